@@ -1,0 +1,51 @@
+import type { CommandId } from '../application/command.ts';
+import type { Change } from '../profile/edit.ts';
+import type { Profile } from '../profile/stratum.ts';
+import type { Keys } from '../stroke/stroke.ts';
+import { overlay } from './overlay.ts';
+import { resolve, sameOutcome, type Outcome } from './resolve.ts';
+import type { ShortcutIndex } from './shortcut-index.ts';
+
+/** On these keys, in these situations, something else happens than before. */
+export interface Consequence {
+	readonly keys: Keys;
+	readonly before: Outcome;
+	readonly after: Outcome;
+	readonly situations: readonly number[];
+}
+
+export interface Consequences {
+	readonly changes: readonly Consequence[];
+	/** Commands that had a shortcut and would have none. */
+	readonly stranded: readonly CommandId[];
+}
+
+/** What the changes would do to every input they touch, in every situation, found by asking before and after. */
+export function consequences(index: ShortcutIndex, profile: Profile, changes: readonly Change[]): Consequences {
+	const after = overlay(index, profile, changes);
+	const touched = new Set<Keys>();
+	const commands = new Set<CommandId>();
+	for (const change of changes) {
+		const { keys, command } = (change.before ?? change.after)!;
+		touched.add(keys);
+		commands.add(command);
+		for (const side of [index, after]) for (const longer of side.longer(keys)) touched.add(longer.keys);
+	}
+	const found: Consequence[] = [];
+	for (const keys of touched) {
+		const groups: { before: Outcome; after: Outcome; situations: number[] }[] = [];
+		for (let s = 0; s < index.space.situations.length; s++) {
+			const was = resolve(index, keys, s);
+			const is = resolve(after, keys, s);
+			if (sameOutcome(was, is)) continue;
+			const group = groups.find((g) => sameOutcome(g.before, was) && sameOutcome(g.after, is));
+			if (group) group.situations.push(s);
+			else groups.push({ before: was, after: is, situations: [s] });
+		}
+		found.push(...groups.sort((a, b) => b.situations.length - a.situations.length).map((g) => ({ keys, ...g })));
+	}
+	return {
+		changes: found,
+		stranded: [...commands].filter((c) => index.of(c).length > 0 && after.of(c).length === 0)
+	};
+}

@@ -1,0 +1,156 @@
+import { hasBit } from '../context/bits.ts';
+import type { Binding } from '../profile/effective.ts';
+import { properPrefixes, strokesOf, typesCharacter, type Keys } from '../stroke/stroke.ts';
+import type { Live } from './rules/rule.ts';
+import { RULES } from './rules/rules.ts';
+import type { ShortcutIndex } from './shortcut-index.ts';
+
+/** One step of the reasoning. `binding` is the one the sentence is about. */
+export interface TraceStep {
+	readonly step: 'input' | 'typed' | 'cut-short' | 'candidate' | 'elsewhere' | 'absent' | 'rule' | 'masked' | 'waits' | 'result';
+	readonly text: string;
+	readonly binding?: Binding;
+}
+
+/**
+ * What an input does in one situation.
+ * - nothing: nobody listens; typed: it is text here; fires: one command runs; chooser: the application asks;
+ * - undecided: the application's rule names no winner; waits: the input begins a longer sequence;
+ * - cut-short: an earlier stroke of the sequence is complete and fires at once.
+ */
+export type Outcome =
+	| { readonly kind: 'nothing' | 'typed' }
+	| { readonly kind: 'fires'; readonly winner: Binding; readonly masked: readonly Binding[] }
+	| { readonly kind: 'chooser' | 'undecided'; readonly offered: readonly Binding[] }
+	| { readonly kind: 'waits'; readonly longer: readonly Binding[]; readonly masked: readonly Binding[] }
+	| { readonly kind: 'cut-short'; readonly by: Keys; readonly masked: readonly Binding[] };
+
+/** Whether the keys are only text in the situation: nothing but bare keys where bare keys are typed. */
+export function isTyped(index: ShortcutIndex, keys: Keys, situation: number): boolean {
+	return hasBit(index.typing, situation) && strokesOf(keys).every(typesCharacter);
+}
+
+function asLive(index: ShortcutIndex, bindings: readonly Binding[]): Live[] {
+	return bindings.map((binding) => ({ binding, scope: index.scopeBits(binding) }));
+}
+
+/** Bindings on these keys whose scope holds the situation and whose command exists in it. */
+export function aliveAt(index: ShortcutIndex, bindings: readonly Binding[], situation: number): Binding[] {
+	return bindings.filter((binding) => hasBit(index.reach(binding), situation));
+}
+
+/** What the keys do in the situation of that number. */
+export function resolve(index: ShortcutIndex, keys: Keys, situation: number): Outcome {
+	return answer(index, keys, situation, undefined);
+}
+
+/** The same with the reasoning, for people: input, candidates, which rule decided, what was masked. */
+export function explain(index: ShortcutIndex, keys: Keys, situation: number): { outcome: Outcome; trace: TraceStep[] } {
+	const trace: TraceStep[] = [];
+	return { outcome: answer(index, keys, situation, trace), trace };
+}
+
+function answer(index: ShortcutIndex, keys: Keys, situation: number, trace: TraceStep[] | undefined): Outcome {
+	const label = (b: Binding) => index.catalogue.get(b.command)?.label ?? b.command;
+	const say = (step: TraceStep['step'], text: string, binding?: Binding) => trace?.push({ step, text, ...(binding && { binding }) });
+	const on = index.on(keys);
+	say('input', `${keys} in ${index.space.labelOf(situation)}`);
+
+	if (isTyped(index, keys, situation)) {
+		say('typed', 'Here bare keys are text; no shortcut hears them.');
+		return { kind: 'typed' };
+	}
+
+	const live = aliveAt(index, on, situation);
+	const waiting = aliveAt(index, index.longer(keys), situation);
+	if (index.rules.sequences === 'at-once')
+		for (const prefix of properPrefixes(keys)) {
+			const early = aliveAt(index, index.on(prefix), situation);
+			if (early.length > 0) {
+				say('cut-short', `${prefix} is complete by itself and fires at once: ${early.map(label).join(', ')}.`, early[0]);
+				for (const binding of live) say('masked', `${label(binding)} is never reached here.`, binding);
+				return { kind: 'cut-short', by: prefix, masked: live };
+			}
+		}
+
+	if (trace)
+		for (const binding of on) {
+			if (live.includes(binding)) say('candidate', `${label(binding)} listens: ${index.space.scopeLabel(binding.scope)}.`, binding);
+			else if (hasBit(index.scopeBits(binding), situation)) say('absent', `${label(binding)} does not exist in this situation.`, binding);
+			else say('elsewhere', `${label(binding)} listens only here: ${index.space.scopeLabel(binding.scope)}.`, binding);
+		}
+
+	if (waiting.length > 0 && (live.length === 0 || index.rules.sequences === 'wait')) {
+		say('waits', `The application waits for the next stroke: ${waiting.map((b) => `${b.keys} ${label(b)}`).join(', ')}.`);
+		return { kind: 'waits', longer: waiting, masked: [] };
+	}
+	if (live.length === 0) {
+		say('result', on.length === 0 ? 'Nothing is on these keys.' : 'Nothing listens in this situation.');
+		return { kind: 'nothing' };
+	}
+	for (const binding of waiting) say('masked', `${binding.keys} is cut short: ${keys} fires at once.`, binding);
+
+	const commands = new Set(live.map((b) => b.command));
+	const rule = RULES[index.rules.ambiguity];
+	if (commands.size === 1 && index.rules.ambiguity !== 'refuse') {
+		say('result', `${label(live[0]!)} runs.`, live[0]);
+		return { kind: 'fires', winner: live[0]!, masked: [] };
+	}
+	const decision = rule.decide(asLive(index, live), asLive(index, on));
+	if (commands.size > 1) say('rule', `${rule.label}: ${decision.why}.`, decision.winner);
+	for (const binding of decision.masked) say('masked', `${label(binding)} is masked.`, binding);
+	if (decision.winner) {
+		say('result', `${label(decision.winner)} runs.`, decision.winner);
+		return { kind: 'fires', winner: decision.winner, masked: decision.masked };
+	}
+	if (decision.offered) {
+		say('result', `The chooser offers ${decision.offered.map(label).join(', ')}.`);
+		return { kind: 'chooser', offered: decision.offered };
+	}
+	if (index.rules.ambiguity === 'refuse') {
+		say('result', 'Nothing runs.');
+		return { kind: 'nothing' };
+	}
+	say('result', 'No winner: the application does nothing anyone can rely on.');
+	return { kind: 'undecided', offered: live };
+}
+
+/** The situations grouped by what the keys do there, most frequent first. */
+export interface OutcomeGroup {
+	readonly outcome: Outcome;
+	readonly situations: readonly number[];
+}
+
+function outcomeKey(outcome: Outcome): string {
+	switch (outcome.kind) {
+		case 'nothing':
+		case 'typed':
+			return outcome.kind;
+		case 'fires':
+			return `fires\n${outcome.winner.command}`;
+		case 'chooser':
+		case 'undecided':
+			return `${outcome.kind}\n${outcome.offered.map((b) => b.command).join('\n')}`;
+		case 'waits':
+			return `waits\n${outcome.longer.map((b) => b.key).join('\n')}`;
+		case 'cut-short':
+			return `cut-short\n${outcome.by}`;
+	}
+}
+
+export function sameOutcome(a: Outcome, b: Outcome): boolean {
+	return outcomeKey(a) === outcomeKey(b);
+}
+
+/** What the keys do everywhere. */
+export function resolveEverywhere(index: ShortcutIndex, keys: Keys): OutcomeGroup[] {
+	const groups = new Map<string, { outcome: Outcome; situations: number[] }>();
+	for (let s = 0; s < index.space.situations.length; s++) {
+		const outcome = resolve(index, keys, s);
+		const key = outcomeKey(outcome);
+		const group = groups.get(key);
+		if (group) group.situations.push(s);
+		else groups.set(key, { outcome, situations: [s] });
+	}
+	return [...groups.values()].sort((a, b) => b.situations.length - a.situations.length);
+}

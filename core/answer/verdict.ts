@@ -1,0 +1,65 @@
+import { count, first, intersection, isEmpty, type Bits } from '../context/bits.ts';
+import { scopeText } from '../context/scope.ts';
+import type { Binding } from '../profile/effective.ts';
+import { shortcutKey, type Shortcut } from '../profile/entry.ts';
+import { properPrefixes, strokesOf, typesCharacter } from '../stroke/stroke.ts';
+import type { ShortcutIndex } from './shortcut-index.ts';
+
+/** Another binding that is alive together with the proposed one. */
+export interface Meeting {
+	readonly binding: Binding;
+	/** same: on the same keys; shorter: complete before the proposal is; longer: goes on after it. */
+	readonly relation: 'same' | 'shorter' | 'longer';
+	readonly situations: Bits;
+	/** How many situations, and the number of one of them. */
+	readonly count: number;
+	readonly example: number;
+}
+
+/**
+ * What stands in the way of a proposed shortcut.
+ * - already: it is in force as proposed; nowhere: its command exists in no situation of the scope;
+ * - free: nothing on these keys; apart: others are, but never in the same situation; meets: see `meetings`.
+ */
+export interface Verdict {
+	readonly kind: 'already' | 'nowhere' | 'free' | 'apart' | 'meets';
+	readonly proposal: Shortcut;
+	/** Same command bindings are left out: saying it twice harms nobody. */
+	readonly meetings: readonly Meeting[];
+	/** Bindings on the same keys that never meet the proposal. */
+	readonly apart: readonly Binding[];
+	/** In how many situations of its reach the keys are text and will not be heard. */
+	readonly typed: number;
+	/** In how many situations the command could run by it. */
+	readonly reach: number;
+}
+
+/** Answers by look-up and set operations alone; throws `UnknownContextError` for a scope the application does not know. */
+export function verdict(index: ShortcutIndex, proposal: Shortcut): Verdict {
+	const proposed = { ...proposal, scopeText: scopeText(proposal.scope) };
+	const reach = index.reach(proposed);
+	const meetings: Meeting[] = [];
+	const apart: Binding[] = [];
+	const compare = (binding: Binding, relation: Meeting['relation']) => {
+		if (binding.command === proposal.command && relation === 'same') return;
+		const situations = intersection(reach, index.reach(binding));
+		if (!isEmpty(situations))
+			meetings.push({ binding, relation, situations, count: count(situations), example: first(situations) });
+		else if (relation === 'same') apart.push(binding);
+	};
+	for (const binding of index.on(proposal.keys)) compare(binding, 'same');
+	for (const prefix of properPrefixes(proposal.keys)) for (const binding of index.on(prefix)) compare(binding, 'shorter');
+	for (const binding of index.longer(proposal.keys)) compare(binding, 'longer');
+
+	const kind = index.on(proposal.keys).some((b) => b.key === shortcutKey(proposal))
+		? 'already'
+		: isEmpty(reach)
+			? 'nowhere'
+			: meetings.length > 0
+				? 'meets'
+				: apart.length > 0
+					? 'apart'
+					: 'free';
+	const typed = strokesOf(proposal.keys).every(typesCharacter) ? count(intersection(reach, index.typing)) : 0;
+	return { kind, proposal, meetings, apart, typed, reach: count(reach) };
+}

@@ -1,0 +1,79 @@
+import { z } from 'zod';
+import { Axis } from '../context/axis.ts';
+import { contextSpace, Reachable, type ContextSpace } from '../context/space.ts';
+import { Scope } from '../context/scope.ts';
+import { Command, type CommandId } from './command.ts';
+
+export const ApplicationId = z
+	.string()
+	.regex(/^[a-z0-9][a-z0-9-]{0,59}$/, 'an application id: lower-case letters, digits and hyphens')
+	.brand<'ApplicationId'>();
+export type ApplicationId = z.infer<typeof ApplicationId>;
+
+/** What an application does with several bindings on one input; core/answer/rules has one file for each. */
+export const AmbiguityRule = z.enum(['narrowest', 'first', 'chooser', 'refuse']);
+export type AmbiguityRule = z.infer<typeof AmbiguityRule>;
+
+export const InputRules = z.strictObject({
+	ambiguity: AmbiguityRule,
+	/** Whether keys are matched by position (W3C `code`) or by the character they type. */
+	match: z.enum(['position', 'character']),
+	/** Whether a complete stroke fires at once, which masks sequences that begin with it, or waits for more. */
+	sequences: z.enum(['at-once', 'wait']),
+	/** Where bare keys are text: a stroke that types a character never reaches a shortcut there. */
+	typing: z.array(Scope).max(20)
+});
+export type InputRules = z.infer<typeof InputRules>;
+
+/** A modelling program as Skarn knows it, without its catalogue. */
+export const Application = z
+	.strictObject({
+		id: ApplicationId,
+		name: z.string().min(1).max(80),
+		version: z.string().min(1).max(40),
+		axes: z.array(Axis).min(1).max(8),
+		reachable: Reachable,
+		rules: InputRules
+	})
+	.check((ctx) => {
+		try {
+			const space = contextSpace(ctx.value.axes, ctx.value.reachable);
+			space.bitsOfAny(ctx.value.rules.typing);
+		} catch (error) {
+			ctx.issues.push({ code: 'custom', input: ctx.value, path: ['reachable'], message: (error as Error).message });
+		}
+	});
+export type Application = z.infer<typeof Application>;
+
+/** All commands of an application by id, in the order of the catalogue. */
+export type Catalogue = ReadonlyMap<CommandId, Command>;
+
+/** An application and its commands do not fit together; `problems` name each command and what was expected. */
+export class CatalogueError extends Error {
+	override name = 'CatalogueError';
+	readonly problems: readonly string[];
+	constructor(problems: readonly string[]) {
+		super(`the catalogue has ${problems.length} problem(s): ${problems.slice(0, 3).join('; ')}`);
+		this.problems = problems;
+	}
+}
+
+/** Indexes the commands. Throws `CatalogueError` for an id twice, an unknown context or an opposite that is not there. */
+export function catalogueOf(commands: readonly Command[], space: ContextSpace): Catalogue {
+	const catalogue = new Map<CommandId, Command>();
+	const problems: string[] = [];
+	for (const command of commands) {
+		if (catalogue.has(command.id)) problems.push(`${command.id} is listed twice`);
+		catalogue.set(command.id, command);
+		try {
+			space.bitsOfAny(command.contexts);
+		} catch (error) {
+			problems.push(`${command.id}: ${(error as Error).message}`);
+		}
+	}
+	for (const { id, opposite } of commands)
+		if (opposite !== undefined && !catalogue.has(opposite))
+			problems.push(`${id} names the opposite ${opposite}, which is not in the catalogue`);
+	if (problems.length > 0) throw new CatalogueError(problems);
+	return catalogue;
+}

@@ -1,0 +1,62 @@
+/** A set of situations: bit i stands for the situation at index i of its context space. */
+export type Bits = Uint32Array;
+
+export function noBits(size: number): Bits {
+	return new Uint32Array(Math.ceil(size / 32));
+}
+
+export function addBit(bits: Bits, i: number): void {
+	bits[i >>> 5]! |= 1 << (i & 31);
+}
+
+export function hasBit(bits: Bits, i: number): boolean {
+	return (bits[i >>> 5]! & (1 << (i & 31))) !== 0;
+}
+
+export function meets(a: Bits, b: Bits): boolean {
+	for (let w = 0; w < a.length; w++) if ((a[w]! & b[w]!) !== 0) return true;
+	return false;
+}
+
+export function isEmpty(a: Bits): boolean {
+	return a.every((word) => word === 0);
+}
+
+export function isSubset(a: Bits, b: Bits): boolean {
+	for (let w = 0; w < a.length; w++) if ((a[w]! & ~b[w]!) !== 0) return false;
+	return true;
+}
+
+export function intersection(a: Bits, b: Bits): Bits {
+	return a.map((word, w) => word & b[w]!);
+}
+
+export function union(a: Bits, b: Bits): Bits {
+	return a.map((word, w) => word | b[w]!);
+}
+
+export function difference(a: Bits, b: Bits): Bits {
+	return a.map((word, w) => word & ~b[w]!);
+}
+
+export function indexesOf(bits: Bits): number[] {
+	const found: number[] = [];
+	for (let w = 0; w < bits.length; w++)
+		for (let word = bits[w]!; word !== 0; word &= word - 1) found.push(w * 32 + 31 - Math.clz32(word & -word));
+	return found;
+}
+
+export function count(bits: Bits): number {
+	let total = 0;
+	for (let word of bits) for (; word !== 0; word &= word - 1) total++;
+	return total;
+}
+
+/** The lowest index in the set, or -1 when it is empty. */
+export function first(bits: Bits): number {
+	for (let w = 0; w < bits.length; w++) {
+		const word = bits[w]!;
+		if (word !== 0) return w * 32 + 31 - Math.clz32(word & -word);
+	}
+	return -1;
+}

@@ -1,0 +1,141 @@
+import { z } from 'zod';
+import { AxisId, NodeId, isWithin, type Axis } from './axis.ts';
+import { addBit, intersection, isSubset, meets, noBits, union, type Bits } from './bits.ts';
+import { scopeText, type Scope } from './scope.ts';
+
+/** One context on every axis at once, in the order of the application's axes. */
+export type Situation = readonly NodeId[];
+
+/**
+ * Which combinations can occur: a list of blocks, each a product of contexts an axis may stand on.
+ * A context in a block means exactly itself, not what lies below. An axis left out may stand anywhere.
+ */
+export const Reachable = z.array(z.record(AxisId, z.array(NodeId).min(1))).min(1).max(200);
+export type Reachable = z.infer<typeof Reachable>;
+
+export const MOST_SITUATIONS = 20_000;
+
+/** A scope or situation names an axis or context that the application does not have. */
+export class UnknownContextError extends Error {
+	override name = 'UnknownContextError';
+	readonly axis: string;
+	readonly node: string | undefined;
+	constructor(axis: string, node: string | undefined, known: readonly string[]) {
+		super(
+			node === undefined
+				? `there is no axis "${axis}"; this application has ${known.join(', ')}`
+				: `axis "${axis}" has no context "${node}"; it has ${known.join(', ')}`
+		);
+		this.axis = axis;
+		this.node = node;
+	}
+}
+
+/**
+ * The reachable situations of an application, numbered, with scopes as sets of those numbers.
+ * Two scopes meet if some reachable situation is in both; A is narrower than B if every reachable
+ * situation of A is in B and not the reverse.
+ */
+export interface ContextSpace {
+	readonly axes: readonly Axis[];
+	readonly situations: readonly Situation[];
+	/** All situations. */
+	readonly everywhere: Bits;
+	/** The situations of a scope, remembered by its text. Throws `UnknownContextError`. */
+	bitsOf(scope: Scope, text?: string): Bits;
+	/** The union of the scopes; an empty list means everywhere. */
+	bitsOfAny(scopes: readonly Scope[]): Bits;
+	meet(a: Scope, b: Scope): boolean;
+	isNarrower(a: Scope, b: Scope): boolean;
+	/** The number of a situation, or -1 if it cannot occur. */
+	indexOf(situation: Situation): number;
+	/** The situation as labels joined by a middle dot, e.g. "Part · Edge · Canvas". */
+	labelOf(index: number): string;
+	scopeLabel(scope: Scope): string;
+}
+
+/** Throws `UnknownContextError` for a block that names what is not there and `RangeError` for too many or no situations. */
+export function contextSpace(axes: readonly Axis[], reachable: Reachable): ContextSpace {
+	const axisById = new Map(axes.map((axis) => [axis.id, axis]));
+	if (axisById.size !== axes.length) throw new RangeError('two axes have the same id');
+	const labels = new Map(axes.map((axis) => [axis.id, new Map(axis.nodes.map((n) => [n.id, n.label]))]));
+
+	const checkNames = (named: Partial<Record<AxisId, readonly NodeId[]>>) => {
+		for (const id of Object.keys(named) as AxisId[]) {
+			const axis = axisById.get(id);
+			if (!axis) throw new UnknownContextError(id, undefined, axes.map((a) => a.id));
+			for (const node of named[id] ?? [])
+				if (!labels.get(id)!.has(node)) throw new UnknownContextError(id, node, axis.nodes.map((n) => n.id));
+		}
+	};
+
+	const situations: Situation[] = [];
+	const indexByText = new Map<string, number>();
+	for (const block of reachable) {
+		checkNames(block);
+		const choices = axes.map((axis) => block[axis.id] ?? axis.nodes.map((n) => n.id));
+		const size = choices.reduce((product, c) => product * c.length, 1);
+		if (size > MOST_SITUATIONS)
+			throw new RangeError(`a block of reachable situations holds ${size} combinations; the most is ${MOST_SITUATIONS}`);
+		for (let n = 0; n < size; n++) {
+			let rest = n;
+			const situation = choices.map((nodes) => {
+				const node = nodes[rest % nodes.length]!;
+				rest = Math.floor(rest / nodes.length);
+				return node;
+			});
+			const text = situation.join('\n');
+			if (!indexByText.has(text)) {
+				indexByText.set(text, situations.length);
+				situations.push(situation);
+			}
+		}
+	}
+	if (situations.length === 0) throw new RangeError('no situation can be reached');
+	if (situations.length > MOST_SITUATIONS)
+		throw new RangeError(`${situations.length} situations can be reached; the most is ${MOST_SITUATIONS}`);
+
+	const size = situations.length;
+	const everywhere = noBits(size);
+	for (let i = 0; i < size; i++) addBit(everywhere, i);
+
+	const bitsByNode = new Map<string, Bits>();
+	axes.forEach((axis, a) => {
+		for (const node of axis.nodes) {
+			const bits = noBits(size);
+			situations.forEach((s, i) => isWithin(axis, s[a]!, node.id) && addBit(bits, i));
+			bitsByNode.set(`${axis.id}\n${node.id}`, bits);
+		}
+	});
+
+	const bitsByScope = new Map<string, Bits>([['', everywhere]]);
+	const bitsOf = (scope: Scope, text = scopeText(scope)): Bits => {
+		let bits = bitsByScope.get(text);
+		if (!bits) {
+			checkNames(scope);
+			bits = (Object.keys(scope) as AxisId[])
+				.map((axis) => scope[axis]!.map((node) => bitsByNode.get(`${axis}\n${node}`)!).reduce(union))
+				.reduce(intersection, everywhere);
+			bitsByScope.set(text, bits);
+		}
+		return bits;
+	};
+
+	const nodeLabel = (axis: AxisId, node: NodeId) => labels.get(axis)?.get(node) ?? node;
+	return {
+		axes,
+		situations,
+		everywhere,
+		bitsOf,
+		bitsOfAny: (scopes) => (scopes.length === 0 ? everywhere : scopes.map((s) => bitsOf(s)).reduce(union)),
+		meet: (a, b) => meets(bitsOf(a), bitsOf(b)),
+		isNarrower: (a, b) => isSubset(bitsOf(a), bitsOf(b)) && !isSubset(bitsOf(b), bitsOf(a)),
+		indexOf: (situation) => indexByText.get(situation.join('\n')) ?? -1,
+		labelOf: (index) => situations[index]!.map((node, a) => nodeLabel(axes[a]!.id, node)).join(' · '),
+		scopeLabel: (scope) =>
+			axes
+				.filter((axis) => scope[axis.id])
+				.map((axis) => scope[axis.id]!.map((node) => nodeLabel(axis.id, node)).join(' or '))
+				.join(' · ') || 'Everywhere'
+	};
+}

@@ -1,0 +1,42 @@
+import { parse, CsvError } from 'csv-parse/browser/esm/sync';
+import { FileRefusedError } from './problem.ts';
+
+/** A record of a CSV file with the line on which it begins. */
+export interface CsvRecord {
+	readonly line: number;
+	readonly fields: readonly string[];
+}
+
+/**
+ * Reads RFC 4180 records; also takes LF line ends, a byte order mark and empty lines between records.
+ * The first record must be a header. Throws `FileRefusedError` with the line for quotes that do not close or stray ones.
+ */
+export function readCsv(file: string, text: string): { header: readonly string[]; records: CsvRecord[] } {
+	let raw: { record: string[]; info: { lines: number } }[];
+	try {
+		raw = parse(text, {
+			bom: true,
+			info: true,
+			relax_column_count: true,
+			skip_empty_lines: true,
+			record_delimiter: ['\r\n', '\n', '\r']
+		}) as unknown as typeof raw;
+	} catch (error) {
+		const { lines, column } = error as CsvError & { lines?: number; column?: number | string };
+		throw new FileRefusedError(file, [
+			{ line: lines ?? 1, column: typeof column === 'number' ? column + 1 : 1, message: `not CSV: ${(error as Error).message}` }
+		]);
+	}
+	const [header, ...rest] = raw;
+	if (!header) throw new FileRefusedError(file, [{ line: 1, column: 1, message: 'the file is empty; expected a header line' }]);
+	const lineBreaks = (record: readonly string[]) => record.reduce((n, field) => n + (field.match(/\r\n|\n|\r/g)?.length ?? 0), 0);
+	return {
+		header: header.record.map((name) => name.trim()),
+		records: rest.map(({ record, info }) => ({ line: info.lines - lineBreaks(record), fields: record }))
+	};
+}
+
+/** One record as an object by the header's names; missing fields are empty. */
+export function byHeader(header: readonly string[], record: CsvRecord): Record<string, string> {
+	return Object.fromEntries(header.map((name, i) => [name.toLowerCase(), record.fields[i] ?? '']));
+}

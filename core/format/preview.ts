@@ -1,0 +1,121 @@
+import { put, takeAway, OutOfReachError } from '../answer/choices.ts';
+import type { ShortcutIndex } from '../answer/shortcut-index.ts';
+import { scopeText } from '../context/scope.ts';
+import { entryKey, shortcutKey } from '../profile/entry.ts';
+import { keyOfChange, type Change } from '../profile/edit.ts';
+import type { Binding } from '../profile/effective.ts';
+import { nextRank, type Profile, type StratumId } from '../profile/stratum.ts';
+import type { FileProblem } from './problem.ts';
+import type { ShortcutRow } from './shortcut-row.ts';
+
+/**
+ * What an entry of a file would do to the stratum it goes into.
+ * new: it adds; replaced: another command holds the same keys in the same scope and would lose them, or the stratum
+ * says the opposite now; same: nothing would change; refused: see `reason`.
+ */
+export interface PreviewRow {
+	readonly row: ShortcutRow;
+	readonly target: StratumId;
+	readonly state: 'new' | 'replaced' | 'same' | 'refused';
+	readonly replaces: readonly Binding[];
+	readonly reason: string | undefined;
+}
+
+/** Compares the rows of a file with the profile; `targetOf` says into which stratum each would go. */
+export function previewImport(
+	index: ShortcutIndex,
+	profile: Profile,
+	rows: readonly ShortcutRow[],
+	targetOf: (row: ShortcutRow) => StratumId
+): PreviewRow[] {
+	const seen = new Map<string, number>();
+	return rows.map((row): PreviewRow => {
+		const { op, shortcut } = row;
+		const target = targetOf(row);
+		const say = (state: PreviewRow['state'], more: Partial<PreviewRow> = {}): PreviewRow => ({
+			row,
+			target,
+			state,
+			replaces: [],
+			reason: undefined,
+			...more
+		});
+		const refuse = (reason: string) => say('refused', { reason });
+
+		const stratum = profile.find((s) => s.id === target);
+		if (!stratum) return refuse(`there is no stratum "${target}" here; choose one to import into`);
+		if (!index.catalogue.has(shortcut.command))
+			return refuse(`the command ${shortcut.command} is not in the catalogue of this application`);
+		try {
+			index.space.bitsOf(shortcut.scope);
+		} catch (error) {
+			return refuse((error as Error).message);
+		}
+		const key = entryKey({ op, ...shortcut });
+		const place = `${target}\n${key}`;
+		const earlier = seen.get(place);
+		if (earlier !== undefined) return refuse(`the same shortcut stands on line ${earlier} already`);
+		seen.set(place, row.line);
+
+		const own = stratum.entries.get(key);
+		if (own?.op === op) return say('same');
+		if (stratum.kind === 'factory') return refuse('the factory stratum is never written; import into another stratum');
+		const inForce = index.effective.byKey.get(shortcutKey(shortcut));
+		if (op === 'set' && inForce && !own) return say('same');
+		if (op === 'remove') {
+			if (inForce) return say('replaced', { replaces: [inForce] });
+			return index.effective.removed.has(shortcutKey(shortcut))
+				? say('same')
+				: refuse('there is nothing to remove: no stratum below says this shortcut');
+		}
+		const text = scopeText(shortcut.scope);
+		const replaces =
+			op === 'set' ? index.on(shortcut.keys).filter((b) => b.scopeText === text && b.command !== shortcut.command) : [];
+		const locked = replaces.find((b) => b.lockedBy && b.lockedBy !== target);
+		if (locked) return refuse(`${locked.lockedBy} has locked ${locked.keys} for ${locked.command}`);
+		return say(replaces.length > 0 || own ? 'replaced' : 'new', { replaces });
+	});
+}
+
+/** One edit for the chosen rows; those that are the same or refused add nothing. `left` lists what could not be written. */
+export function importChanges(
+	index: ShortcutIndex,
+	profile: Profile,
+	chosen: readonly PreviewRow[]
+): { changes: Change[]; left: FileProblem[] } {
+	const changes = new Map<string, Change>();
+	const left: FileProblem[] = [];
+	const firstRank = new Map(profile.map((stratum) => [stratum.id, nextRank(stratum)]));
+	const add = (list: readonly Change[]) => {
+		for (const change of list) {
+			const key = `${change.stratum}\n${keyOfChange(change)}`;
+			// a file may replace a binding that another of its rows sets: the set wins
+			if (changes.get(key)?.after?.op === 'set') continue;
+			const rank = change.before?.rank ?? firstRank.get(change.stratum)! + changes.size;
+			changes.set(key, change.after ? { ...change, after: { ...change.after, rank } } : change);
+		}
+	};
+	for (const { row, target, state, replaces } of chosen) {
+		if (state !== 'new' && state !== 'replaced') continue;
+		try {
+			const taken = replaces.flatMap((binding) => takeAway(index, profile, target, binding));
+			if (row.op === 'set') add([...put(profile, target, row.shortcut), ...taken]);
+			else if (row.op === 'remove') add(taken);
+			else add([{ stratum: target, before: null, after: { op: 'lock', ...row.shortcut, rank: 0 } }]);
+		} catch (error) {
+			if (!(error instanceof OutOfReachError)) throw error;
+			left.push({ line: row.line, column: 1, message: error.message });
+		}
+	}
+	return { changes: [...changes.values()], left };
+}
+
+/** Every problem of a file and its preview in one list, for saving what was not taken. */
+export function refusals(file: readonly FileProblem[], preview: readonly PreviewRow[]): FileProblem[] {
+	return [
+		...file,
+		...preview
+			.filter((p) => p.state === 'refused')
+			.map((p) => ({ line: p.row.line, column: 1, message: p.reason ?? '' }))
+	].sort((a, b) => a.line - b.line);
+}

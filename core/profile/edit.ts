@@ -1,0 +1,117 @@
+import { z } from 'zod';
+import { Entry, entryKey, type EntryKey } from './entry.ts';
+import { StratumId, stratumById, type Profile } from './stratum.ts';
+
+/**
+ * One entry of one stratum before and after: null means that it is not there. At least one side is an entry, and both
+ * name the same shortcut.
+ */
+export const Change = z
+	.strictObject({ stratum: StratumId, before: Entry.nullable(), after: Entry.nullable() })
+	.check((ctx) => {
+		const { before, after } = ctx.value;
+		if (!before && !after)
+			ctx.issues.push({ code: 'custom', input: ctx.value, message: 'a change needs an entry before or after it' });
+		else if (before && after && entryKey(before) !== entryKey(after))
+			ctx.issues.push({ code: 'custom', input: ctx.value, message: 'before and after are about different shortcuts' });
+	});
+export type Change = z.infer<typeof Change>;
+
+export const Role = z.enum(['designer', 'steward', 'trainer']);
+export type Role = z.infer<typeof Role>;
+
+/** What the interface sends: a named list of changes, made against a revision, applied whole or not at all. */
+export const ProposedEdit = z.strictObject({
+	base: z.number().int().min(0),
+	role: Role,
+	label: z.string().min(1).max(200),
+	changes: z.array(Change).min(1).max(60_000)
+});
+export type ProposedEdit = z.infer<typeof ProposedEdit>;
+
+/** An edit as it is kept for ever. `undoes` or `redoes` name the revision that it takes back or brings again. */
+export const Edit = z.strictObject({
+	revision: z.number().int().min(1),
+	at: z.iso.datetime(),
+	role: Role,
+	label: z.string(),
+	changes: z.array(Change),
+	undoes: z.number().int().optional(),
+	redoes: z.number().int().optional()
+});
+export type Edit = z.infer<typeof Edit>;
+
+/** An entry is not as the edit expects it; nothing was applied. */
+export class StaleChangeError extends Error {
+	override name = 'StaleChangeError';
+	readonly change: Change;
+	readonly found: Entry | undefined;
+	constructor(change: Change, found: Entry | undefined) {
+		const entry = (change.before ?? change.after)!;
+		super(
+			`${entry.keys} for ${entry.command} in ${change.stratum}: expected ${change.before ? change.before.op : 'no entry'}, found ${found ? found.op : 'none'}`
+		);
+		this.change = change;
+		this.found = found;
+	}
+}
+
+/** The factory stratum is never written. */
+export class FactoryWriteError extends Error {
+	override name = 'FactoryWriteError';
+	constructor() {
+		super('the factory stratum is never written; write to the office or personal stratum, where remove hides a factory shortcut');
+	}
+}
+
+export function keyOfChange(change: Change): EntryKey {
+	return entryKey((change.before ?? change.after)!);
+}
+
+/**
+ * The profile after the changes; the given one is untouched. Throws `StaleChangeError` if an entry is not as `before`
+ * says, `FactoryWriteError`, or `RangeError` for an unknown stratum.
+ */
+export function applyChanges(profile: Profile, changes: readonly Change[]): Profile {
+	const written = new Map<StratumId, Map<EntryKey, Entry>>();
+	for (const change of changes) {
+		const stratum = stratumById(profile, change.stratum);
+		if (stratum.kind === 'factory') throw new FactoryWriteError();
+		let entries = written.get(stratum.id);
+		if (!entries) written.set(stratum.id, (entries = new Map(stratum.entries)));
+		const key = keyOfChange(change);
+		const found = entries.get(key);
+		if (found?.op !== change.before?.op || found?.rank !== change.before?.rank) throw new StaleChangeError(change, found);
+		if (change.after) entries.set(key, change.after);
+		else entries.delete(key);
+	}
+	return profile.map((stratum) => {
+		const entries = written.get(stratum.id);
+		return entries ? { ...stratum, entries } : stratum;
+	});
+}
+
+/** The changes that take these back, in the order in which they must be applied. */
+export function inverse(changes: readonly Change[]): Change[] {
+	return changes.map(({ stratum, before, after }) => ({ stratum, before: after, after: before })).reverse();
+}
+
+type Step = Pick<Edit, 'revision' | 'undoes' | 'redoes'>;
+
+/**
+ * The revisions that can be undone and redone now, the next one last. Computed from the log alone, so that undo works
+ * across reloads: a new edit ends what could be redone.
+ */
+export function undoable(log: readonly Step[]): { undo: number[]; redo: number[] } {
+	const undo: number[] = [];
+	let redo: number[] = [];
+	for (const step of log) {
+		if (step.undoes !== undefined) redo.push(undo.pop()!);
+		else if (step.redoes !== undefined) undo.push(redo.pop()!);
+		else {
+			undo.push(step.revision);
+			redo = [];
+		}
+	}
+	return { undo, redo };
+}

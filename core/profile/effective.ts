@@ -1,0 +1,105 @@
+import type { CommandId } from '../application/command.ts';
+import { scopeText, type Scope } from '../context/scope.ts';
+import type { Keys } from '../stroke/stroke.ts';
+import { shortcutKey, type Entry, type ShortcutKey } from './entry.ts';
+import { inOrder, type Profile, type StratumHead, type StratumId } from './stratum.ts';
+
+/** A shortcut in force, with where it comes from. */
+export interface Binding {
+	readonly key: ShortcutKey;
+	readonly command: CommandId;
+	readonly keys: Keys;
+	readonly scope: Scope;
+	readonly scopeText: string;
+	/** The lowest stratum that says it. */
+	readonly stratum: StratumId;
+	/** Its place in that stratum's list. */
+	readonly rank: number;
+	/** Strata above that say the same once more. */
+	readonly repeatedIn: readonly StratumId[];
+	/** The stratum that locked it, if any. */
+	readonly lockedBy: StratumId | undefined;
+}
+
+/** A shortcut of a lower stratum that an upper one took away. */
+export interface Removal {
+	readonly binding: Binding;
+	readonly by: StratumId;
+}
+
+/** An entry without effect, and why. */
+export interface Ineffective {
+	readonly entry: Entry;
+	readonly stratum: StratumId;
+	readonly reason: 'locked' | 'nothing-to-remove';
+	readonly lockedBy?: StratumId;
+}
+
+/** The fold of the strata. `bindings` are in the order of the list an application reads: upper strata first. */
+export interface Effective {
+	readonly strata: readonly StratumHead[];
+	readonly bindings: readonly Binding[];
+	readonly byKey: ReadonlyMap<ShortcutKey, Binding>;
+	readonly removed: ReadonlyMap<ShortcutKey, Removal>;
+	readonly ineffective: readonly Ineffective[];
+}
+
+type Growing = { -readonly [K in keyof Binding]: Binding[K] } & { repeatedIn: StratumId[] };
+
+/**
+ * Folds the strata from the lowest up. A set adds; a remove takes away the same shortcut from below, unless a stratum
+ * below has locked it; a lock holds for the strata above it. What had no effect is listed, never dropped silently.
+ */
+export function effectiveProfile(profile: Profile): Effective {
+	const byKey = new Map<ShortcutKey, Growing>();
+	const removed = new Map<ShortcutKey, Removal>();
+	const ineffective: Ineffective[] = [];
+	const layers: Growing[][] = [];
+
+	for (const stratum of profile) {
+		const layer: Growing[] = [];
+		const locks: Entry[] = [];
+		for (const entry of inOrder(stratum)) {
+			const key = shortcutKey(entry);
+			const below = byKey.get(key);
+			if (entry.op === 'lock') locks.push(entry);
+			else if (entry.op === 'remove') {
+				if (!below) ineffective.push({ entry, stratum: stratum.id, reason: 'nothing-to-remove' });
+				else if (below.lockedBy)
+					ineffective.push({ entry, stratum: stratum.id, reason: 'locked', lockedBy: below.lockedBy });
+				else {
+					byKey.delete(key);
+					removed.set(key, { binding: below, by: stratum.id });
+				}
+			} else if (below) below.repeatedIn.push(stratum.id);
+			else {
+				const binding: Growing = {
+					key,
+					command: entry.command,
+					keys: entry.keys,
+					scope: entry.scope,
+					scopeText: scopeText(entry.scope),
+					stratum: stratum.id,
+					rank: entry.rank,
+					repeatedIn: [],
+					lockedBy: undefined
+				};
+				byKey.set(key, binding);
+				removed.delete(key);
+				layer.push(binding);
+			}
+		}
+		for (const entry of locks) {
+			const binding = byKey.get(shortcutKey(entry));
+			if (binding) binding.lockedBy ??= stratum.id;
+		}
+		layers.unshift(layer);
+	}
+	return {
+		strata: profile.map(({ id, kind, name }) => ({ id, kind, name })),
+		bindings: layers.flat().filter((binding) => byKey.get(binding.key) === binding),
+		byKey,
+		removed,
+		ineffective
+	};
+}

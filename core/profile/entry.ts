@@ -1,0 +1,33 @@
+import { z } from 'zod';
+import { CommandId } from '../application/command.ts';
+import { Scope, scopeText } from '../context/scope.ts';
+import { Keys } from '../stroke/stroke.ts';
+
+/** What a shortcut says: these keys run this command within this scope. */
+export const Shortcut = z.strictObject({ command: CommandId, keys: Keys, scope: Scope });
+export type Shortcut = z.infer<typeof Shortcut>;
+
+/** set adds the shortcut, remove takes away the same shortcut of a stratum below, lock forbids strata above to change it. */
+export const EntryOp = z.enum(['set', 'remove', 'lock']);
+export type EntryOp = z.infer<typeof EntryOp>;
+
+/**
+ * One line of a stratum. `rank` orders the entries of a stratum (the lower first): applications that take the first
+ * in the list or offer a chooser depend on it, and undo restores it exactly.
+ */
+export const Entry = z.strictObject({ op: EntryOp, ...Shortcut.shape, rank: z.number().int().min(0) });
+export type Entry = z.infer<typeof Entry>;
+
+/** Identifies a shortcut: its keys, its scope and its command. Two strata that say the same say it under the same key. */
+export type ShortcutKey = string & { readonly ShortcutKey: unique symbol };
+
+export function shortcutKey({ command, keys, scope }: Shortcut): ShortcutKey {
+	return `${keys}\n${scopeText(scope)}\n${command}` as ShortcutKey;
+}
+
+/** Identifies an entry within its stratum. A shortcut is either set or removed there, and may be locked besides. */
+export type EntryKey = string & { readonly EntryKey: unique symbol };
+
+export function entryKey(entry: Pick<Entry, 'op'> & Shortcut): EntryKey {
+	return `${entry.op === 'lock' ? 'lock' : 'say'}\n${shortcutKey(entry)}` as EntryKey;
+}

@@ -1,0 +1,46 @@
+import { z } from 'zod';
+import { entryKey, type Entry, type EntryKey } from './entry.ts';
+
+export const StratumId = z
+	.string()
+	.regex(/^[a-z0-9][a-z0-9-]{0,59}$/, 'a stratum id: lower-case letters, digits and hyphens')
+	.brand<'StratumId'>();
+export type StratumId = z.infer<typeof StratumId>;
+
+export const StratumKind = z.enum(['factory', 'office', 'discipline', 'project', 'personal']);
+export type StratumKind = z.infer<typeof StratumKind>;
+
+export const StratumHead = z.strictObject({ id: StratumId, kind: StratumKind, name: z.string().min(1).max(60) });
+export type StratumHead = z.infer<typeof StratumHead>;
+
+/** One layer of a profile. */
+export interface Stratum extends StratumHead {
+	readonly entries: ReadonlyMap<EntryKey, Entry>;
+}
+
+/** All layers of one application's setup, the lowest (factory) first. */
+export type Profile = readonly Stratum[];
+
+export function stratumOf(head: StratumHead, entries: Iterable<Entry>): Stratum {
+	return { ...head, entries: new Map([...entries].map((entry) => [entryKey(entry), entry])) };
+}
+
+/** The entries in their order. */
+export function inOrder(stratum: Stratum): Entry[] {
+	return [...stratum.entries.values()].sort((a, b) => a.rank - b.rank);
+}
+
+/** A rank after every entry of the stratum. */
+export function nextRank(stratum: Stratum): number {
+	let highest = -1;
+	for (const { rank } of stratum.entries.values()) if (rank > highest) highest = rank;
+	return highest + 1;
+}
+
+/** Throws `RangeError` when the profile has no such stratum. */
+export function stratumById(profile: Profile, id: StratumId): Stratum {
+	const stratum = profile.find((s) => s.id === id);
+	if (!stratum)
+		throw new RangeError(`there is no stratum "${id}"; this profile has ${profile.map((s) => s.id).join(', ')}`);
+	return stratum;
+}

@@ -1,0 +1,97 @@
+import { NAMED_CODES, WRITING_CODES } from './codes.ts';
+import { MODIFIERS, type Modifier, type Stroke } from './stroke.ts';
+
+/** What a key press tells: the fields of a W3C KeyboardEvent that matter, and the lock states. */
+export interface KeyPress {
+	readonly code: string;
+	readonly key: string;
+	readonly ctrlKey: boolean;
+	readonly altKey: boolean;
+	readonly shiftKey: boolean;
+	readonly metaKey: boolean;
+	readonly capsLock: boolean;
+	readonly altGraph: boolean;
+}
+
+export type KeyMatch = 'position' | 'character';
+
+/**
+ * What was heard. `stroke` is missing while only modifiers are down or when the key cannot be told;
+ * `notes` are sentences for the person at the keyboard.
+ */
+export interface Heard {
+	readonly stroke: Stroke | undefined;
+	readonly position: string;
+	readonly character: string | undefined;
+	readonly capsLock: boolean;
+	readonly heldModifiers: readonly Modifier[];
+	readonly notes: readonly string[];
+}
+
+const isModifierKey = (key: string) =>
+	['Control', 'Alt', 'Shift', 'Meta', 'AltGraph', 'CapsLock', 'NumLock', 'Fn', 'FnLock', 'OS', 'Hyper', 'Super'].includes(key);
+
+/**
+ * Turns a key press into a stroke under the application's way of matching keys.
+ *
+ * - Caps Lock never counts as Shift: the letter is taken as typed without it.
+ * - With a character match, Shift stays a modifier for letters and named keys only; for other characters it is what
+ *   makes the character (`!`), so it is part of the key.
+ * - Alt on macOS changes the character; then the letter of the position is taken.
+ */
+export function hear(press: KeyPress, match: KeyMatch): Heard {
+	const heldModifiers = MODIFIERS.filter(
+		(m) => ({ Ctrl: press.ctrlKey, Alt: press.altKey, Shift: press.shiftKey, Meta: press.metaKey })[m]
+	);
+	const character = [...press.key].length === 1 ? press.key : undefined;
+	const heard = (key: string | undefined, modifiers: readonly Modifier[], notes: string[]): Heard => ({
+		stroke: key === undefined ? undefined : { modifiers, key },
+		position: press.code,
+		character,
+		capsLock: press.capsLock,
+		heldModifiers,
+		notes
+	});
+
+	if (isModifierKey(press.key))
+		return heard(undefined, heldModifiers, ['A modifier alone is not a shortcut. Press a key with it.']);
+	if (press.key === 'Dead')
+		return heard(undefined, heldModifiers, [
+			`${press.code} is a dead key on this keyboard: it waits for the next letter. Choose another key.`
+		]);
+	if (NAMED_CODES.has(press.code)) return heard(press.code, heldModifiers, []);
+
+	if (press.code !== '' && match === 'position')
+		return WRITING_CODES.has(press.code)
+			? heard(press.code, heldModifiers, press.capsLock ? ['Caps Lock is on; it does not count as Shift.'] : [])
+			: heard(undefined, heldModifiers, [`The position ${press.code} is not one that applications can bind.`]);
+
+	if (press.altGraph && character)
+		return heard(character.toLowerCase(), [], [`AltGr types ${character} here; the stroke is the character ${character}.`]);
+	const positionLetter = WRITING_CODES.get(press.code);
+	if (press.altKey && character && !/[\x20-\x7e]/.test(character) && positionLetter)
+		return heard(positionLetter, heldModifiers, [
+			`Alt makes this key type ${character} here; the letter of the key is taken: ${positionLetter.toUpperCase()}.`
+		]);
+	if (!character || character === ' ')
+		return heard(undefined, heldModifiers, [`The key ${press.key || press.code} has no name that applications can bind.`]);
+
+	const isLetter = character.toLowerCase() !== character.toUpperCase();
+	if (isLetter)
+		return heard(
+			character.toLowerCase(),
+			heldModifiers,
+			press.capsLock
+				? [
+						`Caps Lock is on; it does not count as Shift. Recorded as ${press.shiftKey ? 'Shift with ' : ''}${character.toUpperCase()}${press.shiftKey ? '' : ' without Shift'}.`
+					]
+				: []
+		);
+	return press.shiftKey
+		? heard(
+				character,
+				heldModifiers.filter((m) => m !== 'Shift'),
+				[`Shift makes this key type ${character}; the stroke is the character ${character}.`]
+			)
+		: heard(character, heldModifiers, []);
+}

@@ -1,0 +1,133 @@
+import { z } from 'zod';
+import { KEY_SPELLINGS, NAMED_CODES, WRITING_CODES } from './codes.ts';
+
+export const MODIFIERS = ['Ctrl', 'Alt', 'Shift', 'Meta'] as const;
+export type Modifier = (typeof MODIFIERS)[number];
+
+/**
+ * Modifiers and one key. The key is a single character (`f`, `+`: matched by what the key types, letters in lower
+ * case) or a W3C `code` value (`KeyF`, `F5`, `Enter`: matched by position or name).
+ */
+export interface Stroke {
+	readonly modifiers: readonly Modifier[];
+	readonly key: string;
+}
+
+export const LONGEST_SEQUENCE = 4;
+
+/** A key name that no keyboard has, or a text that is not a stroke. `part` is the piece that could not be read. */
+export class StrokeSyntaxError extends SyntaxError {
+	override name = 'StrokeSyntaxError';
+	readonly part: string;
+	constructor(part: string, expected: string) {
+		super(`"${part}" is not a key stroke: ${expected}`);
+		this.part = part;
+	}
+}
+
+const modifierSpellings = new Map<string, Modifier>([
+	['ctrl', 'Ctrl'],
+	['control', 'Ctrl'],
+	['strg', 'Ctrl'],
+	['alt', 'Alt'],
+	['option', 'Alt'],
+	['shift', 'Shift'],
+	['meta', 'Meta'],
+	['cmd', 'Meta'],
+	['command', 'Meta'],
+	['win', 'Meta'],
+	['super', 'Meta']
+]);
+
+function keyOf(text: string): string {
+	if ([...text].length === 1 && text.trim() !== '') return text.toLowerCase();
+	const key = KEY_SPELLINGS.get(text.toLowerCase());
+	if (!key)
+		throw new StrokeSyntaxError(
+			text,
+			modifierSpellings.has(text.toLowerCase())
+				? 'a modifier alone is not a shortcut; add a key, as in Ctrl+E'
+				: 'expected one character or a key name such as Enter, F5, ArrowUp or KeyA'
+		);
+	return key;
+}
+
+/** Reads one stroke such as `Ctrl+Shift+F`, `Alt++` or `F5`. Throws `StrokeSyntaxError`. */
+export function parseStroke(text: string): Stroke {
+	const trimmed = text.trim();
+	const plusKey = trimmed === '+' || trimmed.endsWith('++');
+	const parts = (plusKey ? trimmed.slice(0, -1) : trimmed).split('+').map((p) => p.trim());
+	const key = plusKey ? '+' : parts[parts.length - 1]!;
+	const named = parts.slice(0, -1).map((part) => {
+		const modifier = modifierSpellings.get(part.toLowerCase());
+		if (!modifier) throw new StrokeSyntaxError(text, `"${part}" is not a modifier; expected Ctrl, Alt, Shift or Meta`);
+		return modifier;
+	});
+	if (key === '') throw new StrokeSyntaxError(text, 'expected a key after the last +');
+	return { modifiers: MODIFIERS.filter((m) => named.includes(m)), key: keyOf(key) };
+}
+
+/** The canonical text, letters in upper case: `Ctrl+Shift+F`. `parseStroke` reads it back to the same stroke. */
+export function strokeText(stroke: Stroke): string {
+	const key = stroke.key.length === 1 && /[a-z]/.test(stroke.key) ? stroke.key.toUpperCase() : stroke.key;
+	return [...stroke.modifiers, key].join('+');
+}
+
+/** A whole input in canonical text: one stroke, or up to four joined by single spaces, as in `G F`. */
+export const Keys = z.string().max(200).brand<'Keys'>();
+export type Keys = z.infer<typeof Keys>;
+
+/** Reads an input of one to four strokes and returns its canonical text. Throws `StrokeSyntaxError`. */
+export function parseKeys(text: string): Keys {
+	const strokes = text.trim().split(/\s+/).filter(Boolean);
+	if (strokes.length === 0) throw new StrokeSyntaxError(text, 'expected at least one key');
+	if (strokes.length > LONGEST_SEQUENCE)
+		throw new StrokeSyntaxError(text, `a sequence has at most ${LONGEST_SEQUENCE} strokes, this has ${strokes.length}`);
+	return strokes.map((s) => strokeText(parseStroke(s))).join(' ') as Keys;
+}
+
+export function keysOf(strokes: readonly Stroke[]): Keys {
+	return strokes.map(strokeText).join(' ') as Keys;
+}
+
+export function strokesOf(keys: Keys): Stroke[] {
+	return keys.split(' ').map(parseStroke);
+}
+
+/** The inputs that are complete before this one is: for `G F E`, `G` and `G F`. Empty for a single stroke. */
+export function properPrefixes(keys: Keys): Keys[] {
+	const strokes = keys.split(' ');
+	return strokes.slice(1).map((_, n) => strokes.slice(0, n + 1).join(' ') as Keys);
+}
+
+/** Whether the stroke types a character when a text field or a command line listens. */
+export function typesCharacter(stroke: Stroke): boolean {
+	const bare = stroke.modifiers.every((m) => m === 'Shift');
+	return bare && (!NAMED_CODES.has(stroke.key) || stroke.key === 'Space' || /^Numpad(\d|Add|Sub|Mul|Div|Dec)/.test(stroke.key));
+}
+
+/** Legends for one stroke, modifiers first, as they stand on key caps: `['Ctrl', 'F']`. */
+export function legendsOf(stroke: Stroke): string[] {
+	const position = WRITING_CODES.get(stroke.key);
+	const legend = position ?? NAMED_CODES.get(stroke.key) ?? stroke.key;
+	return [...stroke.modifiers, legend.length === 1 ? legend.toUpperCase() : legend];
+}
+
+/**
+ * Reads a search text as an input: `ctrl e`, `Ctrl-E`, `ctrl shift f5`. Modifiers attach to the key that follows;
+ * several keys make a sequence. Returns undefined for a text that is not an input; never throws.
+ */
+export function looseKeys(text: string): Keys | undefined {
+	const strokes: Stroke[] = [];
+	let modifiers: Modifier[] = [];
+	for (const token of text.trim().replace(/(?<=\w)[+-](?=.)/g, ' ').split(/\s+/)) {
+		const modifier = modifierSpellings.get(token.toLowerCase());
+		if (modifier) modifiers.push(modifier);
+		else if ([...token].length === 1 || KEY_SPELLINGS.has(token.toLowerCase())) {
+			strokes.push({ modifiers: MODIFIERS.filter((m) => modifiers.includes(m)), key: keyOf(token) });
+			modifiers = [];
+		} else return undefined;
+	}
+	if (strokes.length === 0 || strokes.length > LONGEST_SEQUENCE || modifiers.length > 0) return undefined;
+	return keysOf(strokes);
+}

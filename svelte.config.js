@@ -1,0 +1,27 @@
+import adapter from '@sveltejs/adapter-node';
+import { vitePreprocess } from '@sveltejs/vite-plugin-svelte';
+
+/** @type {import('@sveltejs/kit').Config} */
+export default {
+	preprocess: vitePreprocess(),
+	kit: {
+		adapter: adapter({ precompress: true }),
+		alias: { $core: 'core' },
+		csp: {
+			mode: 'hash',
+			directives: {
+				'default-src': ['none'],
+				'script-src': ['self'],
+				'style-src': ['self'],
+				'img-src': ['self', 'data:'],
+				'font-src': ['self'],
+				'connect-src': ['self'],
+				'worker-src': ['self'],
+				'manifest-src': ['self'],
+				'form-action': ['self'],
+				'base-uri': ['none'],
+				'frame-ancestors': ['none']
+			}
+		}
+	}
+};
