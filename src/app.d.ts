@@ -1,0 +1,6 @@
+declare global {
+	// eslint-disable-next-line @typescript-eslint/no-namespace
+	namespace App {}
+}
+
+export {};

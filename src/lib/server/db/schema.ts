@@ -1,0 +1,119 @@
+import { boolean, index, integer, jsonb, pgTable, primaryKey, serial, text, timestamp } from 'drizzle-orm/pg-core';
+import type { Application } from '../../../../core/application/application.ts';
+import type { Command } from '../../../../core/application/command.ts';
+import type { Scope } from '../../../../core/context/scope.ts';
+import type { Change, Role } from '../../../../core/profile/edit.ts';
+import type { EntryOp } from '../../../../core/profile/entry.ts';
+import type { StratumKind } from '../../../../core/profile/stratum.ts';
+import type { SeatReport } from '../../../../core/release/release.ts';
+
+const at = (name: string) => timestamp(name, { withTimezone: true, mode: 'string' });
+
+export const applications = pgTable('applications', {
+	id: text('id').primaryKey(),
+	body: jsonb('body').$type<Application>().notNull(),
+	/** Counts the edits; an edit is taken only against the revision that stands here. */
+	revision: integer('revision').notNull().default(0),
+	/** The release that seats follow. */
+	channel: integer('channel'),
+	createdAt: at('created_at').notNull().defaultNow()
+});
+
+const application = () =>
+	text('application')
+		.notNull()
+		.references(() => applications.id);
+
+export const commands = pgTable(
+	'commands',
+	{
+		application: application(),
+		id: text('id').notNull(),
+		position: integer('position').notNull(),
+		body: jsonb('body').$type<Command>().notNull()
+	},
+	(t) => [primaryKey({ columns: [t.application, t.id] })]
+);
+
+export const strata = pgTable(
+	'strata',
+	{
+		application: application(),
+		id: text('id').notNull(),
+		position: integer('position').notNull(),
+		kind: text('kind').$type<StratumKind>().notNull(),
+		name: text('name').notNull()
+	},
+	(t) => [primaryKey({ columns: [t.application, t.id] })]
+);
+
+/** What the strata say now; always the outcome of the first entries and all edits. */
+export const entries = pgTable(
+	'entries',
+	{
+		application: application(),
+		stratum: text('stratum').notNull(),
+		key: text('key').notNull(),
+		op: text('op').$type<EntryOp>().notNull(),
+		command: text('command').notNull(),
+		keys: text('keys').notNull(),
+		scope: jsonb('scope').$type<Scope>().notNull(),
+		rank: integer('rank').notNull()
+	},
+	(t) => [primaryKey({ columns: [t.application, t.stratum, t.key] })]
+);
+
+/** Append-only: rows are never changed or deleted. */
+export const edits = pgTable(
+	'edits',
+	{
+		application: application(),
+		revision: integer('revision').notNull(),
+		at: at('at').notNull(),
+		role: text('role').$type<Role>().notNull(),
+		label: text('label').notNull(),
+		changes: jsonb('changes').$type<Change[]>().notNull(),
+		undoes: integer('undoes'),
+		redoes: integer('redoes')
+	},
+	(t) => [primaryKey({ columns: [t.application, t.revision] })]
+);
+
+export const releases = pgTable(
+	'releases',
+	{
+		application: application(),
+		number: integer('number').notNull(),
+		at: at('at').notNull(),
+		role: text('role').$type<Role>().notNull(),
+		notes: text('notes').notNull(),
+		sha256: text('sha256').notNull(),
+		bytes: integer('bytes').notNull(),
+		entries: integer('entries').notNull(),
+		file: text('file').notNull()
+	},
+	(t) => [primaryKey({ columns: [t.application, t.number] })]
+);
+
+export const seats = pgTable('seats', {
+	id: text('id').primaryKey(),
+	application: application(),
+	note: text('note').notNull(),
+	lastSeen: at('last_seen'),
+	report: jsonb('report').$type<SeatReport>(),
+	restore: boolean('restore').notNull().default(false)
+});
+
+/** What seats said when it differed from what they said before. */
+export const reports = pgTable(
+	'reports',
+	{
+		id: serial('id').primaryKey(),
+		seat: text('seat')
+			.notNull()
+			.references(() => seats.id),
+		at: at('at').notNull(),
+		report: jsonb('report').$type<SeatReport>().notNull()
+	},
+	(t) => [index('reports_by_seat').on(t.seat, t.id)]
+);

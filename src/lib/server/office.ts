@@ -1,0 +1,35 @@
+import { openDatabase, type OpenDatabase } from './db/open.ts';
+import { Profiles } from './profiles.ts';
+import { Releases } from './releases.ts';
+import { Seats } from './seats.ts';
+
+/** Everything the routes work with, over one open data folder. */
+export interface Office {
+	readonly store: OpenDatabase;
+	readonly profiles: Profiles;
+	readonly releases: Releases;
+	readonly seats: Seats;
+}
+
+export function officeOn(store: OpenDatabase): Office {
+	const profiles = new Profiles(store.db);
+	const releases = new Releases(store.db, profiles);
+	return { store, profiles, releases, seats: new Seats(store.db) };
+}
+
+let opened: Promise<Office> | undefined;
+
+/** The office of this process, opened once. `SKARN_DATA` names the data folder. */
+export function officeOf(): Promise<Office> {
+	opened ??= openDatabase(process.env.SKARN_DATA ?? 'data', {
+		migrations: process.env.SKARN_MIGRATIONS ?? 'migrations',
+		address: process.env.SKARN_ADDRESS
+	}).then(officeOn);
+	return opened;
+}
+
+export async function closeOffice(): Promise<void> {
+	const office = await opened;
+	opened = undefined;
+	await office?.store.close();
+}

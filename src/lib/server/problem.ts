@@ -1,0 +1,87 @@
+import { json } from '@sveltejs/kit';
+import { z } from 'zod';
+
+/** The kinds of problem that the routes answer with; docs/format.md lists them. */
+export type ProblemKind =
+	| 'not-found'
+	| 'not-sound'
+	| 'not-json'
+	| 'too-large'
+	| 'stale-revision'
+	| 'taken'
+	| 'nothing-to-do'
+	| 'foreign-origin'
+	| 'internal';
+
+const TITLES: Record<ProblemKind, string> = {
+	'not-found': 'There is no such thing here',
+	'not-sound': 'The request is not sound',
+	'not-json': 'The request is not JSON',
+	'too-large': 'The request is too large',
+	'stale-revision': 'Somebody changed the profile meanwhile',
+	taken: 'The name is taken',
+	'nothing-to-do': 'There is nothing to do',
+	'foreign-origin': 'The request comes from another site',
+	internal: 'Skarn failed'
+};
+
+/** Thrown by the server's code and answered as problem details (RFC 9457) by `answering`. */
+export class Problem extends Error {
+	override name = 'Problem';
+	readonly status: number;
+	readonly kind: ProblemKind;
+	readonly more: Record<string, unknown>;
+	constructor(status: number, kind: ProblemKind, detail: string, more: Record<string, unknown> = {}) {
+		super(detail);
+		this.status = status;
+		this.kind = kind;
+		this.more = more;
+	}
+}
+
+/** Problem details, RFC 9457 section 3. */
+export function problemResponse({ status, kind, message, more }: Problem, instance: string): Response {
+	return json(
+		{ ...more, type: `/problems/${kind}`, title: TITLES[kind], status, detail: message, instance },
+		{ status, headers: { 'content-type': 'application/problem+json' } }
+	);
+}
+
+/** The JSON body, checked. Throws `Problem` that names the pointer of the first thing that is off. */
+export async function readBody<T>(request: Request, schema: z.ZodType<T>, mostBytes = 1_000_000): Promise<T> {
+	const text = await readText(request, mostBytes);
+	let value: unknown;
+	try {
+		value = JSON.parse(text);
+	} catch (error) {
+		throw new Problem(400, 'not-json', `The body is not JSON: ${(error as Error).message}`);
+	}
+	return checked(schema, value, 400);
+}
+
+export function checked<T>(schema: z.ZodType<T>, value: unknown, status = 400): T {
+	const parsed = schema.safeParse(value);
+	if (parsed.success) return parsed.data;
+	const errors = parsed.error.issues.slice(0, 20).map((issue) => ({
+		pointer: issue.path.map((step) => '/' + String(step).replaceAll('~', '~0').replaceAll('/', '~1')).join(''),
+		detail: issue.message
+	}));
+	throw new Problem(status, 'not-sound', `${errors[0]!.pointer || 'The request'}: ${errors[0]!.detail}`, { errors });
+}
+
+async function readText(request: Request, mostBytes: number): Promise<string> {
+	const refuse = () => {
+		throw new Problem(413, 'too-large', `The body has more than ${mostBytes / 1e6} MB. Send less at a time.`);
+	};
+	if (Number(request.headers.get('content-length') ?? 0) > mostBytes) refuse();
+	if (!request.body) return '';
+	const decoder = new TextDecoder();
+	let text = '';
+	let bytes = 0;
+	for await (const chunk of request.body as unknown as AsyncIterable<Uint8Array>) {
+		bytes += chunk.byteLength;
+		if (bytes > mostBytes) refuse();
+		text += decoder.decode(chunk, { stream: true });
+	}
+	return text + decoder.decode();
+}

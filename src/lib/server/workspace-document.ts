@@ -1,0 +1,45 @@
+import { undoable, type Edit } from '../../../core/profile/edit.ts';
+import { inOrder, type StratumHead } from '../../../core/profile/stratum.ts';
+import type { Entry } from '../../../core/profile/entry.ts';
+import { readProfileFile } from '../../../core/format/profile-json.ts';
+import type { Application } from '../../../core/application/application.ts';
+import type { Command } from '../../../core/application/command.ts';
+import type { Release } from '../../../core/release/release.ts';
+import type { Office } from './office.ts';
+
+/** Everything the browser needs of one application to answer by itself. */
+export interface WorkspaceDocument {
+	readonly application: Application;
+	readonly commands: readonly Command[];
+	readonly strata: readonly (StratumHead & { entries: Entry[] })[];
+	readonly revision: number;
+	readonly undo: readonly number[];
+	readonly redo: readonly number[];
+	readonly history: readonly Edit[];
+	readonly channel: number | null;
+	readonly releases: readonly Release[];
+	/** The office stratum's entries in the newest release, for the draft's count. */
+	readonly released: readonly Entry[] | null;
+}
+
+const HISTORY = 60;
+
+export async function workspaceDocument({ profiles, releases }: Office, app: string): Promise<WorkspaceDocument> {
+	const workspace = await profiles.load(app);
+	const { channel, releases: list } = await releases.list(app);
+	const newest = list.at(-1);
+	const file = newest && (await releases.file(app, newest.number));
+	return {
+		application: workspace.application,
+		commands: workspace.commands,
+		strata: workspace.profile.map((stratum) => ({ id: stratum.id, kind: stratum.kind, name: stratum.name, entries: inOrder(stratum) })),
+		revision: workspace.revision,
+		...undoable(workspace.steps),
+		history: await profiles.latestEdits(app, HISTORY),
+		channel,
+		releases: list,
+		released: file
+			? readProfileFile(`release ${newest.number}`, file.file).rows.map(({ op, shortcut }, rank) => ({ op, ...shortcut, rank }))
+			: null
+	};
+}

@@ -1,0 +1,18 @@
+import { json } from '@sveltejs/kit';
+import { z } from 'zod';
+import { Role } from '$core/profile/edit.ts';
+import { readBody } from '$lib/server/problem';
+import { route } from '$lib/server/route';
+
+const Publication = z.strictObject({
+	role: Role,
+	notes: z.string().trim().min(1, 'say in the notes what changes for the people at the seats').max(4000),
+	base: z.number().int().min(0)
+});
+
+export const GET = route(async ({ params }, { releases }) => releases.list(params.app!));
+
+export const POST = route(async ({ params, request }, { releases }) => {
+	const { role, notes, base } = await readBody(request, Publication);
+	return json(await releases.publish(params.app!, role, notes, base), { status: 201 });
+});

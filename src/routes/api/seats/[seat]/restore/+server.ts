@@ -1,0 +1,6 @@
+import { route } from '$lib/server/route';
+
+export const PUT = route(async ({ params }, { seats }) => {
+	await seats.askRestore(params.seat!);
+	return new Response(null, { status: 204 });
+});
