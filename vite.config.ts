@@ -5,5 +5,6 @@ import { defineConfig } from 'vite';
 export default defineConfig({
 	plugins: [tailwindcss(), sveltekit()],
 	worker: { format: 'es' },
-	build: { target: 'es2022' }
+	// the content security policy allows no data: fonts
+	build: { target: 'es2022', assetsInlineLimit: 0 }
 });

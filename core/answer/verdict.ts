@@ -1,4 +1,4 @@
-import { count, first, intersection, isEmpty, type Bits } from '../context/bits.ts';
+import { count, difference, first, intersection, isEmpty, type Bits } from '../context/bits.ts';
 import { scopeText } from '../context/scope.ts';
 import type { Binding } from '../profile/effective.ts';
 import { shortcutKey, type Shortcut } from '../profile/entry.ts';
@@ -30,14 +30,16 @@ export interface Verdict {
 	readonly apart: readonly Binding[];
 	/** In how many situations of its reach the keys are text and will not be heard. */
 	readonly typed: number;
-	/** In how many situations the command could run by it. */
+	/** In how many situations it could be heard. */
 	readonly reach: number;
 }
 
 /** Answers by look-up and set operations alone; throws `UnknownContextError` for a scope the application does not know. */
 export function verdict(index: ShortcutIndex, proposal: Shortcut): Verdict {
 	const proposed = { ...proposal, scopeText: scopeText(proposal.scope) };
-	const reach = index.reach(proposed);
+	const isText = strokesOf(proposal.keys).every(typesCharacter);
+	const whole = index.reach(proposed);
+	const reach = isText ? difference(whole, index.typing) : whole;
 	const meetings: Meeting[] = [];
 	const apart: Binding[] = [];
 	const compare = (binding: Binding, relation: Meeting['relation']) => {
@@ -53,13 +55,12 @@ export function verdict(index: ShortcutIndex, proposal: Shortcut): Verdict {
 
 	const kind = index.on(proposal.keys).some((b) => b.key === shortcutKey(proposal))
 		? 'already'
-		: isEmpty(reach)
+		: isEmpty(whole)
 			? 'nowhere'
 			: meetings.length > 0
 				? 'meets'
 				: apart.length > 0
 					? 'apart'
 					: 'free';
-	const typed = strokesOf(proposal.keys).every(typesCharacter) ? count(intersection(reach, index.typing)) : 0;
-	return { kind, proposal, meetings, apart, typed, reach: count(reach) };
+	return { kind, proposal, meetings, apart, typed: count(whole) - count(reach), reach: count(reach) };
 }

@@ -8,6 +8,8 @@ import { looseKeys, type Keys } from '../stroke/stroke.ts';
 export interface Hit {
 	readonly command: Command;
 	readonly by: 'keys' | 'label' | 'synonym' | 'id' | 'category' | 'similar';
+	/** The synonym that answered, if one did. */
+	readonly synonym?: string | undefined;
 }
 
 export interface CommandSearch {
@@ -47,10 +49,11 @@ export function commandSearch(catalogue: Catalogue): CommandSearch {
 	});
 	fuzzy.addAll(prepared.map((p) => ({ id: p.command.id, label: p.label, synonyms: p.synonyms.join(' ') })));
 
-	const match = (p: Prepared, query: string, words: readonly string[]): [number, Hit['by']] | undefined => {
+	const match = (p: Prepared, query: string, words: readonly string[]): [number, Hit['by'], string?] | undefined => {
 		if (p.label === query) return [TIER.whole, 'label'];
 		if (p.label.startsWith(query)) return [TIER.start, 'label'];
-		if (p.synonyms.some((s) => s.startsWith(query))) return [TIER.synonym, 'synonym'];
+		const synonym = p.synonyms.find((s) => s.startsWith(query));
+		if (synonym !== undefined) return [TIER.synonym, 'synonym', synonym];
 		if (p.label.includes(' ' + query)) return [TIER.word, 'label'];
 		if (p.label.includes(query)) return [TIER.part, 'label'];
 		if (p.id.includes(query)) return [TIER.id, 'id'];
@@ -75,7 +78,7 @@ export function commandSearch(catalogue: Catalogue): CommandSearch {
 			prepared.forEach((p, order) => {
 				if (found.has(p.command.id)) return;
 				const matched = match(p, query, words);
-				if (matched) found.set(p.command.id, { hit: { command: p.command, by: matched[1] }, tier: matched[0], order });
+				if (matched) found.set(p.command.id, { hit: { command: p.command, by: matched[1], synonym: matched[2] }, tier: matched[0], order });
 			});
 			if (query.length > 2 && found.size < 12)
 				for (const [order, { id }] of fuzzy.search(query).entries()) {

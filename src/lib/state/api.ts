@@ -1,0 +1,26 @@
+/** An answer that is not a success, as the server's problem details say it (RFC 9457). */
+export class ApiError extends Error {
+	override name = 'ApiError';
+	readonly status: number;
+	readonly problem: Record<string, unknown>;
+	constructor(status: number, problem: Record<string, unknown>) {
+		super(String(problem['detail'] ?? problem['title'] ?? `The server answered ${status}.`));
+		this.status = status;
+		this.problem = problem;
+	}
+}
+
+/** Asks a route of this server. Throws `ApiError`; a server that cannot be reached has the status 0. */
+export async function ask<T>(path: string, method = 'GET', body?: unknown, get: typeof fetch = fetch): Promise<T> {
+	let response: Response;
+	try {
+		response = await get(path, {
+			method,
+			...(body !== undefined && { headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) })
+		});
+	} catch {
+		throw new ApiError(0, { detail: 'The server cannot be reached. What you see is safe; try again when it runs.' });
+	}
+	if (!response.ok) throw new ApiError(response.status, (await response.json().catch(() => ({}))) as Record<string, unknown>);
+	return response.status === 204 ? (undefined as T) : ((await response.json()) as T);
+}

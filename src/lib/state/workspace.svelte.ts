@@ -1,0 +1,213 @@
+import { getContext, setContext } from 'svelte';
+import { shortcutIndex } from '$core/answer/shortcut-index';
+import { catalogueOf } from '$core/application/application';
+import { check } from '$core/check/check';
+import type { Finding } from '$core/check/finding';
+import type { CommandId } from '$core/application/command';
+import { contextSpace } from '$core/context/space';
+import { differences } from '$core/profile/diff';
+import { applyChanges, type Change, type Edit, type Role } from '$core/profile/edit';
+import { effectiveProfile } from '$core/profile/effective';
+import { entryKey } from '$core/profile/entry';
+import { stratumById, stratumOf, type Profile, type Stratum, type StratumId } from '$core/profile/stratum';
+import { commandSearch } from '$core/search/search';
+import type { WorkspaceDocument } from '$lib/server/workspace-document';
+import { ApiError, ask } from './api';
+
+/** An edit that was made against a profile which somebody else changed meanwhile. */
+export interface PendingMerge {
+	readonly label: string;
+	readonly changes: readonly Change[];
+	readonly since: readonly Edit[];
+	readonly touched: readonly Change[];
+}
+
+export interface Notice {
+	readonly kind: 'done' | 'failed';
+	readonly text: string;
+}
+
+const remembered = (key: string) => localStorage.getItem(`skarn-${key}`);
+const remember = (key: string, value: string) => localStorage.setItem(`skarn-${key}`, value);
+
+/**
+ * One application in the browser: what the server holds, what follows from it, and the ways to change it. Data flows one
+ * way: catalogue and strata give the effective profile, that gives the index, that gives findings and answers.
+ */
+export class Workspace {
+	readonly document: WorkspaceDocument;
+	readonly space;
+	readonly catalogue;
+	readonly search;
+
+	profile = $state.raw<Profile>([]);
+	revision = $state(0);
+	undoable = $state.raw<readonly number[]>([]);
+	redoable = $state.raw<readonly number[]>([]);
+	history = $state.raw<readonly Edit[]>([]);
+	released = $state.raw<WorkspaceDocument['released']>(null);
+	releases = $state.raw<WorkspaceDocument['releases']>([]);
+	channel = $state<number | null>(null);
+
+	/** The stratum that edits are written to, and the situation that answers are given for. */
+	targetId = $state<StratumId>('' as StratumId);
+	situation = $state(0);
+	merge = $state.raw<PendingMerge | undefined>(undefined);
+	notice = $state.raw<Notice | undefined>(undefined);
+	busy = $state(false);
+
+	effective = $derived.by(() => effectiveProfile(this.profile));
+	index = $derived.by(() => shortcutIndex(this.effective, this.space, this.catalogue, this.document.application.rules));
+	findings = $derived.by(() => check(this.index));
+	findingsByCommand = $derived.by(() => {
+		const map = new Map<CommandId, Finding[]>();
+		for (const finding of this.findings)
+			for (const command of new Set(finding.bindings.map((b) => b.command)))
+				map.set(command, [...(map.get(command) ?? []), finding]);
+		return map;
+	});
+	target = $derived.by(() => stratumById(this.profile, this.targetId));
+	role = $derived.by((): Role => (this.target.kind === 'personal' ? 'designer' : 'steward'));
+	/** The strata up to the one written to: a steward's draft is not about personal entries. */
+	#seen = $derived.by(() => this.profile.slice(0, this.profile.indexOf(this.target) + 1));
+	againstFactory = $derived.by(() =>
+		differences(effectiveProfile(this.profile.filter((s) => s.kind === 'factory')), effectiveProfile(this.#seen))
+	);
+	againstRelease = $derived.by(() => {
+		const { released } = this;
+		if (!released) return undefined;
+		const base = this.profile
+			.filter((s) => s.kind === 'factory' || s.kind === 'office')
+			.map((s): Stratum => (s.kind === 'office' ? stratumOf(s, released) : s));
+		return differences(effectiveProfile(base), effectiveProfile(this.#seen));
+	});
+	changedCommands = $derived.by(() => new Set(this.againstFactory.map((d) => d.binding.command)));
+
+	constructor(document: WorkspaceDocument) {
+		this.document = document;
+		this.space = contextSpace(document.application.axes, document.application.reachable);
+		this.catalogue = catalogueOf(document.commands, this.space);
+		this.search = commandSearch(this.catalogue);
+		this.#take(document);
+		const writable = this.profile.filter((s) => s.kind !== 'factory');
+		const wanted = remembered('stratum');
+		this.targetId = (writable.find((s) => s.id === wanted) ?? writable.at(-1)!).id;
+		const situation = Number(remembered(`situation-${document.application.id}`) ?? 0);
+		this.situation = situation < this.space.situations.length ? situation : 0;
+	}
+
+	#take(document: WorkspaceDocument) {
+		this.profile = document.strata.map(({ entries, ...head }) => stratumOf(head, entries));
+		this.revision = document.revision;
+		this.undoable = document.undo;
+		this.redoable = document.redo;
+		this.history = document.history;
+		this.released = document.released;
+		this.releases = document.releases;
+		this.channel = document.channel;
+	}
+
+	get path(): string {
+		return `/api/applications/${this.document.application.id}`;
+	}
+
+	writeTo(id: StratumId) {
+		this.targetId = id;
+		remember('stratum', id);
+	}
+
+	standIn(situation: number) {
+		this.situation = situation;
+		remember(`situation-${this.document.application.id}`, String(situation));
+	}
+
+	/** Reads everything anew, as after somebody else's edit or a release. */
+	async reload() {
+		this.#take(await ask<WorkspaceDocument>(this.path));
+	}
+
+	/** Looks whether another window has written, and follows it. */
+	async catchUp() {
+		if (this.busy || this.merge) return;
+		const { edits } = await ask<{ edits: Edit[] }>(`${this.path}/edits?since=${this.revision}`);
+		if (edits.length > 0) await this.reload();
+	}
+
+	/** Sends an edit; true when it was stored. A stale one waits as `merge` for the user's choice. */
+	async commit(label: string, changes: readonly Change[]): Promise<boolean> {
+		if (changes.length === 0) {
+			this.notice = { kind: 'done', text: 'Nothing to change: it is so already.' };
+			return true;
+		}
+		return this.#write(
+			() => ask(`${this.path}/edits`, 'POST', { base: this.revision, role: this.role, label, changes }),
+			(problem) =>
+				(this.merge = {
+					label,
+					changes,
+					since: (problem['since'] as Edit[]) ?? [],
+					touched: (problem['touched'] as Change[]) ?? []
+				})
+		);
+	}
+
+	undo = () => this.#step('undo');
+	redo = () => this.#step('redo');
+
+	async #step(direction: 'undo' | 'redo') {
+		const list = direction === 'undo' ? this.undoable : this.redoable;
+		if (list.length === 0) {
+			this.notice = { kind: 'failed', text: `There is nothing to ${direction}.` };
+			return;
+		}
+		await this.#write(
+			() => ask(`${this.path}/${direction}`, 'POST', { base: this.revision, role: this.role }),
+			async () => {
+				await this.reload();
+				this.notice = { kind: 'failed', text: `The profile changed in another window. It is shown now; ${direction} again if you still want to.` };
+			}
+		);
+	}
+
+	async #write(
+		send: () => Promise<{ edit: Edit; undo: number[]; redo: number[] }>,
+		onStale: (problem: Record<string, unknown>) => unknown
+	): Promise<boolean> {
+		this.busy = true;
+		try {
+			const { edit, undo, redo } = await send();
+			this.profile = applyChanges(this.profile, edit.changes);
+			this.revision = edit.revision;
+			this.undoable = undo;
+			this.redoable = redo;
+			this.history = [edit, ...this.history];
+			this.notice = { kind: 'done', text: edit.label };
+			return true;
+		} catch (error) {
+			if (!(error instanceof ApiError)) throw error;
+			if (error.status === 409 && error.problem['type'] === '/problems/stale-revision') await onStale(error.problem);
+			else this.notice = { kind: 'failed', text: error.message };
+			return false;
+		} finally {
+			this.busy = false;
+		}
+	}
+
+	/** After a stale edit: takes the others' state, and puts mine on top of it if wanted. */
+	async settleMerge(keepMine: boolean) {
+		const { merge } = this;
+		this.merge = undefined;
+		await this.reload();
+		if (!merge || !keepMine) return;
+		const rebased = merge.changes.map((change): Change => {
+			const shortcut = (change.before ?? change.after)!;
+			const found = stratumById(this.profile, change.stratum).entries.get(entryKey(shortcut)) ?? null;
+			return { ...change, before: found };
+		});
+		await this.commit(merge.label, rebased.filter((c) => c.before !== null || c.after !== null));
+	}
+}
+const KEY = Symbol('workspace');
+
+export const provideWorkspace = (current: () => Workspace) => setContext(KEY, current);
+export const useWorkspace = (): Workspace => getContext<() => Workspace>(KEY)();

@@ -1,0 +1,34 @@
+<script lang="ts">
+	import { Button, Modal } from 'flowbite-svelte';
+	import { useWorkspace, type PendingMerge } from '$lib/state/workspace.svelte';
+	import { labelOf } from './wording';
+
+	/** Somebody else wrote between my look and my edit. Nothing was overwritten; the user decides. */
+	let { merge }: { merge: PendingMerge } = $props();
+	const workspace = useWorkspace();
+</script>
+
+<Modal open title="The profile changed meanwhile" size="md" dismissable={false} onclose={() => workspace.merge && workspace.settleMerge(false)}>
+	<p>Your change “{merge.label}” was not stored, because these edits came first:</p>
+	<ul>
+		{#each merge.since as edit (edit.revision)}<li><span class="num">{edit.revision}</span> {edit.label} <span class="quiet">by the {edit.role}</span></li>{/each}
+	</ul>
+	{#if merge.touched.length > 0}
+		<p class="callout tone-limonite">
+			They touch the same {merge.touched.length === 1 ? 'entry' : 'entries'}:
+			{merge.touched.map((c) => `${(c.before ?? c.after)!.keys} for ${labelOf(workspace.index, (c.before ?? c.after)!.command)}`).join(', ')}.
+		</p>
+	{:else}
+		<p class="callout tone-epidote">They do not touch what you changed.</p>
+	{/if}
+	{#snippet footer()}
+		<Button onclick={() => workspace.settleMerge(true)}>Put mine on top</Button>
+		<Button color="alternative" onclick={() => workspace.settleMerge(false)}>Drop mine, show theirs</Button>
+	{/snippet}
+</Modal>
+
+<style>
+	ul { margin: 0; padding: 0; list-style: none; }
+	li { padding: 4px 0; border-top: 1px solid var(--line); }
+	.num { display: inline-block; min-width: 32px; }
+</style>

@@ -1,0 +1,23 @@
+<script lang="ts">
+	import { Select } from 'flowbite-svelte';
+
+	/** A choice from a list, in the dense form that the header, the facets and the forms share. */
+	let { label, items, value, onpick, strong = false }: {
+		label: string;
+		items: readonly { value: string; name: string }[];
+		value: string;
+		onpick: (value: string) => void;
+		strong?: boolean;
+	} = $props();
+</script>
+
+<Select
+	size="sm"
+	class="w-auto"
+	classes={{ select: strong ? 'picker picker-strong' : 'picker' }}
+	aria-label={label}
+	placeholder=""
+	items={[...items]}
+	{value}
+	onchange={(event) => onpick((event.currentTarget as HTMLSelectElement).value)}
+/>

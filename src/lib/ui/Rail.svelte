@@ -1,0 +1,29 @@
+<script lang="ts">
+	import { page } from '$app/state';
+	import { useWorkspace } from '$lib/state/workspace.svelte';
+	import { views } from './views';
+
+	const workspace = useWorkspace();
+	const base = $derived(`/${workspace.document.application.id}`);
+</script>
+
+<nav class="rail" aria-label="Views">
+	{#each views as { verb, items } (verb)}
+		<h2>{verb}</h2>
+		<ul>
+			{#each items as { name, path, key } (path)}
+				{@const isHere = page.url.pathname === `${base}/${path}`}
+				<li><a href="{base}/{path}" aria-current={isHere ? 'page' : undefined} title="{name} (Alt+{key})">{name}</a></li>
+			{/each}
+		</ul>
+	{/each}
+</nav>
+
+<style>
+	.rail { width: 132px; flex: none; padding: 14px 0; background: var(--panel); border-right: 1px solid var(--line-strong); }
+	h2 { padding: 8px 14px 4px; font-size: 13px; font-weight: 600; color: var(--ink-3); }
+	ul { margin: 0 0 6px; padding: 0; list-style: none; }
+	a { display: block; padding: 5px 14px 5px 20px; border-left: 4px solid transparent; color: var(--ink-2); text-decoration: none; }
+	a:hover { color: var(--ink); background: var(--ground); }
+	a[aria-current] { border-left-color: var(--azurite); background: var(--ground); color: var(--ink); font-weight: 650; }
+</style>

@@ -1,0 +1,137 @@
+<script lang="ts">
+	import { Checkbox, Input } from 'flowbite-svelte';
+	import { hear, type Heard } from '$core/stroke/hear';
+	import { LONGEST_SEQUENCE, keysOf, looseKeys, typesCharacter, type Keys, type Stroke } from '$core/stroke/stroke';
+	import { useWorkspace } from '$lib/state/workspace.svelte';
+	import { pressOf } from './heard';
+	import KeyCaps from './KeyCaps.svelte';
+
+	/**
+	 * Takes an input from the keyboard and shows what it heard. Escape leaves, Tab moves on and Enter accepts, unless the
+	 * next key is to be recorded whatever it is; that holds for one key, so that nobody is caught in the field.
+	 */
+	let {
+		label,
+		onheard,
+		onaccept = () => {},
+		onleave = () => {},
+		field = $bindable()
+	}: {
+		label: string;
+		onheard: (keys: Keys | undefined) => void;
+		onaccept?: () => void;
+		onleave?: () => void;
+		field?: HTMLElement | undefined;
+	} = $props();
+
+	const workspace = useWorkspace();
+	let strokes = $state.raw<readonly Stroke[]>([]);
+	let heard = $state.raw<Heard | undefined>(undefined);
+	let isSequence = $state(false);
+	let takesAny = $state(false);
+	let typed = $state('');
+	let typedNote = $state('');
+	let listening = $state(false);
+	const keys = $derived(strokes.length > 0 ? keysOf(strokes) : undefined);
+	const id = $props.id();
+
+	export function clear() {
+		strokes = [];
+		heard = undefined;
+		typed = '';
+		onheard(undefined);
+	}
+
+	function onkeydown(event: KeyboardEvent) {
+		const isPlain = !event.ctrlKey && !event.altKey && !event.metaKey;
+		if (!takesAny && isPlain) {
+			if (event.key === 'Tab') return;
+			if (event.key === 'Escape') {
+				event.preventDefault();
+				event.stopPropagation();
+				if (keys) clear();
+				else onleave();
+				return;
+			}
+			if (event.key === 'Enter' && !event.shiftKey) {
+				event.preventDefault();
+				if (keys) onaccept();
+				return;
+			}
+		}
+		event.preventDefault();
+		event.stopPropagation();
+		if (event.repeat) return;
+		heard = hear(pressOf(event), workspace.document.application.rules.match);
+		if (!heard.stroke) return;
+		takesAny = false;
+		strokes = isSequence && strokes.length < LONGEST_SEQUENCE ? [...strokes, heard.stroke] : [heard.stroke];
+		onheard(keysOf(strokes));
+	}
+
+	function readTyped() {
+		const found = looseKeys(typed);
+		typedNote = found || typed.trim() === '' ? '' : `"${typed.trim()}" is not a stroke; write it as in Ctrl+W or G F.`;
+		if (!found) return;
+		heard = undefined;
+		strokes = [];
+		onheard(found);
+	}
+</script>
+
+<div class="recorder">
+	<!-- svelte-ignore a11y_no_noninteractive_tabindex, a11y_no_noninteractive_element_interactions -->
+	<div
+		bind:this={field}
+		class="field"
+		class:listening
+		role="application"
+		aria-label="{label}. Press the keys; Escape leaves, Enter accepts."
+		aria-describedby="{id}-heard"
+		tabindex="0"
+		{onkeydown}
+		onfocus={() => (listening = true)}
+		onblur={() => (listening = false)}
+	>
+		{#if keys}
+			<KeyCaps {keys} />
+		{:else if heard?.heldModifiers.length}
+			<span class="quiet">{heard.heldModifiers.join(' + ')} + …</span>
+		{:else}
+			<span class="quiet">{listening ? 'Press the keys' : label}</span>
+		{/if}
+	</div>
+	<p class="heard" id="{id}-heard" aria-live="polite">
+		{#if heard}
+			{#if heard.stroke}position <b>{heard.position || 'unknown'}</b>{#if heard.character && heard.character !== ' '}, character <b>{heard.character}</b>{/if}, Caps Lock {heard.capsLock ? 'on' : 'off'}{#if typesCharacter(heard.stroke)}, types text{/if}{/if}
+			{#each heard.notes as note (note)}<span class="note">{note}</span>{/each}
+		{:else if listening}
+			Escape leaves, Enter accepts, Tab moves on.
+		{/if}
+	</p>
+	<div class="ways">
+		<Checkbox bind:checked={isSequence} class="way">Sequence</Checkbox>
+		<Checkbox bind:checked={takesAny} class="way" title="The next key is recorded whatever it is" onchange={() => takesAny && field?.focus()}>Take Esc, Tab, Enter</Checkbox>
+		<Input
+			bind:value={typed}
+			size="sm"
+			class="type-it"
+			placeholder="or type Ctrl+W"
+			aria-label="Type the stroke, for those that the browser keeps"
+			oninput={readTyped}
+			onkeydown={(event) => event.key === 'Enter' && looseKeys(typed) && onaccept()}
+		/>
+	</div>
+	{#if typedNote}<p class="heard" role="alert">{typedNote}</p>{/if}
+</div>
+
+<style>
+	.field { display: flex; align-items: center; min-height: 42px; padding: 6px 12px; border: 1px solid var(--control); border-radius: 4px; background: var(--raised); cursor: text; }
+	.field.listening { border-color: var(--azurite); outline: 2px solid var(--azurite); outline-offset: 0; }
+	.heard { min-height: 18px; margin-top: 4px; font-size: 12.5px; color: var(--ink-3); }
+	.heard b { color: var(--ink-2); font-weight: 600; }
+	.note { display: block; color: var(--limonite); }
+	.ways { display: flex; flex-wrap: wrap; align-items: center; gap: 4px 10px; margin-top: 2px; }
+	.ways :global(label) { font-size: 12.5px; font-weight: 400; color: var(--ink-2); }
+	.ways :global(.type-it) { width: 122px; height: 26px; padding: 2px 8px; font-size: 12.5px; }
+</style>

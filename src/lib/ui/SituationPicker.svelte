@@ -1,0 +1,32 @@
+<script lang="ts">
+	import type { NodeId } from '$core/context/axis';
+	import { useWorkspace } from '$lib/state/workspace.svelte';
+	import Picker from './Picker.svelte';
+
+	/** The situation as one choice for each axis. A choice that cannot occur together with the others moves them along. */
+	const workspace = useWorkspace();
+	const axes = workspace.space.axes;
+	const current = $derived(workspace.space.situations[workspace.situation]!);
+
+	/** Contexts of an axis that a situation can stand on, in the axis's order. */
+	const choices = axes.map((axis, a) => {
+		const standing = new Set(workspace.space.situations.map((s) => s[a]));
+		return axis.nodes.filter((n) => standing.has(n.id)).map((n) => ({ value: n.id as string, name: n.label }));
+	});
+
+	function choose(a: number, node: string) {
+		const agreement = (s: readonly NodeId[]) => (s[a] === node ? s.filter((n, i) => n === current[i]).length : -1);
+		const best = workspace.space.situations.reduce((at, s, i) => (agreement(s) > agreement(workspace.space.situations[at]!) ? i : at), 0);
+		workspace.standIn(best);
+	}
+</script>
+
+<div class="axes">
+	{#each axes as axis, a (axis.id)}
+		<Picker label={axis.label} items={choices[a]!} value={current[a] as string} onpick={(node) => choose(a, node)} />
+	{/each}
+</div>
+
+<style>
+	.axes { display: flex; gap: 4px; min-width: 0; }
+</style>

@@ -1,0 +1,170 @@
+<script lang="ts">
+	import { Button } from 'flowbite-svelte';
+	import { OutOfReachError, put, takeAway } from '$core/answer/choices';
+	import { backToFactory, clearStratum } from '$core/answer/reset';
+	import { pathText, type Command } from '$core/application/command';
+	import { EVERYWHERE, scopeText, type Scope } from '$core/context/scope';
+	import type { Binding } from '$core/profile/effective';
+	import type { Change } from '$core/profile/edit';
+	import { strokesOf, type Keys } from '$core/stroke/stroke';
+	import { useWorkspace } from '$lib/state/workspace.svelte';
+	import CommandIcon from '../CommandIcon.svelte';
+	import KeyCaps from '../KeyCaps.svelte';
+	import Pips from '../Pips.svelte';
+	import Recorder from '../Recorder.svelte';
+	import ScopePicker from '../ScopePicker.svelte';
+	import StratumChip from '../StratumChip.svelte';
+	import { labelOf } from '../wording';
+	import VerdictPanel from './VerdictPanel.svelte';
+
+	/** One command: what it is, its shortcuts with their origin, and the recorder for another. */
+	let { command, onleave }: { command: Command; onleave: () => void } = $props();
+	const workspace = useWorkspace();
+	let keys = $state<Keys | undefined>(undefined);
+	let scope = $state.raw<Scope>(EVERYWHERE);
+	let limiting = $state<Binding | undefined>(undefined);
+	let limitTo = $state.raw<Scope>(EVERYWHERE);
+	let recorder = $state<Recorder | undefined>(undefined);
+	let panel = $state<VerdictPanel | undefined>(undefined);
+	let field = $state<HTMLElement | undefined>(undefined);
+
+	const bindings = $derived(workspace.index.of(command.id));
+	const removed = $derived([...workspace.effective.removed.values()].filter((r) => r.binding.command === command.id));
+	const findings = $derived(workspace.findingsByCommand.get(command.id) ?? []);
+	const namesakes = $derived(workspace.document.commands.filter((c) => c.label === command.label && c.id !== command.id));
+	const opposite = $derived(command.opposite && workspace.catalogue.get(command.opposite));
+	const isChanged = $derived(workspace.changedCommands.has(command.id));
+	const saysHere = $derived([...workspace.target.entries.values()].some((e) => e.command === command.id));
+	const kinds = { 'one-shot': 'runs at once', toggle: 'switches on and off', interactive: 'asks on the canvas', dialog: 'opens a dialog' } as const;
+
+	export function record() {
+		field?.focus();
+		field?.scrollIntoView({ block: 'nearest' });
+	}
+
+	async function write(label: string, changes: () => Change[]) {
+		try {
+			return await workspace.commit(label, changes());
+		} catch (error) {
+			if (!(error instanceof OutOfReachError)) throw error;
+			workspace.notice = { kind: 'failed', text: error.message };
+			return false;
+		}
+	}
+
+	const remove = (binding: Binding) =>
+		write(`Remove ${binding.keys} from ${command.label}`, () => takeAway(workspace.index, workspace.profile, workspace.targetId, binding));
+
+	const restore = ({ command: id, keys: k, scope: s }: Binding) =>
+		write(`Restore ${k} for ${command.label}`, () => put(workspace.profile, workspace.targetId, { command: id, keys: k, scope: s }));
+
+	async function limit(binding: Binding) {
+		const moved = { command: binding.command, keys: binding.keys, scope: limitTo };
+		if (scopeText(limitTo) === binding.scopeText) limiting = undefined;
+		else if (
+			await write(`Limit ${binding.keys} for ${command.label} to ${workspace.space.scopeLabel(limitTo)}`, () => [
+				...takeAway(workspace.index, workspace.profile, workspace.targetId, binding),
+				...put(workspace.profile, workspace.targetId, moved, 1)
+			])
+		)
+			limiting = undefined;
+	}
+
+	function toneOf(binding: Binding) {
+		const own = findings.filter((f) => f.bindings[0] === binding || (f.severity === 'error' && f.bindings.includes(binding)));
+		return own.some((f) => f.severity === 'error') ? 'garnet' : own.length > 0 ? 'limonite' : undefined;
+	}
+</script>
+
+<article>
+	<header>
+		<CommandIcon {command} size={26} />
+		<div>
+			<h1>{command.label}</h1>
+			<p class="quiet">{pathText(command)} <span class="mono">{command.id}</span></p>
+		</div>
+	</header>
+	<p>{command.description}</p>
+	<p class="facts">
+		{kinds[command.kind][0]!.toUpperCase() + kinds[command.kind].slice(1)}{command.nested ? ', also inside another command' : ''}. Exists in
+		{command.contexts.length === 0 ? 'every context' : command.contexts.map((s) => workspace.space.scopeLabel(s)).join(', ')}.
+		{#if opposite}Opposite: <a href="?command={encodeURIComponent(opposite.id)}">{opposite.label}</a>.{/if}
+		{#if command.synonyms.length > 0}Also found as {command.synonyms.join(', ')}.{/if}
+	</p>
+	{#if namesakes.length > 0}
+		<p class="facts">Same name elsewhere: {#each namesakes as other, i (other.id)}{i > 0 ? ', ' : ''}<a href="?command={encodeURIComponent(other.id)}">{pathText(other)}</a>{/each}.</p>
+	{/if}
+
+	<section aria-label="Shortcuts">
+		<h2>Shortcuts</h2>
+		{#each bindings as binding (binding.key)}
+			<div class="binding">
+				<StratumChip id={binding.stratum} />
+				<KeyCaps keys={binding.keys} tone={toneOf(binding)} />
+				<span class="where">{workspace.space.scopeLabel(binding.scope)}{#if binding.lockedBy}<small class="quiet">locked by {workspace.profile.find((s) => s.id === binding.lockedBy)?.name}</small>{/if}</span>
+				<span class="acts">
+					<Button size="xs" color="alternative" class="act" aria-label="Limit {binding.keys} to a scope" onclick={() => ((limiting = limiting === binding ? undefined : binding), (limitTo = binding.scope))}>Limit</Button>
+					<Button size="xs" color="alternative" class="act" aria-label="Remove {binding.keys}" onclick={() => remove(binding)}>Remove</Button>
+				</span>
+			</div>
+			{#if limiting === binding}
+				<div class="limit">
+					<ScopePicker scope={limitTo} onchange={(next) => (limitTo = next)} />
+					<Button size="xs" class="act" onclick={() => limit(binding)}>Limit to {workspace.space.scopeLabel(limitTo)}</Button>
+				</div>
+			{/if}
+		{:else}
+			<p class="quiet none">None yet. Press a key below.</p>
+		{/each}
+		{#each removed as { binding, by } (binding.key)}
+			<div class="binding gone">
+				<StratumChip id={by} />
+				<s><KeyCaps keys={binding.keys} /></s>
+				<span class="where">removed in {workspace.profile.find((s) => s.id === by)?.name}</span>
+				<span class="acts"><Button size="xs" color="alternative" class="act" aria-label="Restore {binding.keys}" onclick={() => restore(binding)}>Restore</Button></span>
+			</div>
+		{/each}
+		{#each findings as finding (finding.id)}
+			<p class="callout {finding.severity === 'error' ? 'tone-garnet' : 'tone-limonite'}">
+				<span class="toned" aria-hidden="true">{finding.severity === 'error' ? '◆' : '▲'}</span> {finding.sentence}
+				<button class="linkish" type="button" onclick={() => workspace.standIn(finding.witness.situation)}>Stand there</button>
+			</p>
+		{/each}
+	</section>
+
+	<section aria-label="New shortcut">
+		<h2>New shortcut <small class="quiet">into <StratumChip id={workspace.targetId} named /></small></h2>
+		<Recorder bind:this={recorder} bind:field label="Press the key for {command.label}" onheard={(heard) => (keys = heard)} onaccept={() => panel?.apply()} {onleave} />
+		<ScopePicker {scope} onchange={(next) => (scope = next)} />
+		{#if keys}
+			<VerdictPanel bind:this={panel} command={command.id} {keys} {scope} onassigned={() => recorder?.clear()} onanother={() => (recorder?.clear(), record())} />
+			<div class="planes"><span class="quiet">On this key, here</span><Pips key={strokesOf(keys).at(-1)!.key} /></div>
+		{/if}
+	</section>
+
+	{#if isChanged || saysHere}
+		<footer>
+			{#if saysHere}<Button size="xs" color="alternative" onclick={() => write(`Clear ${command.label} in ${workspace.target.name}`, () => clearStratum(workspace.profile, workspace.targetId, new Set([command.id])))}>Clear in {workspace.target.name}</Button>{/if}
+			{#if isChanged}<Button size="xs" color="alternative" onclick={() => write(`Back to factory: ${labelOf(workspace.index, command.id)}`, () => backToFactory(workspace.index, workspace.profile, workspace.targetId, new Set([command.id])))}>Back to factory</Button>{/if}
+		</footer>
+	{/if}
+</article>
+
+<style>
+	article { display: grid; gap: 10px; }
+	header { display: flex; gap: 10px; align-items: flex-start; }
+	.facts { font-size: 13px; color: var(--ink-2); }
+	a { color: var(--azurite); }
+	section { display: grid; gap: 8px; padding-top: 10px; border-top: 1px solid var(--line-strong); }
+	h2 small { font-weight: 400; font-size: 13px; }
+	.binding { display: grid; grid-template-columns: 12px auto 1fr auto; gap: 9px; align-items: center; min-height: 32px; }
+	.where { font-size: 13px; color: var(--ink-2); min-width: 0; }
+	.where small { display: block; font-size: 12px; }
+	.gone { color: var(--ink-3); }
+	.acts { display: flex; gap: 4px; }
+	article :global(.act) { padding: 1px 8px; height: 24px; font-size: 12.5px; font-weight: 500; }
+	.limit { display: grid; gap: 8px; justify-items: start; padding: 8px 0 8px 21px; }
+	.none { padding: 4px 0; }
+	.planes { display: flex; justify-content: space-between; align-items: center; gap: 10px; font-size: 13px; }
+	footer { display: flex; gap: 8px; padding-top: 10px; border-top: 1px solid var(--line-strong); }
+</style>

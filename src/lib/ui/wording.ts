@@ -1,0 +1,116 @@
+import type { Consequence } from '$core/answer/consequences';
+import type { Outcome } from '$core/answer/resolve';
+import type { ShortcutIndex } from '$core/answer/shortcut-index';
+import type { Meeting, Verdict } from '$core/answer/verdict';
+import type { CommandId } from '$core/application/command';
+import type { Binding } from '$core/profile/effective';
+
+export const labelOf = (index: ShortcutIndex, id: CommandId): string => index.catalogue.get(id)?.label ?? id;
+
+const list = (parts: readonly string[]): string =>
+	parts.length < 2 ? (parts[0] ?? '') : `${parts.slice(0, -1).join(', ')} and ${parts.at(-1)}`;
+
+const names = (index: ShortcutIndex, bindings: readonly Binding[]) => list(bindings.map((b) => labelOf(index, b.command)));
+
+export const situations = (n: number): string => (n === 1 ? '1 situation' : `${n} situations`);
+
+/** What an input does, in a few words. */
+export function outcomeText(index: ShortcutIndex, outcome: Outcome): string {
+	switch (outcome.kind) {
+		case 'nothing':
+			return 'Nothing';
+		case 'typed':
+			return 'Types a character';
+		case 'fires':
+			return labelOf(index, outcome.winner.command);
+		case 'chooser':
+			return `Chooser: ${names(index, outcome.offered)}`;
+		case 'undecided':
+			return `Undecided between ${names(index, outcome.offered)}`;
+		case 'waits':
+			return `Waits for ${list(outcome.longer.map((b) => b.keys.split(' ').at(-1)!))}`;
+		case 'cut-short':
+			return `Cut short: ${outcome.by} fires at once`;
+	}
+}
+
+/** The same as a mark: an icon's name and a colour's name, so that it reads without colour. */
+export function outcomeMark(outcome: Outcome): { shape: '●' | '◆' | '▲' | '○' | '…'; tone: string } {
+	switch (outcome.kind) {
+		case 'fires':
+			return { shape: '●', tone: 'azurite' };
+		case 'chooser':
+		case 'undecided':
+			return { shape: '◆', tone: 'garnet' };
+		case 'cut-short':
+			return { shape: '▲', tone: 'limonite' };
+		case 'waits':
+			return { shape: '…', tone: 'limonite' };
+		case 'nothing':
+		case 'typed':
+			return { shape: '○', tone: 'epidote' };
+	}
+}
+
+/** What would happen where the proposal and another binding meet, under the application's rule. */
+export function meetingText(index: ShortcutIndex, { proposal }: Verdict, meeting: Meeting): string {
+	const other = labelOf(index, meeting.binding.command);
+	const where = `in ${situations(meeting.count)}, as in ${index.space.labelOf(meeting.example)}`;
+	if (meeting.relation === 'shorter')
+		return index.rules.sequences === 'at-once'
+			? `${meeting.binding.keys} already runs ${other} at once, before ${proposal.keys} is complete, ${where}.`
+			: `${meeting.binding.keys} runs ${other} when no further stroke follows, ${where}.`;
+	if (meeting.relation === 'longer')
+		return index.rules.sequences === 'at-once'
+			? `${meeting.binding.keys} for ${other} would be cut short ${where}.`
+			: `${proposal.keys} also begins ${meeting.binding.keys} for ${other}: a wait ${where}.`;
+	return `runs ${other} ${where}.`;
+}
+
+/** What the application's rule makes of two bindings on the same keys. */
+export function bothText(index: ShortcutIndex): string {
+	switch (index.rules.ambiguity) {
+		case 'chooser':
+			return 'With both, a chooser would open there each time.';
+		case 'narrowest':
+			return 'With both, the narrower scope would win; equal scopes leave it undecided.';
+		case 'first':
+			return 'With both, the first in the list would win: upper strata stand before lower ones.';
+		case 'refuse':
+			return 'The application would not load the second.';
+	}
+}
+
+/** The verdict's headline with its tone. */
+export function verdictText(index: ShortcutIndex, found: Verdict): { tone: 'garnet' | 'limonite' | 'epidote'; shape: string; text: string } {
+	const { keys, command } = found.proposal;
+	switch (found.kind) {
+		case 'already':
+			return { tone: 'epidote', shape: '○', text: `${keys} runs ${labelOf(index, command)} with this scope already.` };
+		case 'nowhere':
+			return {
+				tone: 'limonite',
+				shape: '▲',
+				text: `${labelOf(index, command)} exists in no situation of this scope, so ${keys} could never run it. Widen the scope.`
+			};
+		case 'free':
+			return { tone: 'epidote', shape: '○', text: `${keys} is free everywhere.` };
+		case 'apart':
+			return {
+				tone: 'epidote',
+				shape: '○',
+				text: `${keys} is free here. It also runs ${names(index, found.apart)}, but never in the same situation.`
+			};
+		case 'meets':
+			return {
+				tone: 'garnet',
+				shape: '◆',
+				text: `${keys} is taken by ${names(index, found.meetings.map((m) => m.binding))}.`
+			};
+	}
+}
+
+export function consequenceText(index: ShortcutIndex, { keys, before, after, situations: where }: Consequence): string {
+	const example = where.length === 1 ? index.space.labelOf(where[0]!) : situations(where.length);
+	return `${keys} in ${example}: ${outcomeText(index, before)} → ${outcomeText(index, after)}`;
+}

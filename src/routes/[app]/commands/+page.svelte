@@ -1,0 +1,111 @@
+<script lang="ts">
+	import { goto } from '$app/navigation';
+	import { page } from '$app/state';
+	import { Input } from 'flowbite-svelte';
+	import type { CommandId } from '$core/application/command';
+	import { useWorkspace } from '$lib/state/workspace.svelte';
+	import CommandCard from '$lib/ui/commands/CommandCard.svelte';
+	import CommandList from '$lib/ui/commands/CommandList.svelte';
+	import Facets from '$lib/ui/commands/Facets.svelte';
+	import { ANYTHING, listing, sharedLabels, type Question } from '$lib/ui/commands/listing';
+	import KeyCaps from '$lib/ui/KeyCaps.svelte';
+
+	const workspace = useWorkspace();
+	const shared = sharedLabels(workspace.document.commands);
+	let question = $state.raw<Question>(ANYTHING);
+	let list = $state<CommandList | undefined>(undefined);
+	let card = $state<CommandCard | undefined>(undefined);
+	let field = $state<HTMLInputElement | undefined>(undefined);
+
+	const found = $derived(
+		listing(question, workspace.search, workspace.index, { changed: workspace.changedCommands, findings: workspace.findingsByCommand }, shared)
+	);
+	const asked = $derived(page.url.searchParams.get('command') as CommandId | null);
+	const selected = $derived(asked && workspace.catalogue.has(asked) ? asked : found.rows[0]?.command.id);
+	const command = $derived(selected && workspace.catalogue.get(selected));
+	const asKeys = $derived(question.text.trim().length > 0 ? workspace.search.asKeys(question.text) : undefined);
+
+	function select(id: CommandId) {
+		void goto(`?command=${encodeURIComponent(id)}`, { replaceState: true, keepFocus: true, noScroll: true });
+	}
+
+	function ask(text: string) {
+		question = { ...question, text, sort: 'match' };
+		list?.toTop();
+		const [first] = found.rows;
+		if (first && asked) select(first.command.id);
+	}
+
+	function onkeydown(event: KeyboardEvent) {
+		const target = event.target as HTMLElement;
+		if (event.key !== '/' || target.closest('input, textarea, select, [role="application"], dialog')) return;
+		event.preventDefault();
+		field?.select();
+		field?.focus();
+	}
+
+	const sortBy = (sort: Question['sort']) => (question = { ...question, sort: question.sort === sort ? 'match' : sort });
+</script>
+
+<svelte:window {onkeydown} />
+
+<div class="view">
+	<section class="found" aria-label="Find a command">
+		<div class="search">
+			<Input
+				bind:elementRef={field}
+				value={question.text}
+				class="search-field"
+				type="search"
+				autofocus
+				role="combobox"
+				aria-expanded="true"
+				aria-controls="command-list"
+				aria-label="Search commands by label, synonym, id, category or key"
+				placeholder="Find by name, synonym, id, category or key, as in ctrl e"
+				oninput={(event) => ask((event.currentTarget as HTMLInputElement).value)}
+				onkeydown={(event) => list?.onkeydown(event)}
+			/>
+			{#if asKeys && workspace.index.on(asKeys).length === 0}
+				<p class="as-keys"><span class="tone-epidote"><span class="toned" aria-hidden="true">○</span></span> As a key: <KeyCaps keys={asKeys} /> is free.</p>
+			{/if}
+		</div>
+		<Facets bind:question counts={found.counts} />
+		<div class="head command-grid">
+			<span></span>
+			<button type="button" aria-pressed={question.sort === 'label'} onclick={() => sortBy('label')}>Command, path and id {question.sort === 'label' ? '↓' : ''}</button>
+			<span></span>
+			<button type="button" aria-pressed={question.sort === 'keys'} onclick={() => sortBy('keys')}>Keys {question.sort === 'keys' ? '↓' : ''}</button>
+			<span>Exists in</span>
+		</div>
+		{#if found.rows.length === 0}
+			<div class="none">
+				<p>No command answers {question.text ? `“${question.text}”` : 'these filters'}.</p>
+				<button type="button" class="linkish" onclick={() => (question = ANYTHING)}>Show all {workspace.document.commands.length} commands</button>
+			</div>
+		{:else}
+			<CommandList bind:this={list} rows={found.rows} query={question.text} {selected} onselect={select} onopen={() => card?.record()} />
+		{/if}
+	</section>
+	<aside aria-label="Command">
+		{#if command}
+			{#key command.id}<CommandCard bind:this={card} {command} onleave={() => field?.focus()} />{/key}
+		{:else}
+			<p class="quiet">Choose a command to see its shortcuts.</p>
+		{/if}
+	</aside>
+</div>
+
+<style>
+	.view { display: grid; grid-template-columns: minmax(0, 1fr) 424px; height: 100%; }
+	.found { display: flex; flex-direction: column; min-height: 0; }
+	.search { padding: 12px 14px 0; position: relative; }
+	.search :global(.search-field) { height: 34px; font-size: 15px; padding: 4px 12px; border-color: var(--control); background: var(--raised); }
+	.as-keys { position: absolute; right: 40px; top: 18px; font-size: 13px; color: var(--ink-2); }
+	.head { padding: 4px 14px 4px 14px; border-bottom: 1px solid var(--line-strong); font-size: 12.5px; color: var(--ink-3); }
+	.head button { border: 0; background: none; padding: 0; font: inherit; color: inherit; text-align: left; }
+	.head button:hover, .head [aria-pressed='true'] { color: var(--ink); }
+	.none { padding: 40px 20px; display: grid; gap: 8px; justify-items: start; }
+	aside { padding: 16px 18px; background: var(--panel); border-left: 1px solid var(--line-strong); overflow-y: auto; }
+	@media (max-width: 1180px) { .view { grid-template-columns: minmax(0, 1fr) 360px; } }
+</style>
