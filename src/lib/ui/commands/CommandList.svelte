@@ -1,11 +1,10 @@
 <script lang="ts">
-	import { createVirtualizer } from '@tanstack/svelte-virtual';
-	import { untrack } from 'svelte';
 	import type { CommandId } from '$core/application/command';
-	import type { Row } from './listing';
+	import VirtualRows from '../VirtualRows.svelte';
 	import CommandRow from './CommandRow.svelte';
+	import type { Row } from './listing';
 
-	/** The result list, drawn only where it is seen. */
+	/** The result list; the search field moves its selection too. */
 	let { rows, query, selected, onselect, onopen }: {
 		rows: readonly Row[];
 		query: string;
@@ -15,19 +14,8 @@
 	} = $props();
 
 	const HEIGHT = 42;
+	let list = $state<VirtualRows<Row> | undefined>(undefined);
 	let viewport = $state<HTMLDivElement | undefined>(undefined);
-	const virtualizer = createVirtualizer<HTMLDivElement, HTMLDivElement>({
-		count: 0,
-		getScrollElement: () => viewport ?? null,
-		estimateSize: () => HEIGHT,
-		overscan: 8
-	});
-	$effect(() => {
-		const count = rows.length;
-		const element = viewport;
-		untrack(() => $virtualizer.setOptions({ count, getScrollElement: () => element ?? null }));
-	});
-
 	const at = $derived(rows.findIndex((r) => r.command.id === selected));
 
 	/** Moves the selection by keys; also called from the search field, which keeps the focus. */
@@ -39,7 +27,7 @@
 			event.preventDefault();
 			const next = Math.min(rows.length - 1, Math.max(0, at + step));
 			onselect(rows[next]!.command.id);
-			$virtualizer.scrollToIndex(next, { align: 'auto' });
+			list?.reveal(next);
 		} else if (event.key === 'Enter' && rows.length > 0) {
 			event.preventDefault();
 			if (at < 0) onselect(rows[0]!.command.id);
@@ -52,44 +40,38 @@
 	}
 </script>
 
-<div
-	class="viewport"
-	bind:this={viewport}
+<VirtualRows
+	bind:this={list}
+	bind:viewport
+	{rows}
+	height={HEIGHT}
 	role="listbox"
 	id="command-list"
 	aria-label="Commands"
-	tabindex="0"
+	tabindex={0}
 	aria-activedescendant={at >= 0 ? `command-${at}` : undefined}
 	{onkeydown}
 >
-	<div class="all" role="presentation" style:height="{$virtualizer.getTotalSize()}px">
-		{#each $virtualizer.getVirtualItems() as item (item.index)}
-			{@const row = rows[item.index]}
-			{#if row}
-				<!-- svelte-ignore a11y_click_events_have_key_events -->
-				<div
-					class="row command-grid"
-					role="option"
-					id="command-{item.index}"
-					tabindex="-1"
-					aria-selected={item.index === at}
-					aria-setsize={rows.length}
-					aria-posinset={item.index + 1}
-					style:transform="translateY({item.start}px)"
-					onclick={() => onselect(row.command.id)}
-					ondblclick={onopen}
-				>
-					<CommandRow {row} {query} />
-				</div>
-			{/if}
-		{/each}
-	</div>
-</div>
+	{#snippet row(value: Row, i: number, top: number)}
+		<!-- svelte-ignore a11y_click_events_have_key_events -->
+		<div
+			class="row command-grid"
+			role="option"
+			id="command-{i}"
+			tabindex="-1"
+			aria-selected={i === at}
+			aria-setsize={rows.length}
+			aria-posinset={i + 1}
+			style:transform="translateY({top}px)"
+			onclick={() => onselect(value.command.id)}
+			ondblclick={onopen}
+		>
+			<CommandRow row={value} {query} />
+		</div>
+	{/snippet}
+</VirtualRows>
 
 <style>
-	.viewport { flex: 1; min-height: 0; overflow-y: auto; contain: strict; }
-	.viewport:focus-visible { outline-offset: -2px; }
-	.all { position: relative; width: 100%; }
 	.row {
 		position: absolute; top: 0; left: 0; width: 100%; height: 42px; padding: 0 14px 0 10px; border-bottom: 1px solid var(--line);
 		border-left: 4px solid transparent; cursor: pointer; align-items: center;

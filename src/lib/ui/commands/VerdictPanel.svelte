@@ -62,7 +62,7 @@
 			<fieldset>
 				<legend class="visually-hidden">How to go on</legend>
 				{#each ways as w (w.kind)}
-					<Radio name="way" value={w.kind} bind:group={() => way?.kind, (kind) => (picked = kind)} disabled={isClosed(w) && w.kind !== 'move-other'}>
+					<Radio name="way" value={w.kind} group={way?.kind} disabled={isClosed(w) && w.kind !== 'move-other'} onchange={() => (picked = w.kind)}>
 						<span>{w.label}{#if isClosed(w)}<small class="quiet">{w.closed}</small>{/if}</span>
 					</Radio>
 					{#if w.kind === 'move-other' && w === way}

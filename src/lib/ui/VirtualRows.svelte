@@ -1,0 +1,44 @@
+<script lang="ts" generics="T">
+	import { createVirtualizer } from '@tanstack/svelte-virtual';
+	import { untrack, type Snippet } from 'svelte';
+	import type { HTMLAttributes } from 'svelte/elements';
+
+	/** Rows of one height, drawn only where they are seen. The snippet gets the row, its number and its place from the top in px. */
+	let { rows, height, row, viewport = $bindable(), ...rest }: {
+		rows: readonly T[];
+		height: number;
+		row: Snippet<[T, number, number]>;
+		viewport?: HTMLDivElement | undefined;
+	} & HTMLAttributes<HTMLDivElement> = $props();
+
+	const virtualizer = createVirtualizer<HTMLDivElement, HTMLDivElement>({
+		count: 0,
+		getScrollElement: () => viewport ?? null,
+		estimateSize: () => height,
+		overscan: 8
+	});
+	$effect(() => {
+		const count = rows.length;
+		const element = viewport;
+		untrack(() => $virtualizer.setOptions({ count, getScrollElement: () => element ?? null }));
+	});
+
+	export function reveal(at: number) {
+		$virtualizer.scrollToIndex(at, { align: 'auto' });
+	}
+</script>
+
+<div class="viewport" bind:this={viewport} {...rest}>
+	<div class="all" role="presentation" style:height="{$virtualizer.getTotalSize()}px">
+		{#each $virtualizer.getVirtualItems() as item (item.index)}
+			{@const value = rows[item.index]}
+			{#if value !== undefined}{@render row(value, item.index, item.start)}{/if}
+		{/each}
+	</div>
+</div>
+
+<style>
+	.viewport { flex: 1; min-height: 0; overflow-y: auto; contain: strict; }
+	.viewport:focus-visible { outline-offset: -2px; }
+	.all { position: relative; width: 100%; }
+</style>

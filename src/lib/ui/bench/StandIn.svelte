@@ -1,0 +1,154 @@
+<script lang="ts">
+	import type { NodeId } from '$core/context/axis';
+	import { useWorkspace } from '$lib/state/workspace.svelte';
+	import { labelOf } from '../wording';
+	import Cabin from './Cabin.svelte';
+	import Control from './Control.svelte';
+	import type { BenchSession } from './session.svelte';
+	import { menusOf, ribbonOf } from './surfaces';
+
+	/** The stand-in application's window. It takes keys and clicks as the application would, under the effective profile. */
+	let { session, frame = $bindable() }: { session: BenchSession; frame?: HTMLElement | undefined } = $props();
+	const workspace = useWorkspace();
+	const { axes } = workspace.space;
+	const axisAt = (id: string) => axes.findIndex((axis) => axis.id === id);
+	const [selectionAxis, paneAxis] = [axisAt('selection'), axisAt('pane')];
+	const menus = $derived(menusOf(workspace.index));
+	const ribbon = $derived(ribbonOf(workspace.index, workspace.situation, 3, 4));
+	const situation = $derived(workspace.space.situations[workspace.situation]!);
+	const pane = $derived(paneAxis < 0 ? 'canvas' : situation[paneAxis]);
+	const standing = $derived(axes[0]!.nodes.filter((n) => workspace.space.situations.some((s) => s[0] === n.id)));
+	let openMenu = $state<string | undefined>(undefined);
+	let refused = $state('');
+
+	/** Goes to the situation that differs in this axis; when it cannot occur, the first axis leads and the rest follows. */
+	function stand(axis: number, node: string) {
+		if (axis < 0) return;
+		const wanted = situation.map((n, a) => (a === axis ? (node as NodeId) : n));
+		const at = workspace.space.indexOf(wanted);
+		refused = '';
+		if (at >= 0) workspace.standIn(at);
+		else if (axis === 0) {
+			const close = (s: readonly NodeId[]) => (s[0] === node ? s.filter((n, a) => n === wanted[a]).length : -1);
+			workspace.standIn(workspace.space.situations.reduce((best, s, i, all) => (close(s) > close(all[best]!) ? i : best), 0));
+		} else {
+			const named = axes[axis]!.nodes.find((n) => n.id === node)?.label.toLowerCase() ?? node;
+			refused = `No ${named} can be selected in ${axes[0]!.nodes.find((n) => n.id === situation[0])?.label}.`;
+		}
+	}
+
+	function onkeydown(event: KeyboardEvent) {
+		if ((event.target as HTMLElement).closest('button') && (event.key === 'Enter' || event.key === ' ' || event.key === 'Tab')) return;
+		if (event.key === 'Escape' && openMenu) {
+			openMenu = undefined;
+			return;
+		}
+		if (!session.press(event)) return;
+		event.preventDefault();
+		event.stopPropagation();
+	}
+
+	const status = $derived.by(() => {
+		const { last } = session;
+		if (refused) return refused;
+		if (session.pending.length > 0 && last) return `${last.keys} … waits for the next stroke`;
+		if (last?.ran) return `${labelOf(workspace.index, last.ran)} runs`;
+		if (session.offered.length > 0) return 'Which one? Arrow keys and Enter, Escape leaves';
+		if (last?.outcome?.kind === 'typed') return 'Text';
+		if (last?.keys) return `${last.keys}: nothing here`;
+		return session.note || 'Ready';
+	});
+
+	const paneIs = (node: string) => (pane === node ? 'pane active' : 'pane');
+</script>
+
+<!-- svelte-ignore a11y_no_noninteractive_tabindex, a11y_no_noninteractive_element_interactions -->
+<div class="window" bind:this={frame} role="application" aria-label="{workspace.document.application.name}, stand-in. Takes every key; Tab moves on." tabindex="0" {onkeydown}>
+	<div class="tabs" role="group" aria-label={axes[0]!.label}>
+		<span class="title">{workspace.document.application.name}</span>
+		{#each standing as node (node.id)}
+			<button type="button" aria-pressed={situation[0] === node.id} onclick={() => stand(0, node.id)}>{node.label}</button>
+		{/each}
+	</div>
+	<div class="menus" role="menubar" aria-label="Menus">
+		{#each menus as { name, commands } (name)}
+			<div class="menu-place">
+				<button type="button" role="menuitem" aria-haspopup="true" aria-expanded={openMenu === name} onclick={() => (openMenu = openMenu === name ? undefined : name)}>{name}</button>
+				{#if openMenu === name}
+					<div class="menu" role="menu" aria-label={name}>
+						{#each commands as command (command.id)}
+							<Control {command} form="menu" onrun={() => ((openMenu = undefined), session.run(command.id))} />
+						{/each}
+					</div>
+				{/if}
+			</div>
+		{/each}
+	</div>
+	<div class="ribbon" role="group" aria-label="Ribbon">
+		{#each ribbon as { name, commands } (name)}
+			<div class="group">
+				<div class="controls">
+					{#each commands as command (command.id)}<Control {command} form="ribbon" onrun={() => session.run(command.id)} />{/each}
+				</div>
+				<span class="group-name">{name}</span>
+			</div>
+		{/each}
+	</div>
+	<div class="body" class:plain={paneAxis < 0}>
+		{#if paneAxis >= 0}
+			<button type="button" class={paneIs('tree')} aria-pressed={pane === 'tree'} onclick={() => stand(paneAxis, 'tree')}>
+				<b>Tree</b><span>Cabin frame</span><span>&nbsp;&nbsp;Floor sheet</span><span>&nbsp;&nbsp;Corner posts</span><span>&nbsp;&nbsp;Window openings</span><span>&nbsp;&nbsp;Hanger arm</span>
+			</button>
+		{/if}
+		<!-- svelte-ignore a11y_click_events_have_key_events, a11y_no_static_element_interactions -->
+		<div class={paneIs('canvas')} onclick={() => stand(paneAxis, 'canvas')}>
+			<Cabin selection={selectionAxis < 0 ? undefined : situation[selectionAxis]} onselect={(kind) => (stand(paneAxis, 'canvas'), stand(selectionAxis, kind))} />
+			{#if session.offered.length > 0}
+				<ul class="chooser" role="listbox" aria-label="Chooser">
+					{#each session.offered as id, i (id)}
+						<li role="option" aria-selected={i === session.chosen}>
+							<button type="button" tabindex="-1" onclick={(e) => (e.stopPropagation(), session.take(i), frame?.focus())}>{labelOf(workspace.index, id)}</button>
+						</li>
+					{/each}
+				</ul>
+			{/if}
+		</div>
+		{#if paneAxis >= 0}
+			<button type="button" class={paneIs('properties')} aria-pressed={pane === 'properties'} onclick={() => stand(paneAxis, 'properties')}>
+				<b>Properties</b><span>Width 1 980 mm</span><span>Sheet 2.5 mm</span><span>Mass 412 kg</span><span class="text">{pane === 'properties' ? session.typed : ''}</span>
+			</button>
+			<button type="button" class="{paneIs('console')} console" aria-pressed={pane === 'console'} onclick={() => stand(paneAxis, 'console')}>
+				<span class="mono">&gt; {pane === 'console' ? session.typed : ''}</span>
+			</button>
+		{/if}
+	</div>
+	<p class="status" aria-live="polite"><span>{status}</span><span class="quiet">{workspace.space.labelOf(workspace.situation)}</span></p>
+</div>
+
+<style>
+	.window { display: grid; grid-template-rows: auto auto auto minmax(0, 1fr) auto; height: 100%; min-height: 0; border: 1px solid var(--control); border-radius: 6px; background: var(--ground); overflow: clip; }
+	.window:focus-visible, .window:focus { outline: 2px solid var(--azurite); outline-offset: 1px; }
+	.tabs { display: flex; gap: 2px; align-items: end; padding: 6px 8px 0; background: var(--line); }
+	.title { margin-right: 12px; padding-bottom: 5px; font-weight: 650; }
+	.tabs button { padding: 3px 10px; border: 0; border-radius: 3px 3px 0 0; background: none; color: var(--ink-2); font: inherit; font-size: 13px; font-stretch: 86%; }
+	.tabs [aria-pressed='true'] { background: var(--ground); color: var(--ink); font-weight: 600; }
+	.menus { display: flex; flex-wrap: wrap; padding: 2px 6px; border-bottom: 1px solid var(--line); }
+	.menu-place { position: relative; }
+	.menus > .menu-place > button { padding: 2px 6px; border: 0; background: none; color: var(--ink); font: inherit; font-size: 13px; font-stretch: 84%; border-radius: var(--radius); }
+	.menus > .menu-place > button:hover, .menus [aria-expanded='true'] { background: var(--line); }
+	.menu { position: absolute; z-index: 20; top: 100%; left: 0; width: 300px; max-height: 380px; overflow-y: auto; padding: 4px; border: 1px solid var(--control); border-radius: 4px; background: var(--raised); box-shadow: 0 8px 24px rgb(0 0 0 / 0.2); }
+	.ribbon { display: flex; gap: 2px; padding: 3px 6px; border-bottom: 1px solid var(--line-strong); background: var(--panel); overflow: hidden; min-height: 82px; }
+	.group { display: grid; grid-template-rows: 1fr auto; padding: 0 6px; border-right: 1px solid var(--line-strong); }
+	.controls { display: flex; }
+	.group-name { font-size: 12px; color: var(--ink-3); text-align: center; }
+	.body { display: grid; grid-template-columns: 128px minmax(0, 1fr) 128px; grid-template-rows: minmax(0, 1fr) 34px; min-height: 0; gap: 1px; background: var(--line); }
+	.body.plain { grid-template: minmax(0, 1fr) / 1fr; }
+	.pane { position: relative; display: flex; flex-direction: column; align-items: flex-start; gap: 4px; min-height: 0; padding: 8px; border: 0; background: var(--ground); color: var(--ink-2); font: inherit; font-size: 13px; text-align: left; }
+	.pane.active { box-shadow: inset 0 0 0 2px var(--azurite); color: var(--ink); }
+	.console { grid-column: 1 / -1; justify-content: center; }
+	.text { border-bottom: 1px solid var(--control); min-width: 90px; min-height: 18px; }
+	.chooser { position: absolute; left: 50%; top: 42%; translate: -50% -50%; min-width: 190px; margin: 0; padding: 4px; list-style: none; border: 1px solid var(--ink-2); border-radius: 4px; background: var(--raised); box-shadow: 0 8px 26px rgb(0 0 0 / 0.25); }
+	.chooser button { width: 100%; padding: 5px 10px; border: 0; border-radius: 2px; background: none; color: var(--ink); font: inherit; text-align: left; }
+	.chooser [aria-selected='true'] button { background: var(--azurite); color: var(--ground); }
+	.status { display: flex; justify-content: space-between; gap: 12px; padding: 4px 10px; border-top: 1px solid var(--line-strong); background: var(--panel); font-size: 13px; }
+</style>

@@ -1,0 +1,43 @@
+import type { ShortcutIndex } from '$core/answer/shortcut-index';
+import type { Command } from '$core/application/command';
+import { count, hasBit } from '$core/context/bits';
+
+export interface Group {
+	readonly name: string;
+	readonly commands: readonly Command[];
+}
+
+function groupBy(commands: Iterable<Command>, nameOf: (command: Command) => string): Group[] {
+	const groups = new Map<string, Command[]>();
+	for (const command of commands) {
+		const name = nameOf(command);
+		const group = groups.get(name);
+		if (group) group.push(command);
+		else groups.set(name, [command]);
+	}
+	return [...groups].map(([name, list]) => ({ name, commands: list }));
+}
+
+/** The stand-in's menus: one for each outermost category, in the order of the catalogue. */
+export const menusOf = (index: ShortcutIndex): Group[] => groupBy(index.catalogue.values(), (c) => c.category[0]!);
+
+/**
+ * The stand-in's ribbon strip in a situation: the categories whose commands exist in fewest situations stand first, as
+ * the ones that this situation is about.
+ */
+export function ribbonOf(index: ShortcutIndex, situation: number, mostGroups: number, mostCommands: number): Group[] {
+	const size = index.space.situations.length;
+	const here = [...index.catalogue.values()].flatMap((command) => {
+		const bits = index.space.bitsOfAny(command.contexts);
+		return hasBit(bits, situation) ? [{ command, share: count(bits) / size }] : [];
+	});
+	const shares = new Map(here.map(({ command, share }) => [command.id, share]));
+	return groupBy(
+		here.map((h) => h.command),
+		(c) => c.category.at(-1)!
+	)
+		.map((group) => ({ ...group, share: group.commands.reduce((sum, c) => sum + shares.get(c.id)!, 0) / group.commands.length }))
+		.sort((a, b) => a.share - b.share)
+		.slice(0, mostGroups)
+		.map(({ name, commands }) => ({ name, commands: commands.slice(0, mostCommands) }));
+}

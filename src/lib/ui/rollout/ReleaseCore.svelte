@@ -1,0 +1,41 @@
+<script lang="ts">
+	import { Button } from 'flowbite-svelte';
+	import type { Release } from '$core/release/release';
+	import { thickness } from '../stratum-look';
+
+	/** The releases as a core, the newest on top; the one that seats follow is marked. */
+	let { releases, channel, busy, onfollow }: {
+		releases: readonly Release[];
+		channel: number | null;
+		busy: boolean;
+		onfollow: (number: number) => void;
+	} = $props();
+	const newestFirst = $derived([...releases].reverse());
+</script>
+
+<ol>
+	{#each newestFirst as release (release.number)}
+		<li aria-current={release.number === channel ? 'true' : undefined}>
+			<i class="band band-office" style:height="{10 + 6 * thickness(release.entries)}px"></i>
+			<div>
+				<h3>Release {release.number}{#if release.number === channel}<span class="mark">seats follow this</span>{/if}</h3>
+				<p>{release.notes}</p>
+				<p class="quiet small">{new Date(release.at).toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' })} by the {release.role}, {release.entries} entries, {release.bytes} bytes, SHA-256 <span class="mono" title={release.sha256}>{release.sha256.slice(0, 12)}…</span></p>
+			</div>
+			{#if release.number !== channel}
+				<Button size="xs" color="alternative" disabled={busy} onclick={() => onfollow(release.number)}>{channel !== null && release.number < channel ? 'Go back to' : 'Go on to'} {release.number}</Button>
+			{/if}
+		</li>
+	{:else}
+		<li class="quiet">Nothing has been published yet.</li>
+	{/each}
+</ol>
+
+<style>
+	ol { margin: 0; padding: 0; list-style: none; }
+	li { display: grid; grid-template-columns: 30px 1fr auto; gap: 14px; align-items: start; }
+	li > div { padding-bottom: 14px; }
+	i { width: 30px; min-height: 100%; border-bottom: 2px solid var(--ground); }
+	.mark { margin-left: 8px; padding: 1px 8px; border-radius: 9px; background: var(--azurite); color: var(--ground); font-size: 12px; font-weight: 600; }
+	.small { font-size: 12.5px; }
+</style>

@@ -1,0 +1,80 @@
+import { expose } from 'comlink';
+import { shortcutIndex } from '$core/answer/shortcut-index';
+import { catalogueOf, type Application } from '$core/application/application';
+import type { Command } from '$core/application/command';
+import { contextSpace } from '$core/context/space';
+import { readCsv } from '$core/format/csv';
+import { previewImport, type PreviewRow } from '$core/format/preview';
+import { FileRefusedError, refuseBySize, textOf, type FileProblem } from '$core/format/problem';
+import { readProfileFile } from '$core/format/profile-json';
+import { readShortcutsCsv } from '$core/format/shortcuts-csv';
+import { effectiveProfile } from '$core/profile/effective';
+import type { Profile, StratumId } from '$core/profile/stratum';
+
+export interface Reading {
+	readonly rows: readonly PreviewRow[];
+	readonly refused: readonly FileProblem[];
+	/** Set when the file is of another application or version than the one in front. */
+	readonly foreign: string | undefined;
+}
+
+/** A refusal as plain values: errors of our own classes do not cross from a worker whole. */
+export interface Refusal {
+	readonly message: string;
+	readonly problems: readonly FileProblem[];
+}
+
+export type Answer<T> = { readonly value: T } | { readonly refusal: Refusal };
+
+async function answering<T>(work: () => Promise<T>): Promise<Answer<T>> {
+	try {
+		return { value: await work() };
+	} catch (error) {
+		const problems = error instanceof FileRefusedError ? error.problems : [];
+		return { refusal: { message: (error as Error).message, problems } };
+	}
+}
+
+async function textFrom(file: File): Promise<string> {
+	refuseBySize(file.name, file.size);
+	return textOf(file.name, new Uint8Array(await file.arrayBuffer()));
+}
+
+const reading = {
+	/** Reads a profile (JSON) or shortcuts (CSV) and compares them with the profile. `into` sends all to one stratum. */
+	shortcuts: (
+		file: File,
+		{ application, commands, profile, into }: { application: Application; commands: readonly Command[]; profile: Profile; into: StratumId | undefined },
+		onprogress: (stage: string) => void
+	) =>
+		answering(async (): Promise<Reading> => {
+			onprogress('Reading');
+			const text = await textFrom(file);
+			onprogress('Parsing');
+			const isJson = /^\s*[{[]/.test(text.slice(0, 2000)) || /\.json$/i.test(file.name);
+			const parsed = isJson ? readProfileFile(file.name, text) : { ...readShortcutsCsv(file.name, text), application: undefined };
+			onprogress(`Comparing ${parsed.rows.length} entries`);
+			const space = contextSpace(application.axes, application.reachable);
+			const index = shortcutIndex(effectiveProfile(profile), space, catalogueOf(commands, space), application.rules);
+			const last = profile.at(-1)!.id;
+			const rows = previewImport(index, profile, parsed.rows, (row) => into ?? row.stratum ?? last);
+			const other = parsed.application;
+			const foreign =
+				other && (other.id !== application.id || other.version !== application.version)
+					? `This file was written for ${other.id} ${other.version}; here is ${application.id} ${application.version}.`
+					: undefined;
+			return { rows, refused: parsed.refused, foreign };
+		}),
+
+	/** Reads a CSV list of any kind, for mapping its columns. */
+	table: (file: File) =>
+		answering(async () => {
+			const { header, records } = readCsv(file.name, await textFrom(file));
+			if (records.length === 0) throw new FileRefusedError(file.name, [{ line: 2, column: 1, message: 'there is only a header; expected one command a line' }]);
+			return { header, records };
+		})
+};
+
+export type ReadingWorker = typeof reading;
+
+expose(reading);
