@@ -15,7 +15,8 @@ async function dump(): Promise<Blob> {
 	} catch (error) {
 		if (!(error instanceof FolderHeldError) || !error.holder?.address) throw error;
 		const response = await fetch(new URL('/api/backup', error.holder.address));
-		if (!response.ok) throw new Error(`The running server at ${error.holder.address} answered ${response.status}.`);
+		if (!response.ok)
+			throw new Error(`The running server at ${error.holder.address} answered ${response.status}.`, { cause: error });
 		return response.blob();
 	}
 }

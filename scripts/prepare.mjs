@@ -46,8 +46,7 @@ export function ensureBuild() {
 	});
 }
 
-const asRoot = (command, args) =>
-	process.getuid?.() === 0 ? run(command, args) : run('sudo', [command, ...args]);
+const asRoot = (command, args) => (process.getuid?.() === 0 ? run(command, args) : run('sudo', [command, ...args]));
 
 /** Debian's Chromium, for the browser tests and the pictures. */
 export function ensureChromium() {

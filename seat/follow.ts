@@ -63,12 +63,22 @@ async function bringUpToDate(server: string, manifest: Manifest, folder: SeatFol
 		try {
 			folder.install(manifest.release!, await download(server, manifest, get));
 		} catch (error) {
-			return { release: before?.release ?? null, state: 'refused', sha256: folder.digest() ?? null, message: (error as Error).message };
+			return {
+				release: before?.release ?? null,
+				state: 'refused',
+				sha256: folder.digest() ?? null,
+				message: (error as Error).message
+			};
 		}
 	const now = folder.installed();
 	const digest = folder.digest() ?? null;
 	if (!now) return { release: null, state: 'empty', sha256: digest, message: 'no release has been published' };
 	return digest === now.sha256
 		? { release: now.release, state: 'installed', sha256: digest, message: '' }
-		: { release: now.release, state: 'drifted', sha256: digest, message: digest ? 'interface.json was changed by hand' : 'interface.json is missing' };
+		: {
+				release: now.release,
+				state: 'drifted',
+				sha256: digest,
+				message: digest ? 'interface.json was changed by hand' : 'interface.json is missing'
+			};
 }

@@ -18,7 +18,10 @@ export const init: ServerInit = async () => {
 const LOOPBACK = /^(localhost|127(\.\d+){3}|\[::1\])(:\d+)?$/;
 
 /** Names under which this server may be asked, beside the loopback ones: comma-separated in SKARN_HOSTS. */
-const allowedHosts = (process.env.SKARN_HOSTS ?? '').split(',').map((host) => host.trim()).filter(Boolean);
+const allowedHosts = (process.env.SKARN_HOSTS ?? '')
+	.split(',')
+	.map((host) => host.trim())
+	.filter(Boolean);
 
 /**
  * Refuses a foreign Host (DNS rebinding) and writes that another site's page sends. A write without an Origin does not
@@ -31,8 +34,7 @@ export const handle: Handle = async ({ event, resolve }) => {
 		return refuse(`Skarn does not answer as "${host}". Use its loopback address, or name the host in SKARN_HOSTS.`);
 	const origin = event.request.headers.get('origin');
 	const writes = !['GET', 'HEAD'].includes(event.request.method);
-	if (writes && origin !== null && !sameHost(origin, host))
-		return refuse(`A page of ${origin} may not write here.`);
+	if (writes && origin !== null && !sameHost(origin, host)) return refuse(`A page of ${origin} may not write here.`);
 
 	const response = await resolve(event);
 	response.headers.set('x-content-type-options', 'nosniff');

@@ -26,7 +26,9 @@ export function put(profile: Profile, target: StratumId, shortcut: Shortcut, off
 		.reduce((said, s) => ({ set: true, remove: false, lock: said })[s.entries.get(key)?.op ?? 'lock'], false);
 	if (saidBelow) return before ? [{ stratum: target, before, after: null }] : [];
 	const { command, keys, scope } = shortcut;
-	return [{ stratum: target, before, after: { op: 'set', command, keys, scope, rank: before?.rank ?? nextRank(stratum) + offset } }];
+	return [
+		{ stratum: target, before, after: { op: 'set', command, keys, scope, rank: before?.rank ?? nextRank(stratum) + offset } }
+	];
 }
 
 /**
@@ -43,12 +45,16 @@ export function takeAway(index: ShortcutIndex, profile: Profile, target: Stratum
 			`${binding.keys} for ${label} is set in ${nameOf(above)}, above ${nameOf(target)}; write to ${nameOf(above)} to take it away`
 		);
 	if (binding.lockedBy && binding.lockedBy !== target)
-		throw new OutOfReachError(`${nameOf(binding.lockedBy)} has locked ${binding.keys} for ${label}; ${nameOf(target)} cannot change it`);
+		throw new OutOfReachError(
+			`${nameOf(binding.lockedBy)} has locked ${binding.keys} for ${label}; ${nameOf(target)} cannot change it`
+		);
 	const stratum = stratumById(profile, target);
 	const { command, keys, scope } = binding;
 	const before = stratum.entries.get(entryKey({ op: 'set', command, keys, scope })) ?? null;
 	if (binding.stratum === target) return [{ stratum: target, before, after: null }];
-	return [{ stratum: target, before, after: { op: 'remove', command, keys, scope, rank: before?.rank ?? nextRank(stratum) + offset } }];
+	return [
+		{ stratum: target, before, after: { op: 'remove', command, keys, scope, rank: before?.rank ?? nextRank(stratum) + offset } }
+	];
 }
 
 export interface Choice {

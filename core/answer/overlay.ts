@@ -45,10 +45,21 @@ export function overlay(index: ShortcutIndex, profile: Profile, changes: readonl
 	};
 	return {
 		...index,
-		on: (keys: Keys) => merged(index.on(keys), fresh.filter((b) => b.keys === keys)),
+		on: (keys: Keys) =>
+			merged(
+				index.on(keys),
+				fresh.filter((b) => b.keys === keys)
+			),
 		longer: (keys: Keys) =>
-			merged(index.longer(keys), fresh.filter((b) => properPrefixes(b.keys).includes(keys))),
-		of: (command: CommandId) => merged(index.of(command), fresh.filter((b) => b.command === command)),
+			merged(
+				index.longer(keys),
+				fresh.filter((b) => properPrefixes(b.keys).includes(keys))
+			),
+		of: (command: CommandId) =>
+			merged(
+				index.of(command),
+				fresh.filter((b) => b.command === command)
+			),
 		allKeys: () => new Set([...index.allKeys(), ...fresh.map((b) => b.keys)])
 	};
 }

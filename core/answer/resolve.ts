@@ -52,7 +52,8 @@ export function explain(index: ShortcutIndex, keys: Keys, situation: number): { 
 
 function answer(index: ShortcutIndex, keys: Keys, situation: number, trace: TraceStep[] | undefined): Outcome {
 	const label = (b: Binding) => index.catalogue.get(b.command)?.label ?? b.command;
-	const say = (step: TraceStep['step'], text: string, binding?: Binding) => trace?.push({ step, text, ...(binding && { binding }) });
+	const say = (step: TraceStep['step'], text: string, binding?: Binding) =>
+		trace?.push({ step, text, ...(binding && { binding }) });
 	const on = index.on(keys);
 	say('input', `${keys} in ${index.space.labelOf(situation)}`);
 
@@ -75,8 +76,10 @@ function answer(index: ShortcutIndex, keys: Keys, situation: number, trace: Trac
 
 	if (trace)
 		for (const binding of on) {
-			if (live.includes(binding)) say('candidate', `${label(binding)} listens: ${index.space.scopeLabel(binding.scope)}.`, binding);
-			else if (hasBit(index.scopeBits(binding), situation)) say('absent', `${label(binding)} does not exist in this situation.`, binding);
+			if (live.includes(binding))
+				say('candidate', `${label(binding)} listens: ${index.space.scopeLabel(binding.scope)}.`, binding);
+			else if (hasBit(index.scopeBits(binding), situation))
+				say('absent', `${label(binding)} does not exist in this situation.`, binding);
 			else say('elsewhere', `${label(binding)} listens only here: ${index.space.scopeLabel(binding.scope)}.`, binding);
 		}
 

@@ -36,12 +36,7 @@ function pushTo<K, V>(map: Map<K, V[]>, key: K, value: V): void {
 	else map.set(key, [value]);
 }
 
-export function shortcutIndex(
-	effective: Effective,
-	space: ContextSpace,
-	catalogue: Catalogue,
-	rules: InputRules
-): ShortcutIndex {
+export function shortcutIndex(effective: Effective, space: ContextSpace, catalogue: Catalogue, rules: InputRules): ShortcutIndex {
 	const byKeys = new Map<Keys, Binding[]>();
 	const byPrefix = new Map<Keys, Binding[]>();
 	const byCommand = new Map<CommandId, Binding[]>();

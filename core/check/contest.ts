@@ -39,8 +39,7 @@ export function contestOn(index: ShortcutIndex, keys: Keys): Contest {
 		const outcome = resolve(index, keys, s);
 		switch (outcome.kind) {
 			case 'fires':
-				for (const b of aliveAt(index, bindings, s))
-					if (b.command === outcome.winner.command) addBit(wins.get(b)!, s);
+				for (const b of aliveAt(index, bindings, s)) if (b.command === outcome.winner.command) addBit(wins.get(b)!, s);
 				for (const b of outcome.masked) mask(b, outcome.winner, s);
 				break;
 			case 'chooser':
@@ -49,13 +48,11 @@ export function contestOn(index: ShortcutIndex, keys: Keys): Contest {
 				const tie = ties.get(key) ?? { bindings: outcome.offered, situations: noBits(size) };
 				ties.set(key, tie);
 				addBit(tie.situations, s);
-				if (outcome.kind === 'chooser')
-					for (const b of aliveAt(index, bindings, s)) addBit(wins.get(b)!, s);
+				if (outcome.kind === 'chooser') for (const b of aliveAt(index, bindings, s)) addBit(wins.get(b)!, s);
 				break;
 			}
 			case 'cut-short':
-				for (const b of outcome.masked)
-					for (const by of aliveAt(index, index.on(outcome.by), s)) mask(b, by, s);
+				for (const b of outcome.masked) for (const by of aliveAt(index, index.on(outcome.by), s)) mask(b, by, s);
 				break;
 			case 'waits':
 				for (const b of aliveAt(index, bindings, s)) addBit(wins.get(b)!, s);

@@ -1,6 +1,9 @@
 import { z } from 'zod';
 
-export const AxisId = z.string().regex(/^[a-z][a-z0-9-]*$/, 'an axis id: lower-case letters, digits and hyphens').brand<'AxisId'>();
+export const AxisId = z
+	.string()
+	.regex(/^[a-z][a-z0-9-]*$/, 'an axis id: lower-case letters, digits and hyphens')
+	.brand<'AxisId'>();
 export type AxisId = z.infer<typeof AxisId>;
 
 export const NodeId = z

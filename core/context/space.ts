@@ -10,7 +10,10 @@ export type Situation = readonly NodeId[];
  * Which combinations can occur: a list of blocks, each a product of contexts an axis may stand on.
  * A context in a block means exactly itself, not what lies below. An axis left out may stand anywhere.
  */
-export const Reachable = z.array(z.record(AxisId, z.array(NodeId).min(1))).min(1).max(200);
+export const Reachable = z
+	.array(z.record(AxisId, z.array(NodeId).min(1)))
+	.min(1)
+	.max(200);
 export type Reachable = z.infer<typeof Reachable>;
 
 export const MOST_SITUATIONS = 20_000;
@@ -63,9 +66,19 @@ export function contextSpace(axes: readonly Axis[], reachable: Reachable): Conte
 	const checkNames = (named: Partial<Record<AxisId, readonly NodeId[]>>) => {
 		for (const id of Object.keys(named) as AxisId[]) {
 			const axis = axisById.get(id);
-			if (!axis) throw new UnknownContextError(id, undefined, axes.map((a) => a.id));
+			if (!axis)
+				throw new UnknownContextError(
+					id,
+					undefined,
+					axes.map((a) => a.id)
+				);
 			for (const node of named[id] ?? [])
-				if (!labels.get(id)!.has(node)) throw new UnknownContextError(id, node, axis.nodes.map((n) => n.id));
+				if (!labels.get(id)!.has(node))
+					throw new UnknownContextError(
+						id,
+						node,
+						axis.nodes.map((n) => n.id)
+					);
 		}
 	};
 

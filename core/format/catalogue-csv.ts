@@ -61,7 +61,11 @@ const slug = (text: string) =>
 		.replace(/^-+|-+$/g, '')
 		.slice(0, 50) || 'x';
 
-const list = (text: string) => text.split(/[|;,]/).map((part) => part.trim()).filter(Boolean);
+const list = (text: string) =>
+	text
+		.split(/[|;,]/)
+		.map((part) => part.trim())
+		.filter(Boolean);
 
 /**
  * Builds an application from the records of an outside list. The words of the context column become the contexts of one
@@ -81,7 +85,12 @@ export function catalogueFromCsv(records: readonly CsvRecord[], mapping: ColumnM
 			id: field('id'),
 			label: field('label').replaceAll(/\s+/g, ' '),
 			description: field('description'),
-			category: field('category').split(/\s*[>›/\\]\s*/).map((part) => part.trim()).filter(Boolean).slice(0, 6).concat(field('category').trim() ? [] : ['All']),
+			category: field('category')
+				.split(/\s*[>›/\\]\s*/)
+				.map((part) => part.trim())
+				.filter(Boolean)
+				.slice(0, 6)
+				.concat(field('category').trim() ? [] : ['All']),
 			icon: '',
 			kind: kind.success ? kind.data : 'one-shot',
 			nested: false,
@@ -98,7 +107,11 @@ export function catalogueFromCsv(records: readonly CsvRecord[], mapping: ColumnM
 		}
 		const earlier = byId.get(parsed.data.id);
 		if (earlier) {
-			refused.push({ line, column: (mapping.id ?? 0) + 1, message: `the id ${parsed.data.id} stands on line ${earlier.line} already` });
+			refused.push({
+				line,
+				column: (mapping.id ?? 0) + 1,
+				message: `the id ${parsed.data.id} stands on line ${earlier.line} already`
+			});
 			continue;
 		}
 		for (const mode of contexts) modes.set(slug(mode), mode);
@@ -106,7 +119,11 @@ export function catalogueFromCsv(records: readonly CsvRecord[], mapping: ColumnM
 	}
 	const commands = [...byId.values()].map(({ command, line }): Command => {
 		if (command.opposite === undefined || byId.has(command.opposite)) return command;
-		refused.push({ line, column: (mapping.opposite ?? 0) + 1, message: `the opposite ${command.opposite} is not in this list; taken without it` });
+		refused.push({
+			line,
+			column: (mapping.opposite ?? 0) + 1,
+			message: `the opposite ${command.opposite} is not in this list; taken without it`
+		});
 		const { opposite: _, ...rest } = command;
 		return rest;
 	});

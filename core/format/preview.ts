@@ -114,8 +114,6 @@ export function importChanges(
 export function refusals(file: readonly FileProblem[], preview: readonly PreviewRow[]): FileProblem[] {
 	return [
 		...file,
-		...preview
-			.filter((p) => p.state === 'refused')
-			.map((p) => ({ line: p.row.line, column: 1, message: p.reason ?? '' }))
+		...preview.filter((p) => p.state === 'refused').map((p) => ({ line: p.row.line, column: 1, message: p.reason ?? '' }))
 	].sort((a, b) => a.line - b.line);
 }

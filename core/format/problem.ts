@@ -43,7 +43,8 @@ export function placeOf(text: string, offset: number): { line: number; column: n
 
 /** The text of a file's bytes: UTF-8, or UTF-16 with its byte order mark. Throws `FileRefusedError` for other bytes. */
 export function textOf(file: string, bytes: Uint8Array): string {
-	const encoding = bytes[0] === 0xff && bytes[1] === 0xfe ? 'utf-16le' : bytes[0] === 0xfe && bytes[1] === 0xff ? 'utf-16be' : 'utf-8';
+	const encoding =
+		bytes[0] === 0xff && bytes[1] === 0xfe ? 'utf-16le' : bytes[0] === 0xfe && bytes[1] === 0xff ? 'utf-16be' : 'utf-8';
 	try {
 		const text = new TextDecoder(encoding, { fatal: true }).decode(bytes);
 		if (!text.includes('\0')) return text;

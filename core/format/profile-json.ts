@@ -10,7 +10,9 @@ import { FileRefusedError, placeOf, type FileProblem } from './problem.ts';
 import type { ShortcutFile, ShortcutRow } from './shortcut-row.ts';
 
 const FileEntry = z.strictObject({
-	op: EntryOp.meta({ description: 'set adds, remove takes away what a lower stratum says, lock forbids upper strata to change it' }),
+	op: EntryOp.meta({
+		description: 'set adds, remove takes away what a lower stratum says, lock forbids upper strata to change it'
+	}),
 	command: CommandId,
 	keys: z.string().min(1).max(200).meta({ description: 'one to four strokes joined by spaces, as in "Ctrl+Shift+F" or "G F"' }),
 	scope: z
@@ -26,7 +28,10 @@ export const ProfileFile = z.strictObject({
 	format: z.literal('skarn-profile'),
 	version: z.literal(1),
 	application: z.strictObject({ id: ApplicationId, version: z.string().max(40) }),
-	strata: z.array(z.strictObject({ ...StratumHead.shape, entries: z.array(FileEntry).max(100_000) })).min(1).max(20)
+	strata: z
+		.array(z.strictObject({ ...StratumHead.shape, entries: z.array(FileEntry).max(100_000) }))
+		.min(1)
+		.max(20)
 });
 export type ProfileFile = z.infer<typeof ProfileFile>;
 
@@ -60,12 +65,17 @@ export function writeProfileFile(file: ProfileFile): string {
 /** JSON that breaks off or has a stray sign. Throws `FileRefusedError` with line and column. */
 export function parseJson(file: string, text: string): Node {
 	const errors: ParseError[] = [];
-	const root = parseTree(text.startsWith('\uFEFF') ? ' ' + text.slice(1) : text, errors, { disallowComments: true, allowEmptyContent: false });
+	const root = parseTree(text.startsWith('\uFEFF') ? ' ' + text.slice(1) : text, errors, {
+		disallowComments: true,
+		allowEmptyContent: false
+	});
 	const [error] = errors;
 	if (error || !root) {
 		const where = placeOf(text, error?.offset ?? 0);
 		const message = error
-			? `not JSON: ${printParseErrorCode(error.error).replace(/([a-z])([A-Z])/g, '$1 $2').toLowerCase()}`
+			? `not JSON: ${printParseErrorCode(error.error)
+					.replace(/([a-z])([A-Z])/g, '$1 $2')
+					.toLowerCase()}`
 			: 'the file is empty';
 		throw new FileRefusedError(file, [{ ...where, message }]);
 	}
@@ -109,7 +119,10 @@ function problemAt(text: string, root: Node, path: readonly PropertyKey[], messa
 export function readProfileFile(file: string, text: string): ShortcutFile & { application: ProfileFile['application'] } {
 	const root = parseJson(file, text);
 	const head = ProfileFile.extend({
-		strata: z.array(z.strictObject({ ...StratumHead.shape, entries: z.array(z.unknown()) })).min(1).max(20)
+		strata: z
+			.array(z.strictObject({ ...StratumHead.shape, entries: z.array(z.unknown()) }))
+			.min(1)
+			.max(20)
 	}).safeParse(valueOf(root));
 	if (!head.success)
 		throw new FileRefusedError(
@@ -122,7 +135,8 @@ export function readProfileFile(file: string, text: string): ShortcutFile & { ap
 	const lineOf = lineLookup(text);
 	const strataNode = findNodeAtLocation(root, ['strata'])!;
 	head.data.strata.forEach((stratum, s) => {
-		const entriesNode = findNodeAtLocation(strataNode.children![s]!, ['entries']) ?? findNodeAtLocation(root, ['strata', s, 'entries'])!;
+		const entriesNode =
+			findNodeAtLocation(strataNode.children![s]!, ['entries']) ?? findNodeAtLocation(root, ['strata', s, 'entries'])!;
 		entriesNode.children?.forEach((node, e) => {
 			const parsed = FileEntry.safeParse(stratum.entries[e]);
 			const refuse = (path: readonly PropertyKey[], message: string) =>
@@ -130,7 +144,12 @@ export function readProfileFile(file: string, text: string): ShortcutFile & { ap
 			if (!parsed.success) refuse(parsed.error.issues[0]!.path, parsed.error.issues[0]!.message);
 			else
 				try {
-					rows.push({ line: lineOf(node.offset), op: parsed.data.op, shortcut: shortcutOf(parsed.data), stratum: stratum.id as StratumId });
+					rows.push({
+						line: lineOf(node.offset),
+						op: parsed.data.op,
+						shortcut: shortcutOf(parsed.data),
+						stratum: stratum.id as StratumId
+					});
 				} catch (error) {
 					refuse(['keys'], (error as Error).message);
 				}
@@ -155,4 +174,3 @@ function lineLookup(text: string): (offset: number) => number {
 		return line;
 	};
 }
-

@@ -49,7 +49,9 @@ export function readShortcutsCsv(file: string, text: string): ShortcutFile {
 		};
 		try {
 			if (record.fields.length > header.length)
-				throw Object.assign(new Error(`${record.fields.length} fields where the header has ${header.length}`), { column: header.length + 1 });
+				throw Object.assign(new Error(`${record.fields.length} fields where the header has ${header.length}`), {
+					column: header.length + 1
+				});
 			rows.push({
 				line: record.line,
 				op: fields['op'] ? read('op', (op) => EntryOp.parse(op)) : 'set',

@@ -6,15 +6,13 @@ import { StratumId, stratumById, type Profile } from './stratum.ts';
  * One entry of one stratum before and after: null means that it is not there. At least one side is an entry, and both
  * name the same shortcut.
  */
-export const Change = z
-	.strictObject({ stratum: StratumId, before: Entry.nullable(), after: Entry.nullable() })
-	.check((ctx) => {
-		const { before, after } = ctx.value;
-		if (!before && !after)
-			ctx.issues.push({ code: 'custom', input: ctx.value, message: 'a change needs an entry before or after it' });
-		else if (before && after && entryKey(before) !== entryKey(after))
-			ctx.issues.push({ code: 'custom', input: ctx.value, message: 'before and after are about different shortcuts' });
-	});
+export const Change = z.strictObject({ stratum: StratumId, before: Entry.nullable(), after: Entry.nullable() }).check((ctx) => {
+	const { before, after } = ctx.value;
+	if (!before && !after)
+		ctx.issues.push({ code: 'custom', input: ctx.value, message: 'a change needs an entry before or after it' });
+	else if (before && after && entryKey(before) !== entryKey(after))
+		ctx.issues.push({ code: 'custom', input: ctx.value, message: 'before and after are about different shortcuts' });
+});
 export type Change = z.infer<typeof Change>;
 
 export const Role = z.enum(['designer', 'steward', 'trainer']);

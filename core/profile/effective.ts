@@ -65,8 +65,7 @@ export function effectiveProfile(profile: Profile): Effective {
 			if (entry.op === 'lock') locks.push(entry);
 			else if (entry.op === 'remove') {
 				if (!below) ineffective.push({ entry, stratum: stratum.id, reason: 'nothing-to-remove' });
-				else if (below.lockedBy)
-					ineffective.push({ entry, stratum: stratum.id, reason: 'locked', lockedBy: below.lockedBy });
+				else if (below.lockedBy) ineffective.push({ entry, stratum: stratum.id, reason: 'locked', lockedBy: below.lockedBy });
 				else {
 					byKey.delete(key);
 					removed.set(key, { binding: below, by: stratum.id });

@@ -78,7 +78,8 @@ export function commandSearch(catalogue: Catalogue): CommandSearch {
 			prepared.forEach((p, order) => {
 				if (found.has(p.command.id)) return;
 				const matched = match(p, query, words);
-				if (matched) found.set(p.command.id, { hit: { command: p.command, by: matched[1], synonym: matched[2] }, tier: matched[0], order });
+				if (matched)
+					found.set(p.command.id, { hit: { command: p.command, by: matched[1], synonym: matched[2] }, tier: matched[0], order });
 			});
 			if (query.length > 2 && found.size < 12)
 				for (const [order, { id }] of fuzzy.search(query).entries()) {

@@ -120,7 +120,10 @@ export function legendsOf(stroke: Stroke): string[] {
 export function looseKeys(text: string): Keys | undefined {
 	const strokes: Stroke[] = [];
 	let modifiers: Modifier[] = [];
-	for (const token of text.trim().replace(/(?<=\w)[+-](?=.)/g, ' ').split(/\s+/)) {
+	for (const token of text
+		.trim()
+		.replace(/(?<=\w)[+-](?=.)/g, ' ')
+		.split(/\s+/)) {
 		const modifier = modifierSpellings.get(token.toLowerCase());
 		if (modifier) modifiers.push(modifier);
 		else if ([...token].length === 1 || KEY_SPELLINGS.has(token.toLowerCase())) {

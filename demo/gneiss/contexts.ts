@@ -1,4 +1,3 @@
-import type { ScopeName } from './section.ts';
 import type { Application } from '../../core/application/application.ts';
 
 /** Axes and reachable situations of the stand-in Gneiss Solid 5, invented for Skarn. */
@@ -53,6 +52,21 @@ export const rules: Application['rules'] = {
 	sequences: 'at-once',
 	typing: [{ pane: ['properties', 'console'] }] as unknown as Application['rules']['typing']
 };
+
+export type ScopeName =
+	| 'any'
+	| 'part'
+	| 'model'
+	| 'sketch'
+	| 'space'
+	| 'assembly'
+	| 'drawing'
+	| 'tree'
+	| 'canvas'
+	| 'edge'
+	| 'face'
+	| 'body'
+	| 'component';
 
 /** Short names for the scopes that the catalogue and the factory shortcuts use again and again. */
 export const scopes: Record<ScopeName, Record<string, string[]>> = {

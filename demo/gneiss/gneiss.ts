@@ -9,9 +9,8 @@ import { general } from './commands/general.ts';
 import { sketch } from './commands/sketch.ts';
 import { solid } from './commands/solid.ts';
 import { view } from './commands/view.ts';
-import { axes, reachable, rules, scopes } from './contexts.ts';
+import { axes, reachable, rules, scopes, type ScopeName } from './contexts.ts';
 import { factory } from './factory.ts';
-import type { ScopeName } from './section.ts';
 
 /** Reads `op | keys | command | scope name` lines as entries in their order. */
 export function entriesOf(lines: string): Entry[] {

@@ -67,7 +67,11 @@ set | Space | view.fit-selection | canvas
 
 /** After which edit, counted from 1, the steward published, with which notes. */
 export const releases = [
-	{ after: 1, notes: 'First office standard for Gneiss Solid 5. Sheet work sits on B, parts lists on W and L. Close document moves to Ctrl+F4: it was hit by accident.' },
+	{
+		after: 1,
+		notes:
+			'First office standard for Gneiss Solid 5. Sheet work sits on B, parts lists on W and L. Close document moves to Ctrl+F4: it was hit by accident.'
+	},
 	{ after: 2, notes: 'Interference check on Alt+I for the door group; chain dimensions on Shift+D.' }
 ];
 

@@ -1,9 +1,5 @@
 import type { CommandKind } from '../../core/application/command.ts';
-import { scopes } from './contexts.ts';
-
-export type ScopeName =
-	| 'any' | 'part' | 'model' | 'sketch' | 'space' | 'assembly' | 'drawing'
-	| 'tree' | 'canvas' | 'edge' | 'face' | 'body' | 'component';
+import { scopes, type ScopeName } from './contexts.ts';
 
 const kinds: Record<string, CommandKind> = { o: 'one-shot', t: 'toggle', i: 'interactive', d: 'dialog' };
 

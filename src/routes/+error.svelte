@@ -10,6 +10,13 @@
 </main>
 
 <style>
-	main { display: grid; gap: 10px; max-width: 560px; margin: 20dvh auto 0; }
-	a { color: var(--azurite); }
+	main {
+		display: grid;
+		gap: 10px;
+		max-width: 560px;
+		margin: 20dvh auto 0;
+	}
+	a {
+		color: var(--azurite);
+	}
 </style>

@@ -4,6 +4,10 @@ import type { Rule } from './rule.ts';
 export const first: Rule = {
 	label: 'The first in the list wins',
 	decide([winner, ...rest]) {
-		return { winner: winner!.binding, masked: rest.map((l) => l.binding).filter((b) => b.command !== winner!.binding.command), why: 'it stands first in the list' };
+		return {
+			winner: winner!.binding,
+			masked: rest.map((l) => l.binding).filter((b) => b.command !== winner!.binding.command),
+			why: 'it stands first in the list'
+		};
 	}
 };

@@ -6,10 +6,7 @@ export const narrowest: Rule = {
 	label: 'The narrowest scope wins',
 	decide(live) {
 		const winner = live.find((a) =>
-			live.every(
-				(b) =>
-					a.binding.command === b.binding.command || (isSubset(a.scope, b.scope) && !isSubset(b.scope, a.scope))
-			)
+			live.every((b) => a.binding.command === b.binding.command || (isSubset(a.scope, b.scope) && !isSubset(b.scope, a.scope)))
 		);
 		return winner
 			? {

@@ -6,10 +6,7 @@ export const dead: CheckRule = {
 	id: 'dead',
 	find: ({ keys, bindings, wins, masked, ties }, index) =>
 		bindings
-			.filter(
-				(b) =>
-					index.catalogue.has(b.command) && isEmpty(wins.get(b)!) && !ties.some((tie) => tie.bindings.includes(b))
-			)
+			.filter((b) => index.catalogue.has(b.command) && isEmpty(wins.get(b)!) && !ties.some((tie) => tie.bindings.includes(b)))
 			.map((binding) => {
 				const scope = index.scopeBits(binding);
 				const reach = index.reach(binding);

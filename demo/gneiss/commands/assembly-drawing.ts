@@ -1,7 +1,10 @@
 import { section } from '../section.ts';
 
 export const assemblyAndDrawing = [
-	...section('Assembly > Components', ['assembly'], `
+	...section(
+		'Assembly > Components',
+		['assembly'],
+		`
 asm.insert | Insert component | Places a part or assembly. | i | cube-plus | add, place
 asm.new-part | New part in place | Starts a part inside the assembly. | i | square-plus | in context
 asm.replace | Replace component | Lets another part take its place. | d | replace | swap, exchange
@@ -20,8 +23,12 @@ asm.edit-part | Edit part in place | Opens the part with the assembly around it.
 asm.open-part | Open part | Opens the component in a window of its own. | o | folder-open | separate
 asm.lightweight | Load lightly | Loads the look without the features. | t | feather | speed
 asm.suppress | Leave component out | Leaves a component out of the rebuild. | t | eye-cancel | suppress
-`),
-	...section('Assembly > Joints', ['assembly'], `
+`
+	),
+	...section(
+		'Assembly > Joints',
+		['assembly'],
+		`
 joint.rigid | Rigid joint | Holds two components together. | i | lock | weld, fix
 joint.coincide | Faces together | Puts two faces on each other. | i | layers-linked | flush, mate
 joint.hinge | Hinge joint | Lets one turn about an axis. | i | rotate-dot | revolute, pivot
@@ -33,16 +40,24 @@ joint.gear | Gear joint | Couples two turns by a ratio. | i | settings | ratio
 joint.limits | Joint limits | Sets how far a joint may go. | d | arrow-bar-both | stop
 joint.drive | Drive joint | Moves a joint through its range. | i | player-play | animate
 joint.check | Check joints | Lists joints that contradict each other. | d | stethoscope | diagnose
-`),
-	...section('Assembly > Show', ['assembly'], `
+`
+	),
+	...section(
+		'Assembly > Show',
+		['assembly'],
+		`
 asm.explode | Exploded view | Moves components apart along lines. | d | arrows-maximize | take apart | asm.unexplode
 asm.unexplode | Assembled view | Brings exploded components together. | o | arrows-minimize | collapse | asm.explode
 asm.parts-list | Parts list | Counts the components. | d | list-details | bill of materials
 asm.variants | Variants | Table of the variants of the assembly. | d | table | configurations
 asm.cable-line | Route cable line | Runs a cable between two connectors. | i | route | harness, wiring
 asm.bolt-set | Insert bolt set | Places bolt, washer and nut in a hole. | d | bolt | fastener, screw
-`),
-	...section('Drawing > Views', ['drawing'], `
+`
+	),
+	...section(
+		'Drawing > Views',
+		['drawing'],
+		`
 draw.view | Place view | Places a view of a model. | i | layout-board | base view
 draw.projected | Projected view | Places a view beside another. | i | layout-columns | side view
 draw.section | Section view | Places a view cut by a line. | i | section | cut | | view.section
@@ -53,8 +68,12 @@ draw.align | Align views | Brings views into line. | i | layout-align-middle | s
 draw.unalign | Release alignment | Lets a view move freely. | o | layout-off | free | draw.align
 draw.scale | Scale of view | Changes the scale of the view. | d | resize | size
 draw.update | Update views | Rebuilds views that are out of date. | o | refresh | rebuild
-`),
-	...section('Drawing > Dimensions', ['drawing'], `
+`
+	),
+	...section(
+		'Drawing > Dimensions',
+		['drawing'],
+		`
 dim.smart | Dimension | Places the dimension that fits what is picked. | i | dimensions | size | | sketch.dimension
 dim.baseline | Dimensions from baseline | Places dimensions from one edge. | i | align-left | datum
 dim.chain | Chain of dimensions | Places dimensions end to end. | i | link | running
@@ -64,8 +83,12 @@ dim.radius | Radius dimension | Places a radius or diameter. | i | radius-top-le
 dim.auto | Dimension all | Places dimensions by the features. | d | wand | automatic
 dim.tolerance | Tolerance | Gives a dimension its limits. | d | plus-minus | fit, limits
 dim.arrange | Arrange dimensions | Spaces dimensions evenly. | o | arrows-sort | tidy
-`),
-	...section('Drawing > Notes', ['drawing'], `
+`
+	),
+	...section(
+		'Drawing > Notes',
+		['drawing'],
+		`
 note.text | Note | Places a text with or without a leader. | i | note | annotation, text
 note.balloon | Balloon | Places the item number of a part. | i | circle-number-1 | item number
 note.balloon-auto | Balloons for all | Places the item numbers of a view. | o | circles | automatic
@@ -81,13 +104,18 @@ note.parts-list | Parts list on sheet | Places the parts list. | d | list-detail
 note.revision | Revision table | Places the table of changes. | d | history | issue
 note.revision-cloud | Revision cloud | Draws a cloud around a change. | i | cloud | mark change
 note.symbol | Symbol | Places a symbol of the office. | d | icons | block
-`),
-	...section('Drawing > Sheets', ['drawing'], `
+`
+	),
+	...section(
+		'Drawing > Sheets',
+		['drawing'],
+		`
 sheet-page.new | New sheet | Adds a sheet to the drawing. | d | file-plus | page
 sheet-page.next | Next sheet | Goes to the next sheet. | o | chevron-right | page | sheet-page.previous
 sheet-page.previous | Previous sheet | Goes to the previous sheet. | o | chevron-left | page | sheet-page.next
 sheet-page.format | Sheet format | Size and border of the sheet. | d | file-settings | frame, size
 sheet-page.title | Title block | Fills in the title block. | d | id | caption
 sheet-page.layers | Layers | Lists the layers of the sheet. | d | stack-2 | levels
-`)
+`
+	)
 ];

@@ -1,7 +1,10 @@
 import { section } from '../section.ts';
 
 export const general = [
-	...section('File', ['any'], `
+	...section(
+		'File',
+		['any'],
+		`
 file.new | New document | Starts a part, an assembly or a drawing. | d | file-plus | create, start
 file.open | Open document | Opens a document from disk. | d | folder-open | load
 file.close | Close document | Closes the document in front. | o | file-x | leave document
@@ -20,8 +23,12 @@ file.links | Document links | Lists what this document refers to and whether it 
 file.templates | Templates | Chooses the templates for new documents. | d | template | start files
 file.recent | Recent documents | Lists the last documents to open one again. | d | clock | last files
 file.quit | Quit | Ends the program after asking about unsaved documents. | o | power | exit, leave
-`),
-	...section('Edit', ['any'], `
+`
+	),
+	...section(
+		'Edit',
+		['any'],
+		`
 edit.undo | Undo | Takes the last step back. | o | arrow-back-up | back | edit.redo | edit.undo
 edit.redo | Redo | Brings a step back that was undone. | o | arrow-forward-up | again | edit.undo | edit.redo
 edit.repeat | Repeat last command | Runs the last command once more. | o | repeat | again, once more
@@ -37,8 +44,12 @@ edit.parameters | Parameters | Table of named values and formulas. | d | math-fu
 edit.find | Find in document | Finds features, bodies and notes by name. | d | search | look for
 edit.cancel | Cancel | Leaves the running command without effect. | o | x | stop, abort
 edit.accept | Accept | Ends the running command and keeps its result. | o | check | ok, done
-`),
-	...section('Edit > Features', ['model'], `
+`
+	),
+	...section(
+		'Edit > Features',
+		['model'],
+		`
 edit.suppress | Suppress feature | Leaves a feature out of the rebuild. | t | eye-off | leave out | edit.unsuppress
 edit.unsuppress | Restore feature | Takes a suppressed feature back into the rebuild. | t | eye | take in | edit.suppress
 edit.rebuild | Rebuild | Computes everything that has changed. | o | refresh | update, regenerate | | document.rebuild
@@ -47,8 +58,12 @@ edit.roll-back | Roll back to here | Moves the rebuild mark before the selected 
 edit.roll-forward | Roll to the end | Moves the rebuild mark to the end of the tree. | o | player-skip-forward | rebuild mark | edit.roll-back
 edit.reorder | Reorder features | Moves a feature before or after another. | i | arrows-sort | order
 edit.copy-feature | Copy feature with inputs | Makes a second feature with the same values. | i | copy-plus | clone
-`),
-	...section('Select', ['any'], `
+`
+	),
+	...section(
+		'Select',
+		['any'],
+		`
 select.all | Select all | Selects everything of the active kind. | o | select-all | everything | select.none | select.all
 select.none | Clear selection | Selects nothing. | o | deselect | unselect, nothing | select.all | select.none
 select.invert | Invert selection | Selects what was not selected. | o | contrast | reverse
@@ -61,16 +76,26 @@ select.shrink | Shrink selection | Drops the outermost of what is selected. | o 
 select.tangent | Select tangent chain | Adds edges or faces that go on smoothly. | o | wave-sine | smooth chain
 select.loop | Select loop | Adds the edges around the face. | o | circle-dashed | boundary
 select.through | Select through | Reaches things that lie behind others. | t | stack-2 | behind, hidden
-`, true),
-	...section('Select > Filters', ['canvas'], `
+`,
+		true
+	),
+	...section(
+		'Select > Filters',
+		['canvas'],
+		`
 select.filter | Filter selection | Chooses which kinds of things can be picked. | d | filter | pick filter
 select.filter-vertex | Only vertices | Limits picking to vertices. | t | point | corner
 select.filter-edge | Only edges | Limits picking to edges. | t | line | curve
 select.filter-face | Only faces | Limits picking to faces. | t | square | surface
 select.filter-body | Only bodies | Limits picking to whole bodies. | t | cube | solid
 select.filter-off | Pick everything | Removes the picking limits. | o | filter-off | no filter
-`, true),
-	...section('Tree', ['tree'], `
+`,
+		true
+	),
+	...section(
+		'Tree',
+		['tree'],
+		`
 tree.expand | Expand branch | Opens the selected branch of the tree. | o | chevrons-down | open | tree.collapse
 tree.collapse | Collapse branch | Closes the selected branch of the tree. | o | chevrons-up | close | tree.expand
 tree.collapse-all | Collapse tree | Closes all branches. | o | list-tree | close all
@@ -78,8 +103,12 @@ tree.folder | New folder in tree | Puts the selected features into a folder. | o
 tree.reveal | Reveal in tree | Scrolls the tree to what is selected on the canvas. | o | focus-2 | locate, show
 tree.filter | Filter tree | Shows only branches whose names match. | i | filter-search | search tree
 tree.colour | Colour by branch | Tints branches by their folder. | t | palette | tint
-`),
-	...section('Window', ['any'], `
+`
+	),
+	...section(
+		'Window',
+		['any'],
+		`
 window.tile | Tile windows | Sets all documents side by side. | o | layout-grid | arrange
 window.next | Next document | Brings the next document to the front. | o | arrow-right | switch | window.previous
 window.previous | Previous document | Brings the previous document to the front. | o | arrow-left | switch | window.next
@@ -91,8 +120,13 @@ window.split | Split canvas | Shows two or four viewports. | d | layout-columns 
 window.focus-canvas | Go to canvas | Gives the canvas the keys. | o | focus | pane
 window.focus-tree | Go to tree | Gives the tree the keys. | o | list-tree | pane
 window.focus-console | Go to console | Gives the console the keys. | o | terminal | pane
-`, true),
-	...section('Office', ['any'], `
+`,
+		true
+	),
+	...section(
+		'Office',
+		['any'],
+		`
 office.options | Options | Settings of the program. | d | settings | preferences
 office.shortcuts | Shortcuts | Opens the list of shortcuts. | d | keyboard | keys
 office.units | Units | Changes the units of the document. | d | ruler-2 | millimetre, inch
@@ -101,5 +135,6 @@ office.journal | Record journal | Writes every step to a text file. | t | player
 office.play | Play journal | Runs the steps of a journal. | d | player-play | replay
 office.help | Help for command | Explains the command under the pointer. | o | help | manual
 office.tips | Tips on controls | Shows or hides the tips on controls. | t | message | hints
-`)
+`
+	)
 ];

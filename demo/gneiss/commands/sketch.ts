@@ -1,17 +1,28 @@
 import { section } from '../section.ts';
 
 export const sketch = [
-	...section('Sketch', ['model'], `
+	...section(
+		'Sketch',
+		['model'],
+		`
 sketch.new | New sketch | Starts a sketch on a plane or face. | i | pencil-plus | draw, profile | sketch.finish | sketch.start
 sketch.edit | Edit sketch | Opens the selected sketch. | o | pencil | change profile
 sketch.project-new | Sketch from section | Starts a sketch with the cut of the bodies. | i | section-sign | slice
-`),
-	...section('Sketch', ['sketch'], `
+`
+	),
+	...section(
+		'Sketch',
+		['sketch'],
+		`
 sketch.finish | Finish sketch | Leaves the sketch and rebuilds. | o | door-exit | close, done | sketch.new | sketch.finish
 sketch.grid | Sketch grid | Toggles the grid and its snap. | t | grid-dots | raster
 sketch.snap | Snap | Toggles snapping to points and lines. | t | magnet | catch
-`),
-	...section('Sketch > Draw', ['sketch'], `
+`
+	),
+	...section(
+		'Sketch > Draw',
+		['sketch'],
+		`
 sketch.line | Line | Draws connected line segments. | i | line | segment | | draw.line
 sketch.arc | Arc by three points | Draws an arc through three points. | i | vector-bezier-arc | curve | | draw.arc
 sketch.arc-centre | Arc by centre | Draws an arc around a centre. | i | circle-half | curve
@@ -28,8 +39,12 @@ sketch.point | Point | Sets a point. | i | point | node
 sketch.text | Text | Draws letters as outlines. | d | text-size | letters, engraving
 sketch.centreline | Centreline | Draws a construction line for symmetry. | i | line-dashed | axis line
 sketch.construction | Construction geometry | Makes the selection construction or back. | t | line-dotted | auxiliary, help line
-`),
-	...section('Sketch > Change', ['sketch'], `
+`
+	),
+	...section(
+		'Sketch > Change',
+		['sketch'],
+		`
 sketch.trim | Trim | Cuts a piece at the nearest crossings. | i | scissors | cut back | sketch.extend | modify.trim
 sketch.extend | Extend | Lengthens to the nearest crossing. | i | arrow-bar-right | lengthen | sketch.trim | modify.extend
 sketch.split | Split | Cuts a curve in two at a point. | i | arrows-split | break
@@ -46,8 +61,12 @@ sketch.stretch | Stretch | Moves some ends and keeps the others. | i | arrows-di
 sketch.project | Project edges | Brings model edges into the sketch. | i | arrow-down-to-arc | use edge, convert
 sketch.intersect | Intersect with body | Brings the cut of a body into the sketch. | i | layers-intersect-2 | section curve
 sketch.unlink | Unlink projected edge | Makes a projected edge free. | o | link-off | break link
-`),
-	...section('Sketch > Constraints', ['sketch'], `
+`
+	),
+	...section(
+		'Sketch > Constraints',
+		['sketch'],
+		`
 con.coincide | Coincident | Puts two points, or a point and a curve, together. | o | circle-dot | join, glue
 con.parallel | Parallel | Makes lines parallel. | o | equal | same direction
 con.square | Perpendicular | Makes lines square. | o | angle | right angle
@@ -64,5 +83,6 @@ con.dimension | Dimension | Gives a length, angle or radius. | i | dimensions | 
 con.auto | Constrain all | Adds what is missing to hold the sketch. | d | wand | full, automatic
 con.show | Show constraints | Toggles the constraint marks. | t | eye-check | marks
 con.delete | Delete constraints | Removes the constraints of the selection. | o | eraser | free, loosen
-`)
+`
+	)
 ];

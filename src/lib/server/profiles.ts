@@ -1,7 +1,7 @@
 import { and, asc, desc, eq, gt } from 'drizzle-orm';
 import { shortcutIndex, type ShortcutIndex } from '../../../core/answer/shortcut-index.ts';
 import { changeProblems } from '../../../core/answer/validate.ts';
-import { catalogueOf, CatalogueError, type Application, type ApplicationId, type Catalogue } from '../../../core/application/application.ts';
+import { catalogueOf, CatalogueError, type Application, type Catalogue } from '../../../core/application/application.ts';
 import type { Command } from '../../../core/application/command.ts';
 import { contextSpace, type ContextSpace } from '../../../core/context/space.ts';
 import {
@@ -93,7 +93,10 @@ export class Profiles {
 				.orderBy(asc(edits.revision))
 		]);
 		const space = contextSpace(row.body.axes, row.body.reachable);
-		const catalogue = catalogueOf(commandRows.map((c) => c.body), space);
+		const catalogue = catalogueOf(
+			commandRows.map((c) => c.body),
+			space
+		);
 		const byStratum = groupBy(entryRows, (e) => e.stratum);
 		return {
 			application: row.body,
@@ -103,7 +106,9 @@ export class Profiles {
 			profile: heads.map((head) =>
 				stratumOf(
 					{ id: head.id, kind: head.kind, name: head.name } as StratumHead,
-					(byStratum.get(head.id) ?? []).map(({ op, command, keys, scope, rank }) => ({ op, command, keys, scope, rank }) as Entry)
+					(byStratum.get(head.id) ?? []).map(
+						({ op, command, keys, scope, rank }) => ({ op, command, keys, scope, rank }) as Entry
+					)
 				)
 			),
 			revision: row.revision,
@@ -117,15 +122,17 @@ export class Profiles {
 		try {
 			const catalogue = catalogueOf(list, space);
 			const missing = factory.find((entry) => !catalogue.has(entry.command));
-			if (missing) throw new CatalogueError([`the factory shortcut ${missing.keys} names ${missing.command}, which is not in the catalogue`]);
+			if (missing)
+				throw new CatalogueError([
+					`the factory shortcut ${missing.keys} names ${missing.command}, which is not in the catalogue`
+				]);
 		} catch (error) {
 			if (!(error instanceof CatalogueError)) throw error;
 			throw new Problem(422, 'not-sound', error.message, { errors: error.problems.slice(0, 50).map((detail) => ({ detail })) });
 		}
 		const id = application.id;
 		const [taken] = await this.#db.select({ id: applications.id }).from(applications).where(eq(applications.id, id));
-		if (taken)
-			throw new Problem(409, 'taken', `There is an application "${id}" already. Give this one another name or version.`);
+		if (taken) throw new Problem(409, 'taken', `There is an application "${id}" already. Give this one another name or version.`);
 		const base = heads.find((h) => h.kind === 'factory');
 		await this.#db.transaction(async (tx) => {
 			await tx.insert(applications).values({ id, body: application });
@@ -133,7 +140,9 @@ export class Profiles {
 			for (const chunk of inChunks(list.map((body, position) => ({ application: id, id: body.id as string, position, body }))))
 				await tx.insert(commands).values(chunk);
 			if (base)
-				for (const chunk of inChunks(factory.map((e) => ({ ...e, application: id, stratum: base.id as string, key: entryKey(e) as string }))))
+				for (const chunk of inChunks(
+					factory.map((e) => ({ ...e, application: id, stratum: base.id as string, key: entryKey(e) as string }))
+				))
 					await tx.insert(entries).values(chunk);
 		});
 	}
@@ -159,10 +168,19 @@ export class Profiles {
 			await this.#refuseStale(workspace, base, []);
 			const target = undoable(workspace.steps)[direction].at(-1);
 			if (target === undefined) throw new Problem(409, 'nothing-to-do', `There is nothing to ${direction}.`);
-			const [edit] = await this.#db.select().from(edits).where(and(eq(edits.application, id), eq(edits.revision, target)));
+			const [edit] = await this.#db
+				.select()
+				.from(edits)
+				.where(and(eq(edits.application, id), eq(edits.revision, target)));
 			const changes = direction === 'undo' ? inverse(edit!.changes) : edit!.changes;
 			const label = `${direction === 'undo' ? 'Undo' : 'Redo'}: ${edit!.label}`;
-			return this.#append(id, workspace, { role, label, changes }, now, direction === 'undo' ? { undoes: target } : { redoes: target });
+			return this.#append(
+				id,
+				workspace,
+				{ role, label, changes },
+				now,
+				direction === 'undo' ? { undoes: target } : { redoes: target }
+			);
 		});
 	}
 
@@ -185,11 +203,16 @@ export class Profiles {
 	async #refuseStale(workspace: Workspace, base: number, changes: readonly Change[]): Promise<void> {
 		if (base === workspace.revision) return;
 		if (base > workspace.revision)
-			throw new Problem(409, 'stale-revision', `Revision ${base} does not exist; the profile stands at ${workspace.revision}. Reload.`, {
-				revision: workspace.revision,
-				since: [],
-				touched: []
-			});
+			throw new Problem(
+				409,
+				'stale-revision',
+				`Revision ${base} does not exist; the profile stands at ${workspace.revision}. Reload.`,
+				{
+					revision: workspace.revision,
+					since: [],
+					touched: []
+				}
+			);
 		const since = await this.editsSince(workspace.application.id, base);
 		const mine = new Set(changes.map((c) => `${c.stratum}\n${keyOfChange(c)}`));
 		const touched = since.flatMap((e) => e.changes).filter((c) => mine.has(`${c.stratum}\n${keyOfChange(c)}`));
@@ -213,7 +236,11 @@ export class Profiles {
 			profile = applyChanges(workspace.profile, changes);
 		} catch (error) {
 			if (error instanceof StaleChangeError)
-				throw new Problem(409, 'stale-revision', error.message, { revision: workspace.revision, since: [], touched: [error.change] });
+				throw new Problem(409, 'stale-revision', error.message, {
+					revision: workspace.revision,
+					since: [],
+					touched: [error.change]
+				});
 			if (error instanceof FactoryWriteError || error instanceof RangeError) throw new Problem(422, 'not-sound', error.message);
 			throw error;
 		}
@@ -230,7 +257,9 @@ export class Profiles {
 				await tx
 					.delete(entries)
 					.where(and(eq(entries.application, id), eq(entries.stratum, change.stratum), eq(entries.key, keyOfChange(change))));
-			const written = changes.filter((c) => c.after).map((c) => ({ ...c.after!, application: id, stratum: c.stratum as string, key: keyOfChange(c) as string }));
+			const written = changes
+				.filter((c) => c.after)
+				.map((c) => ({ ...c.after!, application: id, stratum: c.stratum as string, key: keyOfChange(c) as string }));
 			for (const chunk of inChunks(written)) await tx.insert(entries).values(chunk);
 		});
 		const steps = [...workspace.steps, stepOf({ revision: edit.revision, undoes: of.undoes ?? null, redoes: of.redoes ?? null })];

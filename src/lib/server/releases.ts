@@ -22,8 +22,15 @@ export class Releases {
 
 	async list(application: string): Promise<{ channel: number | null; releases: Release[] }> {
 		await this.#profiles.load(application);
-		const [row] = await this.#db.select({ channel: applications.channel }).from(applications).where(eq(applications.id, application));
-		const rows = await this.#db.select().from(releases).where(eq(releases.application, application)).orderBy(asc(releases.number));
+		const [row] = await this.#db
+			.select({ channel: applications.channel })
+			.from(applications)
+			.where(eq(applications.id, application));
+		const rows = await this.#db
+			.select()
+			.from(releases)
+			.where(eq(releases.application, application))
+			.orderBy(asc(releases.number));
 		return {
 			channel: row?.channel ?? null,
 			releases: rows.map(({ file: _, at, ...release }) => ({ ...release, at: new Date(at).toISOString() }) as Release)
@@ -44,19 +51,31 @@ export class Releases {
 	async publish(application: string, role: Role, notes: string, base: number, now = new Date()): Promise<Release> {
 		const workspace = await this.#profiles.load(application);
 		if (workspace.revision !== base)
-			throw new Problem(409, 'stale-revision', `The profile stands at revision ${workspace.revision}, you looked at ${base}. Reload and look again before you publish.`);
+			throw new Problem(
+				409,
+				'stale-revision',
+				`The profile stands at revision ${workspace.revision}, you looked at ${base}. Reload and look again before you publish.`
+			);
 		const office = workspace.profile.find((s) => s.kind === 'office');
 		if (!office) throw new Problem(422, 'not-sound', 'This profile has no office stratum to publish.');
 		const file = writeProfileFile(profileFile(workspace.application, [office]));
 		const digest = sha256(file);
 		return this.#db.transaction(async (tx) => {
-			const [last] = await tx.select({ number: max(releases.number) }).from(releases).where(eq(releases.application, application));
+			const [last] = await tx
+				.select({ number: max(releases.number) })
+				.from(releases)
+				.where(eq(releases.application, application));
 			const number = (last?.number ?? 0) + 1;
 			const [same] = await tx
 				.select({ number: releases.number })
 				.from(releases)
 				.where(and(eq(releases.application, application), eq(releases.number, number - 1), eq(releases.sha256, digest)));
-			if (same) throw new Problem(409, 'nothing-to-do', `The office stratum is the same as in release ${same.number}. Change something before you publish.`);
+			if (same)
+				throw new Problem(
+					409,
+					'nothing-to-do',
+					`The office stratum is the same as in release ${same.number}. Change something before you publish.`
+				);
 			const release = {
 				application: workspace.application.id,
 				number,

@@ -14,7 +14,10 @@ export class Seats {
 	}
 
 	async list(application: string, now = new Date()): Promise<(Seat & { state: SeatState })[]> {
-		const [row] = await this.#db.select({ channel: applications.channel }).from(applications).where(eq(applications.id, application));
+		const [row] = await this.#db
+			.select({ channel: applications.channel })
+			.from(applications)
+			.where(eq(applications.id, application));
 		const rows = await this.#db.select().from(seats).where(eq(seats.application, application)).orderBy(asc(seats.id));
 		return rows.map(({ id, note, lastSeen, report, restore }) => {
 			const seat = { id, note, lastSeen: lastSeen && new Date(lastSeen).toISOString(), report, restore };
@@ -24,7 +27,11 @@ export class Seats {
 
 	/** Throws `Problem` 409 for an id that is taken. */
 	async add(application: string, id: string, note: string): Promise<void> {
-		const added = await this.#db.insert(seats).values({ id, application, note }).onConflictDoNothing().returning({ id: seats.id });
+		const added = await this.#db
+			.insert(seats)
+			.values({ id, application, note })
+			.onConflictDoNothing()
+			.returning({ id: seats.id });
 		if (added.length === 0) throw new Problem(409, 'taken', `There is a seat ${id} already.`);
 	}
 
@@ -64,7 +71,8 @@ export class Seats {
 		await this.#db.transaction(async (tx) => {
 			await tx.update(seats).set({ lastSeen: at, report, restore }).where(eq(seats.id, id));
 			const before = seat.report;
-			const isNews = !before || before.release !== report.release || before.state !== report.state || before.sha256 !== report.sha256;
+			const isNews =
+				!before || before.release !== report.release || before.state !== report.state || before.sha256 !== report.sha256;
 			if (isNews) await tx.insert(reports).values({ seat: id, at, report });
 		});
 	}

@@ -32,7 +32,12 @@ export async function workspaceDocument({ profiles, releases }: Office, app: str
 	return {
 		application: workspace.application,
 		commands: workspace.commands,
-		strata: workspace.profile.map((stratum) => ({ id: stratum.id, kind: stratum.kind, name: stratum.name, entries: inOrder(stratum) })),
+		strata: workspace.profile.map((stratum) => ({
+			id: stratum.id,
+			kind: stratum.kind,
+			name: stratum.name,
+			entries: inOrder(stratum)
+		})),
 		revision: workspace.revision,
 		...undoable(workspace.steps),
 		history: await profiles.latestEdits(app, HISTORY),

@@ -164,7 +164,10 @@ export class Workspace {
 			() => ask(`${this.path}/${direction}`, 'POST', { base: this.revision, role: this.role }),
 			async () => {
 				await this.reload();
-				this.notice = { kind: 'failed', text: `The profile changed in another window. It is shown now; ${direction} again if you still want to.` };
+				this.notice = {
+					kind: 'failed',
+					text: `The profile changed in another window. It is shown now; ${direction} again if you still want to.`
+				};
 			}
 		);
 	}
@@ -204,7 +207,10 @@ export class Workspace {
 			const found = stratumById(this.profile, change.stratum).entries.get(entryKey(shortcut)) ?? null;
 			return { ...change, before: found };
 		});
-		await this.commit(merge.label, rebased.filter((c) => c.before !== null || c.after !== null));
+		await this.commit(
+			merge.label,
+			rebased.filter((c) => c.before !== null || c.after !== null)
+		);
 	}
 }
 const KEY = Symbol('workspace');

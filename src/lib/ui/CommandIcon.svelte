@@ -7,10 +7,22 @@
 	const name = $derived(command.icon || fallback[command.kind]);
 </script>
 
-<svg width={size} height={size} aria-hidden="true" fill="none" stroke="currentColor" stroke-width="1.7" stroke-linecap="round" stroke-linejoin="round">
+<svg
+	width={size}
+	height={size}
+	aria-hidden="true"
+	fill="none"
+	stroke="currentColor"
+	stroke-width="1.7"
+	stroke-linecap="round"
+	stroke-linejoin="round"
+>
 	<use href="/command-icons.svg#{name}" />
 </svg>
 
 <style>
-	svg { flex: none; color: var(--ink-2); }
+	svg {
+		flex: none;
+		color: var(--ink-2);
+	}
 </style>

@@ -22,7 +22,8 @@
 		{@const isTarget = stratum.id === workspace.targetId}
 		{#if stratum.kind === 'factory'}
 			<span class={bandClass(stratum.kind)} style:flex-grow={thickness(stratum.entries.size)} title="Factory: never written">
-				<b>{stratum.name}</b> {stratum.entries.size}
+				<b>{stratum.name}</b>
+				{stratum.entries.size}
 			</span>
 		{:else}
 			<button
@@ -37,22 +38,65 @@
 				onclick={() => workspace.writeTo(stratum.id)}
 				{onkeydown}
 			>
-				<span class="plate"><b>{stratum.name}</b> {stratum.entries.size}{#if isTarget}<span aria-hidden="true">&nbsp;✎</span>{/if}</span>
+				<span class="plate"
+					><b>{stratum.name}</b>
+					{stratum.entries.size}{#if isTarget}<span aria-hidden="true">&nbsp;✎</span>{/if}</span
+				>
 			</button>
 		{/if}
 	{/each}
 </div>
 
 <style>
-	.core { display: flex; height: 28px; width: 320px; border: 1px solid var(--ink-3); border-radius: 14px; overflow: hidden; }
-	.core:focus-within { outline: 2px solid var(--azurite); outline-offset: 2px; }
-	.core > * {
-		flex: 1 1 0; min-width: 2px; display: flex; align-items: center; justify-content: center; gap: 4px; padding: 0 4px; border: 0;
-		border-left: 1px solid var(--ground); color: var(--ink); font: inherit; font-size: 12px; font-stretch: 80%; white-space: nowrap; overflow: hidden;
+	.core {
+		display: flex;
+		height: 28px;
+		width: 320px;
+		border: 1px solid var(--ink-3);
+		border-radius: 14px;
+		overflow: hidden;
 	}
-	.core > :first-child { border-left: 0; color: #14181a; }
-	b { font-weight: 650; }
-	.plate { display: inline-flex; gap: 4px; padding: 1px 7px; border-radius: 9px; background: var(--ground); color: var(--ink); }
-	[aria-checked='true'] .plate { background: var(--ink); color: var(--ground); }
-	button:focus-visible { outline: 0; }
+	.core:focus-within {
+		outline: 2px solid var(--azurite);
+		outline-offset: 2px;
+	}
+	.core > * {
+		flex: 1 1 0;
+		min-width: 2px;
+		display: flex;
+		align-items: center;
+		justify-content: center;
+		gap: 4px;
+		padding: 0 4px;
+		border: 0;
+		border-left: 1px solid var(--ground);
+		color: var(--ink);
+		font: inherit;
+		font-size: 12px;
+		font-stretch: 80%;
+		white-space: nowrap;
+		overflow: hidden;
+	}
+	.core > :first-child {
+		border-left: 0;
+		color: #14181a;
+	}
+	b {
+		font-weight: 650;
+	}
+	.plate {
+		display: inline-flex;
+		gap: 4px;
+		padding: 1px 7px;
+		border-radius: 9px;
+		background: var(--ground);
+		color: var(--ink);
+	}
+	[aria-checked='true'] .plate {
+		background: var(--ink);
+		color: var(--ground);
+	}
+	button:focus-visible {
+		outline: 0;
+	}
 </style>

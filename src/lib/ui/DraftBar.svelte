@@ -23,19 +23,65 @@
 <svelte:window {onkeydown} />
 
 <footer>
-	<span><b>Draft:</b> <b class="num">{workspace.againstFactory.length}</b> against factory{#if workspace.againstRelease && newest}, <b class="num">{workspace.againstRelease.length}</b> against release {newest.number}{/if}</span>
+	<span
+		><b>Draft:</b> <b class="num">{workspace.againstFactory.length}</b> against factory{#if workspace.againstRelease && newest}, <b
+				class="num">{workspace.againstRelease.length}</b
+			>
+			against release {newest.number}{/if}</span
+	>
 	<Button size="xs" color="alternative" class="bar-button" onclick={() => (open = true)}>Look through</Button>
 	<span class="space"></span>
-	<Button size="xs" color="alternative" class="bar-button" disabled={workspace.undoable.length === 0 || workspace.busy} onclick={workspace.undo}>Undo <kbd>Ctrl Z</kbd></Button>
-	<Button size="xs" color="alternative" class="bar-button" disabled={workspace.redoable.length === 0 || workspace.busy} onclick={workspace.redo}>Redo <kbd>Ctrl Shift Z</kbd></Button>
+	<Button
+		size="xs"
+		color="alternative"
+		class="bar-button"
+		disabled={workspace.undoable.length === 0 || workspace.busy}
+		onclick={workspace.undo}>Undo <kbd>Ctrl Z</kbd></Button
+	>
+	<Button
+		size="xs"
+		color="alternative"
+		class="bar-button"
+		disabled={workspace.redoable.length === 0 || workspace.busy}
+		onclick={workspace.redo}>Redo <kbd>Ctrl Shift Z</kbd></Button
+	>
 	<span>Writing to <StratumChip id={workspace.targetId} named /></span>
 </footer>
 {#if open}<DraftList onclose={() => (open = false)} />{/if}
 
 <style>
-	footer { display: flex; align-items: center; gap: 12px; height: 34px; flex: none; padding: 0 14px; background: var(--panel); border-top: 1px solid var(--line-strong); font-size: 13px; }
-	footer :global(.bar-button) { padding: 1px 9px; height: 24px; gap: 6px; font-size: 12.5px; font-weight: 550; color: var(--ink); border-color: var(--control); }
-	kbd { padding: 0 5px; border: 1px solid var(--line-strong); border-radius: 3px; font-family: var(--font); font-size: 12px; font-stretch: 82%; }
-	.space { flex: 1; }
-	footer :global(.name) { font-weight: 600; }
+	footer {
+		display: flex;
+		align-items: center;
+		gap: 12px;
+		height: 34px;
+		flex: none;
+		padding: 0 14px;
+		background: var(--panel);
+		border-top: 1px solid var(--line-strong);
+		font-size: 13px;
+	}
+	footer :global(.bar-button) {
+		padding: 1px 9px;
+		height: 24px;
+		gap: 6px;
+		font-size: 12.5px;
+		font-weight: 550;
+		color: var(--ink);
+		border-color: var(--control);
+	}
+	kbd {
+		padding: 0 5px;
+		border: 1px solid var(--line-strong);
+		border-radius: 3px;
+		font-family: var(--font);
+		font-size: 12px;
+		font-stretch: 82%;
+	}
+	.space {
+		flex: 1;
+	}
+	footer :global(.name) {
+		font-weight: 600;
+	}
 </style>

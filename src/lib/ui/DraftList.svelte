@@ -18,7 +18,9 @@
 	let base = $state<'factory' | 'release' | 'history'>('factory');
 	let category = $state('');
 	const newest = $derived(workspace.releases.at(-1));
-	const listed = $derived((base === 'factory' ? workspace.againstFactory : (workspace.againstRelease ?? [])).filter((d) => isIn(d.binding.command)));
+	const listed = $derived(
+		(base === 'factory' ? workspace.againstFactory : (workspace.againstRelease ?? [])).filter((d) => isIn(d.binding.command))
+	);
 	const categories = [...new Set(workspace.document.commands.map((c) => c.category[0]!))];
 	const what = $derived(category === '' ? 'all' : category);
 
@@ -42,15 +44,33 @@
 		`Take back: ${binding.keys} ${kind === 'added' ? 'for' : 'removed from'} ${labelOf(workspace.index, binding.command)}`;
 </script>
 
-<Modal bind:open title="Draft" size="lg" {onclose} class="draft-list" classes={{ body: 'p-4 md:p-4 space-y-3', header: 'p-4 md:p-4' }}>
+<Modal
+	bind:open
+	title="Draft"
+	size="lg"
+	{onclose}
+	class="draft-list"
+	classes={{ body: 'p-4 md:p-4 space-y-3', header: 'p-4 md:p-4' }}
+>
 	<div class="tools">
 		<div role="group" aria-label="Compare with">
-			<button class="pill" type="button" aria-pressed={base === 'factory'} onclick={() => (base = 'factory')}>Against factory {workspace.againstFactory.length}</button>
-			{#if newest}<button class="pill" type="button" aria-pressed={base === 'release'} onclick={() => (base = 'release')}>Against release {newest.number}: {workspace.againstRelease?.length ?? 0}</button>{/if}
-			<button class="pill" type="button" aria-pressed={base === 'history'} onclick={() => (base = 'history')}>History {workspace.revision}</button>
+			<button class="pill" type="button" aria-pressed={base === 'factory'} onclick={() => (base = 'factory')}
+				>Against factory {workspace.againstFactory.length}</button
+			>
+			{#if newest}<button class="pill" type="button" aria-pressed={base === 'release'} onclick={() => (base = 'release')}
+					>Against release {newest.number}: {workspace.againstRelease?.length ?? 0}</button
+				>{/if}
+			<button class="pill" type="button" aria-pressed={base === 'history'} onclick={() => (base = 'history')}
+				>History {workspace.revision}</button
+			>
 		</div>
 		{#if base !== 'history'}
-			<Picker label="Category" value={category} onpick={(next) => (category = next)} items={[{ value: '', name: 'All categories' }, ...categories.map((c) => ({ value: c, name: c }))]} />
+			<Picker
+				label="Category"
+				value={category}
+				onpick={(next) => (category = next)}
+				items={[{ value: '', name: 'All categories' }, ...categories.map((c) => ({ value: c, name: c }))]}
+			/>
 		{/if}
 	</div>
 	{#if base === 'history'}
@@ -60,7 +80,9 @@
 					<span class="num">{edit.revision}</span>
 					<span>{edit.label}</span>
 					<span class="quiet">{edit.role}, {edit.changes.length} {edit.changes.length === 1 ? 'entry' : 'entries'}</span>
-					<time class="num quiet" datetime={edit.at}>{new Date(edit.at).toLocaleString('en-GB', { dateStyle: 'short', timeStyle: 'short' })}</time>
+					<time class="num quiet" datetime={edit.at}
+						>{new Date(edit.at).toLocaleString('en-GB', { dateStyle: 'short', timeStyle: 'short' })}</time
+					>
 				</li>
 			{/each}
 		</ol>
@@ -71,28 +93,82 @@
 			{#each listed as difference (difference.kind + difference.binding.key)}
 				<li>
 					{#if difference.by}<StratumChip id={difference.by} />{:else}<span></span>{/if}
-					<span class={difference.kind === 'added' ? 'tone-azurite' : 'tone-limonite'}><span class="toned">{difference.kind === 'added' ? '+' : '−'}</span></span>
+					<span class={difference.kind === 'added' ? 'tone-azurite' : 'tone-limonite'}
+						><span class="toned">{difference.kind === 'added' ? '+' : '−'}</span></span
+					>
 					<span><KeyCaps keys={difference.binding.keys} /></span>
-					<span class="label">{labelOf(workspace.index, difference.binding.command)} <small class="quiet">{workspace.space.scopeLabel(difference.binding.scope)}</small></span>
-					<Button size="xs" color="alternative" aria-label={back(difference)} onclick={() => attempt(back(difference), () => takeBack(workspace.index, workspace.profile, workspace.targetId, difference))}>Take back</Button>
+					<span class="label"
+						>{labelOf(workspace.index, difference.binding.command)}
+						<small class="quiet">{workspace.space.scopeLabel(difference.binding.scope)}</small></span
+					>
+					<Button
+						size="xs"
+						color="alternative"
+						aria-label={back(difference)}
+						onclick={() =>
+							attempt(back(difference), () => takeBack(workspace.index, workspace.profile, workspace.targetId, difference))}
+						>Take back</Button
+					>
 				</li>
 			{/each}
 		</ul>
 	{/if}
 	{#snippet footer()}
 		{#if base !== 'history'}
-			<Button color="alternative" onclick={() => attempt(`Clear ${what} in ${workspace.target.name}`, () => clearStratum(workspace.profile, workspace.targetId, chosen()))}>Clear {what} in {workspace.target.name}</Button>
-			<Button color="alternative" onclick={() => attempt(`Back to factory: ${what}`, () => backToFactory(workspace.index, workspace.profile, workspace.targetId, chosen()))}>Bring {what} back to factory</Button>
+			<Button
+				color="alternative"
+				onclick={() =>
+					attempt(`Clear ${what} in ${workspace.target.name}`, () =>
+						clearStratum(workspace.profile, workspace.targetId, chosen())
+					)}>Clear {what} in {workspace.target.name}</Button
+			>
+			<Button
+				color="alternative"
+				onclick={() =>
+					attempt(`Back to factory: ${what}`, () =>
+						backToFactory(workspace.index, workspace.profile, workspace.targetId, chosen())
+					)}>Bring {what} back to factory</Button
+			>
 		{/if}
 		<Button class="ml-auto" onclick={() => (open = false)}>Done</Button>
 	{/snippet}
 </Modal>
 
 <style>
-	.tools { display: flex; justify-content: space-between; gap: 12px; flex-wrap: wrap; }
-	ul, ol { margin: 0; padding: 0; list-style: none; max-height: 46dvh; overflow: auto; }
-	.changes li { display: grid; grid-template-columns: 16px 14px 150px 1fr auto; align-items: center; gap: 8px; min-height: 36px; border-top: 1px solid var(--line); }
-	.history li { display: grid; grid-template-columns: 40px 1fr auto 120px; gap: 12px; padding: 6px 0; border-top: 1px solid var(--line); }
-	.changes :global(button) { padding: 2px 9px; }
-	small { font-size: 12.5px; margin-left: 6px; }
+	.tools {
+		display: flex;
+		justify-content: space-between;
+		gap: 12px;
+		flex-wrap: wrap;
+	}
+	ul,
+	ol {
+		margin: 0;
+		padding: 0;
+		list-style: none;
+		max-height: 46dvh;
+		overflow: auto;
+	}
+	.changes li {
+		display: grid;
+		grid-template-columns: 16px 14px 150px 1fr auto;
+		align-items: center;
+		gap: 8px;
+		min-height: 36px;
+		border-top: 1px solid var(--line);
+	}
+	.history li {
+		display: grid;
+		grid-template-columns: 40px 1fr auto 120px;
+		gap: 12px;
+		padding: 6px 0;
+		border-top: 1px solid var(--line);
+	}
+	.changes :global(button) {
+		padding: 2px 9px;
+	}
+	small {
+		font-size: 12.5px;
+		margin-left: 6px;
+	}
 </style>

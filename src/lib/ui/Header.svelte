@@ -39,18 +39,73 @@
 	<div class="part"><span class="what">Profile: writing to {workspace.target.name}</span><CoreSample /></div>
 	<div class="part grow"><span class="what">Situation</span><SituationPicker /></div>
 	<Probe />
-	<button class="turn" type="button" onclick={turn} aria-label={isDark ? 'Light ground' : 'Dark ground'} title={isDark ? 'Light ground' : 'Dark ground'}>
+	<button
+		class="turn"
+		type="button"
+		onclick={turn}
+		aria-label={isDark ? 'Light ground' : 'Dark ground'}
+		title={isDark ? 'Light ground' : 'Dark ground'}
+	>
 		{#if isDark}<SunOutline class="h-5 w-5" />{:else}<MoonOutline class="h-5 w-5" />{/if}
 	</button>
 </header>
 
 <style>
-	header { display: flex; align-items: center; gap: 14px; height: 62px; flex: none; padding: 0 14px; background: var(--panel); border-bottom: 1px solid var(--line-strong); }
-	.brand { display: flex; align-items: center; gap: 9px; width: 104px; flex: none; color: var(--ink); font-size: 20px; font-weight: 650; text-decoration: none; }
-	.part { display: grid; gap: 1px; flex: none; }
-	.grow { flex: 1 1 auto; min-width: 0; }
-	.what { font-size: 12px; color: var(--ink-3); white-space: nowrap; }
-	.turn { display: grid; place-items: center; width: 32px; height: 32px; flex: none; border: 0; background: none; color: var(--ink-2); border-radius: var(--radius); }
-	.turn:hover { background: var(--ground); }
-	@media (max-width: 1240px) { .brand span { display: none; } .brand { width: auto; } }
+	header {
+		display: flex;
+		align-items: center;
+		gap: 14px;
+		height: 62px;
+		flex: none;
+		padding: 0 14px;
+		background: var(--panel);
+		border-bottom: 1px solid var(--line-strong);
+	}
+	.brand {
+		display: flex;
+		align-items: center;
+		gap: 9px;
+		width: 104px;
+		flex: none;
+		color: var(--ink);
+		font-size: 20px;
+		font-weight: 650;
+		text-decoration: none;
+	}
+	.part {
+		display: grid;
+		gap: 1px;
+		flex: none;
+	}
+	.grow {
+		flex: 1 1 auto;
+		min-width: 0;
+	}
+	.what {
+		font-size: 12px;
+		color: var(--ink-3);
+		white-space: nowrap;
+	}
+	.turn {
+		display: grid;
+		place-items: center;
+		width: 32px;
+		height: 32px;
+		flex: none;
+		border: 0;
+		background: none;
+		color: var(--ink-2);
+		border-radius: var(--radius);
+	}
+	.turn:hover {
+		background: var(--ground);
+	}
+	@media (max-width: 1240px) {
+		.brand span {
+			display: none;
+		}
+		.brand {
+			width: auto;
+		}
+	}
 </style>

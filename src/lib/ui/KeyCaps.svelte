@@ -17,11 +17,35 @@
 </span>
 
 <style>
-	.keys, .drawn { display: inline-flex; align-items: center; gap: 4px; white-space: nowrap; }
-	kbd {
-		display: inline-block; min-width: 21px; padding: 1px 7px 2px; border: 1px solid var(--line-strong); border-bottom-width: 2px; border-radius: 3px;
-		background: var(--raised); color: var(--ink); font-family: var(--font); font-stretch: 85%; font-weight: 600; font-size: 12.5px; line-height: 17px; text-align: center;
+	.keys,
+	.drawn {
+		display: inline-flex;
+		align-items: center;
+		gap: 4px;
+		white-space: nowrap;
 	}
-	.toned-cap { border-color: var(--tone); color: var(--tone); }
-	.then { font-size: 12px; color: var(--ink-3); }
+	kbd {
+		display: inline-block;
+		min-width: 21px;
+		padding: 1px 7px 2px;
+		border: 1px solid var(--line-strong);
+		border-bottom-width: 2px;
+		border-radius: 3px;
+		background: var(--raised);
+		color: var(--ink);
+		font-family: var(--font);
+		font-stretch: 85%;
+		font-weight: 600;
+		font-size: 12.5px;
+		line-height: 17px;
+		text-align: center;
+	}
+	.toned-cap {
+		border-color: var(--tone);
+		color: var(--tone);
+	}
+	.then {
+		font-size: 12px;
+		color: var(--ink-3);
+	}
 </style>

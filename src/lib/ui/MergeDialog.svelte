@@ -8,15 +8,26 @@
 	const workspace = useWorkspace();
 </script>
 
-<Modal open title="The profile changed meanwhile" size="md" dismissable={false} onclose={() => workspace.merge && workspace.settleMerge(false)}>
+<Modal
+	open
+	title="The profile changed meanwhile"
+	size="md"
+	dismissable={false}
+	onclose={() => workspace.merge && workspace.settleMerge(false)}
+>
 	<p>Your change “{merge.label}” was not stored, because these edits came first:</p>
 	<ul>
-		{#each merge.since as edit (edit.revision)}<li><span class="num">{edit.revision}</span> {edit.label} <span class="quiet">by the {edit.role}</span></li>{/each}
+		{#each merge.since as edit (edit.revision)}<li>
+				<span class="num">{edit.revision}</span>
+				{edit.label} <span class="quiet">by the {edit.role}</span>
+			</li>{/each}
 	</ul>
 	{#if merge.touched.length > 0}
 		<p class="callout tone-limonite">
 			They touch the same {merge.touched.length === 1 ? 'entry' : 'entries'}:
-			{merge.touched.map((c) => `${(c.before ?? c.after)!.keys} for ${labelOf(workspace.index, (c.before ?? c.after)!.command)}`).join(', ')}.
+			{merge.touched
+				.map((c) => `${(c.before ?? c.after)!.keys} for ${labelOf(workspace.index, (c.before ?? c.after)!.command)}`)
+				.join(', ')}.
 		</p>
 	{:else}
 		<p class="callout tone-epidote">They do not touch what you changed.</p>
@@ -28,7 +39,17 @@
 </Modal>
 
 <style>
-	ul { margin: 0; padding: 0; list-style: none; }
-	li { padding: 4px 0; border-top: 1px solid var(--line); }
-	.num { display: inline-block; min-width: 32px; }
+	ul {
+		margin: 0;
+		padding: 0;
+		list-style: none;
+	}
+	li {
+		padding: 4px 0;
+		border-top: 1px solid var(--line);
+	}
+	.num {
+		display: inline-block;
+		min-width: 32px;
+	}
 </style>

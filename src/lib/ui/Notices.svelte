@@ -15,14 +15,39 @@
 <div class="notices" role="status" aria-live="polite">
 	{#if notice}
 		<p class="notice {notice.kind === 'done' ? 'tone-epidote' : 'tone-garnet'}">
-			<span class="toned" aria-hidden="true">{notice.kind === 'done' ? '✓' : '◆'}</span> {notice.text}
+			<span class="toned" aria-hidden="true">{notice.kind === 'done' ? '✓' : '◆'}</span>
+			{notice.text}
 			<button type="button" aria-label="Close" onclick={() => (workspace.notice = undefined)}>×</button>
 		</p>
 	{/if}
 </div>
 
 <style>
-	.notices { position: fixed; z-index: 60; bottom: 44px; left: 50%; translate: -50% 0; max-width: 640px; pointer-events: none; }
-	.notice { pointer-events: auto; padding: 7px 8px 7px 14px; border: 1px solid var(--tone); border-radius: 4px; background: var(--raised); box-shadow: 0 4px 16px rgb(0 0 0 / 0.18); }
-	button { margin-left: 8px; width: 24px; height: 24px; border: 0; background: none; color: var(--ink-3); font-size: 16px; line-height: 1; }
+	.notices {
+		position: fixed;
+		z-index: 60;
+		bottom: 44px;
+		left: 50%;
+		translate: -50% 0;
+		max-width: 640px;
+		pointer-events: none;
+	}
+	.notice {
+		pointer-events: auto;
+		padding: 7px 8px 7px 14px;
+		border: 1px solid var(--tone);
+		border-radius: 4px;
+		background: var(--raised);
+		box-shadow: 0 4px 16px rgb(0 0 0 / 0.18);
+	}
+	button {
+		margin-left: 8px;
+		width: 24px;
+		height: 24px;
+		border: 0;
+		background: none;
+		color: var(--ink-3);
+		font-size: 16px;
+		line-height: 1;
+	}
 </style>

@@ -2,7 +2,13 @@
 	import { Select } from 'flowbite-svelte';
 
 	/** A choice from a list, in the dense form that the header, the facets and the forms share. */
-	let { label, items, value, onpick, strong = false }: {
+	let {
+		label,
+		items,
+		value,
+		onpick,
+		strong = false
+	}: {
 		label: string;
 		items: readonly { value: string; name: string }[];
 		value: string;

@@ -8,15 +8,37 @@
 	/** Occupancy of one key: eight pips for the combinations of the three common modifiers, in the chosen situation. */
 	let { key }: { key: string } = $props();
 	const workspace = useWorkspace();
-	const planes: readonly (readonly Modifier[])[] = [[], ['Shift'], ['Ctrl'], ['Alt'], ['Ctrl', 'Shift'], ['Ctrl', 'Alt'], ['Alt', 'Shift'], ['Ctrl', 'Alt', 'Shift']];
+	const planes: readonly (readonly Modifier[])[] = [
+		[],
+		['Shift'],
+		['Ctrl'],
+		['Alt'],
+		['Ctrl', 'Shift'],
+		['Ctrl', 'Alt'],
+		['Alt', 'Shift'],
+		['Ctrl', 'Alt', 'Shift']
+	];
 	const short: Record<Modifier, string> = { Ctrl: 'C', Alt: 'A', Shift: 'S', Meta: 'M' };
 	const pips = $derived(
 		planes.map((modifiers) => {
 			const keys = keysOf([{ modifiers, key }]);
 			const outcome = resolve(workspace.index, keys, workspace.situation);
-			const binding = outcome.kind === 'fires' ? outcome.winner : 'offered' in outcome ? outcome.offered[0] : 'longer' in outcome ? outcome.longer[0] : undefined;
+			const binding =
+				outcome.kind === 'fires'
+					? outcome.winner
+					: 'offered' in outcome
+						? outcome.offered[0]
+						: 'longer' in outcome
+							? outcome.longer[0]
+							: undefined;
 			const stratum = workspace.profile.find((s) => s.id === binding?.stratum);
-			return { keys, name: modifiers.map((m) => short[m]).join('') || '–', text: outcomeText(workspace.index, outcome), stratum, tied: 'offered' in outcome };
+			return {
+				keys,
+				name: modifiers.map((m) => short[m]).join('') || '–',
+				text: outcomeText(workspace.index, outcome),
+				stratum,
+				tied: 'offered' in outcome
+			};
 		})
 	);
 </script>
@@ -32,10 +54,35 @@
 </ul>
 
 <style>
-	.pips { display: grid; grid-template-columns: repeat(4, 30px); gap: 3px 4px; margin: 0; padding: 0; list-style: none; }
-	li { display: grid; justify-items: center; gap: 1px; }
-	.plane { font-size: 12px; line-height: 12px; font-stretch: 75%; color: var(--ink-3); }
-	i { width: 26px; height: 7px; border-radius: 3px; }
-	.free { border: 1px solid var(--control); }
-	.tied { outline: 1.5px solid var(--garnet); outline-offset: 1px; }
+	.pips {
+		display: grid;
+		grid-template-columns: repeat(4, 30px);
+		gap: 3px 4px;
+		margin: 0;
+		padding: 0;
+		list-style: none;
+	}
+	li {
+		display: grid;
+		justify-items: center;
+		gap: 1px;
+	}
+	.plane {
+		font-size: 12px;
+		line-height: 12px;
+		font-stretch: 75%;
+		color: var(--ink-3);
+	}
+	i {
+		width: 26px;
+		height: 7px;
+		border-radius: 3px;
+	}
+	.free {
+		border: 1px solid var(--control);
+	}
+	.tied {
+		outline: 1.5px solid var(--garnet);
+		outline-offset: 1px;
+	}
 </style>

@@ -2,7 +2,6 @@
 	import { resolveEverywhere } from '$core/answer/resolve';
 	import { strokesOf, type Keys } from '$core/stroke/stroke';
 	import { useWorkspace } from '$lib/state/workspace.svelte';
-	import KeyCaps from './KeyCaps.svelte';
 	import Pips from './Pips.svelte';
 	import Recorder from './Recorder.svelte';
 	import Trace from './Trace.svelte';
@@ -36,15 +35,31 @@
 	}
 </script>
 
-<svelte:window {onkeydown} onpointerdown={(e) => open && !panel?.contains(e.target as Node) && !opener.contains(e.target as Node) && (open = false)} />
+<svelte:window
+	{onkeydown}
+	onpointerdown={(e) => open && !panel?.contains(e.target as Node) && !opener.contains(e.target as Node) && (open = false)}
+/>
 
 <div class="probe">
-	<button type="button" bind:this={opener} class="opener" aria-expanded={open} aria-haspopup="dialog" onclick={() => (open ? close() : (open = true))}>
+	<button
+		type="button"
+		bind:this={opener}
+		class="opener"
+		aria-expanded={open}
+		aria-haspopup="dialog"
+		onclick={() => (open ? close() : (open = true))}
+	>
 		<span>What would it do?</span><kbd>Alt Q</kbd>
 	</button>
 	{#if open}
-		<!-- svelte-ignore a11y_no_noninteractive_element_interactions -->
-		<div class="panel" role="dialog" aria-label="Probe" tabindex="-1" bind:this={panel} onkeydown={(e) => e.key === 'Escape' && close()}>
+		<div
+			class="panel"
+			role="dialog"
+			aria-label="Probe"
+			tabindex="-1"
+			bind:this={panel}
+			onkeydown={(e) => e.key === 'Escape' && close()}
+		>
 			<Recorder label="Press any keys to ask" onheard={(heard) => (keys = heard)} onleave={close} bind:field />
 			{#if keys}
 				<section aria-live="polite">
@@ -59,14 +74,25 @@
 							<li>
 								<span class="tone-{mark.tone}"><span class="toned" aria-hidden="true">{mark.shape}</span></span>
 								<span>{outcomeText(workspace.index, outcome)}</span>
-								<span class="num quiet" title={where.slice(0, 30).map((s) => workspace.space.labelOf(s)).join('\n')}>{situations(where.length)}</span>
-								<button class="linkish" type="button" onclick={() => workspace.standIn(where[0]!)}>stand in {workspace.space.labelOf(where[0]!)}</button>
+								<span
+									class="num quiet"
+									title={where
+										.slice(0, 30)
+										.map((s) => workspace.space.labelOf(s))
+										.join('\n')}>{situations(where.length)}</span
+								>
+								<button class="linkish" type="button" onclick={() => workspace.standIn(where[0]!)}
+									>stand in {workspace.space.labelOf(where[0]!)}</button
+								>
 							</li>
 						{/each}
 					</ul>
 				</section>
 				{#if last}
-					<section class="planes"><h3>On this key, here</h3><Pips key={last.key} /></section>
+					<section class="planes">
+						<h3>On this key, here</h3>
+						<Pips key={last.key} />
+					</section>
 				{/if}
 			{:else}
 				<p class="quiet">Press a stroke or a sequence. Nothing runs and nothing changes.</p>
@@ -76,19 +102,74 @@
 </div>
 
 <style>
-	.probe { position: relative; }
+	.probe {
+		position: relative;
+	}
 	.opener {
-		display: flex; align-items: center; justify-content: space-between; gap: 12px; width: 232px; height: 34px; padding: 0 8px 0 16px; border: 1px solid var(--azurite);
-		border-radius: 17px; background: var(--raised); color: var(--ink-2); font: inherit;
+		display: flex;
+		align-items: center;
+		justify-content: space-between;
+		gap: 12px;
+		width: 232px;
+		height: 34px;
+		padding: 0 8px 0 16px;
+		border: 1px solid var(--azurite);
+		border-radius: 17px;
+		background: var(--raised);
+		color: var(--ink-2);
+		font: inherit;
 	}
-	.opener kbd { padding: 1px 7px; border: 1px solid var(--line-strong); border-radius: 3px; font-family: var(--font); font-size: 12px; font-stretch: 85%; font-weight: 600; }
+	.opener kbd {
+		padding: 1px 7px;
+		border: 1px solid var(--line-strong);
+		border-radius: 3px;
+		font-family: var(--font);
+		font-size: 12px;
+		font-stretch: 85%;
+		font-weight: 600;
+	}
 	.panel {
-		position: absolute; z-index: 40; top: 42px; right: 0; width: 460px; max-height: calc(100dvh - 120px); overflow: auto; padding: 14px; display: grid; gap: 14px;
-		border: 1px solid var(--control); border-radius: 5px; background: var(--ground); box-shadow: 0 10px 34px rgb(0 0 0 / 0.22);
+		position: absolute;
+		z-index: 40;
+		top: 42px;
+		right: 0;
+		width: 460px;
+		max-height: calc(100dvh - 120px);
+		overflow: auto;
+		padding: 14px;
+		display: grid;
+		gap: 14px;
+		border: 1px solid var(--control);
+		border-radius: 5px;
+		background: var(--ground);
+		box-shadow: 0 10px 34px rgb(0 0 0 / 0.22);
 	}
-	h3 { font-size: 13px; color: var(--ink-2); margin-bottom: 4px; }
-	.groups { margin: 0; padding: 0; list-style: none; }
-	.groups li { display: grid; grid-template-columns: 18px 1fr auto; column-gap: 6px; padding: 4px 0; border-top: 1px solid var(--line); }
-	.groups button { grid-column: 2 / -1; justify-self: start; font-size: 12.5px; text-align: left; }
-	.planes { display: flex; align-items: center; justify-content: space-between; }
+	h3 {
+		font-size: 13px;
+		color: var(--ink-2);
+		margin-bottom: 4px;
+	}
+	.groups {
+		margin: 0;
+		padding: 0;
+		list-style: none;
+	}
+	.groups li {
+		display: grid;
+		grid-template-columns: 18px 1fr auto;
+		column-gap: 6px;
+		padding: 4px 0;
+		border-top: 1px solid var(--line);
+	}
+	.groups button {
+		grid-column: 2 / -1;
+		justify-self: start;
+		font-size: 12.5px;
+		text-align: left;
+	}
+	.planes {
+		display: flex;
+		align-items: center;
+		justify-content: space-between;
+	}
 </style>

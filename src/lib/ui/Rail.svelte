@@ -20,10 +20,39 @@
 </nav>
 
 <style>
-	.rail { width: 132px; flex: none; padding: 14px 0; background: var(--panel); border-right: 1px solid var(--line-strong); }
-	h2 { padding: 8px 14px 4px; font-size: 13px; font-weight: 600; color: var(--ink-3); }
-	ul { margin: 0 0 6px; padding: 0; list-style: none; }
-	a { display: block; padding: 5px 14px 5px 20px; border-left: 4px solid transparent; color: var(--ink-2); text-decoration: none; }
-	a:hover { color: var(--ink); background: var(--ground); }
-	a[aria-current] { border-left-color: var(--azurite); background: var(--ground); color: var(--ink); font-weight: 650; }
+	.rail {
+		width: 132px;
+		flex: none;
+		padding: 14px 0;
+		background: var(--panel);
+		border-right: 1px solid var(--line-strong);
+	}
+	h2 {
+		padding: 8px 14px 4px;
+		font-size: 13px;
+		font-weight: 600;
+		color: var(--ink-3);
+	}
+	ul {
+		margin: 0 0 6px;
+		padding: 0;
+		list-style: none;
+	}
+	a {
+		display: block;
+		padding: 5px 14px 5px 20px;
+		border-left: 4px solid transparent;
+		color: var(--ink-2);
+		text-decoration: none;
+	}
+	a:hover {
+		color: var(--ink);
+		background: var(--ground);
+	}
+	a[aria-current] {
+		border-left-color: var(--azurite);
+		background: var(--ground);
+		color: var(--ink);
+		font-weight: 650;
+	}
 </style>

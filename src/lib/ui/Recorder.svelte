@@ -103,7 +103,9 @@
 	</div>
 	<p class="heard" id="{id}-heard" aria-live="polite">
 		{#if heard}
-			{#if heard.stroke}position <b>{heard.position || 'unknown'}</b>{#if heard.character && heard.character !== ' '}, character <b>{heard.character}</b>{/if}, Caps Lock {heard.capsLock ? 'on' : 'off'}{#if typesCharacter(heard.stroke)}, types text{/if}{/if}
+			{#if heard.stroke}position <b>{heard.position || 'unknown'}</b>{#if heard.character && heard.character !== ' '}, character <b
+						>{heard.character}</b
+					>{/if}, Caps Lock {heard.capsLock ? 'on' : 'off'}{#if typesCharacter(heard.stroke)}, types text{/if}{/if}
 			{#each heard.notes as note (note)}<span class="note">{note}</span>{/each}
 		{:else if listening}
 			Escape leaves, Enter accepts, Tab moves on.
@@ -111,7 +113,12 @@
 	</p>
 	<div class="ways">
 		<Checkbox bind:checked={isSequence} class="way">Sequence</Checkbox>
-		<Checkbox bind:checked={takesAny} class="way" title="The next key is recorded whatever it is" onchange={() => takesAny && field?.focus()}>Take Esc, Tab, Enter</Checkbox>
+		<Checkbox
+			bind:checked={takesAny}
+			class="way"
+			title="The next key is recorded whatever it is"
+			onchange={() => takesAny && field?.focus()}>Take Esc, Tab, Enter</Checkbox
+		>
 		<Input
 			bind:value={typed}
 			size="sm"
@@ -126,12 +133,51 @@
 </div>
 
 <style>
-	.field { display: flex; align-items: center; min-height: 42px; padding: 6px 12px; border: 1px solid var(--control); border-radius: 4px; background: var(--raised); cursor: text; }
-	.field.listening { border-color: var(--azurite); outline: 2px solid var(--azurite); outline-offset: 0; }
-	.heard { min-height: 18px; margin-top: 4px; font-size: 12.5px; color: var(--ink-3); }
-	.heard b { color: var(--ink-2); font-weight: 600; }
-	.note { display: block; color: var(--limonite); }
-	.ways { display: flex; flex-wrap: wrap; align-items: center; gap: 4px 10px; margin-top: 2px; }
-	.ways :global(label) { font-size: 12.5px; font-weight: 400; color: var(--ink-2); }
-	.ways :global(.type-it) { width: 122px; height: 26px; padding: 2px 8px; font-size: 12.5px; }
+	.field {
+		display: flex;
+		align-items: center;
+		min-height: 42px;
+		padding: 6px 12px;
+		border: 1px solid var(--control);
+		border-radius: 4px;
+		background: var(--raised);
+		cursor: text;
+	}
+	.field.listening {
+		border-color: var(--azurite);
+		outline: 2px solid var(--azurite);
+		outline-offset: 0;
+	}
+	.heard {
+		min-height: 18px;
+		margin-top: 4px;
+		font-size: 12.5px;
+		color: var(--ink-3);
+	}
+	.heard b {
+		color: var(--ink-2);
+		font-weight: 600;
+	}
+	.note {
+		display: block;
+		color: var(--limonite);
+	}
+	.ways {
+		display: flex;
+		flex-wrap: wrap;
+		align-items: center;
+		gap: 4px 10px;
+		margin-top: 2px;
+	}
+	.ways :global(label) {
+		font-size: 12.5px;
+		font-weight: 400;
+		color: var(--ink-2);
+	}
+	.ways :global(.type-it) {
+		width: 122px;
+		height: 26px;
+		padding: 2px 8px;
+		font-size: 12.5px;
+	}
 </style>

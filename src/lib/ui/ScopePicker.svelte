@@ -28,14 +28,16 @@
 <div class="scope" role="group" aria-label="Limited to">
 	{#each workspace.space.axes as axis, a (axis.id)}
 		<Button id="{id}-{a}" size="xs" color="alternative" class="scope-axis" aria-haspopup="true">
-			<span class="axis">{axis.label}:</span> <span class="value">{summary(axis)}</span> <ChevronDownOutline class="h-3 w-3" />
+			<span class="axis">{axis.label}:</span> <span class="value">{summary(axis)}</span>
+			<ChevronDownOutline class="h-3 w-3" />
 		</Button>
 		<Dropdown simple triggeredBy="#{CSS.escape(`${id}-${a}`)}" class="scope-menu">
 			{#each axis.nodes as node (node.id)}
 				<li class="choice depth-{Math.min(3, depth(axis, node.id))}">
 					<Checkbox
 						checked={scope[axis.id]?.includes(node.id) ?? false}
-						onchange={(event) => toggle(axis.id, node.id, (event.currentTarget as HTMLInputElement).checked)}>{node.label}</Checkbox
+						onchange={(event) => toggle(axis.id, node.id, (event.currentTarget as HTMLInputElement).checked)}
+						>{node.label}</Checkbox
 					>
 				</li>
 			{/each}
@@ -44,13 +46,44 @@
 </div>
 
 <style>
-	.scope { display: flex; flex-wrap: wrap; gap: 5px; }
-	.scope :global(.scope-axis) { padding: 2px 8px; height: 26px; gap: 5px; font-size: 12.5px; font-weight: 500; border-color: var(--control); max-width: 100%; }
-	.axis { color: var(--ink-3); }
-	.value { overflow: hidden; text-overflow: ellipsis; white-space: nowrap; }
-	.choice { padding: 4px 12px; list-style: none; }
-	.depth-1 { padding-left: 30px; }
-	.depth-2 { padding-left: 48px; }
-	.depth-3 { padding-left: 66px; }
-	.choice :global(label) { font-weight: 400; color: var(--ink); font-size: 13px; }
+	.scope {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 5px;
+	}
+	.scope :global(.scope-axis) {
+		padding: 2px 8px;
+		height: 26px;
+		gap: 5px;
+		font-size: 12.5px;
+		font-weight: 500;
+		border-color: var(--control);
+		max-width: 100%;
+	}
+	.axis {
+		color: var(--ink-3);
+	}
+	.value {
+		overflow: hidden;
+		text-overflow: ellipsis;
+		white-space: nowrap;
+	}
+	.choice {
+		padding: 4px 12px;
+		list-style: none;
+	}
+	.depth-1 {
+		padding-left: 30px;
+	}
+	.depth-2 {
+		padding-left: 48px;
+	}
+	.depth-3 {
+		padding-left: 66px;
+	}
+	.choice :global(label) {
+		font-weight: 400;
+		color: var(--ink);
+		font-size: 13px;
+	}
 </style>

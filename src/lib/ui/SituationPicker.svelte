@@ -16,7 +16,10 @@
 
 	function choose(a: number, node: string) {
 		const agreement = (s: readonly NodeId[]) => (s[a] === node ? s.filter((n, i) => n === current[i]).length : -1);
-		const best = workspace.space.situations.reduce((at, s, i) => (agreement(s) > agreement(workspace.space.situations[at]!) ? i : at), 0);
+		const best = workspace.space.situations.reduce(
+			(at, s, i) => (agreement(s) > agreement(workspace.space.situations[at]!) ? i : at),
+			0
+		);
 		workspace.standIn(best);
 	}
 </script>
@@ -28,5 +31,9 @@
 </div>
 
 <style>
-	.axes { display: flex; gap: 4px; min-width: 0; }
+	.axes {
+		display: flex;
+		gap: 4px;
+		min-width: 0;
+	}
 </style>

@@ -16,7 +16,20 @@
 {/if}
 
 <style>
-	.chip { display: inline-flex; align-items: center; gap: 6px; vertical-align: middle; }
-	i { display: inline-block; width: 9px; height: 17px; border-radius: 2px; flex: none; }
-	.name { font-size: 13px; }
+	.chip {
+		display: inline-flex;
+		align-items: center;
+		gap: 6px;
+		vertical-align: middle;
+	}
+	i {
+		display: inline-block;
+		width: 9px;
+		height: 17px;
+		border-radius: 2px;
+		flex: none;
+	}
+	.name {
+		font-size: 13px;
+	}
 </style>

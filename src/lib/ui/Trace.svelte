@@ -10,17 +10,32 @@
 	const workspace = useWorkspace();
 	const explained = $derived(explain(workspace.index, keys, situation));
 	const mark = $derived(outcomeMark(explained.outcome));
-	const signs = { input: '⌨', typed: 'T', 'cut-short': '▲', candidate: '●', elsewhere: '○', absent: '○', rule: '§', masked: '▲', waits: '…', result: '→' } as const;
+	const signs = {
+		input: '⌨',
+		typed: 'T',
+		'cut-short': '▲',
+		candidate: '●',
+		elsewhere: '○',
+		absent: '○',
+		rule: '§',
+		masked: '▲',
+		waits: '…',
+		result: '→'
+	} as const;
 </script>
 
 <div class="trace">
-	<p class="outcome tone-{mark.tone}"><span class="toned" aria-hidden="true">{mark.shape}</span> <strong>{outcomeText(workspace.index, explained.outcome)}</strong></p>
+	<p class="outcome tone-{mark.tone}">
+		<span class="toned" aria-hidden="true">{mark.shape}</span> <strong>{outcomeText(workspace.index, explained.outcome)}</strong>
+	</p>
 	<ol>
 		{#each explained.trace as step, i (i)}
 			<li class={step.step}>
 				<span class="sign" aria-hidden="true">{signs[step.step]}</span>
 				<span>
-					{#if step.binding && (step.step === 'candidate' || step.step === 'elsewhere' || step.step === 'absent')}<StratumChip id={step.binding.stratum} />{/if}
+					{#if step.binding && (step.step === 'candidate' || step.step === 'elsewhere' || step.step === 'absent')}<StratumChip
+							id={step.binding.stratum}
+						/>{/if}
 					{step.text}
 				</span>
 			</li>
@@ -29,9 +44,29 @@
 </div>
 
 <style>
-	ol { margin: 6px 0 0; padding: 0; list-style: none; border-left: 1px solid var(--line-strong); }
-	li { display: grid; grid-template-columns: 22px 1fr; padding: 3px 0 3px 2px; font-size: 13px; color: var(--ink-2); }
-	.sign { color: var(--ink-3); text-align: center; }
-	.elsewhere, .absent { color: var(--ink-3); }
-	.result { color: var(--ink); font-weight: 600; }
+	ol {
+		margin: 6px 0 0;
+		padding: 0;
+		list-style: none;
+		border-left: 1px solid var(--line-strong);
+	}
+	li {
+		display: grid;
+		grid-template-columns: 22px 1fr;
+		padding: 3px 0 3px 2px;
+		font-size: 13px;
+		color: var(--ink-2);
+	}
+	.sign {
+		color: var(--ink-3);
+		text-align: center;
+	}
+	.elsewhere,
+	.absent {
+		color: var(--ink-3);
+	}
+	.result {
+		color: var(--ink);
+		font-weight: 600;
+	}
 </style>

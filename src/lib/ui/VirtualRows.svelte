@@ -4,7 +4,13 @@
 	import type { HTMLAttributes } from 'svelte/elements';
 
 	/** Rows of one height, drawn only where they are seen. The snippet gets the row, its number and its place from the top in px. */
-	let { rows, height, row, viewport = $bindable(), ...rest }: {
+	let {
+		rows,
+		height,
+		row,
+		viewport = $bindable(),
+		...rest
+	}: {
 		rows: readonly T[];
 		height: number;
 		row: Snippet<[T, number, number]>;
@@ -38,7 +44,17 @@
 </div>
 
 <style>
-	.viewport { flex: 1; min-height: 0; overflow-y: auto; contain: strict; }
-	.viewport:focus-visible { outline-offset: -2px; }
-	.all { position: relative; width: 100%; }
+	.viewport {
+		flex: 1;
+		min-height: 0;
+		overflow-y: auto;
+		contain: strict;
+	}
+	.viewport:focus-visible {
+		outline-offset: -2px;
+	}
+	.all {
+		position: relative;
+		width: 100%;
+	}
 </style>

@@ -82,7 +82,10 @@ export function bothText(index: ShortcutIndex): string {
 }
 
 /** The verdict's headline with its tone. */
-export function verdictText(index: ShortcutIndex, found: Verdict): { tone: 'garnet' | 'limonite' | 'epidote'; shape: string; text: string } {
+export function verdictText(
+	index: ShortcutIndex,
+	found: Verdict
+): { tone: 'garnet' | 'limonite' | 'epidote'; shape: string; text: string } {
 	const { keys, command } = found.proposal;
 	switch (found.kind) {
 		case 'already':
@@ -105,7 +108,10 @@ export function verdictText(index: ShortcutIndex, found: Verdict): { tone: 'garn
 			return {
 				tone: 'garnet',
 				shape: '◆',
-				text: `${keys} is taken by ${names(index, found.meetings.map((m) => m.binding))}.`
+				text: `${keys} is taken by ${names(
+					index,
+					found.meetings.map((m) => m.binding)
+				)}.`
 			};
 	}
 }

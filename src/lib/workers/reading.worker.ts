@@ -44,7 +44,12 @@ const reading = {
 	/** Reads a profile (JSON) or shortcuts (CSV) and compares them with the profile. `into` sends all to one stratum. */
 	shortcuts: (
 		file: File,
-		{ application, commands, profile, into }: { application: Application; commands: readonly Command[]; profile: Profile; into: StratumId | undefined },
+		{
+			application,
+			commands,
+			profile,
+			into
+		}: { application: Application; commands: readonly Command[]; profile: Profile; into: StratumId | undefined },
 		onprogress: (stage: string) => void
 	) =>
 		answering(async (): Promise<Reading> => {
@@ -70,7 +75,10 @@ const reading = {
 	table: (file: File) =>
 		answering(async () => {
 			const { header, records } = readCsv(file.name, await textFrom(file));
-			if (records.length === 0) throw new FileRefusedError(file.name, [{ line: 2, column: 1, message: 'there is only a header; expected one command a line' }]);
+			if (records.length === 0)
+				throw new FileRefusedError(file.name, [
+					{ line: 2, column: 1, message: 'there is only a header; expected one command a line' }
+				]);
 			return { header, records };
 		})
 };

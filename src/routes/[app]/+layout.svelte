@@ -41,7 +41,19 @@
 {/key}
 
 <style>
-	.shell { display: flex; flex-direction: column; height: 100%; }
-	.middle { display: flex; flex: 1; min-height: 0; }
-	main { flex: 1; min-width: 0; min-height: 0; }
+	.shell {
+		display: flex;
+		flex-direction: column;
+		height: 100%;
+	}
+	.middle {
+		display: flex;
+		flex: 1;
+		min-height: 0;
+	}
+	main {
+		flex: 1;
+		min-width: 0;
+		min-height: 0;
+	}
 </style>

@@ -1,7 +1,14 @@
 <script lang="ts">
 	import { goto } from '$app/navigation';
 	import { Button, Input, Label, Spinner } from 'flowbite-svelte';
-	import { ApplicationForm, MAPPABLE, catalogueFromCsv, guessMapping, type ColumnMapping, type Mappable } from '$core/format/catalogue-csv';
+	import {
+		ApplicationForm,
+		MAPPABLE,
+		catalogueFromCsv,
+		guessMapping,
+		type ColumnMapping,
+		type Mappable
+	} from '$core/format/catalogue-csv';
 	import type { CsvRecord } from '$core/format/csv';
 	import { ApiError, ask } from '$lib/state/api';
 	import FileDrop from '$lib/ui/hand-over/FileDrop.svelte';
@@ -26,8 +33,15 @@
 	const isMapped = $derived(mapping.id !== undefined && mapping.label !== undefined);
 	const built = $derived(table && form.success && isMapped ? catalogueFromCsv(table.records, mapping, form.data) : undefined);
 	const words: Record<Mappable, string> = {
-		id: 'Id, as the program knows it', label: 'Label, as people read it', description: 'Description', category: 'Category path, parts joined by >',
-		kind: 'Kind', synonyms: 'Synonyms', context: 'Contexts where it exists', opposite: 'Opposite', action: 'Action'
+		id: 'Id, as the program knows it',
+		label: 'Label, as people read it',
+		description: 'Description',
+		category: 'Category path, parts joined by >',
+		kind: 'Kind',
+		synonyms: 'Synonyms',
+		context: 'Contexts where it exists',
+		opposite: 'Opposite',
+		action: 'Action'
 	};
 
 	async function read(given: File) {
@@ -89,14 +103,54 @@
 			<Label>Name<Input size="sm" bind:value={name} placeholder="as your office calls it" /></Label>
 			<Label>Version<Input size="sm" bind:value={version} /></Label>
 			<h2>How it takes keys</h2>
-			<div class="rule">Several commands on one key <Picker label="Several commands on one key" value={ambiguity} onpick={(v) => (ambiguity = v)} items={[{ value: 'narrowest', name: 'the narrowest context wins' }, { value: 'first', name: 'the first in the list wins' }, { value: 'chooser', name: 'a chooser opens' }, { value: 'refuse', name: 'the second is refused' }]} /></div>
-			<div class="rule">Keys are matched by <Picker label="Keys are matched by" value={match} onpick={(v) => (match = v)} items={[{ value: 'character', name: 'the character they type' }, { value: 'position', name: 'their position' }]} /></div>
-			<div class="rule">A key that begins a sequence <Picker label="A key that begins a sequence" value={sequences} onpick={(v) => (sequences = v)} items={[{ value: 'at-once', name: 'fires at once' }, { value: 'wait', name: 'waits for more' }]} /></div>
+			<div class="rule">
+				Several commands on one key <Picker
+					label="Several commands on one key"
+					value={ambiguity}
+					onpick={(v) => (ambiguity = v)}
+					items={[
+						{ value: 'narrowest', name: 'the narrowest context wins' },
+						{ value: 'first', name: 'the first in the list wins' },
+						{ value: 'chooser', name: 'a chooser opens' },
+						{ value: 'refuse', name: 'the second is refused' }
+					]}
+				/>
+			</div>
+			<div class="rule">
+				Keys are matched by <Picker
+					label="Keys are matched by"
+					value={match}
+					onpick={(v) => (match = v)}
+					items={[
+						{ value: 'character', name: 'the character they type' },
+						{ value: 'position', name: 'their position' }
+					]}
+				/>
+			</div>
+			<div class="rule">
+				A key that begins a sequence <Picker
+					label="A key that begins a sequence"
+					value={sequences}
+					onpick={(v) => (sequences = v)}
+					items={[
+						{ value: 'at-once', name: 'fires at once' },
+						{ value: 'wait', name: 'waits for more' }
+					]}
+				/>
+			</div>
 			{#if !form.success && table}<p class="callout tone-limonite">{form.error.issues[0]?.message}</p>{/if}
 		</section>
 		<section class="list" aria-label="Command list">
-			<FileDrop label="Drop the program's command list (CSV), or click to choose" hint="First line: column names. Any columns; you say what they mean." accept=".csv,text/csv" onfile={read} onproblem={(message) => (leave(), (problem = message))} />
-			{#if busy}<p role="status"><Spinner size="5" /> Working … <Button size="xs" color="alternative" onclick={() => files.cancel()}>Cancel</Button></p>{/if}
+			<FileDrop
+				label="Drop the program's command list (CSV), or click to choose"
+				hint="First line: column names. Any columns; you say what they mean."
+				accept=".csv,text/csv"
+				onfile={read}
+				onproblem={(message) => (leave(), (problem = message))}
+			/>
+			{#if busy}<p role="status">
+					<Spinner size="5" /> Working … <Button size="xs" color="alternative" onclick={() => files.cancel()}>Cancel</Button>
+				</p>{/if}
 			{#if problem}<p class="callout tone-garnet" role="alert">{problem}</p>{/if}
 			{#if refusal}<Problems problems={refusal.problems} {file} title="Nothing of this file was taken. {refusal.message}" />{/if}
 			{#if table}
@@ -104,23 +158,48 @@
 				<div class="mapping">
 					{#each MAPPABLE as field (field)}
 						<div class="rule">
-							<span>{words[field]}{#if field === 'id' || field === 'label'} <b class="tone-garnet toned" title="needed">*</b>{/if}</span>
-							<Picker label={words[field]} value={String(mapping[field] ?? '')} onpick={(v) => (mapping = { ...mapping, [field]: v === '' ? undefined : Number(v) })} items={[{ value: '', name: 'not in this file' }, ...table.header.map((h, i) => ({ value: String(i), name: h || `column ${i + 1}` }))]} />
+							<span
+								>{words[field]}{#if field === 'id' || field === 'label'}
+									<b class="tone-garnet toned" title="needed">*</b>{/if}</span
+							>
+							<Picker
+								label={words[field]}
+								value={String(mapping[field] ?? '')}
+								onpick={(v) => (mapping = { ...mapping, [field]: v === '' ? undefined : Number(v) })}
+								items={[
+									{ value: '', name: 'not in this file' },
+									...table.header.map((h, i) => ({ value: String(i), name: h || `column ${i + 1}` }))
+								]}
+							/>
 						</div>
 					{/each}
 				</div>
-				{#if !isMapped}<p class="callout tone-limonite">Say which columns hold the id and the label; one column may serve for both.</p>{/if}
+				{#if !isMapped}<p class="callout tone-limonite">
+						Say which columns hold the id and the label; one column may serve for both.
+					</p>{/if}
 				{#if built}
-					{#if built.refused.length > 0}<Problems problems={built.refused} {file} title="{built.refused.length} of {table.records.length} lines need a look" />{/if}
+					{#if built.refused.length > 0}<Problems
+							problems={built.refused}
+							{file}
+							title="{built.refused.length} of {table.records.length} lines need a look"
+						/>{/if}
 					<table>
 						<thead><tr><th>Label</th><th>Id</th><th>Category</th><th>Exists in</th></tr></thead>
 						<tbody>
 							{#each built.commands.slice(0, 8) as command (command.id)}
-								<tr><td>{command.label}</td><td class="mono">{command.id}</td><td>{command.category.join(' › ')}</td><td>{command.contexts.map((s) => Object.values(s).flat().join(', ')).join(', ') || 'everywhere'}</td></tr>
+								<tr
+									><td>{command.label}</td><td class="mono">{command.id}</td><td>{command.category.join(' › ')}</td><td
+										>{command.contexts.map((s) => Object.values(s).flat().join(', ')).join(', ') || 'everywhere'}</td
+									></tr
+								>
 							{/each}
 						</tbody>
 					</table>
-					<p><Button disabled={busy || built.commands.length === 0} onclick={bring}>Bring {built.commands.length} commands as {built.application.name}</Button></p>
+					<p>
+						<Button disabled={busy || built.commands.length === 0} onclick={bring}
+							>Bring {built.commands.length} commands as {built.application.name}</Button
+						>
+					</p>
 				{/if}
 			{/if}
 		</section>
@@ -128,17 +207,78 @@
 </div>
 
 <style>
-	.page-frame { display: flex; flex-direction: column; height: 100%; }
-	header { display: flex; align-items: center; gap: 26px; height: 62px; padding: 0 16px; background: var(--panel); border-bottom: 1px solid var(--line-strong); }
-	.brand { display: flex; align-items: center; gap: 9px; color: var(--ink); font-size: 20px; font-weight: 650; text-decoration: none; }
-	main { display: grid; grid-template-columns: 320px minmax(0, 1fr); flex: 1; min-height: 0; }
-	section { display: flex; flex-direction: column; gap: 12px; padding: 18px; overflow-y: auto; }
-	.form { background: var(--panel); border-right: 1px solid var(--line-strong); }
-	.form :global(label) { color: var(--ink-2); font-size: 13px; }
-	.rule { display: grid; gap: 3px; font-size: 13px; color: var(--ink-2); }
-	.rule :global(select) { max-width: none; width: 100%; }
-	.mapping { display: grid; grid-template-columns: repeat(auto-fill, minmax(210px, 1fr)); gap: 10px 16px; }
-	table { border-collapse: collapse; width: 100%; font-size: 13px; }
-	th { text-align: left; font-weight: 500; color: var(--ink-3); }
-	th, td { padding: 5px 10px 5px 0; border-bottom: 1px solid var(--line); }
+	.page-frame {
+		display: flex;
+		flex-direction: column;
+		height: 100%;
+	}
+	header {
+		display: flex;
+		align-items: center;
+		gap: 26px;
+		height: 62px;
+		padding: 0 16px;
+		background: var(--panel);
+		border-bottom: 1px solid var(--line-strong);
+	}
+	.brand {
+		display: flex;
+		align-items: center;
+		gap: 9px;
+		color: var(--ink);
+		font-size: 20px;
+		font-weight: 650;
+		text-decoration: none;
+	}
+	main {
+		display: grid;
+		grid-template-columns: 320px minmax(0, 1fr);
+		flex: 1;
+		min-height: 0;
+	}
+	section {
+		display: flex;
+		flex-direction: column;
+		gap: 12px;
+		padding: 18px;
+		overflow-y: auto;
+	}
+	.form {
+		background: var(--panel);
+		border-right: 1px solid var(--line-strong);
+	}
+	.form :global(label) {
+		color: var(--ink-2);
+		font-size: 13px;
+	}
+	.rule {
+		display: grid;
+		gap: 3px;
+		font-size: 13px;
+		color: var(--ink-2);
+	}
+	.rule :global(select) {
+		max-width: none;
+		width: 100%;
+	}
+	.mapping {
+		display: grid;
+		grid-template-columns: repeat(auto-fill, minmax(210px, 1fr));
+		gap: 10px 16px;
+	}
+	table {
+		border-collapse: collapse;
+		width: 100%;
+		font-size: 13px;
+	}
+	th {
+		text-align: left;
+		font-weight: 500;
+		color: var(--ink-3);
+	}
+	th,
+	td {
+		padding: 5px 10px 5px 0;
+		border-bottom: 1px solid var(--line);
+	}
 </style>

@@ -78,7 +78,9 @@ async function refuseNewer(db: Database, folder: string, migrations: string): Pr
 	const newestKnown = Math.max(...journal.entries.map((entry) => entry.when));
 	const table = await db.execute<{ name: string | null }>(sql`select to_regclass('drizzle.__drizzle_migrations')::text as name`);
 	if (!table.rows[0]?.name) return;
-	const applied = await db.execute<{ newest: string | null }>(sql`select max(created_at)::text as newest from drizzle.__drizzle_migrations`);
+	const applied = await db.execute<{ newest: string | null }>(
+		sql`select max(created_at)::text as newest from drizzle.__drizzle_migrations`
+	);
 	const newest = Number(applied.rows[0]?.newest ?? 0);
 	if (newest > newestKnown)
 		throw new DataFolderError(

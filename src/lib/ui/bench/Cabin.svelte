@@ -2,15 +2,31 @@
 	/** A cable-car cabin's frame, to select things on. Each part says what kind of thing it is. */
 	let { selection, onselect }: { selection: string | undefined; onselect: (kind: string) => void } = $props();
 
-	const faces = [
-		'M150 110 290 140 290 268 150 232Z',
-		'M290 140 400 104 400 226 290 268Z',
-		'M150 110 262 78 400 104 290 140Z'
-	];
+	const faces = ['M150 110 290 140 290 268 150 232Z', 'M290 140 400 104 400 226 290 268Z', 'M150 110 262 78 400 104 290 140Z'];
 	const windows = ['M166 128 216 139 216 186 166 174Z', 'M228 142 276 152 276 202 228 189Z', 'M306 150 384 124 384 168 306 197Z'];
-	const edges = ['M150 110V232', 'M290 140V268', 'M400 104V226', 'M150 110 290 140', 'M290 140 400 104', 'M150 232 290 268', 'M290 268 400 226'];
-	const vertices = [[150, 110], [290, 140], [400, 104], [290, 268]] as const;
-	const names: Record<string, string> = { vertex: 'a vertex', edge: 'an edge', face: 'a face', body: 'the floor body', component: 'the hanger', nothing: 'nothing' };
+	const edges = [
+		'M150 110V232',
+		'M290 140V268',
+		'M400 104V226',
+		'M150 110 290 140',
+		'M290 140 400 104',
+		'M150 232 290 268',
+		'M290 268 400 226'
+	];
+	const vertices = [
+		[150, 110],
+		[290, 140],
+		[400, 104],
+		[290, 268]
+	] as const;
+	const names: Record<string, string> = {
+		vertex: 'a vertex',
+		edge: 'an edge',
+		face: 'a face',
+		body: 'the floor body',
+		component: 'the hanger',
+		nothing: 'nothing'
+	};
 	let picked = $state('');
 
 	function pick(event: Event, kind: string, id: string) {
@@ -22,45 +38,121 @@
 </script>
 
 <!-- svelte-ignore a11y_click_events_have_key_events, a11y_no_noninteractive_element_interactions -->
-<svg viewBox="96 8 356 300" role="group" aria-label="Cabin frame; click a part to select it" onclick={(event) => pick(event, 'nothing', 'nothing')}>
+<svg
+	viewBox="96 8 356 300"
+	role="group"
+	aria-label="Cabin frame; click a part to select it"
+	onclick={(event) => pick(event, 'nothing', 'nothing')}
+>
 	<path class="ground" d="M96 290H452" />
-	<g class="component" class:on={isOn('component', 'component')} role="presentation" onclick={(e) => pick(e, 'component', 'component')}>
+	<g
+		class="component"
+		class:on={isOn('component', 'component')}
+		role="presentation"
+		onclick={(e) => pick(e, 'component', 'component')}
+	>
 		<title>Select {names['component']}</title>
-		<path d="M268 92V44q0-14 14-14h40" /><path d="M252 92h34" /><circle cx="330" cy="30" r="9" /><path class="rope" d="M100 40 450 20" />
+		<path d="M268 92V44q0-14 14-14h40" /><path d="M252 92h34" /><circle cx="330" cy="30" r="9" /><path
+			class="rope"
+			d="M100 40 450 20"
+		/>
 	</g>
 	<g class="body" class:on={isOn('body', 'body')} role="presentation" onclick={(e) => pick(e, 'body', 'body')}>
 		<title>Select {names['body']}</title>
 		<path d="M144 236 290 274 406 231 406 244 290 288 144 249Z" />
 	</g>
 	{#each faces as d, i (d)}
-		<path class="face" class:on={isOn('face', `face${i}`)} {d} role="presentation" onclick={(e) => pick(e, 'face', `face${i}`)}><title>Select {names['face']}</title></path>
+		<path class="face" class:on={isOn('face', `face${i}`)} {d} role="presentation" onclick={(e) => pick(e, 'face', `face${i}`)}
+			><title>Select {names['face']}</title></path
+		>
 	{/each}
 	{#each windows as d (d)}<path class="pane" {d} />{/each}
 	{#each edges as d, i (d)}
-		<g class="edge" class:on={isOn('edge', `edge${i}`)} role="presentation" onclick={(e) => pick(e, 'edge', `edge${i}`)}><title>Select {names['edge']}</title><path class="hit" {d} /><path class="line" {d} /></g>
+		<g class="edge" class:on={isOn('edge', `edge${i}`)} role="presentation" onclick={(e) => pick(e, 'edge', `edge${i}`)}
+			><title>Select {names['edge']}</title><path class="hit" {d} /><path class="line" {d} /></g
+		>
 	{/each}
 	{#each vertices as [cx, cy], i (i)}
-		<g class="vertex" class:on={isOn('vertex', `vertex${i}`)} role="presentation" onclick={(e) => pick(e, 'vertex', `vertex${i}`)}><title>Select {names['vertex']}</title><circle class="hit" {cx} {cy} r="9" /><circle class="dot" {cx} {cy} r="3.2" /></g>
+		<g class="vertex" class:on={isOn('vertex', `vertex${i}`)} role="presentation" onclick={(e) => pick(e, 'vertex', `vertex${i}`)}
+			><title>Select {names['vertex']}</title><circle class="hit" {cx} {cy} r="9" /><circle class="dot" {cx} {cy} r="3.2" /></g
+		>
 	{/each}
 </svg>
 
 <style>
-	svg { width: 100%; height: 100%; display: block; }
-	path, circle { fill: none; stroke: var(--ink-2); stroke-width: 1.4; stroke-linejoin: round; }
-	.ground { stroke: var(--line-strong); stroke-dasharray: 6 5; }
-	.rope { stroke-width: 2.6; stroke: var(--ink-3); }
-	.component path, .component circle { stroke-width: 3; }
-	.face { fill: var(--panel); }
-	.face:hover { fill: var(--line); }
-	.pane { fill: var(--azurite-wash); stroke: var(--control); pointer-events: none; }
-	.body path { fill: var(--line-strong); }
-	.hit { stroke: transparent; stroke-width: 11; fill: transparent; }
-	.vertex .hit { stroke-width: 0; }
-	.line { stroke-width: 1.8; }
-	.dot { fill: var(--ink-2); stroke: none; }
-	.edge:hover .line, .component:hover path { stroke: var(--azurite); }
-	.face.on, .body.on path { fill: var(--azurite); fill-opacity: 0.35; stroke: var(--azurite); }
-	.edge.on .line { stroke: var(--azurite); stroke-width: 4; }
-	.vertex.on .dot { fill: var(--azurite); r: 6px; }
-	.component.on path:not(.rope), .component.on circle { stroke: var(--azurite); }
+	svg {
+		width: 100%;
+		height: 100%;
+		display: block;
+	}
+	path,
+	circle {
+		fill: none;
+		stroke: var(--ink-2);
+		stroke-width: 1.4;
+		stroke-linejoin: round;
+	}
+	.ground {
+		stroke: var(--line-strong);
+		stroke-dasharray: 6 5;
+	}
+	.rope {
+		stroke-width: 2.6;
+		stroke: var(--ink-3);
+	}
+	.component path,
+	.component circle {
+		stroke-width: 3;
+	}
+	.face {
+		fill: var(--panel);
+	}
+	.face:hover {
+		fill: var(--line);
+	}
+	.pane {
+		fill: var(--azurite-wash);
+		stroke: var(--control);
+		pointer-events: none;
+	}
+	.body path {
+		fill: var(--line-strong);
+	}
+	.hit {
+		stroke: transparent;
+		stroke-width: 11;
+		fill: transparent;
+	}
+	.vertex .hit {
+		stroke-width: 0;
+	}
+	.line {
+		stroke-width: 1.8;
+	}
+	.dot {
+		fill: var(--ink-2);
+		stroke: none;
+	}
+	.edge:hover .line,
+	.component:hover path {
+		stroke: var(--azurite);
+	}
+	.face.on,
+	.body.on path {
+		fill: var(--azurite);
+		fill-opacity: 0.35;
+		stroke: var(--azurite);
+	}
+	.edge.on .line {
+		stroke: var(--azurite);
+		stroke-width: 4;
+	}
+	.vertex.on .dot {
+		fill: var(--azurite);
+		r: 6px;
+	}
+	.component.on path:not(.rope),
+	.component.on circle {
+		stroke: var(--azurite);
+	}
 </style>

@@ -33,9 +33,43 @@
 </button>
 
 <style>
-	button { border: 0; background: none; color: var(--ink); font: inherit; border-radius: var(--radius); }
-	button:hover { background: var(--azurite-wash); }
-	.menu { display: grid; grid-template-columns: 20px 1fr auto; gap: 8px; align-items: center; width: 100%; padding: 3px 10px; text-align: left; font-size: 13px; }
-	.ribbon { display: grid; justify-items: center; align-content: start; gap: 2px; width: 58px; padding: 4px 2px; font-size: 12px; line-height: 1.05; font-stretch: 76%; text-align: center; }
-	.ribbon span { display: -webkit-box; -webkit-line-clamp: 2; line-clamp: 2; -webkit-box-orient: vertical; overflow: hidden; }
+	button {
+		border: 0;
+		background: none;
+		color: var(--ink);
+		font: inherit;
+		border-radius: var(--radius);
+	}
+	button:hover {
+		background: var(--azurite-wash);
+	}
+	.menu {
+		display: grid;
+		grid-template-columns: 20px 1fr auto;
+		gap: 8px;
+		align-items: center;
+		width: 100%;
+		padding: 3px 10px;
+		text-align: left;
+		font-size: 13px;
+	}
+	.ribbon {
+		display: grid;
+		justify-items: center;
+		align-content: start;
+		gap: 2px;
+		width: 58px;
+		padding: 4px 2px;
+		font-size: 12px;
+		line-height: 1.05;
+		font-stretch: 76%;
+		text-align: center;
+	}
+	.ribbon span {
+		display: -webkit-box;
+		-webkit-line-clamp: 2;
+		line-clamp: 2;
+		-webkit-box-orient: vertical;
+		overflow: hidden;
+	}
 </style>

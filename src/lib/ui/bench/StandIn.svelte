@@ -38,7 +38,8 @@
 	}
 
 	function onkeydown(event: KeyboardEvent) {
-		if ((event.target as HTMLElement).closest('button') && (event.key === 'Enter' || event.key === ' ' || event.key === 'Tab')) return;
+		if ((event.target as HTMLElement).closest('button') && (event.key === 'Enter' || event.key === ' ' || event.key === 'Tab'))
+			return;
 		if (event.key === 'Escape' && openMenu) {
 			openMenu = undefined;
 			return;
@@ -63,7 +64,14 @@
 </script>
 
 <!-- svelte-ignore a11y_no_noninteractive_tabindex, a11y_no_noninteractive_element_interactions -->
-<div class="window" bind:this={frame} role="application" aria-label="{workspace.document.application.name}, stand-in. Takes every key; Tab moves on." tabindex="0" {onkeydown}>
+<div
+	class="window"
+	bind:this={frame}
+	role="application"
+	aria-label="{workspace.document.application.name}, stand-in. Takes every key; Tab moves on."
+	tabindex="0"
+	{onkeydown}
+>
 	<div class="tabs" role="group" aria-label={axes[0]!.label}>
 		<span class="title">{workspace.document.application.name}</span>
 		{#each standing as node (node.id)}
@@ -73,7 +81,13 @@
 	<div class="menus" role="menubar" aria-label="Menus">
 		{#each menus as { name, commands } (name)}
 			<div class="menu-place">
-				<button type="button" role="menuitem" aria-haspopup="true" aria-expanded={openMenu === name} onclick={() => (openMenu = openMenu === name ? undefined : name)}>{name}</button>
+				<button
+					type="button"
+					role="menuitem"
+					aria-haspopup="true"
+					aria-expanded={openMenu === name}
+					onclick={() => (openMenu = openMenu === name ? undefined : name)}>{name}</button
+				>
 				{#if openMenu === name}
 					<div class="menu" role="menu" aria-label={name}>
 						{#each commands as command (command.id)}
@@ -97,58 +111,232 @@
 	<div class="body" class:plain={paneAxis < 0}>
 		{#if paneAxis >= 0}
 			<button type="button" class={paneIs('tree')} aria-pressed={pane === 'tree'} onclick={() => stand(paneAxis, 'tree')}>
-				<b>Tree</b><span>Cabin frame</span><span>&nbsp;&nbsp;Floor sheet</span><span>&nbsp;&nbsp;Corner posts</span><span>&nbsp;&nbsp;Window openings</span><span>&nbsp;&nbsp;Hanger arm</span>
+				<b>Tree</b><span>Cabin frame</span><span>&nbsp;&nbsp;Floor sheet</span><span>&nbsp;&nbsp;Corner posts</span><span
+					>&nbsp;&nbsp;Window openings</span
+				><span>&nbsp;&nbsp;Hanger arm</span>
 			</button>
 		{/if}
 		<!-- svelte-ignore a11y_click_events_have_key_events, a11y_no_static_element_interactions -->
 		<div class={paneIs('canvas')} onclick={() => stand(paneAxis, 'canvas')}>
-			<Cabin selection={selectionAxis < 0 ? undefined : situation[selectionAxis]} onselect={(kind) => (stand(paneAxis, 'canvas'), stand(selectionAxis, kind))} />
+			<Cabin
+				selection={selectionAxis < 0 ? undefined : situation[selectionAxis]}
+				onselect={(kind) => (stand(paneAxis, 'canvas'), stand(selectionAxis, kind))}
+			/>
 			{#if session.offered.length > 0}
 				<ul class="chooser" role="listbox" aria-label="Chooser">
 					{#each session.offered as id, i (id)}
 						<li role="option" aria-selected={i === session.chosen}>
-							<button type="button" tabindex="-1" onclick={(e) => (e.stopPropagation(), session.take(i), frame?.focus())}>{labelOf(workspace.index, id)}</button>
+							<button type="button" tabindex="-1" onclick={(e) => (e.stopPropagation(), session.take(i), frame?.focus())}
+								>{labelOf(workspace.index, id)}</button
+							>
 						</li>
 					{/each}
 				</ul>
 			{/if}
 		</div>
 		{#if paneAxis >= 0}
-			<button type="button" class={paneIs('properties')} aria-pressed={pane === 'properties'} onclick={() => stand(paneAxis, 'properties')}>
-				<b>Properties</b><span>Width 1 980 mm</span><span>Sheet 2.5 mm</span><span>Mass 412 kg</span><span class="text">{pane === 'properties' ? session.typed : ''}</span>
+			<button
+				type="button"
+				class={paneIs('properties')}
+				aria-pressed={pane === 'properties'}
+				onclick={() => stand(paneAxis, 'properties')}
+			>
+				<b>Properties</b><span>Width 1 980 mm</span><span>Sheet 2.5 mm</span><span>Mass 412 kg</span><span class="text"
+					>{pane === 'properties' ? session.typed : ''}</span
+				>
 			</button>
-			<button type="button" class="{paneIs('console')} console" aria-pressed={pane === 'console'} onclick={() => stand(paneAxis, 'console')}>
+			<button
+				type="button"
+				class="{paneIs('console')} console"
+				aria-pressed={pane === 'console'}
+				onclick={() => stand(paneAxis, 'console')}
+			>
 				<span class="mono">&gt; {pane === 'console' ? session.typed : ''}</span>
 			</button>
 		{/if}
 	</div>
-	<p class="status" aria-live="polite"><span>{status}</span><span class="quiet">{workspace.space.labelOf(workspace.situation)}</span></p>
+	<p class="status" aria-live="polite">
+		<span>{status}</span><span class="quiet">{workspace.space.labelOf(workspace.situation)}</span>
+	</p>
 </div>
 
 <style>
-	.window { display: grid; grid-template-rows: auto auto auto minmax(0, 1fr) auto; height: 100%; min-height: 0; border: 1px solid var(--control); border-radius: 6px; background: var(--ground); overflow: clip; }
-	.window:focus-visible, .window:focus { outline: 2px solid var(--azurite); outline-offset: 1px; }
-	.tabs { display: flex; gap: 2px; align-items: end; padding: 6px 8px 0; background: var(--line); }
-	.title { margin-right: 12px; padding-bottom: 5px; font-weight: 650; }
-	.tabs button { padding: 3px 10px; border: 0; border-radius: 3px 3px 0 0; background: none; color: var(--ink-2); font: inherit; font-size: 13px; font-stretch: 86%; }
-	.tabs [aria-pressed='true'] { background: var(--ground); color: var(--ink); font-weight: 600; }
-	.menus { display: flex; flex-wrap: wrap; padding: 2px 6px; border-bottom: 1px solid var(--line); }
-	.menu-place { position: relative; }
-	.menus > .menu-place > button { padding: 2px 6px; border: 0; background: none; color: var(--ink); font: inherit; font-size: 13px; font-stretch: 84%; border-radius: var(--radius); }
-	.menus > .menu-place > button:hover, .menus [aria-expanded='true'] { background: var(--line); }
-	.menu { position: absolute; z-index: 20; top: 100%; left: 0; width: 300px; max-height: 380px; overflow-y: auto; padding: 4px; border: 1px solid var(--control); border-radius: 4px; background: var(--raised); box-shadow: 0 8px 24px rgb(0 0 0 / 0.2); }
-	.ribbon { display: flex; gap: 2px; padding: 3px 6px; border-bottom: 1px solid var(--line-strong); background: var(--panel); overflow: hidden; min-height: 82px; }
-	.group { display: grid; grid-template-rows: 1fr auto; padding: 0 6px; border-right: 1px solid var(--line-strong); }
-	.controls { display: flex; }
-	.group-name { font-size: 12px; color: var(--ink-3); text-align: center; }
-	.body { display: grid; grid-template-columns: 128px minmax(0, 1fr) 128px; grid-template-rows: minmax(0, 1fr) 34px; min-height: 0; gap: 1px; background: var(--line); }
-	.body.plain { grid-template: minmax(0, 1fr) / 1fr; }
-	.pane { position: relative; display: flex; flex-direction: column; align-items: flex-start; gap: 4px; min-height: 0; padding: 8px; border: 0; background: var(--ground); color: var(--ink-2); font: inherit; font-size: 13px; text-align: left; }
-	.pane.active { box-shadow: inset 0 0 0 2px var(--azurite); color: var(--ink); }
-	.console { grid-column: 1 / -1; justify-content: center; }
-	.text { border-bottom: 1px solid var(--control); min-width: 90px; min-height: 18px; }
-	.chooser { position: absolute; left: 50%; top: 42%; translate: -50% -50%; min-width: 190px; margin: 0; padding: 4px; list-style: none; border: 1px solid var(--ink-2); border-radius: 4px; background: var(--raised); box-shadow: 0 8px 26px rgb(0 0 0 / 0.25); }
-	.chooser button { width: 100%; padding: 5px 10px; border: 0; border-radius: 2px; background: none; color: var(--ink); font: inherit; text-align: left; }
-	.chooser [aria-selected='true'] button { background: var(--azurite); color: var(--ground); }
-	.status { display: flex; justify-content: space-between; gap: 12px; padding: 4px 10px; border-top: 1px solid var(--line-strong); background: var(--panel); font-size: 13px; }
+	.window {
+		display: grid;
+		grid-template-rows: auto auto auto minmax(0, 1fr) auto;
+		height: 100%;
+		min-height: 0;
+		border: 1px solid var(--control);
+		border-radius: 6px;
+		background: var(--ground);
+		overflow: clip;
+	}
+	.window:focus-visible,
+	.window:focus {
+		outline: 2px solid var(--azurite);
+		outline-offset: 1px;
+	}
+	.tabs {
+		display: flex;
+		gap: 2px;
+		align-items: end;
+		padding: 6px 8px 0;
+		background: var(--line);
+	}
+	.title {
+		margin-right: 12px;
+		padding-bottom: 5px;
+		font-weight: 650;
+	}
+	.tabs button {
+		padding: 3px 10px;
+		border: 0;
+		border-radius: 3px 3px 0 0;
+		background: none;
+		color: var(--ink-2);
+		font: inherit;
+		font-size: 13px;
+		font-stretch: 86%;
+	}
+	.tabs [aria-pressed='true'] {
+		background: var(--ground);
+		color: var(--ink);
+		font-weight: 600;
+	}
+	.menus {
+		display: flex;
+		flex-wrap: wrap;
+		padding: 2px 6px;
+		border-bottom: 1px solid var(--line);
+	}
+	.menu-place {
+		position: relative;
+	}
+	.menus > .menu-place > button {
+		padding: 2px 6px;
+		border: 0;
+		background: none;
+		color: var(--ink);
+		font: inherit;
+		font-size: 13px;
+		font-stretch: 84%;
+		border-radius: var(--radius);
+	}
+	.menus > .menu-place > button:hover,
+	.menus [aria-expanded='true'] {
+		background: var(--line);
+	}
+	.menu {
+		position: absolute;
+		z-index: 20;
+		top: 100%;
+		left: 0;
+		width: 300px;
+		max-height: 380px;
+		overflow-y: auto;
+		padding: 4px;
+		border: 1px solid var(--control);
+		border-radius: 4px;
+		background: var(--raised);
+		box-shadow: 0 8px 24px rgb(0 0 0 / 0.2);
+	}
+	.ribbon {
+		display: flex;
+		gap: 2px;
+		padding: 3px 6px;
+		border-bottom: 1px solid var(--line-strong);
+		background: var(--panel);
+		overflow: hidden;
+		min-height: 82px;
+	}
+	.group {
+		display: grid;
+		grid-template-rows: 1fr auto;
+		padding: 0 6px;
+		border-right: 1px solid var(--line-strong);
+	}
+	.controls {
+		display: flex;
+	}
+	.group-name {
+		font-size: 12px;
+		color: var(--ink-3);
+		text-align: center;
+	}
+	.body {
+		display: grid;
+		grid-template-columns: 128px minmax(0, 1fr) 128px;
+		grid-template-rows: minmax(0, 1fr) 34px;
+		min-height: 0;
+		gap: 1px;
+		background: var(--line);
+	}
+	.body.plain {
+		grid-template: minmax(0, 1fr) / 1fr;
+	}
+	.pane {
+		position: relative;
+		display: flex;
+		flex-direction: column;
+		align-items: flex-start;
+		gap: 4px;
+		min-height: 0;
+		padding: 8px;
+		border: 0;
+		background: var(--ground);
+		color: var(--ink-2);
+		font: inherit;
+		font-size: 13px;
+		text-align: left;
+	}
+	.pane.active {
+		box-shadow: inset 0 0 0 2px var(--azurite);
+		color: var(--ink);
+	}
+	.console {
+		grid-column: 1 / -1;
+		justify-content: center;
+	}
+	.text {
+		border-bottom: 1px solid var(--control);
+		min-width: 90px;
+		min-height: 18px;
+	}
+	.chooser {
+		position: absolute;
+		left: 50%;
+		top: 42%;
+		translate: -50% -50%;
+		min-width: 190px;
+		margin: 0;
+		padding: 4px;
+		list-style: none;
+		border: 1px solid var(--ink-2);
+		border-radius: 4px;
+		background: var(--raised);
+		box-shadow: 0 8px 26px rgb(0 0 0 / 0.25);
+	}
+	.chooser button {
+		width: 100%;
+		padding: 5px 10px;
+		border: 0;
+		border-radius: 2px;
+		background: none;
+		color: var(--ink);
+		font: inherit;
+		text-align: left;
+	}
+	.chooser [aria-selected='true'] button {
+		background: var(--azurite);
+		color: var(--ground);
+	}
+	.status {
+		display: flex;
+		justify-content: space-between;
+		gap: 12px;
+		padding: 4px 10px;
+		border-top: 1px solid var(--line-strong);
+		background: var(--panel);
+		font-size: 13px;
+	}
 </style>

@@ -51,7 +51,10 @@ export class BenchSession {
 		this.#take(heeded);
 		if (heeded.outcome.kind === 'typed' && event.key.length === 1) this.typed += event.key;
 		if (heeded.pending.length > 0 && this.#workspace.index.on(heeded.keys).length > 0)
-			this.#timer = setTimeout(() => this.#take(settle(this.#workspace.index, this.#workspace.situation, this.pending)), PATIENCE);
+			this.#timer = setTimeout(
+				() => this.#take(settle(this.#workspace.index, this.#workspace.situation, this.pending)),
+				PATIENCE
+			);
 		return heeded.outcome.kind !== 'nothing' || event.key !== 'Tab';
 	}
 

@@ -35,7 +35,12 @@
 	const opposite = $derived(command.opposite && workspace.catalogue.get(command.opposite));
 	const isChanged = $derived(workspace.changedCommands.has(command.id));
 	const saysHere = $derived([...workspace.target.entries.values()].some((e) => e.command === command.id));
-	const kinds = { 'one-shot': 'runs at once', toggle: 'switches on and off', interactive: 'asks on the canvas', dialog: 'opens a dialog' } as const;
+	const kinds = {
+		'one-shot': 'runs at once',
+		toggle: 'switches on and off',
+		interactive: 'asks on the canvas',
+		dialog: 'opens a dialog'
+	} as const;
 
 	export function record() {
 		field?.focus();
@@ -53,10 +58,14 @@
 	}
 
 	const remove = (binding: Binding) =>
-		write(`Remove ${binding.keys} from ${command.label}`, () => takeAway(workspace.index, workspace.profile, workspace.targetId, binding));
+		write(`Remove ${binding.keys} from ${command.label}`, () =>
+			takeAway(workspace.index, workspace.profile, workspace.targetId, binding)
+		);
 
 	const restore = ({ command: id, keys: k, scope: s }: Binding) =>
-		write(`Restore ${k} for ${command.label}`, () => put(workspace.profile, workspace.targetId, { command: id, keys: k, scope: s }));
+		write(`Restore ${k} for ${command.label}`, () =>
+			put(workspace.profile, workspace.targetId, { command: id, keys: k, scope: s })
+		);
 
 	async function limit(binding: Binding) {
 		const moved = { command: binding.command, keys: binding.keys, scope: limitTo };
@@ -86,13 +95,18 @@
 	</header>
 	<p>{command.description}</p>
 	<p class="facts">
-		{kinds[command.kind][0]!.toUpperCase() + kinds[command.kind].slice(1)}{command.nested ? ', also inside another command' : ''}. Exists in
+		{kinds[command.kind][0]!.toUpperCase() + kinds[command.kind].slice(1)}{command.nested ? ', also inside another command' : ''}.
+		Exists in
 		{command.contexts.length === 0 ? 'every context' : command.contexts.map((s) => workspace.space.scopeLabel(s)).join(', ')}.
 		{#if opposite}Opposite: <a href="?command={encodeURIComponent(opposite.id)}">{opposite.label}</a>.{/if}
 		{#if command.synonyms.length > 0}Also found as {command.synonyms.join(', ')}.{/if}
 	</p>
 	{#if namesakes.length > 0}
-		<p class="facts">Same name elsewhere: {#each namesakes as other, i (other.id)}{i > 0 ? ', ' : ''}<a href="?command={encodeURIComponent(other.id)}">{pathText(other)}</a>{/each}.</p>
+		<p class="facts">
+			Same name elsewhere: {#each namesakes as other, i (other.id)}{i > 0 ? ', ' : ''}<a
+					href="?command={encodeURIComponent(other.id)}">{pathText(other)}</a
+				>{/each}.
+		</p>
 	{/if}
 
 	<section aria-label="Shortcuts">
@@ -101,10 +115,22 @@
 			<div class="binding">
 				<StratumChip id={binding.stratum} />
 				<KeyCaps keys={binding.keys} tone={toneOf(binding)} />
-				<span class="where">{workspace.space.scopeLabel(binding.scope)}{#if binding.lockedBy}<small class="quiet">locked by {workspace.profile.find((s) => s.id === binding.lockedBy)?.name}</small>{/if}</span>
+				<span class="where"
+					>{workspace.space.scopeLabel(binding.scope)}{#if binding.lockedBy}<small class="quiet"
+							>locked by {workspace.profile.find((s) => s.id === binding.lockedBy)?.name}</small
+						>{/if}</span
+				>
 				<span class="acts">
-					<Button size="xs" color="alternative" class="act" aria-label="Limit {binding.keys} to a scope" onclick={() => ((limiting = limiting === binding ? undefined : binding), (limitTo = binding.scope))}>Limit</Button>
-					<Button size="xs" color="alternative" class="act" aria-label="Remove {binding.keys}" onclick={() => remove(binding)}>Remove</Button>
+					<Button
+						size="xs"
+						color="alternative"
+						class="act"
+						aria-label="Limit {binding.keys} to a scope"
+						onclick={() => ((limiting = limiting === binding ? undefined : binding), (limitTo = binding.scope))}>Limit</Button
+					>
+					<Button size="xs" color="alternative" class="act" aria-label="Remove {binding.keys}" onclick={() => remove(binding)}
+						>Remove</Button
+					>
 				</span>
 			</div>
 			{#if limiting === binding}
@@ -121,12 +147,17 @@
 				<StratumChip id={by} />
 				<s><KeyCaps keys={binding.keys} /></s>
 				<span class="where">removed in {workspace.profile.find((s) => s.id === by)?.name}</span>
-				<span class="acts"><Button size="xs" color="alternative" class="act" aria-label="Restore {binding.keys}" onclick={() => restore(binding)}>Restore</Button></span>
+				<span class="acts"
+					><Button size="xs" color="alternative" class="act" aria-label="Restore {binding.keys}" onclick={() => restore(binding)}
+						>Restore</Button
+					></span
+				>
 			</div>
 		{/each}
 		{#each findings as finding (finding.id)}
 			<p class="callout {finding.severity === 'error' ? 'tone-garnet' : 'tone-limonite'}">
-				<span class="toned" aria-hidden="true">{finding.severity === 'error' ? '◆' : '▲'}</span> {finding.sentence}
+				<span class="toned" aria-hidden="true">{finding.severity === 'error' ? '◆' : '▲'}</span>
+				{finding.sentence}
 				<button class="linkish" type="button" onclick={() => workspace.standIn(finding.witness.situation)}>Stand there</button>
 			</p>
 		{/each}
@@ -134,37 +165,126 @@
 
 	<section aria-label="New shortcut">
 		<h2>New shortcut <small class="quiet">into <StratumChip id={workspace.targetId} named /></small></h2>
-		<Recorder bind:this={recorder} bind:field label="Press the key for {command.label}" onheard={(heard) => (keys = heard)} onaccept={() => panel?.apply()} {onleave} />
+		<Recorder
+			bind:this={recorder}
+			bind:field
+			label="Press the key for {command.label}"
+			onheard={(heard) => (keys = heard)}
+			onaccept={() => panel?.apply()}
+			{onleave}
+		/>
 		<ScopePicker {scope} onchange={(next) => (scope = next)} />
 		{#if keys}
-			<VerdictPanel bind:this={panel} command={command.id} {keys} {scope} onassigned={() => recorder?.clear()} onanother={() => (recorder?.clear(), record())} />
+			<VerdictPanel
+				bind:this={panel}
+				command={command.id}
+				{keys}
+				{scope}
+				onassigned={() => recorder?.clear()}
+				onanother={() => (recorder?.clear(), record())}
+			/>
 			<div class="planes"><span class="quiet">On this key, here</span><Pips key={strokesOf(keys).at(-1)!.key} /></div>
 		{/if}
 	</section>
 
 	{#if isChanged || saysHere}
 		<footer>
-			{#if saysHere}<Button size="xs" color="alternative" onclick={() => write(`Clear ${command.label} in ${workspace.target.name}`, () => clearStratum(workspace.profile, workspace.targetId, new Set([command.id])))}>Clear in {workspace.target.name}</Button>{/if}
-			{#if isChanged}<Button size="xs" color="alternative" onclick={() => write(`Back to factory: ${labelOf(workspace.index, command.id)}`, () => backToFactory(workspace.index, workspace.profile, workspace.targetId, new Set([command.id])))}>Back to factory</Button>{/if}
+			{#if saysHere}<Button
+					size="xs"
+					color="alternative"
+					onclick={() =>
+						write(`Clear ${command.label} in ${workspace.target.name}`, () =>
+							clearStratum(workspace.profile, workspace.targetId, new Set([command.id]))
+						)}>Clear in {workspace.target.name}</Button
+				>{/if}
+			{#if isChanged}<Button
+					size="xs"
+					color="alternative"
+					onclick={() =>
+						write(`Back to factory: ${labelOf(workspace.index, command.id)}`, () =>
+							backToFactory(workspace.index, workspace.profile, workspace.targetId, new Set([command.id]))
+						)}>Back to factory</Button
+				>{/if}
 		</footer>
 	{/if}
 </article>
 
 <style>
-	article { display: grid; gap: 10px; }
-	header { display: flex; gap: 10px; align-items: flex-start; }
-	.facts { font-size: 13px; color: var(--ink-2); }
-	a { color: var(--azurite); }
-	section { display: grid; gap: 8px; padding-top: 10px; border-top: 1px solid var(--line-strong); }
-	h2 small { font-weight: 400; font-size: 13px; }
-	.binding { display: grid; grid-template-columns: 12px auto 1fr auto; gap: 9px; align-items: center; min-height: 32px; }
-	.where { font-size: 13px; color: var(--ink-2); min-width: 0; }
-	.where small { display: block; font-size: 12px; }
-	.gone { color: var(--ink-3); }
-	.acts { display: flex; gap: 4px; }
-	article :global(.act) { padding: 1px 8px; height: 24px; font-size: 12.5px; font-weight: 500; }
-	.limit { display: grid; gap: 8px; justify-items: start; padding: 8px 0 8px 21px; }
-	.none { padding: 4px 0; }
-	.planes { display: flex; justify-content: space-between; align-items: center; gap: 10px; font-size: 13px; }
-	footer { display: flex; gap: 8px; padding-top: 10px; border-top: 1px solid var(--line-strong); }
+	article {
+		display: grid;
+		gap: 10px;
+	}
+	header {
+		display: flex;
+		gap: 10px;
+		align-items: flex-start;
+	}
+	.facts {
+		font-size: 13px;
+		color: var(--ink-2);
+	}
+	a {
+		color: var(--azurite);
+	}
+	section {
+		display: grid;
+		gap: 8px;
+		padding-top: 10px;
+		border-top: 1px solid var(--line-strong);
+	}
+	h2 small {
+		font-weight: 400;
+		font-size: 13px;
+	}
+	.binding {
+		display: grid;
+		grid-template-columns: 12px auto 1fr auto;
+		gap: 9px;
+		align-items: center;
+		min-height: 32px;
+	}
+	.where {
+		font-size: 13px;
+		color: var(--ink-2);
+		min-width: 0;
+	}
+	.where small {
+		display: block;
+		font-size: 12px;
+	}
+	.gone {
+		color: var(--ink-3);
+	}
+	.acts {
+		display: flex;
+		gap: 4px;
+	}
+	article :global(.act) {
+		padding: 1px 8px;
+		height: 24px;
+		font-size: 12.5px;
+		font-weight: 500;
+	}
+	.limit {
+		display: grid;
+		gap: 8px;
+		justify-items: start;
+		padding: 8px 0 8px 21px;
+	}
+	.none {
+		padding: 4px 0;
+	}
+	.planes {
+		display: flex;
+		justify-content: space-between;
+		align-items: center;
+		gap: 10px;
+		font-size: 13px;
+	}
+	footer {
+		display: flex;
+		gap: 8px;
+		padding-top: 10px;
+		border-top: 1px solid var(--line-strong);
+	}
 </style>

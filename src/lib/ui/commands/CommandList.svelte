@@ -5,7 +5,13 @@
 	import type { Row } from './listing';
 
 	/** The result list; the search field moves its selection too. */
-	let { rows, query, selected, onselect, onopen }: {
+	let {
+		rows,
+		query,
+		selected,
+		onselect,
+		onopen
+	}: {
 		rows: readonly Row[];
 		query: string;
 		selected: CommandId | undefined;
@@ -73,9 +79,22 @@
 
 <style>
 	.row {
-		position: absolute; top: 0; left: 0; width: 100%; height: 42px; padding: 0 14px 0 10px; border-bottom: 1px solid var(--line);
-		border-left: 4px solid transparent; cursor: pointer; align-items: center;
+		position: absolute;
+		top: 0;
+		left: 0;
+		width: 100%;
+		height: 42px;
+		padding: 0 14px 0 10px;
+		border-bottom: 1px solid var(--line);
+		border-left: 4px solid transparent;
+		cursor: pointer;
+		align-items: center;
 	}
-	.row:hover { background: var(--panel); }
-	.row[aria-selected='true'] { background: var(--azurite-wash); border-left-color: var(--azurite); }
+	.row:hover {
+		background: var(--panel);
+	}
+	.row[aria-selected='true'] {
+		background: var(--azurite-wash);
+		border-left-color: var(--azurite);
+	}
 </style>

@@ -14,18 +14,28 @@
 	const shown = $derived(row.bindings.slice(0, 3));
 
 	const where = $derived(
-		row.command.contexts.length === 0 ? 'Everywhere' : row.command.contexts.map((scope) => workspace.space.scopeLabel(scope)).join(', ')
+		row.command.contexts.length === 0
+			? 'Everywhere'
+			: row.command.contexts.map((scope) => workspace.space.scopeLabel(scope)).join(', ')
 	);
 </script>
 
 <span class="sign"><CommandIcon command={row.command} /></span>
 <span class="names">
-	<span class="label"><Marked text={row.command.label} {query} />{#if row.synonym}<small class="quiet"> <Marked text={row.synonym} {query} /></small>{/if}</span>
+	<span class="label"
+		><Marked text={row.command.label} {query} />{#if row.synonym}<small class="quiet">
+				<Marked text={row.synonym} {query} /></small
+			>{/if}</span
+	>
 	<span class="path narrow" class:loud={row.isShared}>{pathText(row.command)} <span class="mono">{row.command.id}</span></span>
 </span>
 <span class="mark">
-	{#if isBroken}<span class="tone-garnet" title={findings.map((f) => f.sentence).join('\n')}><span class="toned" aria-hidden="true">◆</span><span class="visually-hidden">Clash</span></span>
-	{:else if findings.length > 0}<span class="tone-limonite" title={findings.map((f) => f.sentence).join('\n')}><span class="toned" aria-hidden="true">▲</span><span class="visually-hidden">Attention</span></span>{/if}
+	{#if isBroken}<span class="tone-garnet" title={findings.map((f) => f.sentence).join('\n')}
+			><span class="toned" aria-hidden="true">◆</span><span class="visually-hidden">Clash</span></span
+		>
+	{:else if findings.length > 0}<span class="tone-limonite" title={findings.map((f) => f.sentence).join('\n')}
+			><span class="toned" aria-hidden="true">▲</span><span class="visually-hidden">Attention</span></span
+		>{/if}
 </span>
 <span class="bindings">
 	{#each shown as binding (binding.key)}
@@ -38,15 +48,52 @@
 <span class="where narrow quiet" title={where}>{where}</span>
 
 <style>
-	.sign { display: grid; place-items: center; }
-	.names { min-width: 0; display: grid; line-height: 1.22; }
-	.label, .path, .where { white-space: nowrap; overflow: hidden; text-overflow: ellipsis; }
-	.path { font-size: 12.5px; color: var(--ink-3); }
-	.path .mono { font-size: 12px; margin-left: 4px; }
-	.loud { color: var(--ink-2); font-weight: 600; }
-	.loud .mono { font-weight: 400; }
-	.mark { text-align: center; }
-	.bindings { display: flex; gap: 10px; align-items: center; overflow: hidden; }
-	.binding { display: inline-flex; gap: 5px; align-items: center; }
-	.where { font-size: 13px; }
+	.sign {
+		display: grid;
+		place-items: center;
+	}
+	.names {
+		min-width: 0;
+		display: grid;
+		line-height: 1.22;
+	}
+	.label,
+	.path,
+	.where {
+		white-space: nowrap;
+		overflow: hidden;
+		text-overflow: ellipsis;
+	}
+	.path {
+		font-size: 12.5px;
+		color: var(--ink-3);
+	}
+	.path .mono {
+		font-size: 12px;
+		margin-left: 4px;
+	}
+	.loud {
+		color: var(--ink-2);
+		font-weight: 600;
+	}
+	.loud .mono {
+		font-weight: 400;
+	}
+	.mark {
+		text-align: center;
+	}
+	.bindings {
+		display: flex;
+		gap: 10px;
+		align-items: center;
+		overflow: hidden;
+	}
+	.binding {
+		display: inline-flex;
+		gap: 5px;
+		align-items: center;
+	}
+	.where {
+		font-size: 13px;
+	}
 </style>

@@ -21,23 +21,56 @@
 <div class="facets">
 	<div class="pills" role="group" aria-label="Show">
 		{#each facets as { id, label } (id)}
-			<button type="button" class="pill" aria-pressed={question.facet === id} onclick={() => (question = { ...question, facet: id })}>
+			<button
+				type="button"
+				class="pill"
+				aria-pressed={question.facet === id}
+				onclick={() => (question = { ...question, facet: id })}
+			>
 				{label} <span class="num">{counts[id]}</span>
 			</button>
 		{/each}
 	</div>
 	<div class="pickers">
-	<Picker label="Category" value={question.category} onpick={(category) => (question = { ...question, category })}
-		items={[{ value: '', name: 'Any category' }, ...categories.map((c) => ({ value: c, name: c }))]} />
-	<Picker label="Context" value={question.context} onpick={(context) => (question = { ...question, context })}
-		items={[{ value: '', name: 'Any context' }, ...contexts]} />
+		<Picker
+			label="Category"
+			value={question.category}
+			onpick={(category) => (question = { ...question, category })}
+			items={[{ value: '', name: 'Any category' }, ...categories.map((c) => ({ value: c, name: c }))]}
+		/>
+		<Picker
+			label="Context"
+			value={question.context}
+			onpick={(context) => (question = { ...question, context })}
+			items={[{ value: '', name: 'Any context' }, ...contexts]}
+		/>
 	</div>
 </div>
 
 <style>
-	.facets { display: flex; flex-wrap: wrap; justify-content: space-between; gap: 6px; align-items: center; padding: 8px 14px; }
-	.pills { display: flex; flex-wrap: wrap; gap: 4px; }
-	.pills button { padding: 0 9px; font-stretch: 92%; }
-	.pickers { display: flex; gap: 4px; }
-	.pickers :global(select) { max-width: 112px; height: 26px; }
+	.facets {
+		display: flex;
+		flex-wrap: wrap;
+		justify-content: space-between;
+		gap: 6px;
+		align-items: center;
+		padding: 8px 14px;
+	}
+	.pills {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 4px;
+	}
+	.pills button {
+		padding: 0 9px;
+		font-stretch: 92%;
+	}
+	.pickers {
+		display: flex;
+		gap: 4px;
+	}
+	.pickers :global(select) {
+		max-width: 112px;
+		height: 26px;
+	}
 </style>

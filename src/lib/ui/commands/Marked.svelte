@@ -11,5 +11,9 @@
 {parts[0]}{#if parts[1]}<mark>{parts[1]}</mark>{/if}{parts[2]}
 
 <style>
-	mark { background: var(--limonite-wash); color: inherit; font-weight: 700; }
+	mark {
+		background: var(--limonite-wash);
+		color: inherit;
+		font-weight: 700;
+	}
 </style>

@@ -13,7 +13,13 @@
 	import { bothText, consequenceText, labelOf, meetingText, situations, verdictText } from '../wording';
 
 	/** What stands in the way of a proposed shortcut, and the ways to go on, each with what it would do. */
-	let { command, keys, scope, onassigned, onanother }: {
+	let {
+		command,
+		keys,
+		scope,
+		onassigned,
+		onanother
+	}: {
 		command: CommandId;
 		keys: Keys;
 		scope: Scope;
@@ -27,7 +33,9 @@
 	const found = $derived(verdict(workspace.index, { command, keys, scope }));
 	const headline = $derived(verdictText(workspace.index, found));
 	const ways = $derived(choices(workspace.index, workspace.profile, workspace.targetId, found, moveTo));
-	const way = $derived<Choice | ClosedChoice | undefined>(ways.find((w) => w.kind === picked) ?? ways.find((w) => !isClosed(w)) ?? ways[0]);
+	const way = $derived<Choice | ClosedChoice | undefined>(
+		ways.find((w) => w.kind === picked) ?? ways.find((w) => !isClosed(w)) ?? ways[0]
+	);
 	const preview = $derived(way && !isClosed(way) ? consequences(workspace.index, workspace.profile, way.changes) : undefined);
 	const label = $derived(labelOf(workspace.index, command));
 
@@ -51,7 +59,9 @@
 				<span>{meetingText(workspace.index, found, meeting)}</span>
 			</p>
 		{/each}
-		{#if found.kind === 'meets' && found.meetings.some((m) => m.relation === 'same')}<p class="meeting">{bothText(workspace.index)}</p>{/if}
+		{#if found.kind === 'meets' && found.meetings.some((m) => m.relation === 'same')}<p class="meeting">
+				{bothText(workspace.index)}
+			</p>{/if}
 		{#if found.typed > 0}
 			<p class="meeting quiet">In {situations(found.typed)} bare keys are text; it is not heard there.</p>
 		{/if}
@@ -62,11 +72,26 @@
 			<fieldset>
 				<legend class="visually-hidden">How to go on</legend>
 				{#each ways as w (w.kind)}
-					<Radio name="way" value={w.kind} group={way?.kind} disabled={isClosed(w) && w.kind !== 'move-other'} onchange={() => (picked = w.kind)}>
-						<span>{w.label}{#if isClosed(w)}<small class="quiet">{w.closed}</small>{/if}</span>
+					<Radio
+						name="way"
+						value={w.kind}
+						group={way?.kind}
+						disabled={isClosed(w) && w.kind !== 'move-other'}
+						onchange={() => (picked = w.kind)}
+					>
+						<span
+							>{w.label}{#if isClosed(w)}<small class="quiet">{w.closed}</small>{/if}</span
+						>
 					</Radio>
 					{#if w.kind === 'move-other' && w === way}
-						<div class="inner"><Recorder label="New keys for {labelOf(workspace.index, found.meetings[0]!.binding.command)}" onheard={(heard) => (moveTo = heard)} onaccept={apply} onleave={() => (picked = undefined)} /></div>
+						<div class="inner">
+							<Recorder
+								label="New keys for {labelOf(workspace.index, found.meetings[0]!.binding.command)}"
+								onheard={(heard) => (moveTo = heard)}
+								onaccept={apply}
+								onleave={() => (picked = undefined)}
+							/>
+						</div>
 					{/if}
 				{/each}
 			</fieldset>
@@ -76,11 +101,15 @@
 				<h3>What changes</h3>
 				<ul>
 					{#each preview.changes.slice(0, 6) as consequence, i (i)}
-						<li class={consequence.after.kind === 'chooser' || consequence.after.kind === 'undecided' ? 'tone-garnet toned' : ''}>{consequenceText(workspace.index, consequence)}</li>
+						<li class={consequence.after.kind === 'chooser' || consequence.after.kind === 'undecided' ? 'tone-garnet toned' : ''}>
+							{consequenceText(workspace.index, consequence)}
+						</li>
 					{/each}
 					{#if preview.changes.length > 6}<li class="quiet">and {preview.changes.length - 6} more</li>{/if}
 					{#if preview.changes.length === 0}<li class="quiet">No input does anything else than now.</li>{/if}
-					{#each preview.stranded as id (id)}<li class="tone-limonite toned">{labelOf(workspace.index, id)} is left without a shortcut.</li>{/each}
+					{#each preview.stranded as id (id)}<li class="tone-limonite toned">
+							{labelOf(workspace.index, id)} is left without a shortcut.
+						</li>{/each}
 				</ul>
 			</div>
 		{/if}
@@ -94,16 +123,59 @@
 </div>
 
 <style>
-	.verdict { display: grid; gap: 10px; }
-	.callout { display: grid; gap: 6px; }
-	.meeting { font-size: 13px; }
-	.meeting :global(.chip), .meeting :global(.keys) { margin-right: 5px; }
-	fieldset { border: 0; margin: 0; padding: 0; display: grid; gap: 2px; }
-	fieldset :global(label) { font-weight: 500; color: var(--ink); font-size: 13.5px; padding: 2px 0; }
-	small { display: block; font-size: 12px; font-weight: 400; }
-	.inner { padding: 2px 0 6px 24px; }
-	.preview h3 { font-size: 13px; color: var(--ink-2); }
-	ul { margin: 2px 0 0; padding: 0; list-style: none; font-size: 13px; }
-	li { padding: 2px 0 2px 12px; border-left: 2px solid var(--line-strong); }
-	.actions { display: flex; gap: 8px; flex-wrap: wrap; }
+	.verdict {
+		display: grid;
+		gap: 10px;
+	}
+	.callout {
+		display: grid;
+		gap: 6px;
+	}
+	.meeting {
+		font-size: 13px;
+	}
+	.meeting :global(.chip),
+	.meeting :global(.keys) {
+		margin-right: 5px;
+	}
+	fieldset {
+		border: 0;
+		margin: 0;
+		padding: 0;
+		display: grid;
+		gap: 2px;
+	}
+	fieldset :global(label) {
+		font-weight: 500;
+		color: var(--ink);
+		font-size: 13.5px;
+		padding: 2px 0;
+	}
+	small {
+		display: block;
+		font-size: 12px;
+		font-weight: 400;
+	}
+	.inner {
+		padding: 2px 0 6px 24px;
+	}
+	.preview h3 {
+		font-size: 13px;
+		color: var(--ink-2);
+	}
+	ul {
+		margin: 2px 0 0;
+		padding: 0;
+		list-style: none;
+		font-size: 13px;
+	}
+	li {
+		padding: 2px 0 2px 12px;
+		border-left: 2px solid var(--line-strong);
+	}
+	.actions {
+		display: flex;
+		gap: 8px;
+		flex-wrap: wrap;
+	}
 </style>

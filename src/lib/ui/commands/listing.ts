@@ -67,7 +67,13 @@ function passesFacet(facet: Facet, id: CommandId, index: ShortcutIndex, marks: M
 }
 
 /** The rows for a question, and how many each facet would give with everything else the same. */
-export function listing(question: Question, search: CommandSearch, index: ShortcutIndex, marks: Marks, shared: ReadonlySet<string>) {
+export function listing(
+	question: Question,
+	search: CommandSearch,
+	index: ShortcutIndex,
+	marks: Marks,
+	shared: ReadonlySet<string>
+) {
 	const [axis, node] = question.context.split('/');
 	const within = axis && node ? index.space.bitsOf({ [axis]: [node] } as never) : undefined;
 	const found = search
@@ -79,7 +85,12 @@ export function listing(question: Question, search: CommandSearch, index: Shortc
 		for (const facet of Object.keys(counts) as Facet[]) if (passesFacet(facet, command.id, index, marks)) counts[facet]++;
 	const rows = found
 		.filter(({ command }) => passesFacet(question.facet, command.id, index, marks))
-		.map(({ command, synonym }): Row => ({ command, synonym, bindings: index.of(command.id), isShared: shared.has(command.label) }));
+		.map(({ command, synonym }): Row => ({
+			command,
+			synonym,
+			bindings: index.of(command.id),
+			isShared: shared.has(command.label)
+		}));
 	if (question.sort === 'label') rows.sort((a, b) => a.command.label.localeCompare(b.command.label, 'en'));
 	if (question.sort === 'keys')
 		rows.sort((a, b) => {
@@ -88,4 +99,3 @@ export function listing(question: Question, search: CommandSearch, index: Shortc
 		});
 	return { rows, counts };
 }
-

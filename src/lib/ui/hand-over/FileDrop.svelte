@@ -2,7 +2,13 @@
 	import { Dropzone } from 'flowbite-svelte';
 
 	/** Takes one file, dropped or chosen. */
-	let { label, hint, accept, onfile, onproblem }: {
+	let {
+		label,
+		hint,
+		accept,
+		onfile,
+		onproblem
+	}: {
 		label: string;
 		hint: string;
 		accept: string;
@@ -40,6 +46,19 @@
 </Dropzone>
 
 <style>
-	:global(.drop) { display: grid !important; height: 92px !important; place-content: center; gap: 2px; border: 2px dashed var(--control) !important; border-radius: 5px; background: var(--raised) !important; text-align: center; }
-	:global(.drop:hover), :global(.drop.over) { border-color: var(--azurite) !important; background: var(--azurite-wash) !important; }
+	:global(.drop) {
+		display: grid !important;
+		height: 92px !important;
+		place-content: center;
+		gap: 2px;
+		border: 2px dashed var(--control) !important;
+		border-radius: 5px;
+		background: var(--raised) !important;
+		text-align: center;
+	}
+	:global(.drop:hover),
+	:global(.drop.over) {
+		border-color: var(--azurite) !important;
+		background: var(--azurite-wash) !important;
+	}
 </style>

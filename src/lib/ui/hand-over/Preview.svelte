@@ -42,10 +42,14 @@
 	async function apply() {
 		const { changes, left: unwritten } = importChanges(workspace.index, workspace.profile, chosen);
 		if (unwritten.length > 0) {
-			workspace.notice = { kind: 'failed', text: `Nothing was imported. Line ${unwritten[0]!.line}: ${unwritten[0]!.message} Leave that entry out.` };
+			workspace.notice = {
+				kind: 'failed',
+				text: `Nothing was imported. Line ${unwritten[0]!.line}: ${unwritten[0]!.message} Leave that entry out.`
+			};
 			return;
 		}
-		if (await workspace.commit(`Import from ${file}: ${chosen.length} ${chosen.length === 1 ? 'entry' : 'entries'}`, changes)) ondone();
+		if (await workspace.commit(`Import from ${file}: ${chosen.length} ${chosen.length === 1 ? 'entry' : 'entries'}`, changes))
+			ondone();
 	}
 </script>
 
@@ -53,13 +57,19 @@
 	<header>
 		<h2>{file}</h2>
 		<div role="group" aria-label="Show" class="pills">
-			<button type="button" class="pill" aria-pressed={shown === undefined} onclick={() => (shown = undefined)}>All {reading.rows.length}</button>
+			<button type="button" class="pill" aria-pressed={shown === undefined} onclick={() => (shown = undefined)}
+				>All {reading.rows.length}</button
+			>
 			{#each states as { id, label } (id)}
-				<button type="button" class="pill" aria-pressed={shown === id} onclick={() => (shown = id)}>{label} {counts[id] + (id === 'refused' ? reading.refused.length : 0)}</button>
+				<button type="button" class="pill" aria-pressed={shown === id} onclick={() => (shown = id)}
+					>{label} {counts[id] + (id === 'refused' ? reading.refused.length : 0)}</button
+				>
 			{/each}
 		</div>
 	</header>
-	{#if reading.foreign}<p class="callout tone-limonite">{reading.foreign} Commands that are not here are refused one by one.</p>{/if}
+	{#if reading.foreign}<p class="callout tone-limonite">
+			{reading.foreign} Commands that are not here are refused one by one.
+		</p>{/if}
 	{#if problems.length > 0}<Problems {problems} {file} title="{problems.length} refused; the rest can be taken" />{/if}
 	<div class="tools">
 		<Button size="xs" color="alternative" onclick={() => chooseAll(true)}>Choose all shown</Button>
@@ -78,28 +88,88 @@
 				<span class="num quiet">{value.row.line}</span>
 				<span class="tone-{look.tone} toned state"><span aria-hidden="true">{look.sign}</span> {look.label}</span>
 				<span><StratumChip id={value.target} /></span>
-				<span class="keys">{#if value.row.op !== 'set'}<small>{value.row.op}</small>{/if}<KeyCaps keys={value.row.shortcut.keys} /></span>
-				<span class="what">{labelOf(workspace.index, value.row.shortcut.command)} <small class="quiet">{value.state === 'refused' ? value.reason : workspace.space.scopeLabel(value.row.shortcut.scope)}</small></span>
-				<span class="what quiet">{#if value.replaces.length > 0}takes it from {value.replaces.map((b) => labelOf(workspace.index, b.command)).join(', ')}{/if}</span>
+				<span class="keys"
+					>{#if value.row.op !== 'set'}<small>{value.row.op}</small>{/if}<KeyCaps keys={value.row.shortcut.keys} /></span
+				>
+				<span class="what"
+					>{labelOf(workspace.index, value.row.shortcut.command)}
+					<small class="quiet"
+						>{value.state === 'refused' ? value.reason : workspace.space.scopeLabel(value.row.shortcut.scope)}</small
+					></span
+				>
+				<span class="what quiet"
+					>{#if value.replaces.length > 0}takes it from {value.replaces
+							.map((b) => labelOf(workspace.index, b.command))
+							.join(', ')}{/if}</span
+				>
 			</div>
 		{/snippet}
 	</VirtualRows>
 	<footer>
-		<Button disabled={chosen.length === 0 || workspace.busy} onclick={apply}>Import {chosen.length} {chosen.length === 1 ? 'entry' : 'entries'}</Button>
+		<Button disabled={chosen.length === 0 || workspace.busy} onclick={apply}
+			>Import {chosen.length} {chosen.length === 1 ? 'entry' : 'entries'}</Button
+		>
 		<Button color="alternative" onclick={ondone}>Leave</Button>
 		<span class="quiet">One edit; undo takes all of it back.</span>
 	</footer>
 </section>
 
 <style>
-	.preview { display: flex; flex-direction: column; gap: 8px; min-height: 0; flex: 1; }
-	header { display: flex; justify-content: space-between; align-items: center; gap: 12px; flex-wrap: wrap; }
-	.pills { display: flex; gap: 4px; }
-	.tools { display: flex; gap: 6px; }
-	.row { position: absolute; top: 0; left: 0; width: 100%; height: 34px; display: grid; grid-template-columns: 22px 46px 92px 14px 150px minmax(0, 1.4fr) minmax(0, 1fr); gap: 8px; align-items: center; border-bottom: 1px solid var(--line); font-size: 13.5px; }
-	.state { font-size: 13px; }
-	.keys { display: flex; gap: 6px; align-items: center; overflow: hidden; }
-	.what { white-space: nowrap; overflow: hidden; text-overflow: ellipsis; }
-	small { font-size: 12px; }
-	footer { display: flex; gap: 10px; align-items: center; }
+	.preview {
+		display: flex;
+		flex-direction: column;
+		gap: 8px;
+		min-height: 0;
+		flex: 1;
+	}
+	header {
+		display: flex;
+		justify-content: space-between;
+		align-items: center;
+		gap: 12px;
+		flex-wrap: wrap;
+	}
+	.pills {
+		display: flex;
+		gap: 4px;
+	}
+	.tools {
+		display: flex;
+		gap: 6px;
+	}
+	.row {
+		position: absolute;
+		top: 0;
+		left: 0;
+		width: 100%;
+		height: 34px;
+		display: grid;
+		grid-template-columns: 22px 46px 92px 14px 150px minmax(0, 1.4fr) minmax(0, 1fr);
+		gap: 8px;
+		align-items: center;
+		border-bottom: 1px solid var(--line);
+		font-size: 13.5px;
+	}
+	.state {
+		font-size: 13px;
+	}
+	.keys {
+		display: flex;
+		gap: 6px;
+		align-items: center;
+		overflow: hidden;
+	}
+	.what {
+		white-space: nowrap;
+		overflow: hidden;
+		text-overflow: ellipsis;
+	}
+	small {
+		font-size: 12px;
+	}
+	footer {
+		display: flex;
+		gap: 10px;
+		align-items: center;
+	}
 </style>

@@ -26,7 +26,10 @@
 	{#if problems.length > 0}
 		<ol>
 			{#each shown as problem, i (i)}
-				<li><span class="num">line {problem.line}{problem.column > 1 ? `, column ${problem.column}` : ''}</span> <span>{problem.message}</span></li>
+				<li>
+					<span class="num">line {problem.line}{problem.column > 1 ? `, column ${problem.column}` : ''}</span>
+					<span>{problem.message}</span>
+				</li>
 			{/each}
 		</ol>
 		{#if problems.length > shown.length}<p class="quiet">and {problems.length - shown.length} more in the saved list</p>{/if}
@@ -34,8 +37,29 @@
 </section>
 
 <style>
-	header { display: flex; justify-content: space-between; align-items: center; gap: 12px; }
-	ol { margin: 6px 0 0; padding: 0; list-style: none; max-height: 180px; overflow: auto; }
-	li { display: grid; grid-template-columns: 132px 1fr; gap: 10px; padding: 2px 0; font-size: 13px; overflow-wrap: anywhere; }
-	.num { text-align: left; color: var(--ink-2); }
+	header {
+		display: flex;
+		justify-content: space-between;
+		align-items: center;
+		gap: 12px;
+	}
+	ol {
+		margin: 6px 0 0;
+		padding: 0;
+		list-style: none;
+		max-height: 180px;
+		overflow: auto;
+	}
+	li {
+		display: grid;
+		grid-template-columns: 132px 1fr;
+		gap: 10px;
+		padding: 2px 0;
+		font-size: 13px;
+		overflow-wrap: anywhere;
+	}
+	.num {
+		text-align: left;
+		color: var(--ink-2);
+	}
 </style>

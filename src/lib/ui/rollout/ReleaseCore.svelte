@@ -4,7 +4,12 @@
 	import { thickness } from '../stratum-look';
 
 	/** The releases as a core, the newest on top; the one that seats follow is marked. */
-	let { releases, channel, busy, onfollow }: {
+	let {
+		releases,
+		channel,
+		busy,
+		onfollow
+	}: {
 		releases: readonly Release[];
 		channel: number | null;
 		busy: boolean;
@@ -18,12 +23,19 @@
 		<li aria-current={release.number === channel ? 'true' : undefined}>
 			<i class="band band-office" style:height="{10 + 6 * thickness(release.entries)}px"></i>
 			<div>
-				<h3>Release {release.number}{#if release.number === channel}<span class="mark">seats follow this</span>{/if}</h3>
+				<h3>
+					Release {release.number}{#if release.number === channel}<span class="mark">seats follow this</span>{/if}
+				</h3>
 				<p>{release.notes}</p>
-				<p class="quiet small">{new Date(release.at).toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' })} by the {release.role}, {release.entries} entries, {release.bytes} bytes, SHA-256 <span class="mono" title={release.sha256}>{release.sha256.slice(0, 12)}…</span></p>
+				<p class="quiet small">
+					{new Date(release.at).toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' })} by the {release.role}, {release.entries}
+					entries, {release.bytes} bytes, SHA-256 <span class="mono" title={release.sha256}>{release.sha256.slice(0, 12)}…</span>
+				</p>
 			</div>
 			{#if release.number !== channel}
-				<Button size="xs" color="alternative" disabled={busy} onclick={() => onfollow(release.number)}>{channel !== null && release.number < channel ? 'Go back to' : 'Go on to'} {release.number}</Button>
+				<Button size="xs" color="alternative" disabled={busy} onclick={() => onfollow(release.number)}
+					>{channel !== null && release.number < channel ? 'Go back to' : 'Go on to'} {release.number}</Button
+				>
 			{/if}
 		</li>
 	{:else}
@@ -32,10 +44,35 @@
 </ol>
 
 <style>
-	ol { margin: 0; padding: 0; list-style: none; }
-	li { display: grid; grid-template-columns: 30px 1fr auto; gap: 14px; align-items: start; }
-	li > div { padding-bottom: 14px; }
-	i { width: 30px; min-height: 100%; border-bottom: 2px solid var(--ground); }
-	.mark { margin-left: 8px; padding: 1px 8px; border-radius: 9px; background: var(--azurite); color: var(--ground); font-size: 12px; font-weight: 600; }
-	.small { font-size: 12.5px; }
+	ol {
+		margin: 0;
+		padding: 0;
+		list-style: none;
+	}
+	li {
+		display: grid;
+		grid-template-columns: 30px 1fr auto;
+		gap: 14px;
+		align-items: start;
+	}
+	li > div {
+		padding-bottom: 14px;
+	}
+	i {
+		width: 30px;
+		min-height: 100%;
+		border-bottom: 2px solid var(--ground);
+	}
+	.mark {
+		margin-left: 8px;
+		padding: 1px 8px;
+		border-radius: 9px;
+		background: var(--azurite);
+		color: var(--ground);
+		font-size: 12px;
+		font-weight: 600;
+	}
+	.small {
+		font-size: 12.5px;
+	}
 </style>

@@ -3,7 +3,13 @@
 	import { SeatId, type Seat, type SeatState } from '$core/release/release';
 
 	/** The seats as they report themselves, each drawn beside the release that the office follows. */
-	let { seats, channel, now, onrestore, onadd }: {
+	let {
+		seats,
+		channel,
+		now,
+		onrestore,
+		onadd
+	}: {
 		seats: readonly (Seat & { state: SeatState })[];
 		channel: number | null;
 		now: number;
@@ -26,7 +32,11 @@
 	function ago(at: string | null): string {
 		if (!at) return 'never';
 		const seconds = Math.max(0, Math.round((now - Date.parse(at)) / 1000));
-		return seconds < 90 ? `${seconds} s ago` : seconds < 5400 ? `${Math.round(seconds / 60)} min ago` : new Date(at).toLocaleString('en-GB', { dateStyle: 'short', timeStyle: 'short' });
+		return seconds < 90
+			? `${seconds} s ago`
+			: seconds < 5400
+				? `${Math.round(seconds / 60)} min ago`
+				: new Date(at).toLocaleString('en-GB', { dateStyle: 'short', timeStyle: 'short' });
 	}
 
 	async function add(event: SubmitEvent) {
@@ -42,11 +52,18 @@
 			<span class="desk" aria-hidden="true"><b>{seat.report?.release ?? '–'}</b></span>
 			<div>
 				<h3>{seat.id} <small class="quiet">{seat.note}</small></h3>
-				<p><span class="toned"><span aria-hidden="true">{look.sign}</span> {look.text}</span>{#if seat.report?.release}, release {seat.report.release}{/if}{#if seat.state === 'behind' && channel}, should be {channel}{/if}</p>
-				<p class="quiet small">heard {ago(seat.lastSeen)}{#if seat.report?.message && seat.state !== 'current'}; {seat.report.message}{/if}</p>
+				<p>
+					<span class="toned"><span aria-hidden="true">{look.sign}</span> {look.text}</span>{#if seat.report?.release}, release {seat
+							.report.release}{/if}{#if seat.state === 'behind' && channel}, should be {channel}{/if}
+				</p>
+				<p class="quiet small">
+					heard {ago(seat.lastSeen)}{#if seat.report?.message && seat.state !== 'current'}; {seat.report.message}{/if}
+				</p>
 			</div>
 			{#if seat.state === 'drifted'}
-				<Button size="xs" color="alternative" disabled={seat.restore} onclick={() => onrestore(seat.id)}>{seat.restore ? 'Asked to restore' : 'Lay release anew'}</Button>
+				<Button size="xs" color="alternative" disabled={seat.restore} onclick={() => onrestore(seat.id)}
+					>{seat.restore ? 'Asked to restore' : 'Lay release anew'}</Button
+				>
 			{/if}
 		</li>
 	{:else}
@@ -58,14 +75,52 @@
 	<Input size="sm" bind:value={note} placeholder="who sits there, by team" aria-label="Note on the new seat" />
 	<Button size="sm" color="alternative" type="submit" disabled={!isSound}>Add seat</Button>
 </form>
-{#if id !== '' && !isSound}<p class="quiet small">A seat id has one to three capitals, a hyphen and two or three digits, as in C-04.</p>{/if}
+{#if id !== '' && !isSound}<p class="quiet small">
+		A seat id has one to three capitals, a hyphen and two or three digits, as in C-04.
+	</p>{/if}
 
 <style>
-	ul { display: grid; gap: 8px; margin: 0; padding: 0; list-style: none; }
-	li { display: grid; grid-template-columns: 54px 1fr auto; gap: 12px; align-items: center; padding: 10px 12px; border: 1px solid var(--line-strong); border-left: 4px solid var(--tone); border-radius: var(--radius); background: var(--raised); }
-	.none { display: block; border-left-width: 1px; }
-	.desk { display: grid; place-items: center; width: 48px; height: 34px; border: 2px solid var(--ink-3); border-bottom-width: 6px; border-radius: 3px; }
-	h3 small { font-weight: 400; font-size: 13px; }
-	.small { font-size: 12.5px; }
-	form { display: grid; grid-template-columns: 92px 1fr auto; gap: 8px; }
+	ul {
+		display: grid;
+		gap: 8px;
+		margin: 0;
+		padding: 0;
+		list-style: none;
+	}
+	li {
+		display: grid;
+		grid-template-columns: 54px 1fr auto;
+		gap: 12px;
+		align-items: center;
+		padding: 10px 12px;
+		border: 1px solid var(--line-strong);
+		border-left: 4px solid var(--tone);
+		border-radius: var(--radius);
+		background: var(--raised);
+	}
+	.none {
+		display: block;
+		border-left-width: 1px;
+	}
+	.desk {
+		display: grid;
+		place-items: center;
+		width: 48px;
+		height: 34px;
+		border: 2px solid var(--ink-3);
+		border-bottom-width: 6px;
+		border-radius: 3px;
+	}
+	h3 small {
+		font-weight: 400;
+		font-size: 13px;
+	}
+	.small {
+		font-size: 12.5px;
+	}
+	form {
+		display: grid;
+		grid-template-columns: 92px 1fr auto;
+		gap: 8px;
+	}
 </style>

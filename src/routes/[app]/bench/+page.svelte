@@ -28,12 +28,24 @@
 		<section>
 			<h2>Why</h2>
 			{#if last?.keys}
-				<p class="asked"><KeyCaps keys={last.keys} />{#if last.ran}<span>ran <a href="../{workspace.document.application.id}/commands?command={encodeURIComponent(last.ran)}">{labelOf(workspace.index, last.ran)}</a></span>{/if}</p>
+				<p class="asked">
+					<KeyCaps keys={last.keys} />{#if last.ran}<span
+							>ran <a href="../{workspace.document.application.id}/commands?command={encodeURIComponent(last.ran)}"
+								>{labelOf(workspace.index, last.ran)}</a
+							></span
+						>{/if}
+				</p>
 				<Trace keys={last.keys} situation={last.situation} />
 			{:else if last?.ran}
-				<p>{labelOf(workspace.index, last.ran)} ran from a control. <a href="../{workspace.document.application.id}/commands?command={encodeURIComponent(last.ran)}">Show its card</a></p>
+				<p>
+					{labelOf(workspace.index, last.ran)} ran from a control.
+					<a href="../{workspace.document.application.id}/commands?command={encodeURIComponent(last.ran)}">Show its card</a>
+				</p>
 			{:else}
-				<p class="quiet">Click into the window and press keys. Select parts, change the document and the pane to change the situation. Alt with a click on a control shows its card.</p>
+				<p class="quiet">
+					Click into the window and press keys. Select parts, change the document and the pane to change the situation. Alt with a
+					click on a control shows its card.
+				</p>
 			{/if}
 		</section>
 		{#if workspace.findings.length > 0}
@@ -43,7 +55,9 @@
 					{#each workspace.findings as finding (finding.id)}
 						<li>
 							<button type="button" onclick={() => replay(finding)}>
-								<span class={finding.severity === 'error' ? 'tone-garnet' : 'tone-limonite'}><span class="toned" aria-hidden="true">{finding.severity === 'error' ? '◆' : '▲'}</span></span>
+								<span class={finding.severity === 'error' ? 'tone-garnet' : 'tone-limonite'}
+									><span class="toned" aria-hidden="true">{finding.severity === 'error' ? '◆' : '▲'}</span></span
+								>
 								<KeyCaps keys={finding.witness.keys} />
 								<span>{finding.rule}: {labelOf(workspace.index, finding.bindings[0]!.command)}</span>
 							</button>
@@ -57,8 +71,16 @@
 			<ol>
 				{#each session.log as happening (happening.id)}
 					<li>
-						<span class="key">{#if happening.keys}<KeyCaps keys={happening.keys} />{:else}<span class="quiet">click</span>{/if}</span>
-						<span>{happening.ran ? labelOf(workspace.index, happening.ran) : happening.outcome ? outcomeText(workspace.index, happening.outcome) : ''}</span>
+						<span class="key"
+							>{#if happening.keys}<KeyCaps keys={happening.keys} />{:else}<span class="quiet">click</span>{/if}</span
+						>
+						<span
+							>{happening.ran
+								? labelOf(workspace.index, happening.ran)
+								: happening.outcome
+									? outcomeText(workspace.index, happening.outcome)
+									: ''}</span
+						>
 					</li>
 				{:else}
 					<li class="quiet">Nothing yet.</li>
@@ -69,14 +91,65 @@
 </div>
 
 <style>
-	.view { display: grid; grid-template-columns: minmax(0, 1fr) 336px; height: 100%; }
-	.stage { padding: 12px; min-height: 0; }
-	aside { display: flex; flex-direction: column; gap: 14px; padding: 14px 16px; background: var(--panel); border-left: 1px solid var(--line-strong); overflow-y: auto; }
-	h2 { margin-bottom: 6px; }
-	.asked { display: flex; gap: 8px; align-items: center; margin-bottom: 4px; }
-	a { color: var(--azurite); }
-	ul, ol { margin: 0; padding: 0; list-style: none; }
-	.findings button { display: flex; gap: 8px; align-items: center; width: 100%; padding: 4px 2px; border: 0; border-top: 1px solid var(--line); background: none; color: var(--ink); font: inherit; font-size: 13px; text-align: left; }
-	.findings button:hover { background: var(--ground); }
-	.log li { display: grid; grid-template-columns: 92px 1fr; gap: 8px; padding: 3px 0; border-top: 1px solid var(--line); font-size: 13px; }
+	.view {
+		display: grid;
+		grid-template-columns: minmax(0, 1fr) 336px;
+		height: 100%;
+	}
+	.stage {
+		padding: 12px;
+		min-height: 0;
+	}
+	aside {
+		display: flex;
+		flex-direction: column;
+		gap: 14px;
+		padding: 14px 16px;
+		background: var(--panel);
+		border-left: 1px solid var(--line-strong);
+		overflow-y: auto;
+	}
+	h2 {
+		margin-bottom: 6px;
+	}
+	.asked {
+		display: flex;
+		gap: 8px;
+		align-items: center;
+		margin-bottom: 4px;
+	}
+	a {
+		color: var(--azurite);
+	}
+	ul,
+	ol {
+		margin: 0;
+		padding: 0;
+		list-style: none;
+	}
+	.findings button {
+		display: flex;
+		gap: 8px;
+		align-items: center;
+		width: 100%;
+		padding: 4px 2px;
+		border: 0;
+		border-top: 1px solid var(--line);
+		background: none;
+		color: var(--ink);
+		font: inherit;
+		font-size: 13px;
+		text-align: left;
+	}
+	.findings button:hover {
+		background: var(--ground);
+	}
+	.log li {
+		display: grid;
+		grid-template-columns: 92px 1fr;
+		gap: 8px;
+		padding: 3px 0;
+		border-top: 1px solid var(--line);
+		font-size: 13px;
+	}
 </style>

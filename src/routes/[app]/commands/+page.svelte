@@ -18,7 +18,13 @@
 	let field = $state<HTMLInputElement | undefined>(undefined);
 
 	const found = $derived(
-		listing(question, workspace.search, workspace.index, { changed: workspace.changedCommands, findings: workspace.findingsByCommand }, shared)
+		listing(
+			question,
+			workspace.search,
+			workspace.index,
+			{ changed: workspace.changedCommands, findings: workspace.findingsByCommand },
+			shared
+		)
 	);
 	const asked = $derived(page.url.searchParams.get('command') as CommandId | null);
 	const selected = $derived(asked && workspace.catalogue.has(asked) ? asked : found.rows[0]?.command.id);
@@ -67,24 +73,39 @@
 				onkeydown={(event) => list?.onkeydown(event)}
 			/>
 			{#if asKeys && workspace.index.on(asKeys).length === 0}
-				<p class="as-keys"><span class="tone-epidote"><span class="toned" aria-hidden="true">○</span></span> As a key: <KeyCaps keys={asKeys} /> is free.</p>
+				<p class="as-keys">
+					<span class="tone-epidote"><span class="toned" aria-hidden="true">○</span></span> As a key: <KeyCaps keys={asKeys} /> is free.
+				</p>
 			{/if}
 		</div>
 		<Facets bind:question counts={found.counts} />
 		<div class="head command-grid">
 			<span></span>
-			<button type="button" aria-pressed={question.sort === 'label'} onclick={() => sortBy('label')}>Command, path and id {question.sort === 'label' ? '↓' : ''}</button>
+			<button type="button" aria-pressed={question.sort === 'label'} onclick={() => sortBy('label')}
+				>Command, path and id {question.sort === 'label' ? '↓' : ''}</button
+			>
 			<span></span>
-			<button type="button" aria-pressed={question.sort === 'keys'} onclick={() => sortBy('keys')}>Keys {question.sort === 'keys' ? '↓' : ''}</button>
+			<button type="button" aria-pressed={question.sort === 'keys'} onclick={() => sortBy('keys')}
+				>Keys {question.sort === 'keys' ? '↓' : ''}</button
+			>
 			<span>Exists in</span>
 		</div>
 		{#if found.rows.length === 0}
 			<div class="none">
 				<p>No command answers {question.text ? `“${question.text}”` : 'these filters'}.</p>
-				<button type="button" class="linkish" onclick={() => (question = ANYTHING)}>Show all {workspace.document.commands.length} commands</button>
+				<button type="button" class="linkish" onclick={() => (question = ANYTHING)}
+					>Show all {workspace.document.commands.length} commands</button
+				>
 			</div>
 		{:else}
-			<CommandList bind:this={list} rows={found.rows} query={question.text} {selected} onselect={select} onopen={() => card?.record()} />
+			<CommandList
+				bind:this={list}
+				rows={found.rows}
+				query={question.text}
+				{selected}
+				onselect={select}
+				onopen={() => card?.record()}
+			/>
 		{/if}
 	</section>
 	<aside aria-label="Command">
@@ -97,15 +118,67 @@
 </div>
 
 <style>
-	.view { display: grid; grid-template-columns: minmax(0, 1fr) 424px; height: 100%; }
-	.found { display: flex; flex-direction: column; min-height: 0; }
-	.search { padding: 12px 14px 0; position: relative; }
-	.search :global(.search-field) { height: 34px; font-size: 15px; padding: 4px 12px; border-color: var(--control); background: var(--raised); }
-	.as-keys { position: absolute; right: 40px; top: 18px; font-size: 13px; color: var(--ink-2); }
-	.head { padding: 4px 14px 4px 14px; border-bottom: 1px solid var(--line-strong); font-size: 12.5px; color: var(--ink-3); }
-	.head button { border: 0; background: none; padding: 0; font: inherit; color: inherit; text-align: left; }
-	.head button:hover, .head [aria-pressed='true'] { color: var(--ink); }
-	.none { padding: 40px 20px; display: grid; gap: 8px; justify-items: start; }
-	aside { padding: 16px 18px; background: var(--panel); border-left: 1px solid var(--line-strong); overflow-y: auto; }
-	@media (max-width: 1180px) { .view { grid-template-columns: minmax(0, 1fr) 360px; } }
+	.view {
+		display: grid;
+		grid-template-columns: minmax(0, 1fr) 424px;
+		height: 100%;
+	}
+	.found {
+		display: flex;
+		flex-direction: column;
+		min-height: 0;
+	}
+	.search {
+		padding: 12px 14px 0;
+		position: relative;
+	}
+	.search :global(.search-field) {
+		height: 34px;
+		font-size: 15px;
+		padding: 4px 12px;
+		border-color: var(--control);
+		background: var(--raised);
+	}
+	.as-keys {
+		position: absolute;
+		right: 40px;
+		top: 18px;
+		font-size: 13px;
+		color: var(--ink-2);
+	}
+	.head {
+		padding: 4px 14px 4px 14px;
+		border-bottom: 1px solid var(--line-strong);
+		font-size: 12.5px;
+		color: var(--ink-3);
+	}
+	.head button {
+		border: 0;
+		background: none;
+		padding: 0;
+		font: inherit;
+		color: inherit;
+		text-align: left;
+	}
+	.head button:hover,
+	.head [aria-pressed='true'] {
+		color: var(--ink);
+	}
+	.none {
+		padding: 40px 20px;
+		display: grid;
+		gap: 8px;
+		justify-items: start;
+	}
+	aside {
+		padding: 16px 18px;
+		background: var(--panel);
+		border-left: 1px solid var(--line-strong);
+		overflow-y: auto;
+	}
+	@media (max-width: 1180px) {
+		.view {
+			grid-template-columns: minmax(0, 1fr) 360px;
+		}
+	}
 </style>

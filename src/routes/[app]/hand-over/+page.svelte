@@ -32,7 +32,11 @@
 		const target = into === '' ? undefined : (into as StratumId);
 		try {
 			reading = await files.run((remote) =>
-				remote.shortcuts(given, { application, commands, profile, into: target }, proxy((next: string) => (stage = next)))
+				remote.shortcuts(
+					given,
+					{ application, commands, profile, into: target },
+					proxy((next: string) => (stage = next))
+				)
 			);
 		} catch (error) {
 			if (error instanceof ReadingRefusedError) refusal = error;
@@ -49,7 +53,8 @@
 		problem = '';
 	}
 
-	const href = (format: string, stratum?: string) => `${workspace.path}/export?format=${format}${stratum ? `&stratum=${stratum}` : ''}`;
+	const href = (format: string, stratum?: string) =>
+		`${workspace.path}/export?format=${format}${stratum ? `&stratum=${stratum}` : ''}`;
 </script>
 
 <div class="view">
@@ -58,15 +63,53 @@
 		<p class="quiet">The open format keeps everything; CSV holds one shortcut a line for tables.</p>
 		<ul>
 			<li class="whole">
-				<span class="core" aria-hidden="true">{#each workspace.profile as s (s.id)}<i class={bandClass(s.kind)}></i>{/each}</span>
-				<span><b>Whole profile</b><small class="quiet">{workspace.profile.reduce((n, s) => n + s.entries.size, 0)} entries in {workspace.profile.length} strata</small></span>
-				<span class="acts"><Button size="xs" color="alternative" href={href('json')} download data-sveltekit-reload aria-label="Whole profile as JSON">JSON</Button><Button size="xs" color="alternative" href={href('csv')} download data-sveltekit-reload aria-label="Whole profile as CSV">CSV</Button></span>
+				<span class="core" aria-hidden="true"
+					>{#each workspace.profile as s (s.id)}<i class={bandClass(s.kind)}></i>{/each}</span
+				>
+				<span
+					><b>Whole profile</b><small class="quiet"
+						>{workspace.profile.reduce((n, s) => n + s.entries.size, 0)} entries in {workspace.profile.length} strata</small
+					></span
+				>
+				<span class="acts"
+					><Button
+						size="xs"
+						color="alternative"
+						href={href('json')}
+						download
+						data-sveltekit-reload
+						aria-label="Whole profile as JSON">JSON</Button
+					><Button
+						size="xs"
+						color="alternative"
+						href={href('csv')}
+						download
+						data-sveltekit-reload
+						aria-label="Whole profile as CSV">CSV</Button
+					></span
+				>
 			</li>
 			{#each workspace.profile as stratum (stratum.id)}
 				<li>
 					<span class="core" aria-hidden="true"><i class={bandClass(stratum.kind)}></i></span>
 					<span><b>{stratum.name}</b><small class="quiet">{stratum.entries.size} entries</small></span>
-					<span class="acts"><Button size="xs" color="alternative" href={href('json', stratum.id)} download data-sveltekit-reload aria-label="{stratum.name} as JSON">JSON</Button><Button size="xs" color="alternative" href={href('csv', stratum.id)} download data-sveltekit-reload aria-label="{stratum.name} as CSV">CSV</Button></span>
+					<span class="acts"
+						><Button
+							size="xs"
+							color="alternative"
+							href={href('json', stratum.id)}
+							download
+							data-sveltekit-reload
+							aria-label="{stratum.name} as JSON">JSON</Button
+						><Button
+							size="xs"
+							color="alternative"
+							href={href('csv', stratum.id)}
+							download
+							data-sveltekit-reload
+							aria-label="{stratum.name} as CSV">CSV</Button
+						></span
+					>
 				</li>
 			{/each}
 		</ul>
@@ -77,34 +120,120 @@
 	<section class="in" aria-label="Bring in">
 		<div class="head">
 			<h1>Bring in</h1>
-			<span class="into">into <Picker label="Import into" value={into} onpick={(next) => ((into = next), void read())} items={[{ value: '', name: 'the strata the file names' }, ...writable.map((s) => ({ value: s.id as string, name: s.name }))]} /></span>
+			<span class="into"
+				>into <Picker
+					label="Import into"
+					value={into}
+					onpick={(next) => ((into = next), void read())}
+					items={[
+						{ value: '', name: 'the strata the file names' },
+						...writable.map((s) => ({ value: s.id as string, name: s.name }))
+					]}
+				/></span
+			>
 		</div>
 		{#if !reading || refusal}
-			<FileDrop label="Drop a profile (JSON) or shortcuts (CSV), or click to choose" hint="Up to 50 MB. You see what it would do before anything changes." accept=".json,.csv,application/json,text/csv" onfile={read} onproblem={(message) => (leave(), (problem = message))} />
+			<FileDrop
+				label="Drop a profile (JSON) or shortcuts (CSV), or click to choose"
+				hint="Up to 50 MB. You see what it would do before anything changes."
+				accept=".json,.csv,application/json,text/csv"
+				onfile={read}
+				onproblem={(message) => (leave(), (problem = message))}
+			/>
 		{/if}
 		{#if stage}
-			<p class="busy" role="status"><Spinner size="5" /> {stage} … <Button size="xs" color="alternative" onclick={() => (files.cancel(), leave())}>Cancel</Button></p>
+			<p class="busy" role="status">
+				<Spinner size="5" />
+				{stage} … <Button size="xs" color="alternative" onclick={() => (files.cancel(), leave())}>Cancel</Button>
+			</p>
 		{/if}
 		{#if problem}<p class="callout tone-garnet" role="alert">{problem}</p>{/if}
-		{#if refusal}<Problems problems={refusal.problems} file={file?.name ?? 'file'} title="Nothing of this file was taken. {refusal.message}" />{/if}
+		{#if refusal}<Problems
+				problems={refusal.problems}
+				file={file?.name ?? 'file'}
+				title="Nothing of this file was taken. {refusal.message}"
+			/>{/if}
 		{#if reading && file}<Preview file={file.name} {reading} ondone={leave} />{/if}
 		{#if !reading && !refusal && !stage}
-			<p class="quiet">Columns of a CSV: keys and command are needed; scope, stratum and op are taken when they are there, as in <span class="mono">Ctrl+E,file.export,,office,set</span>.</p>
+			<p class="quiet">
+				Columns of a CSV: keys and command are needed; scope, stratum and op are taken when they are there, as in <span
+					class="mono">Ctrl+E,file.export,,office,set</span
+				>.
+			</p>
 		{/if}
 	</section>
 </div>
 
 <style>
-	.view { display: grid; grid-template-columns: 316px minmax(0, 1fr); height: 100%; }
-	aside { display: flex; flex-direction: column; align-items: flex-start; gap: 10px; padding: 16px; background: var(--panel); border-right: 1px solid var(--line-strong); overflow-y: auto; }
-	ul { width: 100%; margin: 0; padding: 0; list-style: none; }
-	li { display: grid; grid-template-columns: 22px 1fr auto; gap: 8px; align-items: center; padding: 8px 0; border-top: 1px solid var(--line); }
-	small { display: block; font-size: 12.5px; }
-	.core { display: grid; gap: 1px; width: 14px; height: 34px; border-radius: 3px; overflow: hidden; }
-	.acts { display: flex; gap: 4px; }
-	aside :global(.acts a), aside :global(.acts button) { padding: 2px 8px; }
-	.in { display: flex; flex-direction: column; gap: 12px; min-height: 0; padding: 16px; }
-	.head { display: flex; align-items: center; gap: 16px; }
-	.into { display: flex; align-items: center; gap: 6px; }
-	.busy { display: flex; gap: 10px; align-items: center; }
+	.view {
+		display: grid;
+		grid-template-columns: 316px minmax(0, 1fr);
+		height: 100%;
+	}
+	aside {
+		display: flex;
+		flex-direction: column;
+		align-items: flex-start;
+		gap: 10px;
+		padding: 16px;
+		background: var(--panel);
+		border-right: 1px solid var(--line-strong);
+		overflow-y: auto;
+	}
+	ul {
+		width: 100%;
+		margin: 0;
+		padding: 0;
+		list-style: none;
+	}
+	li {
+		display: grid;
+		grid-template-columns: 22px 1fr auto;
+		gap: 8px;
+		align-items: center;
+		padding: 8px 0;
+		border-top: 1px solid var(--line);
+	}
+	small {
+		display: block;
+		font-size: 12.5px;
+	}
+	.core {
+		display: grid;
+		gap: 1px;
+		width: 14px;
+		height: 34px;
+		border-radius: 3px;
+		overflow: hidden;
+	}
+	.acts {
+		display: flex;
+		gap: 4px;
+	}
+	aside :global(.acts a),
+	aside :global(.acts button) {
+		padding: 2px 8px;
+	}
+	.in {
+		display: flex;
+		flex-direction: column;
+		gap: 12px;
+		min-height: 0;
+		padding: 16px;
+	}
+	.head {
+		display: flex;
+		align-items: center;
+		gap: 16px;
+	}
+	.into {
+		display: flex;
+		align-items: center;
+		gap: 6px;
+	}
+	.busy {
+		display: flex;
+		gap: 10px;
+		align-items: center;
+	}
 </style>

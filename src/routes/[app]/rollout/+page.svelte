@@ -28,9 +28,18 @@
 		return differences(effectiveProfile(before), effectiveProfile([...below, office]));
 	});
 	const isNew = $derived(
-		!workspace.released || !office || JSON.stringify([...office.entries.keys()].sort()) !== JSON.stringify([...stratumOf(office, workspace.released).entries.keys()].sort()) || pending.length > 0
+		!workspace.released ||
+			!office ||
+			JSON.stringify([...office.entries.keys()].sort()) !==
+				JSON.stringify([...stratumOf(office, workspace.released).entries.keys()].sort()) ||
+			pending.length > 0
 	);
-	const clashes = $derived(workspace.findings.filter((f) => f.severity === 'error' && f.bindings.every((b) => workspace.profile.find((s) => s.id === b.stratum)?.kind !== 'personal')));
+	const clashes = $derived(
+		workspace.findings.filter(
+			(f) =>
+				f.severity === 'error' && f.bindings.every((b) => workspace.profile.find((s) => s.id === b.stratum)?.kind !== 'personal')
+		)
+	);
 
 	async function look() {
 		try {
@@ -67,7 +76,12 @@
 	async function publish(event: SubmitEvent) {
 		event.preventDefault();
 		const body = { role: 'steward', notes, base: workspace.revision };
-		if (await act(`Release ${(workspace.releases.at(-1)?.number ?? 0) + 1} published`, () => ask(`${workspace.path}/releases`, 'POST', body))) notes = '';
+		if (
+			await act(`Release ${(workspace.releases.at(-1)?.number ?? 0) + 1} published`, () =>
+				ask(`${workspace.path}/releases`, 'POST', body)
+			)
+		)
+			notes = '';
 	}
 </script>
 
@@ -81,7 +95,15 @@
 			{:else}
 				<ul class="pending">
 					{#each pending.slice(0, 40) as { kind, binding } (kind + binding.key)}
-						<li><span class={kind === 'added' ? 'tone-azurite' : 'tone-limonite'}><span class="toned">{kind === 'added' ? '+' : '−'}</span></span><KeyCaps keys={binding.keys} /> <span>{labelOf(workspace.index, binding.command)} <small class="quiet">{workspace.space.scopeLabel(binding.scope)}</small></span></li>
+						<li>
+							<span class={kind === 'added' ? 'tone-azurite' : 'tone-limonite'}
+								><span class="toned">{kind === 'added' ? '+' : '−'}</span></span
+							><KeyCaps keys={binding.keys} />
+							<span
+								>{labelOf(workspace.index, binding.command)}
+								<small class="quiet">{workspace.space.scopeLabel(binding.scope)}</small></span
+							>
+						</li>
 					{:else}
 						<li class="quiet">Only locks or notes differ; no key does anything else.</li>
 					{/each}
@@ -89,17 +111,42 @@
 				{#if clashes.length > 0}
 					<div class="callout tone-garnet">
 						<p><strong class="toned">◆ {clashes.length} {clashes.length === 1 ? 'clash' : 'clashes'} would go out</strong></p>
-						{#each clashes.slice(0, 3) as finding (finding.id)}<p class="small">{finding.sentence} <a href="/{workspace.document.application.id}/commands?command={encodeURIComponent(finding.bindings[0]!.command)}">Settle it</a></p>{/each}
+						{#each clashes.slice(0, 3) as finding (finding.id)}<p class="small">
+								{finding.sentence}
+								<a href="/{workspace.document.application.id}/commands?command={encodeURIComponent(finding.bindings[0]!.command)}"
+									>Settle it</a
+								>
+							</p>{/each}
 					</div>
 				{/if}
-				<Textarea bind:value={notes} rows={2} class="w-full" aria-label="Notes for the people at the seats" placeholder="What changes for the people at the seats" />
+				<Textarea
+					bind:value={notes}
+					rows={2}
+					class="w-full"
+					aria-label="Notes for the people at the seats"
+					placeholder="What changes for the people at the seats"
+				/>
 				<div class="go">
-					<Button type="submit" size="sm" disabled={busy || notes.trim() === '' || !isSteward}>Publish release {(workspace.releases.at(-1)?.number ?? 0) + 1}</Button>
-					{#if !isSteward}<span class="small">Publishing is the steward's: <button type="button" class="linkish" onclick={() => office && workspace.writeTo(office.id)}>write to Office</button></span>{/if}
+					<Button type="submit" size="sm" disabled={busy || notes.trim() === '' || !isSteward}
+						>Publish release {(workspace.releases.at(-1)?.number ?? 0) + 1}</Button
+					>
+					{#if !isSteward}<span class="small"
+							>Publishing is the steward's: <button
+								type="button"
+								class="linkish"
+								onclick={() => office && workspace.writeTo(office.id)}>write to Office</button
+							></span
+						>{/if}
 				</div>
 			{/if}
 		</form>
-		<ReleaseCore releases={workspace.releases} channel={workspace.channel} {busy} onfollow={(release) => void act(`Seats follow release ${release}`, () => ask(`${workspace.path}/channel`, 'PUT', { release }))} />
+		<ReleaseCore
+			releases={workspace.releases}
+			channel={workspace.channel}
+			{busy}
+			onfollow={(release) =>
+				void act(`Seats follow release ${release}`, () => ask(`${workspace.path}/channel`, 'PUT', { release }))}
+		/>
 	</section>
 	<section class="seats" aria-label="Seats">
 		<h1>Seats</h1>
@@ -115,13 +162,53 @@
 </div>
 
 <style>
-	.view { display: grid; grid-template-columns: minmax(0, 1.25fr) minmax(360px, 1fr); height: 100%; }
-	section { display: flex; flex-direction: column; gap: 14px; padding: 16px 18px; overflow-y: auto; }
-	.seats { background: var(--panel); border-left: 1px solid var(--line-strong); }
-	form { display: grid; gap: 10px; padding: 12px 14px; border: 1px solid var(--line-strong); border-radius: 4px; background: var(--raised); }
-	.pending { margin: 0; padding: 0; list-style: none; max-height: 168px; overflow: auto; }
-	.pending li { display: flex; gap: 8px; align-items: center; padding: 3px 0; }
-	.go { display: flex; gap: 12px; align-items: center; }
-	.small, small { font-size: 12.5px; }
-	a { color: var(--azurite); }
+	.view {
+		display: grid;
+		grid-template-columns: minmax(0, 1.25fr) minmax(360px, 1fr);
+		height: 100%;
+	}
+	section {
+		display: flex;
+		flex-direction: column;
+		gap: 14px;
+		padding: 16px 18px;
+		overflow-y: auto;
+	}
+	.seats {
+		background: var(--panel);
+		border-left: 1px solid var(--line-strong);
+	}
+	form {
+		display: grid;
+		gap: 10px;
+		padding: 12px 14px;
+		border: 1px solid var(--line-strong);
+		border-radius: 4px;
+		background: var(--raised);
+	}
+	.pending {
+		margin: 0;
+		padding: 0;
+		list-style: none;
+		max-height: 168px;
+		overflow: auto;
+	}
+	.pending li {
+		display: flex;
+		gap: 8px;
+		align-items: center;
+		padding: 3px 0;
+	}
+	.go {
+		display: flex;
+		gap: 12px;
+		align-items: center;
+	}
+	.small,
+	small {
+		font-size: 12.5px;
+	}
+	a {
+		color: var(--azurite);
+	}
 </style>
