@@ -1,4 +1,4 @@
-import type { Change } from '../profile/edit.ts';
+import { combined, type Change } from '../profile/edit.ts';
 import type { Binding } from '../profile/effective.ts';
 import { entryKey, type Shortcut } from '../profile/entry.ts';
 import { nextRank, stratumById, type Profile, type StratumId } from '../profile/stratum.ts';
@@ -17,7 +17,7 @@ export class OutOfReachError extends Error {
  */
 export function put(profile: Profile, target: StratumId, shortcut: Shortcut, offset = 0): Change[] {
 	const stratum = stratumById(profile, target);
-	const key = entryKey({ op: 'set', ...shortcut });
+	const key = entryKey({ ...shortcut, op: 'set' });
 	const before = stratum.entries.get(key) ?? null;
 	if (before?.op === 'set') return [];
 	const level = profile.indexOf(stratum);
@@ -85,7 +85,7 @@ export function choices(
 	if (found.kind === 'already' || found.kind === 'nowhere') return [];
 	const offer = (kind: Choice['kind'], label: string, changes: () => Change[]): Choice | ClosedChoice => {
 		try {
-			return { kind, label, changes: changes() };
+			return { kind, label, changes: combined(changes()) };
 		} catch (error) {
 			if (error instanceof OutOfReachError) return { kind, label, closed: error.message };
 			throw error;

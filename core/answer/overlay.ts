@@ -29,7 +29,7 @@ export function overlay(index: ShortcutIndex, profile: Profile, changes: readonl
 		const entries = new Map<EntryKey, Entry>();
 		for (const shortcut of shortcuts.values())
 			for (const op of ['set', 'lock'] as const) {
-				const key = entryKey({ op, ...shortcut });
+				const key = entryKey({ ...shortcut, op });
 				const entry = entryOf(stratum, key);
 				if (entry) entries.set(key, entry);
 			}

@@ -1,5 +1,5 @@
 import type { CommandId } from '../application/command.ts';
-import type { Change } from '../profile/edit.ts';
+import { combined, type Change } from '../profile/edit.ts';
 import type { Difference } from '../profile/diff.ts';
 import { effectiveProfile } from '../profile/effective.ts';
 import { inOrder, nextRank, stratumById, type Profile, type StratumId } from '../profile/stratum.ts';
@@ -27,10 +27,10 @@ export function backToFactory(
 	const concerns = (id: CommandId) => !commands || commands.has(id);
 	const added = index.effective.bindings.filter((b) => concerns(b.command) && !factory.byKey.has(b.key));
 	const gone = factory.bindings.filter((b) => concerns(b.command) && !index.effective.byKey.has(b.key));
-	return [
+	return combined([
 		...added.flatMap((binding, i) => takeAway(index, profile, target, binding, i)),
 		...gone.flatMap((binding, i) => returnShortcut(profile, target, binding, added.length + i))
-	];
+	]);
 }
 
 /** Puts a shortcut of a lower stratum in force again: drops the target's own remove, or says it anew. */

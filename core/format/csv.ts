@@ -9,7 +9,8 @@ export interface CsvRecord {
 
 /**
  * Reads RFC 4180 records; also takes LF line ends, a byte order mark and empty lines between records.
- * The first record must be a header. Throws `FileRefusedError` with the line for quotes that do not close or stray ones.
+ * The first record must be a header. Throws `FileRefusedError` with the line for quotes that
+ * do not close; a quote inside an unquoted field is taken as it is.
  */
 export function readCsv(file: string, text: string): { header: readonly string[]; records: CsvRecord[] } {
 	let raw: { record: string[]; info: { lines: number } }[];
@@ -18,6 +19,7 @@ export function readCsv(file: string, text: string): { header: readonly string[]
 			bom: true,
 			info: true,
 			relax_column_count: true,
+			relax_quotes: true,
 			skip_empty_lines: true,
 			record_delimiter: ['\r\n', '\n', '\r']
 		}) as unknown as typeof raw;
@@ -29,11 +31,16 @@ export function readCsv(file: string, text: string): { header: readonly string[]
 	}
 	const [header, ...rest] = raw;
 	if (!header) throw new FileRefusedError(file, [{ line: 1, column: 1, message: 'the file is empty; expected a header line' }]);
-	const lineBreaks = (record: readonly string[]) => record.reduce((n, field) => n + (field.match(/\r\n|\n|\r/g)?.length ?? 0), 0);
-	return {
-		header: header.record.map((name) => name.trim()),
-		records: rest.map(({ record, info }) => ({ line: info.lines - lineBreaks(record), fields: record }))
-	};
+	// the parser counts CRLF inside a quoted field as two line ends
+	let surplus = 0;
+	const records = rest.map(({ record, info }): CsvRecord => {
+		const inside = record.join('');
+		const counted = inside.match(/[\r\n]/g)?.length ?? 0;
+		const line = info.lines - counted - surplus;
+		surplus += counted - (inside.match(/\r\n|\r|\n/g)?.length ?? 0);
+		return { line, fields: record };
+	});
+	return { header: header.record.map((name) => name.trim()), records };
 }
 
 /** One record as an object by the header's names; missing fields are empty. */

@@ -2,7 +2,7 @@ import { put, takeAway, OutOfReachError } from '../answer/choices.ts';
 import type { ShortcutIndex } from '../answer/shortcut-index.ts';
 import { scopeText } from '../context/scope.ts';
 import { entryKey, shortcutKey } from '../profile/entry.ts';
-import { keyOfChange, type Change } from '../profile/edit.ts';
+import { combined, type Change } from '../profile/edit.ts';
 import type { Binding } from '../profile/effective.ts';
 import { nextRank, type Profile, type StratumId } from '../profile/stratum.ts';
 import type { FileProblem } from './problem.ts';
@@ -51,7 +51,7 @@ export function previewImport(
 		} catch (error) {
 			return refuse((error as Error).message);
 		}
-		const key = entryKey({ op, ...shortcut });
+		const key = entryKey({ ...shortcut, op });
 		const place = `${target}\n${key}`;
 		const earlier = seen.get(place);
 		if (earlier !== undefined) return refuse(`the same shortcut stands on line ${earlier} already`);
@@ -83,31 +83,32 @@ export function importChanges(
 	profile: Profile,
 	chosen: readonly PreviewRow[]
 ): { changes: Change[]; left: FileProblem[] } {
-	const changes = new Map<string, Change>();
+	const changes: Change[] = [];
 	const left: FileProblem[] = [];
-	const firstRank = new Map(profile.map((stratum) => [stratum.id, nextRank(stratum)]));
-	const add = (list: readonly Change[]) => {
-		for (const change of list) {
-			const key = `${change.stratum}\n${keyOfChange(change)}`;
-			// a file may replace a binding that another of its rows sets: the set wins
-			if (changes.get(key)?.after?.op === 'set') continue;
-			const rank = change.before?.rank ?? firstRank.get(change.stratum)! + changes.size;
-			changes.set(key, change.after ? { ...change, after: { ...change.after, rank } } : change);
-		}
-	};
 	for (const { row, target, state, replaces } of chosen) {
 		if (state !== 'new' && state !== 'replaced') continue;
 		try {
 			const taken = replaces.flatMap((binding) => takeAway(index, profile, target, binding));
-			if (row.op === 'set') add([...put(profile, target, row.shortcut), ...taken]);
-			else if (row.op === 'remove') add(taken);
-			else add([{ stratum: target, before: null, after: { op: 'lock', ...row.shortcut, rank: 0 } }]);
+			if (row.op === 'set') changes.push(...put(profile, target, row.shortcut), ...taken);
+			else if (row.op === 'remove') changes.push(...taken);
+			else changes.push({ stratum: target, before: null, after: { op: 'lock', ...row.shortcut, rank: 0 } });
 		} catch (error) {
 			if (!(error instanceof OutOfReachError)) throw error;
 			left.push({ line: row.line, column: 1, message: error.message });
 		}
 	}
-	return { changes: [...changes.values()], left };
+	return { changes: ranked(profile, combined(changes)), left };
+}
+
+/** Gives new entries ranks after those of their stratum, in the order of the list; what was there keeps its own. */
+function ranked(profile: Profile, changes: readonly Change[]): Change[] {
+	const next = new Map(profile.map((stratum) => [stratum.id, nextRank(stratum)]));
+	return changes.map((change) => {
+		if (!change.after || change.before) return change;
+		const rank = next.get(change.stratum)!;
+		next.set(change.stratum, rank + 1);
+		return { ...change, after: { ...change.after, rank } };
+	});
 }
 
 /** Every problem of a file and its preview in one list, for saving what was not taken. */

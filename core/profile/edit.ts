@@ -89,6 +89,19 @@ export function applyChanges(profile: Profile, changes: readonly Change[]): Prof
 	});
 }
 
+/**
+ * One change for each entry, for steps that were worked out apart from the same profile: where two of them speak of one
+ * entry, a set wins over a remove. What would change nothing is left out.
+ */
+export function combined(changes: readonly Change[]): Change[] {
+	const byEntry = new Map<string, Change>();
+	for (const change of changes) {
+		const key = `${change.stratum}\n${keyOfChange(change)}`;
+		if (byEntry.get(key)?.after?.op !== 'set') byEntry.set(key, change);
+	}
+	return [...byEntry.values()].filter(({ before, after }) => before?.op !== after?.op || before?.rank !== after?.rank);
+}
+
 /** The changes that take these back, in the order in which they must be applied. */
 export function inverse(changes: readonly Change[]): Change[] {
 	return changes.map(({ stratum, before, after }) => ({ stratum, before: after, after: before })).reverse();

@@ -1,0 +1,16 @@
+import { z } from 'zod';
+import { ProfileFile } from '../core/format/profile-json.ts';
+import { Manifest, SeatReport } from '../core/release/release.ts';
+
+/** The JSON Schemas of the open formats, generated from the Zod schemas; file name by schema. */
+export function schemas(): Record<string, object> {
+	const of = (schema: z.ZodType, title: string) => ({
+		...z.toJSONSchema(schema, { target: 'draft-2020-12', io: 'input' }),
+		title
+	});
+	return {
+		'skarn-profile-1.schema.json': of(ProfileFile, 'Skarn profile, version 1'),
+		'skarn-manifest-1.schema.json': of(Manifest, 'What a seat should have, version 1'),
+		'skarn-seat-report-1.schema.json': of(SeatReport, 'What a seat says about itself, version 1')
+	};
+}

@@ -1,0 +1,113 @@
+import fc from 'fast-check';
+import { shortcutIndex, type ShortcutIndex } from '../../core/answer/shortcut-index.ts';
+import { catalogueOf, type AmbiguityRule, type InputRules } from '../../core/application/application.ts';
+import type { Command, CommandId } from '../../core/application/command.ts';
+import type { Axis, AxisId, NodeId } from '../../core/context/axis.ts';
+import type { Scope } from '../../core/context/scope.ts';
+import { contextSpace, type ContextSpace, type Reachable } from '../../core/context/space.ts';
+import { effectiveProfile } from '../../core/profile/effective.ts';
+import { entryKey, type Entry } from '../../core/profile/entry.ts';
+import { stratumOf, type Profile, type StratumHead } from '../../core/profile/stratum.ts';
+import type { Keys } from '../../core/stroke/stroke.ts';
+
+/** Small random applications for properties: few keys, so that things meet often. */
+export interface Small {
+	readonly axes: readonly Axis[];
+	readonly reachable: Reachable;
+	readonly space: ContextSpace;
+	readonly commands: readonly Command[];
+	readonly rules: InputRules;
+	readonly profile: Profile;
+	readonly index: ShortcutIndex;
+}
+
+const axisOf = (a: number, parents: readonly number[]): Axis => ({
+	id: `axis${a}` as AxisId,
+	label: `Axis ${a}`,
+	nodes: parents.map((parent, i) => ({
+		id: `n${i}` as NodeId,
+		label: `Node ${i}`,
+		// a parent stands earlier in the list; the modulus gives a random tree
+		...(i > 0 && parent % (i + 1) < i && { parent: `n${parent % (i + 1)}` as NodeId })
+	}))
+});
+
+const axes = fc
+	.array(fc.array(fc.nat(7), { minLength: 1, maxLength: 5 }), { minLength: 1, maxLength: 3 })
+	.map((list) => list.map((parents, a) => axisOf(a, parents)));
+
+export const scopeOf = (list: readonly Axis[]): fc.Arbitrary<Scope> =>
+	fc
+		.tuple(
+			...list.map((axis) =>
+				fc.option(
+					fc.subarray(
+						axis.nodes.map((n) => n.id),
+						{ minLength: 1, maxLength: Math.min(2, axis.nodes.length) }
+					),
+					{ freq: 2 }
+				)
+			)
+		)
+		.map((choices) => Object.fromEntries(choices.flatMap((nodes, a) => (nodes ? [[list[a]!.id, nodes]] : []))) as Scope);
+
+export const KEYS = ['A', 'B', 'Ctrl+A', 'A B', 'A B A', 'Ctrl+A B'] as Keys[];
+
+export const heads = [
+	{ id: 'factory', kind: 'factory', name: 'Factory' },
+	{ id: 'office', kind: 'office', name: 'Office' },
+	{ id: 'personal', kind: 'personal', name: 'Personal' }
+] as StratumHead[];
+
+export const small = (rule?: AmbiguityRule): fc.Arbitrary<Small> =>
+	axes.chain((list) => {
+		const scope = scopeOf(list);
+		const shortcut = fc.record({ command: fc.nat(4), keys: fc.constantFrom(...KEYS), scope });
+		return fc
+			.record({
+				blocks: fc.array(scope, { minLength: 1, maxLength: 3 }),
+				contexts: fc.array(fc.array(scope, { maxLength: 2 }), { minLength: 5, maxLength: 5 }),
+				ambiguity: rule ? fc.constant(rule) : fc.constantFrom<AmbiguityRule>('narrowest', 'first', 'chooser', 'refuse'),
+				sequences: fc.constantFrom<InputRules['sequences']>('at-once', 'wait'),
+				typing: fc.array(scope, { maxLength: 1 }),
+				strata: fc.tuple(
+					...heads.map((head) =>
+						fc.array(
+							fc.record({
+								op: fc.constantFrom(...(head.kind === 'factory' ? ['set'] : ['set', 'set', 'remove', 'lock'])),
+								shortcut
+							}),
+							{ maxLength: 7 }
+						)
+					)
+				)
+			})
+			.map(({ blocks, contexts, ambiguity, sequences, typing, strata }): Small => {
+				const space = contextSpace(list, blocks);
+				const commands = contexts.map((scopes, i): Command => ({
+					id: `c${i}` as CommandId,
+					label: `Command ${i}`,
+					description: '',
+					category: ['All'],
+					icon: '',
+					kind: 'one-shot',
+					nested: false,
+					synonyms: [],
+					contexts: scopes
+				}));
+				const rules: InputRules = { ambiguity, match: 'character', sequences, typing };
+				const profile = heads.map((head, s) => {
+					const entries = strata[s]!.map(
+						({ op, shortcut: { command, keys, scope: limited } }, rank) =>
+							({ op, command: `c${command}`, keys, scope: limited, rank }) as Entry
+					);
+					return stratumOf(head, new Map(entries.map((e) => [entryKey(e), e])).values());
+				});
+				const index = shortcutIndex(effectiveProfile(profile), space, catalogueOf(commands, space), rules);
+				const told = () => JSON.stringify({ list, blocks, rules, contexts, strata });
+				return Object.assign(
+					{ axes: list, reachable: blocks, space, commands, rules, profile, index },
+					{ [fc.toStringMethod]: told }
+				);
+			});
+	});

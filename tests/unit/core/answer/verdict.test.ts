@@ -1,0 +1,168 @@
+import { expect } from 'chai';
+import fc from 'fast-check';
+import { choices, put } from '../../../../core/answer/choices.ts';
+import { consequences } from '../../../../core/answer/consequences.ts';
+import { overlay } from '../../../../core/answer/overlay.ts';
+import { backToFactory, clearStratum, takeBack } from '../../../../core/answer/reset.ts';
+import { resolve, sameOutcome } from '../../../../core/answer/resolve.ts';
+import { shortcutIndex } from '../../../../core/answer/shortcut-index.ts';
+import { changeProblems } from '../../../../core/answer/validate.ts';
+import { verdict } from '../../../../core/answer/verdict.ts';
+import { count, indexesOf } from '../../../../core/context/bits.ts';
+import { differences } from '../../../../core/profile/diff.ts';
+import { applyChanges, type Change } from '../../../../core/profile/edit.ts';
+import { effectiveProfile } from '../../../../core/profile/effective.ts';
+import type { CommandId } from '../../../../core/application/command.ts';
+import { KEYS, heads, scopeOf, small, type Small } from '../../arbitrary.ts';
+import { alive, isIn } from '../../brute-force.ts';
+
+const proposed = small().chain((app) =>
+	fc.tuple(
+		fc.constant(app),
+		fc.record({
+			command: fc.constantFrom(...app.commands.map((c) => c.id)),
+			keys: fc.constantFrom(...KEYS),
+			scope: scopeOf(app.axes)
+		})
+	)
+);
+const personal = heads[2]!.id;
+const reindexed = (app: Small, changes: readonly Change[]) =>
+	shortcutIndex(effectiveProfile(applyChanges(app.profile, changes)), app.space, app.index.catalogue, app.rules);
+
+describe('verdict on a proposed shortcut', () => {
+	it('finds the bindings that enumeration finds, in the same situations', () => {
+		fc.assert(
+			fc.property(proposed, ([app, proposal]) => {
+				const command = app.commands.find((c) => c.id === proposal.command)!;
+				const isText = !proposal.keys.includes('+');
+				const found = verdict(app.index, proposal);
+				const expected = new Map<string, number>();
+				for (const s of app.space.situations) {
+					if (!isIn(app.axes, proposal.scope, s)) continue;
+					if (command.contexts.length > 0 && !command.contexts.some((c) => isIn(app.axes, c, s))) continue;
+					if (isText && app.rules.typing.some((t) => isIn(app.axes, t, s))) continue;
+					for (const b of alive(app, proposal.keys, s))
+						if (b.command !== proposal.command) expected.set(b.key, (expected.get(b.key) ?? 0) + 1);
+				}
+				const same = found.meetings.filter((m) => m.relation === 'same');
+				expect(Object.fromEntries(same.map((m) => [m.binding.key, m.count]))).to.deep.equal(Object.fromEntries(expected));
+				for (const m of same) expect(indexesOf(m.situations)).to.include(m.example).and.have.length(count(m.situations));
+			}),
+			{ numRuns: 300 }
+		);
+	});
+
+	it('offers only choices that the profile takes and the server would accept', () => {
+		fc.assert(
+			fc.property(proposed, ([app, proposal]) => {
+				for (const choice of choices(app.index, app.profile, personal, verdict(app.index, proposal), 'Alt+Z' as never))
+					if (!('closed' in choice)) {
+						expect(changeProblems(app.index, app.profile, choice.changes)).to.deep.equal([]);
+						const after = reindexed(app, choice.changes);
+						expect(after.on(proposal.keys).some((b) => b.command === proposal.command)).to.equal(true);
+					}
+			}),
+			{ numRuns: 300 }
+		);
+	});
+
+	it('ends every meeting when the key is taken over', () => {
+		fc.assert(
+			fc.property(proposed, ([app, proposal]) => {
+				const choice = choices(app.index, app.profile, personal, verdict(app.index, proposal)).find(
+					(c) => c.kind === 'take-over'
+				);
+				if (!choice || 'closed' in choice) return;
+				expect(verdict(reindexed(app, choice.changes), proposal).meetings).to.deep.equal([]);
+			}),
+			{ numRuns: 300 }
+		);
+	});
+});
+
+describe('overlay', () => {
+	it('answers like the index built anew after the changes', () => {
+		fc.assert(
+			fc.property(proposed, ([app, proposal]) => {
+				for (const choice of choices(app.index, app.profile, personal, verdict(app.index, proposal), 'B' as never)) {
+					if ('closed' in choice) continue;
+					const quick = overlay(app.index, app.profile, choice.changes);
+					const full = reindexed(app, choice.changes);
+					for (const keys of KEYS) {
+						expect(quick.on(keys)).to.deep.equal(full.on(keys));
+						expect(new Set(quick.longer(keys).map((b) => b.key))).to.deep.equal(new Set(full.longer(keys).map((b) => b.key)));
+					}
+				}
+			}),
+			{ numRuns: 300 }
+		);
+	});
+
+	it('gives consequences that are true and complete', () => {
+		fc.assert(
+			fc.property(proposed, ([app, proposal]) => {
+				const changes = put(app.profile, personal, proposal);
+				if (changes.length === 0) return;
+				const after = reindexed(app, changes);
+				const told = consequences(app.index, app.profile, changes).changes;
+				for (const keys of KEYS)
+					for (let s = 0; s < app.space.situations.length; s++) {
+						const differs = !sameOutcome(resolve(app.index, keys, s), resolve(after, keys, s));
+						const isTold = told.some((c) => c.keys === keys && c.situations.includes(s));
+						// what nobody bound, before or after, is not told; nor that the first strokes of the new sequence now wait
+						if (differs && (app.index.on(keys).length > 0 || after.on(keys).length > 0) && !proposal.keys.startsWith(keys + ' '))
+							expect(isTold, `${keys} in ${s}`).to.equal(true);
+						if (isTold) expect(differs).to.equal(true);
+					}
+			})
+		);
+	});
+});
+
+describe('resetting', () => {
+	const factoryOf = (app: Small) => effectiveProfile(app.profile.slice(0, 1));
+
+	it('brings everything back to factory unless a lock stands in the way', () => {
+		fc.assert(
+			fc.property(small(), (app) => {
+				let changes: Change[];
+				try {
+					changes = backToFactory(app.index, app.profile, personal);
+				} catch {
+					return;
+				}
+				const after = effectiveProfile(applyChanges(app.profile, changes));
+				expect(differences(factoryOf(app), after)).to.deep.equal([]);
+			})
+		);
+	});
+
+	it('takes each difference back alone', () => {
+		fc.assert(
+			fc.property(small(), (app) => {
+				for (const difference of differences(factoryOf(app), app.index.effective)) {
+					let changes: Change[];
+					try {
+						changes = takeBack(app.index, app.profile, personal, difference);
+					} catch {
+						continue;
+					}
+					const after = differences(factoryOf(app), effectiveProfile(applyChanges(app.profile, changes)));
+					expect(after.some((d) => d.kind === difference.kind && d.binding.key === difference.binding.key)).to.equal(false);
+				}
+			})
+		);
+	});
+
+	it('clears one command of one stratum and nothing else', () => {
+		fc.assert(
+			fc.property(small(), (app) => {
+				const cleared = applyChanges(app.profile, clearStratum(app.profile, personal, new Set(['c0' as CommandId])));
+				const left = [...cleared[2]!.entries.values()];
+				expect(left).to.deep.equal([...app.profile[2]!.entries.values()].filter((e) => e.command !== 'c0'));
+				expect(cleared[1]).to.equal(app.profile[1]);
+			})
+		);
+	});
+});

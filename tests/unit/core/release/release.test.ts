@@ -1,0 +1,31 @@
+import { expect } from 'chai';
+import { OFFLINE_AFTER, SeatReport, seatState, type Seat } from '../../../../core/release/release.ts';
+
+const now = Date.parse('2026-03-02T08:00:00Z');
+const seat = (over: Partial<Seat>, report: Partial<SeatReport> = {}): Seat => ({
+	id: 'C-01',
+	note: '',
+	lastSeen: new Date(now - 1000).toISOString(),
+	report: { release: 3, state: 'installed', sha256: 'a'.repeat(64), message: '', ...report },
+	restore: false,
+	...over
+});
+
+describe('state of a seat', () => {
+	it('puts silence before what was said, and what was said before the release', () => {
+		expect(seatState(seat({ lastSeen: null, report: null }), 3, now)).to.equal('never');
+		expect(seatState(seat({ lastSeen: new Date(now - OFFLINE_AFTER - 1).toISOString() }, { state: 'drifted' }), 3, now)).to.equal(
+			'offline'
+		);
+		expect(seatState(seat({}, { state: 'drifted' }), 3, now)).to.equal('drifted');
+		expect(seatState(seat({}, { state: 'refused' }), 3, now)).to.equal('refused');
+		expect(seatState(seat({}), 3, now)).to.equal('current');
+		expect(seatState(seat({}), 2, now)).to.equal('behind');
+	});
+
+	it('takes only sound reports', () => {
+		expect(SeatReport.safeParse({ release: -1, state: 'installed', sha256: null }).success).to.equal(false);
+		expect(SeatReport.safeParse({ release: 1, state: 'fine', sha256: null }).success).to.equal(false);
+		expect(SeatReport.safeParse({ release: 1, state: 'installed', sha256: 'A'.repeat(64) }).success).to.equal(false);
+	});
+});
