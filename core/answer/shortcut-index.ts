@@ -58,7 +58,7 @@ export function shortcutIndex(effective: Effective, space: ContextSpace, catalog
 		return bits;
 	};
 	const scopeBits = (binding: Pick<Binding, 'scope' | 'scopeText'>) => space.bitsOf(binding.scope, binding.scopeText);
-	const reachByKey = new Map<string, Bits>();
+	const reachByScope = new Map<CommandId, Map<string, Bits>>();
 
 	return {
 		space,
@@ -72,9 +72,11 @@ export function shortcutIndex(effective: Effective, space: ContextSpace, catalog
 		allKeys: () => byKeys.keys(),
 		scopeBits,
 		reach(binding) {
-			const key = `${binding.scopeText}\n${binding.command}`;
-			let bits = reachByKey.get(key);
-			if (!bits) reachByKey.set(key, (bits = intersection(scopeBits(binding), existsIn(binding.command))));
+			if (catalogue.get(binding.command)?.contexts.length === 0) return scopeBits(binding);
+			let byScope = reachByScope.get(binding.command);
+			if (!byScope) reachByScope.set(binding.command, (byScope = new Map()));
+			let bits = byScope.get(binding.scopeText);
+			if (!bits) byScope.set(binding.scopeText, (bits = intersection(scopeBits(binding), existsIn(binding.command))));
 			return bits;
 		}
 	};

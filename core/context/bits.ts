@@ -60,3 +60,8 @@ export function first(bits: Bits): number {
 	}
 	return -1;
 }
+
+/** Adds the members of `more` to `bits`, in place. */
+export function absorb(bits: Bits, more: Bits): void {
+	for (let w = 0; w < bits.length; w++) bits[w]! |= more[w]!;
+}

@@ -1,8 +1,8 @@
 import type { CommandId } from '../application/command.ts';
-import { scopeText, type Scope } from '../context/scope.ts';
+import type { Scope } from '../context/scope.ts';
 import type { Keys } from '../stroke/stroke.ts';
-import { shortcutKey, type Entry, type ShortcutKey } from './entry.ts';
-import { inOrder, type Profile, type StratumHead, type StratumId } from './stratum.ts';
+import { scopeTextOf, shortcutKeyOf, type Entry, type ShortcutKey } from './entry.ts';
+import { keyedInOrder, type Profile, type StratumHead, type StratumId } from './stratum.ts';
 
 /** A shortcut in force, with where it comes from. */
 export interface Binding {
@@ -58,11 +58,11 @@ export function effectiveProfile(profile: Profile): Effective {
 
 	for (const stratum of profile) {
 		const layer: Growing[] = [];
-		const locks: Entry[] = [];
-		for (const entry of inOrder(stratum)) {
-			const key = shortcutKey(entry);
+		const locks: ShortcutKey[] = [];
+		for (const [entryKey, entry] of keyedInOrder(stratum)) {
+			const key = shortcutKeyOf(entryKey);
 			const below = byKey.get(key);
-			if (entry.op === 'lock') locks.push(entry);
+			if (entry.op === 'lock') locks.push(key);
 			else if (entry.op === 'remove') {
 				if (!below) ineffective.push({ entry, stratum: stratum.id, reason: 'nothing-to-remove' });
 				else if (below.lockedBy) ineffective.push({ entry, stratum: stratum.id, reason: 'locked', lockedBy: below.lockedBy });
@@ -77,7 +77,7 @@ export function effectiveProfile(profile: Profile): Effective {
 					command: entry.command,
 					keys: entry.keys,
 					scope: entry.scope,
-					scopeText: scopeText(entry.scope),
+					scopeText: scopeTextOf(key),
 					stratum: stratum.id,
 					rank: entry.rank,
 					repeatedIn: [],
@@ -88,8 +88,8 @@ export function effectiveProfile(profile: Profile): Effective {
 				layer.push(binding);
 			}
 		}
-		for (const entry of locks) {
-			const binding = byKey.get(shortcutKey(entry));
+		for (const key of locks) {
+			const binding = byKey.get(key);
 			if (binding) binding.lockedBy ??= stratum.id;
 		}
 		layers.unshift(layer);

@@ -25,9 +25,20 @@ export function shortcutKey({ command, keys, scope }: Shortcut): ShortcutKey {
 	return `${keys}\n${scopeText(scope)}\n${command}` as ShortcutKey;
 }
 
+/** The scope's text within the key. */
+export function scopeTextOf(key: ShortcutKey): string {
+	const start = key.indexOf('\n') + 1;
+	return key.slice(start, key.indexOf('\n', start));
+}
+
 /** Identifies an entry within its stratum. A shortcut is either set or removed there, and may be locked besides. */
 export type EntryKey = string & { readonly EntryKey: unique symbol };
 
 export function entryKey(entry: Pick<Entry, 'op'> & Shortcut): EntryKey {
 	return `${entry.op === 'lock' ? 'lock' : 'say'}\n${shortcutKey(entry)}` as EntryKey;
+}
+
+/** The key of the shortcut that the entry is about. */
+export function shortcutKeyOf(key: EntryKey): ShortcutKey {
+	return key.slice(key.indexOf('\n') + 1) as string as ShortcutKey;
 }

@@ -30,6 +30,11 @@ export function inOrder(stratum: Stratum): Entry[] {
 	return [...stratum.entries.values()].sort((a, b) => a.rank - b.rank);
 }
 
+/** The entries in their order, with the keys under which the stratum keeps them. */
+export function keyedInOrder(stratum: Stratum): [EntryKey, Entry][] {
+	return [...stratum.entries].sort(([, a], [, b]) => a.rank - b.rank);
+}
+
 /** A rank after every entry of the stratum. */
 export function nextRank(stratum: Stratum): number {
 	let highest = -1;

@@ -25,15 +25,18 @@ interface Prepared {
 	readonly id: string;
 	readonly category: string;
 	readonly synonyms: readonly string[];
+	/** All of it in one text, to pass over quickly what cannot answer. */
+	readonly all: string;
 }
 
-const TIER = { keys: 70, whole: 60, start: 50, synonym: 40, word: 30, part: 20, id: 15, category: 10, similar: 0 } as const;
-
-const startsWord = (text: string, query: string) => text.startsWith(query) || text.includes(' ' + query);
+/** How well a command answers, the best first. */
+const TIERS = ['keys', 'whole', 'start', 'synonym', 'word', 'words', 'part', 'id', 'category', 'similar'] as const;
+type Tier = (typeof TIERS)[number];
 
 /**
  * Prepares a catalogue for searching: exact and partial matches by plain comparison, which ranks them as people expect,
- * and typo-tolerant ones by MiniSearch for what is left.
+ * and slips of the finger by the words of the
+ * catalogue that MiniSearch finds near.
  */
 export function commandSearch(catalogue: Catalogue): CommandSearch {
 	const prepared: Prepared[] = [...catalogue.values()].map((command) => ({
@@ -41,25 +44,39 @@ export function commandSearch(catalogue: Catalogue): CommandSearch {
 		label: command.label.toLowerCase(),
 		id: command.id.toLowerCase(),
 		category: command.category.join(' ').toLowerCase(),
-		synonyms: command.synonyms.map((s) => s.toLowerCase())
+		synonyms: command.synonyms.map((s) => s.toLowerCase()),
+		all: [command.label, command.id, command.category.join(' '), ...command.synonyms].join('\n').toLowerCase()
 	}));
-	const fuzzy = new MiniSearch<{ id: CommandId; label: string; synonyms: string }>({
-		fields: ['label', 'synonyms'],
-		searchOptions: { boost: { label: 2 }, prefix: false, fuzzy: 0.25, combineWith: 'AND' }
-	});
-	fuzzy.addAll(prepared.map((p) => ({ id: p.command.id, label: p.label, synonyms: p.synonyms.join(' ') })));
+	const vocabulary = new MiniSearch<{ id: string }>({ fields: ['id'], searchOptions: { fuzzy: 0.3, prefix: true } });
+	const words = new Set(prepared.flatMap((p) => [p.label, ...p.synonyms].flatMap((text) => text.split(/[^\p{L}\p{N}]+/u))));
+	vocabulary.addAll([...words].filter((word) => word.length > 2).map((id) => ({ id })));
 
-	const match = (p: Prepared, query: string, words: readonly string[]): [number, Hit['by'], string?] | undefined => {
-		if (p.label === query) return [TIER.whole, 'label'];
-		if (p.label.startsWith(query)) return [TIER.start, 'label'];
+	/** The words of the catalogue that somebody may have meant, for each word of the query. */
+	const meant = (query: readonly string[]): readonly string[][] =>
+		query.map((word) => [
+			word,
+			...vocabulary
+				.search(word)
+				.slice(0, 4)
+				.map(({ id }) => id as string)
+		]);
+
+	const match = (
+		p: Prepared,
+		query: string,
+		spaced: string,
+		parts: readonly string[]
+	): [Tier, Hit['by'], string?] | undefined => {
+		if (!p.all.includes(query))
+			return parts.length > 1 && parts.every((part) => p.all.includes(part)) ? ['words', 'label'] : undefined;
+		if (p.label === query) return ['whole', 'label'];
+		if (p.label.startsWith(query)) return ['start', 'label'];
 		const synonym = p.synonyms.find((s) => s.startsWith(query));
-		if (synonym !== undefined) return [TIER.synonym, 'synonym', synonym];
-		if (p.label.includes(' ' + query)) return [TIER.word, 'label'];
-		if (p.label.includes(query)) return [TIER.part, 'label'];
-		if (p.id.includes(query)) return [TIER.id, 'id'];
-		if (words.length === 1) return startsWord(p.category, query) ? [TIER.category, 'category'] : undefined;
-		const everywhere = [p.label, ...p.synonyms, p.category, p.id].join(' ');
-		return words.every((word) => everywhere.includes(word)) ? [TIER.word - 1, 'label'] : undefined;
+		if (synonym !== undefined) return ['synonym', 'synonym', synonym];
+		if (p.label.includes(spaced)) return ['word', 'label'];
+		if (p.label.includes(query)) return ['part', 'label'];
+		if (p.id.includes(query)) return ['id', 'id'];
+		return p.category.startsWith(query) || p.category.includes(spaced) ? ['category', 'category'] : undefined;
 	};
 
 	return {
@@ -67,26 +84,32 @@ export function commandSearch(catalogue: Catalogue): CommandSearch {
 		find(text, index) {
 			const query = text.trim().toLowerCase();
 			if (query === '') return prepared.map(({ command }) => ({ command, by: 'label' }));
-			const words = query.split(/\s+/);
-			const found = new Map<CommandId, { hit: Hit; tier: number; order: number }>();
+			const parts = query.split(/\s+/);
+			const spaced = ` ${query}`;
+			const tiers = Object.fromEntries(TIERS.map((tier) => [tier, [] as Hit[]])) as Record<Tier, Hit[]>;
 			const keys = looseKeys(query);
+			const byKeys = new Set<CommandId>();
 			if (keys)
 				for (const { command: id } of [...index.on(keys), ...index.longer(keys)]) {
 					const command = catalogue.get(id);
-					if (command) found.set(id, { hit: { command, by: 'keys' }, tier: TIER.keys, order: found.size });
+					if (!command || byKeys.has(id)) continue;
+					byKeys.add(id);
+					tiers.keys.push({ command, by: 'keys' });
 				}
-			prepared.forEach((p, order) => {
-				if (found.has(p.command.id)) return;
-				const matched = match(p, query, words);
-				if (matched)
-					found.set(p.command.id, { hit: { command: p.command, by: matched[1], synonym: matched[2] }, tier: matched[0], order });
-			});
-			if (query.length > 2 && found.size < 12)
-				for (const [order, { id }] of fuzzy.search(query).entries()) {
-					const command = catalogue.get(id as CommandId)!;
-					if (!found.has(command.id)) found.set(command.id, { hit: { command, by: 'similar' }, tier: TIER.similar, order });
-				}
-			return [...found.values()].sort((a, b) => b.tier - a.tier || a.order - b.order).map(({ hit }) => hit);
+			let found = byKeys.size;
+			for (const p of prepared) {
+				const matched = match(p, query, spaced, parts);
+				if (!matched || byKeys.has(p.command.id)) continue;
+				tiers[matched[0]].push({ command: p.command, by: matched[1], synonym: matched[2] });
+				found++;
+			}
+			if (query.length > 2 && found === 0) {
+				const alternatives = meant(parts);
+				for (const { command, all } of prepared)
+					if (alternatives.every((list) => list.some((word) => all.includes(word))))
+						tiers.similar.push({ command, by: 'similar' });
+			}
+			return TIERS.flatMap((tier) => tiers[tier]);
 		}
 	};
 }

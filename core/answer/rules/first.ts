@@ -1,3 +1,4 @@
+import { absorb, difference, noBits } from '../../context/bits.ts';
 import type { Rule } from './rule.ts';
 
 /** The first in the application's list wins: upper strata stand before lower ones. */
@@ -9,5 +10,14 @@ export const first: Rule = {
 			masked: rest.map((l) => l.binding).filter((b) => b.command !== winner!.binding.command),
 			why: 'it stands first in the list'
 		};
+	},
+	spread(contenders, size) {
+		const taken = noBits(size);
+		const wins = contenders.map(({ reach }) => {
+			const mine = difference(reach, taken);
+			absorb(taken, reach);
+			return mine;
+		});
+		return { wins, tied: noBits(size) };
 	}
 };

@@ -1,4 +1,4 @@
-import { meets } from '../../context/bits.ts';
+import { meets, noBits } from '../../context/bits.ts';
 import type { Live, Rule } from './rule.ts';
 
 /** Which bindings the application loads: in list order, each unless it meets one already loaded for another command. */
@@ -20,5 +20,9 @@ export const refuse: Rule = {
 		return winner
 			? { winner: winner.binding, masked, why: 'it was loaded first; the others meet it and were refused' }
 			: { masked, why: 'all of these were refused when the application loaded its list' };
+	},
+	spread(contenders, size) {
+		const kept = new Set(loaded(contenders));
+		return { wins: contenders.map((c) => (kept.has(c) ? c.reach : noBits(size))), tied: noBits(size) };
 	}
 };

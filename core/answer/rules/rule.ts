@@ -7,6 +7,11 @@ export interface Live {
 	readonly scope: Bits;
 }
 
+/** A binding with the situations in which it is alive. */
+export interface Contender extends Live {
+	readonly reach: Bits;
+}
+
 /**
  * What a rule makes of several live bindings on one input: one `winner`, or several `offered` to choose from, or
  * neither (undecided). `masked` do not get the input. `why` is the sentence of the trace.
@@ -18,6 +23,15 @@ export interface Decision {
 	readonly why: string;
 }
 
+/**
+ * The same for all situations at once. `wins` has, for each contender, where it is the winner or is offered; bindings of
+ * one command share what any of them wins. `tied` is where several commands are left undecided or offered.
+ */
+export interface Spread {
+	readonly wins: readonly Bits[];
+	readonly tied: Bits;
+}
+
 export interface Rule {
 	readonly label: string;
 	/**
@@ -25,4 +39,6 @@ export interface Rule {
 	 * `others` are all bindings on the input, alive here or not: a rule that refuses at load time needs them.
 	 */
 	decide(live: readonly Live[], others: readonly Live[]): Decision;
+	/** `contenders` are all bindings on the input, in the order of the list; `size` is the number of situations. */
+	spread(contenders: readonly Contender[], size: number): Spread;
 }

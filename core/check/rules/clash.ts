@@ -1,4 +1,4 @@
-import { count, first } from '../../context/bits.ts';
+import { count, first, hasBit } from '../../context/bits.ts';
 import { labelOf, type CheckRule } from '../finding.ts';
 
 /** Some reachable situation leaves the winner undecided, or opens a chooser. */
@@ -7,7 +7,8 @@ export const clash: CheckRule = {
 	find: ({ keys, ties }, index) =>
 		ties.map(({ bindings, situations }) => {
 			const situation = first(situations);
-			const names = bindings.map((b) => labelOf(index, b));
+			const here = bindings.filter((b) => hasBit(index.reach(b), situation));
+			const names = [...new Set(here.map((b) => labelOf(index, b)))];
 			const result = index.rules.ambiguity === 'chooser' ? 'a chooser opens' : 'no command wins';
 			return {
 				id: ['clash', ...bindings.map((b) => b.key)].join('\n'),

@@ -10,7 +10,7 @@ export const dead: CheckRule = {
 			.map((binding) => {
 				const scope = index.scopeBits(binding);
 				const reach = index.reach(binding);
-				const maskers = [...(masked.get(binding)?.keys() ?? [])];
+				const maskers = masked.get(binding)?.by ?? [];
 				const label = labelOf(index, binding);
 				const why = isEmpty(reach)
 					? `${label} does not exist in ${index.space.scopeLabel(binding.scope)}`

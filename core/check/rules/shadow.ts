@@ -1,4 +1,4 @@
-import { count, first, isEmpty, union } from '../../context/bits.ts';
+import { count, first, hasBit, isEmpty } from '../../context/bits.ts';
 import { labelOf, type CheckRule } from '../finding.ts';
 
 /** A binding is masked in a part of its scope by others, and still wins elsewhere. May be intended. */
@@ -7,10 +7,9 @@ export const shadow: CheckRule = {
 	find: ({ keys, wins, masked }, index) =>
 		[...masked]
 			.filter(([binding]) => !isEmpty(wins.get(binding)!))
-			.map(([binding, by]) => {
-				const situations = [...by.values()].reduce(union);
+			.map(([binding, { situations, by: maskers }]) => {
 				const situation = first(situations);
-				const maskers = [...by.keys()];
+				const here = maskers.filter((m) => hasBit(index.reach(m), situation));
 				return {
 					id: ['shadow', binding.key].join('\n'),
 					rule: 'shadow',
@@ -18,7 +17,7 @@ export const shadow: CheckRule = {
 					bindings: [binding, ...maskers],
 					count: count(situations),
 					witness: { keys, situation },
-					sentence: `${keys} for ${labelOf(index, binding)} is not heard in ${index.space.labelOf(situation)}: ${maskers.map((m) => `${m.keys} runs ${labelOf(index, m)}`).join(', ')}.`
+					sentence: `${keys} for ${labelOf(index, binding)} is not heard in ${index.space.labelOf(situation)}: ${here.map((m) => `${m.keys} runs ${labelOf(index, m)}`).join(', ')}.`
 				};
 			})
 };

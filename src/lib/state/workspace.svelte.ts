@@ -12,6 +12,7 @@ import { entryKey } from '$core/profile/entry';
 import { stratumById, stratumOf, type Profile, type Stratum, type StratumId } from '$core/profile/stratum';
 import { commandSearch } from '$core/search/search';
 import type { WorkspaceDocument } from '$lib/server/workspace-document';
+import type { CheckTask } from '$lib/workers/check.worker';
 import { ApiError, ask } from './api';
 
 /** An edit that was made against a profile which somebody else changed meanwhile. */
@@ -26,6 +27,9 @@ export interface Notice {
 	readonly kind: 'done' | 'failed';
 	readonly text: string;
 }
+
+/** Up to this many shortcuts the check takes less than a frame or two and runs at once. */
+const CHECK_AT_ONCE = 2_000;
 
 const remembered = (key: string) => localStorage.getItem(`skarn-${key}`);
 const remember = (key: string, value: string) => localStorage.setItem(`skarn-${key}`, value);
@@ -58,7 +62,7 @@ export class Workspace {
 
 	effective = $derived.by(() => effectiveProfile(this.profile));
 	index = $derived.by(() => shortcutIndex(this.effective, this.space, this.catalogue, this.document.application.rules));
-	findings = $derived.by(() => check(this.index));
+	findings = $state.raw<readonly Finding[]>([]);
 	findingsByCommand = $derived.by(() => {
 		const map = new Map<CommandId, Finding[]>();
 		for (const finding of this.findings)
@@ -131,6 +135,23 @@ export class Workspace {
 		if (this.busy || this.merge) return;
 		const { edits } = await ask<{ edits: Edit[] }>(`${this.path}/edits?since=${this.revision}`);
 		if (edits.length > 0) await this.reload();
+	}
+
+	/**
+	 * Checks the profile as it stands and returns how to stop. A large one is checked in a worker, and the former findings
+	 * stay until it answers, so that nobody waits.
+	 */
+	check(): () => void {
+		const { index } = this;
+		if (index.effective.bindings.length <= CHECK_AT_ONCE) {
+			this.findings = check(index);
+			return () => undefined;
+		}
+		const worker = new Worker(new URL('../workers/check.worker.ts', import.meta.url), { type: 'module' });
+		worker.onmessage = ({ data }: MessageEvent<Finding[]>) => (this.findings = data);
+		const { application, commands } = this.document;
+		worker.postMessage({ application, commands, profile: this.profile } satisfies CheckTask);
+		return () => worker.terminate();
 	}
 
 	/** Sends an edit; true when it was stored. A stale one waits as `merge` for the user's choice. */

@@ -80,7 +80,9 @@
 	}
 
 	function toneOf(binding: Binding) {
-		const own = findings.filter((f) => f.bindings[0] === binding || (f.severity === 'error' && f.bindings.includes(binding)));
+		const own = findings.filter(
+			(f) => f.bindings[0]?.key === binding.key || (f.severity === 'error' && f.bindings.some((b) => b.key === binding.key))
+		);
 		return own.some((f) => f.severity === 'error') ? 'garnet' : own.length > 0 ? 'limonite' : undefined;
 	}
 </script>

@@ -1,0 +1,115 @@
+import { gzipSync } from 'node:zlib';
+import type { Page } from 'playwright-core';
+import { fillDemo } from '../demo/fill.ts';
+import { inOrder } from '../core/profile/stratum.ts';
+import { launch } from '../tests/browser/chromium.ts';
+import { startServer } from '../tests/browser/server.ts';
+import { generate } from './generate.ts';
+import { median, percentile, type Line } from './report.ts';
+
+/** Times between frames, in ms, while `move` runs on every frame for the given number of frames. */
+const frames = (page: Page, count: number, move: string) =>
+	page.evaluate(
+		([n, code]) =>
+			new Promise<number[]>((resolve) => {
+				const step = new Function('i', code as string) as (i: number) => void;
+				const gaps: number[] = [];
+				let last = performance.now();
+				let i = 0;
+				const tick = (now: number) => {
+					gaps.push(now - last);
+					last = now;
+					if (i >= (n as number)) return resolve(gaps.slice(2));
+					step(i++);
+					requestAnimationFrame(tick);
+				};
+				requestAnimationFrame(tick);
+			}),
+		[count, move] as const
+	);
+
+/** The first page's weight, scrolling, and the verdict on screen, in headless Chromium against the built server. */
+export async function browserBench(): Promise<Line[]> {
+	const server = await startServer();
+	const browser = await launch();
+	try {
+		await fillDemo(server.address);
+		const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+		const scripts: Promise<{ url: string; size: number }>[] = [];
+		page.on('response', (response) => {
+			if (/\.js(\?|$)/.test(response.url()))
+				scripts.push(response.body().then((body) => ({ url: response.url(), size: gzipSync(body).length })));
+		});
+		await page.goto(server.address);
+		await page.waitForLoadState('networkidle');
+		const weight = (await Promise.all(scripts)).reduce((sum, s) => sum + s.size, 0);
+
+		const { application, commands, profile } = generate(5_000, 20_000);
+		const answer = await fetch(`${server.address}/api/applications`, {
+			method: 'POST',
+			headers: { 'content-type': 'application/json' },
+			body: JSON.stringify({
+				application,
+				commands,
+				strata: profile.map(({ id, kind, name }) => ({ id, kind, name })),
+				factory: inOrder(profile[0]!)
+			})
+		});
+		if (!answer.ok) throw new Error(await answer.text());
+		await page.goto(`${server.address}/generated/commands`);
+		await page.waitForSelector('[role="option"]');
+		const idle = await frames(page, 60, '');
+		const scrolled = await frames(page, 240, `document.querySelector('#command-list').scrollTop = i * 97`);
+
+		// the verdict on screen: from the key press to the first frame that shows the answer
+		await page.locator('[role="option"]').nth(3).click();
+		const field = page.locator('.field').first();
+		await field.focus();
+		await page.keyboard.press('Control+Alt+k');
+		await page.waitForSelector('.verdict');
+		const shown: number[] = [];
+		for (let i = 0; i < 40; i++) {
+			const key = 'abcdefghijklmnopqrst'[i % 20]!;
+			shown.push(
+				await page.evaluate(async (letter) => {
+					const target = document.activeElement!;
+					const start = performance.now();
+					target.dispatchEvent(
+						new KeyboardEvent('keydown', {
+							key: letter,
+							code: `Key${letter.toUpperCase()}`,
+							ctrlKey: true,
+							bubbles: true,
+							cancelable: true
+						})
+					);
+					await Promise.resolve();
+					await new Promise((resolve) => setTimeout(resolve, 0));
+					void document.body.offsetHeight;
+					return performance.now() - start;
+				}, key)
+			);
+		}
+		return [
+			{ what: 'in Chromium' },
+			{ what: 'first page: script, gzip', value: weight / 1000, unit: 'kB', most: 250 },
+			{ what: 'frames while idle, median gap', value: median(idle), unit: 'ms' },
+			{ what: 'frames while scrolling 5,000 commands, median gap', value: median(scrolled), unit: 'ms' },
+			{
+				what: 'frames while scrolling, p95 gap over idle median',
+				value: percentile(scrolled, 95) / median(idle),
+				unit: 'x',
+				most: 1.5
+			},
+			{
+				what: 'key press to verdict laid out, p95 in idle frames',
+				value: percentile(shown, 95) / median(idle),
+				unit: 'x',
+				most: 1
+			}
+		];
+	} finally {
+		await browser.close();
+		await server.stop();
+	}
+}

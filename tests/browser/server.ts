@@ -1,0 +1,63 @@
+import { spawn, type ChildProcess } from 'node:child_process';
+import { once } from 'node:events';
+import { mkdtempSync, rmSync } from 'node:fs';
+import { createServer } from 'node:net';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+
+const root = fileURLToPath(new URL('../..', import.meta.url));
+
+export interface RunningServer {
+	readonly address: string;
+	readonly folder: string;
+	/** Starts a seat as its own process, with a folder of its own. */
+	seat(id: string): { process: ChildProcess; folder: string };
+	stop(): Promise<void>;
+}
+
+function freePort(): Promise<number> {
+	return new Promise((resolve) => {
+		const server = createServer();
+		server.listen(0, '127.0.0.1', () => {
+			const { port } = server.address() as { port: number };
+			server.close(() => resolve(port));
+		});
+	});
+}
+
+async function end(child: ChildProcess, signal: NodeJS.Signals): Promise<void> {
+	if (child.exitCode !== null || child.signalCode !== null) return;
+	child.kill(signal);
+	await once(child, 'exit');
+}
+
+/** The built server as a process of its own, on a free loopback port, with a data folder of its own. */
+export async function startServer(): Promise<RunningServer> {
+	const folder = mkdtempSync(join(tmpdir(), 'skarn-run-'));
+	const port = await freePort();
+	const address = `http://127.0.0.1:${port}`;
+	const env = { ...process.env, PORT: String(port), HOST: '127.0.0.1', SKARN_DATA: join(folder, 'data') };
+	const server = spawn(process.execPath, ['scripts/serve.mjs'], { cwd: root, env, stdio: ['ignore', 'ignore', 'inherit'] });
+	const children: ChildProcess[] = [server];
+	for (let tries = 0; ; tries++) {
+		if (server.exitCode !== null || tries > 300) throw new Error(`the server did not start (exit code ${server.exitCode})`);
+		if (await fetch(`${address}/api/applications`).catch(() => undefined)) break;
+		await new Promise((resolve) => setTimeout(resolve, 100));
+	}
+	return {
+		address,
+		folder,
+		seat(id) {
+			const own = join(folder, 'seats', id);
+			const args = ['--import', 'tsx', 'seat/main.ts', '--id', id, '--server', address, '--folder', own, '--every', '300'];
+			const child = spawn(process.execPath, args, { cwd: root, stdio: 'ignore' });
+			children.push(child);
+			return { process: child, folder: own };
+		},
+		async stop() {
+			for (const child of children.reverse()) await end(child, child === server ? 'SIGTERM' : 'SIGKILL');
+			rmSync(folder, { recursive: true, force: true });
+		}
+	};
+}
