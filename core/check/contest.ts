@@ -74,10 +74,12 @@ export function contestOn(index: ShortcutIndex, keys: Keys): Contest {
 		if (bits) absorb(bits, own[i]!);
 		else byCommand.set(binding.command, Uint32Array.from(own[i]!));
 	});
+	const allWon = noBits(size);
+	for (const bits of byCommand.values()) absorb(allWon, bits);
 	const wins = new Map<Binding, Bits>();
 	contenders.forEach(({ binding, reach }) => {
 		const won = intersection(reach, byCommand.get(binding.command)!);
-		const lost = difference(difference(reach, won), tied);
+		const lost = difference(difference(intersection(reach, allWon), won), tied);
 		if (!isEmpty(lost)) {
 			const by = contenders.filter((other, i) => other.binding.command !== binding.command && meets(lost, own[i]!));
 			if (by.length > 0)

@@ -16,7 +16,9 @@ export const dead: CheckRule = {
 					? `${label} does not exist in ${index.space.scopeLabel(binding.scope)}`
 					: maskers.length > 0
 						? `${maskers.map((m) => `${m.keys} for ${labelOf(index, m)}`).join(', ')} always comes first`
-						: 'bare keys are text wherever it could run';
+						: index.rules.ambiguity === 'refuse' && index.on(keys).length > 1
+							? 'the application has loaded another on these keys and refuses it'
+							: 'bare keys are text wherever it could run';
 				return {
 					id: ['dead', binding.key].join('\n'),
 					rule: 'dead',

@@ -47,6 +47,7 @@
 <Modal
 	bind:open
 	title="Draft"
+	aria-label="Draft"
 	size="lg"
 	{onclose}
 	class="draft-list"

@@ -11,6 +11,7 @@
 <Modal
 	open
 	title="The profile changed meanwhile"
+	aria-label="The profile changed meanwhile"
 	size="md"
 	dismissable={false}
 	onclose={() => workspace.merge && workspace.settleMerge(false)}

@@ -9,12 +9,17 @@
 		height,
 		row,
 		viewport = $bindable(),
+		active = -1,
+		idOf,
 		...rest
 	}: {
 		rows: readonly T[];
 		height: number;
 		row: Snippet<[T, number, number]>;
 		viewport?: HTMLDivElement | undefined;
+		/** The row that the keys act on, and the id of a row's element; named to assistive software while it is drawn. */
+		active?: number;
+		idOf?: (i: number) => string;
 	} & HTMLAttributes<HTMLDivElement> = $props();
 
 	const virtualizer = createVirtualizer<HTMLDivElement, HTMLDivElement>({
@@ -34,7 +39,12 @@
 	}
 </script>
 
-<div class="viewport" bind:this={viewport} {...rest}>
+<div
+	class="viewport"
+	bind:this={viewport}
+	aria-activedescendant={idOf && $virtualizer.getVirtualItems().some((item) => item.index === active) ? idOf(active) : undefined}
+	{...rest}
+>
 	<div class="all" role="presentation" style:height="{$virtualizer.getTotalSize()}px">
 		{#each $virtualizer.getVirtualItems() as item (item.index)}
 			{@const value = rows[item.index]}

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { onMount, tick } from 'svelte';
 	import type { CommandId } from '$core/application/command';
 	import VirtualRows from '../VirtualRows.svelte';
 	import CommandRow from './CommandRow.svelte';
@@ -23,6 +24,9 @@
 	let list = $state<VirtualRows<Row> | undefined>(undefined);
 	let viewport = $state<HTMLDivElement | undefined>(undefined);
 	const at = $derived(rows.findIndex((r) => r.command.id === selected));
+
+	/** A command that was opened by its address is brought into sight. */
+	onMount(() => void tick().then(() => at > 0 && list?.reveal(at)));
 
 	/** Moves the selection by keys; also called from the search field, which keeps the focus. */
 	export function onkeydown(event: KeyboardEvent) {
@@ -55,7 +59,8 @@
 	id="command-list"
 	aria-label="Commands"
 	tabindex={0}
-	aria-activedescendant={at >= 0 ? `command-${at}` : undefined}
+	active={at}
+	idOf={(i) => `command-${i}`}
 	{onkeydown}
 >
 	{#snippet row(value: Row, i: number, top: number)}

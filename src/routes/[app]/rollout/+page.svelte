@@ -210,5 +210,6 @@
 	}
 	a {
 		color: var(--azurite);
+		text-decoration: underline;
 	}
 </style>

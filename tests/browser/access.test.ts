@@ -1,0 +1,69 @@
+import { expect } from 'chai';
+import { createRequire } from 'node:module';
+import { readFileSync } from 'node:fs';
+import type { AxeResults } from 'axe-core';
+import { desk } from './office.ts';
+
+const axe = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8');
+
+describe('access for everybody', () => {
+	const at = desk();
+	const views = [
+		'gneiss-solid-5/commands?command=solid.fillet',
+		'gneiss-solid-5/bench',
+		'gneiss-solid-5/hand-over',
+		'gneiss-solid-5/rollout',
+		'catalogue'
+	];
+
+	async function violations() {
+		// evaluated in the page's own world, which the content security policy leaves to the test
+		await at.page.evaluate(axe);
+		const results = await at.page.evaluate<AxeResults>('axe.run({ resultTypes: ["violations"] })');
+		return results.violations
+			.filter((v) => v.impact === 'serious' || v.impact === 'critical')
+			.map((v) => `${v.id}: ${v.nodes.map((n) => n.html.slice(0, 160) + ' ' + (n.failureSummary ?? '')).join(' | ')}`);
+	}
+
+	for (const theme of ['light', 'dark'])
+		for (const view of views)
+			it(`axe finds nothing serious on ${view}, ${theme}`, async () => {
+				await at.page.emulateMedia({ colorScheme: theme as 'light' | 'dark', reducedMotion: 'reduce' });
+				await at.page.goto(`${at.server.address}/${view}`);
+				await at.page.waitForSelector('main section');
+				await at.page.waitForTimeout(150);
+				expect(await violations()).to.deep.equal([]);
+			});
+
+	it('axe finds nothing serious in the verdict, the probe and the draft', async () => {
+		await at.page.goto(`${at.server.address}/gneiss-solid-5/commands?command=solid.fillet-face`);
+		await at.page.locator('.field').first().press('e');
+		expect(await violations()).to.deep.equal([]);
+		await at.page.locator('h1').first().click();
+		await at.page.keyboard.press('Alt+q');
+		await at.page.keyboard.press('f');
+		expect(await violations()).to.deep.equal([]);
+		await at.page.keyboard.press('Escape');
+		await at.page.keyboard.press('Escape');
+		await at.page.getByRole('button', { name: 'Look through' }).click();
+		expect(await violations()).to.deep.equal([]);
+	});
+
+	it('every view is reached by Alt and a number, and Tab shows where one is', async () => {
+		await at.open('commands');
+		for (const [key, path] of [
+			['2', 'bench'],
+			['3', 'hand-over'],
+			['4', 'rollout'],
+			['1', 'commands']
+		]) {
+			await at.page.keyboard.press(`Alt+${key}`);
+			await at.page.waitForURL(new RegExp(`/${path}`));
+		}
+		await at.page.keyboard.press('Tab');
+		const outline = await at.page.evaluate(
+			() => getComputedStyle(document.activeElement!).outlineStyle + getComputedStyle(document.activeElement!).boxShadow
+		);
+		expect(outline).to.match(/solid|rgb/);
+	});
+});

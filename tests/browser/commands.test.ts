@@ -1,0 +1,177 @@
+import { expect } from 'chai';
+import { desk } from './office.ts';
+
+describe('Commands, by keyboard', () => {
+	const at = desk();
+	const options = () => at.page.locator('[role="option"]');
+	const card = () => at.page.getByRole('complementary', { name: 'Command' });
+	const search = () => at.page.getByRole('combobox', { name: 'Search commands' });
+	const draft = async () => (await at.page.locator('footer').last().innerText()).match(/Draft:\s+(\d+)/)![1];
+	const find = async (text: string) => {
+		await search().fill(text);
+		await at.page.waitForTimeout(50);
+	};
+
+	beforeEach(() => at.open('commands'));
+
+	it('has the search under the fingers and finds as one types', async () => {
+		await at.page.keyboard.type('fillet ed');
+		expect(await options().first().innerText())
+			.to.include('Fillet edges')
+			.and.include('solid.fillet');
+		await find('ctrl e');
+		expect(await options().first().innerText()).to.include('Export geometry');
+		await find('chamfr');
+		expect(await options().first().innerText()).to.include('Chamfer');
+		await find('qqqzzz');
+		expect(await at.page.getByText('No command answers').innerText()).to.include('qqqzzz');
+	});
+
+	it('narrows by facets and tells same-named commands apart', async () => {
+		await find('mirror');
+		const rows = await options().allInnerTexts();
+		expect(rows.filter((r) => r.startsWith('Mirror'))).to.have.length(3);
+		await at.page.getByRole('combobox', { name: 'Category' }).selectOption('Sketch');
+		expect(await options().first().innerText()).to.include('sketch.mirror');
+		await find('');
+		await at.page.getByRole('combobox', { name: 'Category' }).selectOption('');
+		await at.page.getByRole('button', { name: /^Findings/ }).click();
+		expect(await options().count()).to.be.within(6, 10);
+	});
+
+	it('records a free key, assigns it, and keeps it over a reload', async () => {
+		const before = Number(await draft());
+		await find('fillet with varying');
+		await search().press('Enter');
+		await at.page.keyboard.press('Control+Alt+r');
+		expect(await card().getByRole('status').first().innerText()).to.include('Ctrl+Alt+R is free everywhere');
+		await at.page.keyboard.press('Enter');
+		await card().getByLabel('Remove Ctrl+Alt+R').waitFor();
+		expect(Number(await draft())).to.equal(before + 1);
+		await at.page.reload();
+		await find('fillet with varying');
+		await card().getByLabel('Remove Ctrl+Alt+R').waitFor();
+	});
+
+	it('says who has a key and where they meet, and takes it over with its consequences shown', async () => {
+		await find('solid.fillet-face');
+		await search().press('Enter');
+		await at.page.keyboard.press('e');
+		const verdict = await card().locator('.verdict').innerText();
+		expect(verdict).to.include('E is taken by').and.include('Extrude').and.include('as in').and.include('a chooser would open');
+		expect(verdict).to.include('Extrude → Face fillet');
+		await card().getByRole('button', { name: 'Take E over' }).click();
+		await card().getByLabel('Remove E', { exact: true }).waitFor();
+		await at.page.keyboard.press('Control+z');
+		await card().getByLabel('Remove E', { exact: true }).waitFor({ state: 'detached' });
+		await at.page.keyboard.press('Control+Shift+z');
+		await card().getByLabel('Remove E', { exact: true }).waitFor();
+		await at.page.keyboard.press('Control+z');
+		await card().getByLabel('Remove E', { exact: true }).waitFor({ state: 'detached' });
+	});
+
+	it('offers swap and move, and moves the other command to keys that are pressed', async () => {
+		await find('solid.loft');
+		await search().press('Enter');
+		await at.page.keyboard.press('w');
+		expect(await card().locator('.verdict').innerText()).to.include('Swap: Profile along path gets L');
+		await card().getByText('Move Profile along path').click();
+		await card().locator('.inner .field').press('Alt+w');
+		await card().getByRole('button', { name: 'Move Profile along path to Alt+W' }).click();
+		await card().getByLabel('Remove W', { exact: true }).waitFor();
+		await find('solid.sweep');
+		await card().getByLabel('Remove Alt+W').waitFor();
+		await at.page.locator('body').press('Control+z');
+		await card().getByLabel('Remove W', { exact: true }).waitFor();
+	});
+
+	it('explains Caps Lock, refuses a modifier alone, leaves by Escape and records Escape when asked', async () => {
+		await find('solid.fillet-full');
+		await search().press('Enter');
+		const field = card().locator('.field').first();
+		await field.evaluate((element) => {
+			const event = new KeyboardEvent('keydown', {
+				key: 'J',
+				code: 'KeyJ',
+				bubbles: true,
+				cancelable: true,
+				modifierCapsLock: true
+			});
+			element.dispatchEvent(event);
+		});
+		expect(await card().locator('.heard').first().innerText())
+			.to.include('Caps Lock on')
+			.and.include('without Shift');
+		await at.page.keyboard.press('Escape');
+		await at.page.keyboard.press('Control');
+		expect(await card().locator('.heard').first().innerText()).to.include('A modifier alone is not a shortcut');
+		await card().getByText('Take Esc, Tab, Enter').click();
+		await at.page.keyboard.press('Escape');
+		expect(await card().locator('.verdict').innerText()).to.include('Escape is taken by Cancel');
+		await at.page.keyboard.press('Escape');
+		await at.page.keyboard.press('Escape');
+		expect(await search().evaluate((element) => element === document.activeElement)).to.equal(true);
+	});
+
+	it('takes strokes that the browser keeps by typing, and sequences by pressing', async () => {
+		await find('file.recent');
+		await search().press('Enter');
+		await card().getByLabel('Type the stroke').fill('ctrl w');
+		expect(await card().getByRole('status').first().innerText()).to.include('Ctrl+W is free everywhere');
+		await card().getByText('Sequence', { exact: true }).click();
+		await card().locator('.field').first().press('Alt+j');
+		await card().locator('.field').first().press('r');
+		expect(await card().getByRole('status').first().innerText()).to.include('Alt+J R is free everywhere');
+	});
+
+	it('removes, limits, restores and goes back to factory', async () => {
+		await find('view.isolate');
+		await card().getByLabel('Limit X to a scope').click();
+		await card()
+			.getByRole('button', { name: /Document:/ })
+			.first()
+			.click();
+		await at.page.getByLabel('Drawing', { exact: true }).first().check();
+		await at.page.keyboard.press('Escape');
+		await card()
+			.getByRole('button', { name: /^Limit to/ })
+			.click();
+		await card().getByText('removed in Personal').waitFor();
+		await card().getByRole('button', { name: 'Back to factory' }).click();
+		await card().getByText('removed in Personal').waitFor({ state: 'detached' });
+		await card().getByLabel('Remove X', { exact: true }).click();
+		await card().getByLabel('Restore X').click();
+		await card().getByLabel('Remove X', { exact: true }).waitFor();
+	});
+
+	it('lists the draft and takes one change back', async () => {
+		const before = Number(await draft());
+		await at.page.getByRole('button', { name: 'Look through' }).click();
+		const dialog = at.page.getByRole('dialog', { name: 'Draft' });
+		await dialog.getByRole('button', { name: 'Take back: Alt+W for Wireframe' }).click();
+		await at.page.getByText('Take back: Alt+W for Wireframe').first().waitFor();
+		await dialog.getByRole('button', { name: 'Done' }).click();
+		expect(Number(await draft())).to.equal(before - 1);
+	});
+
+	it('asks what to do when another window wrote first, and overwrites nothing', async () => {
+		const other = await at.window();
+		await other.goto(`${at.server.address}/gneiss-solid-5/commands?command=file.templates`);
+		await find('file.links');
+		await search().press('Enter');
+		await other.locator('.field').first().press('Alt+k');
+		await other.keyboard.press('Enter');
+		await other.getByLabel('Remove Alt+K').waitFor();
+		await card().locator('.field').first().press('Alt+l');
+		await at.page.keyboard.press('Enter');
+		const dialog = at.page.getByRole('dialog', { name: 'The profile changed meanwhile' });
+		expect(await dialog.innerText())
+			.to.include('Alt+K for Templates')
+			.and.include('They do not touch what you changed');
+		await dialog.getByRole('button', { name: 'Put mine on top' }).click();
+		await card().getByLabel('Remove Alt+L').waitFor();
+		await find('file.templates');
+		await card().getByLabel('Remove Alt+K').waitFor();
+		await other.close();
+	});
+});

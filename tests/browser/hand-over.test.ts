@@ -1,0 +1,123 @@
+import { expect } from 'chai';
+import { readFileSync } from 'node:fs';
+import { desk } from './office.ts';
+
+describe('Hand-over', () => {
+	const at = desk();
+	const bring = (name: string, text: string | Buffer) =>
+		at.page.locator('input[type="file"]').setInputFiles({ name, mimeType: 'text/plain', buffer: Buffer.from(text) });
+	const states = () => at.page.locator('.in .pills').innerText();
+	const download = async (name: string) => {
+		const [file] = await Promise.all([at.page.waitForEvent('download'), at.page.getByLabel(name).click()]);
+		return readFileSync((await file.path())!, 'utf8');
+	};
+
+	beforeEach(() => at.open('hand-over'));
+
+	it('takes out a profile and a stratum, and finds them the same when brought in', async () => {
+		for (const [label, name] of [
+			['Whole profile as JSON', 'all.json'],
+			['Whole profile as CSV', 'all.csv']
+		] as const) {
+			await bring(name, await download(label));
+			await at.page.getByText('Same 138').waitFor();
+			expect(await states())
+				.to.include('New 0')
+				.and.include('Refused 0');
+			await at.page.getByRole('button', { name: 'Leave' }).click();
+		}
+		expect(JSON.parse(await download('Office as JSON'))).to.have.nested.property('strata[0].id', 'office');
+	});
+
+	it('previews, imports the chosen entries as one edit, and undoes them as one', async () => {
+		await bring(
+			'mine.csv',
+			'keys,command,scope,stratum\r\nAlt+J,file.quit,,personal\r\nB,solid.box,document=part.solids,personal\r\nAlt+O,file.pack,,personal\r\nAlt+P,file.nowhere,,personal\r\n'
+		);
+		await at.page.getByText('takes it from Base sheet').waitFor();
+		expect(await states())
+			.to.include('New 2')
+			.and.include('Replaces 1')
+			.and.include('Refused 1');
+		expect(await at.page.getByRole('alert').innerText())
+			.to.include('line 5')
+			.and.include('not in the catalogue');
+		await at.page.getByLabel('Take line 4').uncheck();
+		await at.page.getByRole('button', { name: 'Import 2 entries' }).click();
+		await at.page.getByText('Import from mine.csv: 2 entries').waitFor();
+		const keys = async () =>
+			JSON.stringify(
+				JSON.parse(await (await fetch(`${at.server.address}/api/applications/gneiss-solid-5/export?stratum=personal`)).text())
+			);
+		expect(await keys())
+			.to.include('Alt+J')
+			.and.include('solid.box')
+			.and.not.include('Alt+O');
+		await at.page.keyboard.press('Control+z');
+		await at.page.getByText('Undo: Import from mine.csv').waitFor();
+		expect(await keys())
+			.to.not.include('Alt+J')
+			.and.not.include('solid.box');
+	});
+
+	const bad: [string, string | Buffer, RegExp][] = [
+		['cut.json', '{\n  "format": "skarn-profile",\n  "version": 1,\n  "appl', /line 4.*not JSON/s],
+		['other.json', '{"format": "something"}', /line 1, column 12/],
+		['open.csv', 'keys,command\n"A,b\n', /line 2.*not CSV/s],
+		['wrong.csv', 'a,b\n1,2\n', /no column "keys"/],
+		['empty.csv', '', /the file is empty/],
+		['picture.csv', Buffer.from([0x89, 0x50, 0x4e, 0x47, 0, 0xff, 0xfe]), /not a text file/]
+	];
+	for (const [name, content, message] of bad)
+		it(`refuses ${name} whole, says where and why, and goes on`, async () => {
+			await bring(name, content);
+			const alert = at.page.getByRole('alert');
+			await alert.waitFor();
+			expect(await alert.innerText())
+				.to.match(message)
+				.and.include('Nothing of this file was taken');
+			await at.page.getByText('Drop a profile (JSON)').waitFor();
+		});
+
+	it('refuses more than 50 MB by size', async () => {
+		await at.page.locator('input[type="file"]').evaluate((input: HTMLInputElement) => {
+			const transfer = new DataTransfer();
+			transfer.items.add(new File([new Uint8Array(51_000_000)], 'huge.json'));
+			input.files = transfer.files;
+			input.dispatchEvent(new Event('change', { bubbles: true }));
+		});
+		await at.page.getByText('the most that is read is 50 MB').first().waitFor();
+	});
+
+	it('wants one file at a time and names the twins', async () => {
+		await at.page.locator('.drop').evaluate((drop) => {
+			const dataTransfer = new DataTransfer();
+			for (const text of ['a', 'b']) dataTransfer.items.add(new File([text], 'twin.csv'));
+			drop.dispatchEvent(new DragEvent('drop', { dataTransfer, bubbles: true, cancelable: true }));
+		});
+		await at.page.getByText('Two of the 2 files are named twin.csv').waitFor();
+	});
+
+	it('brings another application from a CSV list with mapped columns', async () => {
+		await at.page.getByRole('link', { name: 'Bring a catalogue' }).click();
+		await bring(
+			'roof.csv',
+			'Ident,Caption,Place,Mode\nlay_tile,"Lay ""tile""",Roof > Tiles,Plan\nturn_ridge,Turn ridge,Roof > Ridge,Plan|Section\n,Nameless,Roof,\n'
+		);
+		await at.page.getByText('What the columns mean').waitFor();
+		await at.page.getByLabel('Name', { exact: true }).fill('Roof Works');
+		await at.page.getByLabel('Id, as the program knows it').selectOption({ label: 'Ident' });
+		await at.page.getByLabel('Category path').selectOption({ label: 'Place' });
+		expect(await at.page.getByRole('alert').innerText()).to.include('line 4');
+		await at.page.getByRole('button', { name: 'Bring 2 commands as Roof Works' }).click();
+		await at.page.waitForURL(/roof-works-1\/commands/);
+		await at.page.locator('[role="option"]').first().click();
+		await at.page.locator('.field').first().press('Alt+t');
+		await at.page.keyboard.press('Enter');
+		await at.page.getByLabel('Remove Alt+T').waitFor();
+		await at.page.goto(`${at.server.address}/roof-works-1/bench`);
+		await at.page.locator('.window').focus();
+		await at.page.keyboard.press('Alt+t');
+		expect(await at.page.locator('.status').innerText()).to.include('Lay "tile" runs');
+	});
+});

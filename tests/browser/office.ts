@@ -1,0 +1,70 @@
+import { expect } from 'chai';
+import type { Browser, Page } from 'playwright-core';
+import { fillDemo } from '../../demo/fill.ts';
+import { launch } from './chromium.ts';
+import { startServer, type RunningServer } from './server.ts';
+
+export interface Desk {
+	readonly server: RunningServer;
+	readonly page: Page;
+	/** Another window of the same person. */
+	window(): Promise<Page>;
+	open(view: string): Promise<void>;
+}
+
+/** Everything the browser complained of; a test run must end without any. */
+const complaints: string[] = [];
+
+function listen(page: Page) {
+	page.on('console', (message) => {
+		// a refused request is shown to the user, and Chromium notes it as well
+		if (message.type() === 'error' && !message.text().startsWith('Failed to load resource')) complaints.push(message.text());
+	});
+	page.on('pageerror', (error) => complaints.push(error.message));
+}
+
+/** For a `describe`: a server with the demo office and a page at the Commands view, fresh for the whole block. */
+export function desk(): Desk {
+	let server: RunningServer;
+	let browser: Browser;
+	let page: Page;
+	before(async function () {
+		this.timeout(90_000);
+		[server, browser] = await Promise.all([startServer(), launch()]);
+		await fillDemo(server.address);
+		const context = await browser.newContext({ viewport: { width: 1280, height: 800 }, acceptDownloads: true });
+		context.on('page', listen);
+		page = await context.newPage();
+		page.setDefaultTimeout(10_000);
+	});
+	after(async () => {
+		await browser?.close();
+		await server?.stop();
+		expect(complaints.splice(0)).to.deep.equal([]);
+	});
+	return {
+		get server() {
+			return server;
+		},
+		get page() {
+			return page;
+		},
+		window: () => page.context().newPage(),
+		async open(view) {
+			await page.goto(`${server.address}/gneiss-solid-5/${view}`);
+			await page.waitForSelector('main section');
+		}
+	};
+}
+
+/** Asks until the check holds, for what other processes do in their own time. */
+export async function eventually(check: () => Promise<void>, patience = 15_000): Promise<void> {
+	const end = Date.now() + patience;
+	for (;;)
+		try {
+			return await check();
+		} catch (error) {
+			if (Date.now() > end) throw error;
+			await new Promise((resolve) => setTimeout(resolve, 200));
+		}
+}

@@ -1,0 +1,118 @@
+import { expect } from 'chai';
+import { existsSync, readFileSync, readdirSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { OFFLINE_AFTER } from '../../core/release/release.ts';
+import { desk, eventually } from './office.ts';
+
+describe('Rollout, with seats as real processes', function () {
+	this.timeout(120_000);
+	const at = desk();
+	const seat = (id: string) => at.page.locator('.seats li', { hasText: id });
+	const stateOf = (id: string, text: string) =>
+		eventually(async () => expect(await seat(id).innerText()).to.include(text), 20_000);
+
+	it('publishes the office stratum to the seats, notices a change by hand, restores, and goes back', async () => {
+		const [first, second] = ['C-01', 'C-02'].map((id) => at.server.seat(id));
+		await at.open('rollout');
+		await stateOf('C-01', 'current, release 2');
+		await stateOf('C-02', 'current, release 2');
+		expect(await seat('C-03').innerText()).to.include('not heard of yet');
+
+		await at.page.getByRole('button', { name: 'write to Office' }).click();
+		await at.page.getByLabel('Notes for the people').fill('Clearance check on G, wall thickness on Alt+V.');
+		await at.page.getByRole('button', { name: 'Publish release 3' }).click();
+		await stateOf('C-01', 'current, release 3');
+		const file = join(first!.folder, 'interface.json');
+		expect(readFileSync(file, 'utf8')).to.include('inspect.clearance');
+		expect(readFileSync(join(first!.folder, 'interface.former.json'), 'utf8')).to.not.include('inspect.clearance');
+
+		writeFileSync(file, '{"by": "hand"}');
+		await stateOf('C-01', 'drifted');
+		await seat('C-01').getByRole('button', { name: 'Lay release anew' }).click();
+		await stateOf('C-01', 'current, release 3');
+		expect(readdirSync(first!.folder).some((name) => name.startsWith('interface.by-hand-'))).to.equal(true);
+
+		await at.page.getByRole('button', { name: 'Go back to 2' }).click();
+		await stateOf('C-02', 'current, release 2');
+		expect(readFileSync(join(second!.folder, 'interface.json'), 'utf8')).to.not.include('inspect.clearance');
+		expect(existsSync(join(second!.folder, 'seat.json'))).to.equal(true);
+
+		second!.process.kill('SIGKILL');
+		await eventually(async () => expect(await seat('C-02').innerText()).to.include('offline'), OFFLINE_AFTER + 10_000);
+	});
+
+	it('adds a seat and refuses one that is there or is no seat id', async () => {
+		await at.open('rollout');
+		const id = at.page.getByLabel('Id of the new seat');
+		await id.fill('cabin');
+		await at.page.getByText('A seat id has one to three capitals').waitFor();
+		await id.fill('C-01');
+		await at.page.getByRole('button', { name: 'Add seat' }).click();
+		await at.page.getByText('There is a seat C-01 already.').waitFor();
+		await id.fill('C-04');
+		await at.page.getByRole('button', { name: 'Add seat' }).click();
+		await seat('C-04').waitFor();
+	});
+});
+
+describe('The routes', () => {
+	const at = desk();
+	const ask = (path: string, init?: RequestInit) => fetch(`${at.server.address}${path}`, init);
+	const post = (path: string, body: string, headers: Record<string, string> = {}) =>
+		ask(path, { method: 'POST', body, headers: { 'content-type': 'application/json', ...headers } });
+
+	/** RFC 9457, section 3: a problem detail object and its media type. */
+	async function problem(response: Response, status: number) {
+		expect(response.status).to.equal(status);
+		expect(response.headers.get('content-type')).to.equal('application/problem+json');
+		const body = (await response.json()) as Record<string, unknown>;
+		for (const member of ['type', 'title', 'detail', 'instance']) expect(body[member], member).to.be.a('string');
+		expect(body['status']).to.equal(status);
+		return body;
+	}
+
+	it('answer every refusal as problem details', async () => {
+		const edits = '/api/applications/gneiss-solid-5/edits';
+		await problem(await ask('/api/applications/nowhere'), 404);
+		expect((await problem(await post(edits, '{"base":'), 400))['type']).to.equal('/problems/not-json');
+		const unsound = await problem(await post(edits, '{"base":0,"role":"king","label":"x","changes":[]}'), 400);
+		expect(JSON.stringify(unsound['errors'])).to.include('"/role"').and.include('"/changes"');
+		const change = {
+			stratum: 'personal',
+			before: null,
+			after: { op: 'set', command: 'file.quit', keys: 'Alt+X', scope: {}, rank: 99 }
+		};
+		const stale = await problem(
+			await post(edits, JSON.stringify({ base: 1, role: 'designer', label: 'x', changes: [change] })),
+			409
+		);
+		expect(stale).to.include({ type: '/problems/stale-revision', revision: 4 });
+		expect(stale['since']).to.have.length(3);
+		await problem(await ask('/api/seats/C-99/manifest'), 404);
+		await problem(await post('/api/seats/C-01/reports', 'garbage'), 400);
+		await problem(await post('/api/seats/C-01/reports', JSON.stringify({ release: 'x' })), 400);
+		await problem(await post('/api/seats/C-01/reports', JSON.stringify({ message: 'x'.repeat(20_000) })), 413);
+		await problem(await ask('/api/applications/gneiss-solid-5/releases/99'), 404);
+	});
+
+	it('refuse writes from another site and foreign host names', async () => {
+		await problem(await post('/api/seats/C-01/reports', '{}', { origin: 'http://elsewhere.test' }), 403);
+		const { request } = await import('node:http');
+		const status = await new Promise((resolve) => {
+			const { hostname, port } = new URL(at.server.address);
+			request({ hostname, port, path: '/api/applications', headers: { host: 'rebound.test' } }, (r) =>
+				resolve(r.statusCode)
+			).end();
+		});
+		expect(status).to.equal(403);
+	});
+
+	it('send a strict content security policy with every page', async () => {
+		const policy = (await ask('/gneiss-solid-5/commands')).headers.get('content-security-policy') ?? '';
+		expect(policy)
+			.to.include("default-src 'none'")
+			.and.include("frame-ancestors 'none'")
+			.and.match(/script-src 'self' 'sha256-/);
+		expect(policy).to.not.include("'unsafe-inline'").and.not.include("'unsafe-eval'");
+	});
+});
