@@ -31,10 +31,10 @@ describe('Commands, by keyboard', () => {
 		await find('mirror');
 		const rows = await options().allInnerTexts();
 		expect(rows.filter((r) => r.startsWith('Mirror'))).to.have.length(3);
-		await at.page.getByRole('combobox', { name: 'Category' }).selectOption('Sketch');
+		await at.page.getByRole('combobox', { name: 'Category', exact: true }).selectOption('Sketch');
 		expect(await options().first().innerText()).to.include('sketch.mirror');
 		await find('');
-		await at.page.getByRole('combobox', { name: 'Category' }).selectOption('');
+		await at.page.getByRole('combobox', { name: 'Category', exact: true }).selectOption('');
 		await at.page.getByRole('button', { name: /^Findings/ }).click();
 		expect(await options().count()).to.be.within(6, 10);
 	});
@@ -171,6 +171,7 @@ describe('Commands, by keyboard', () => {
 		await dialog.getByRole('button', { name: 'Put mine on top' }).click();
 		await card().getByLabel('Remove Alt+L').waitFor();
 		await find('file.templates');
+		await at.page.screenshot({ path: '/tmp/fail.png' });
 		await card().getByLabel('Remove Alt+K').waitFor();
 		await other.close();
 	});

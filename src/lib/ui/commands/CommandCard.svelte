@@ -22,7 +22,7 @@
 	const workspace = useWorkspace();
 	let keys = $state<Keys | undefined>(undefined);
 	let scope = $state.raw<Scope>(EVERYWHERE);
-	let limiting = $state<Binding | undefined>(undefined);
+	let limiting = $state.raw<Binding | undefined>(undefined);
 	let limitTo = $state.raw<Scope>(EVERYWHERE);
 	let recorder = $state<Recorder | undefined>(undefined);
 	let panel = $state<VerdictPanel | undefined>(undefined);

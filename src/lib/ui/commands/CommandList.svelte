@@ -98,6 +98,10 @@
 	.row:hover {
 		background: var(--panel);
 	}
+	.row[aria-selected='true'] :global(.quiet),
+	.row[aria-selected='true'] :global(.path) {
+		color: var(--ink-2);
+	}
 	.row[aria-selected='true'] {
 		background: var(--azurite-wash);
 		border-left-color: var(--azurite);
