@@ -171,7 +171,7 @@ describe('Commands, by keyboard', () => {
 		await dialog.getByRole('button', { name: 'Put mine on top' }).click();
 		await card().getByLabel('Remove Alt+L').waitFor();
 		await find('file.templates');
-		await at.page.screenshot({ path: '/tmp/fail.png' });
+		await find('file.templates');
 		await card().getByLabel('Remove Alt+K').waitFor();
 		await other.close();
 	});

@@ -58,11 +58,11 @@ export function desk(): Desk {
 }
 
 /** Asks until the check holds, for what other processes do in their own time. */
-export async function eventually(check: () => Promise<void>, patience = 15_000): Promise<void> {
+export async function eventually(check: () => Promise<unknown>, patience = 15_000): Promise<void> {
 	const end = Date.now() + patience;
 	for (;;)
 		try {
-			return await check();
+			return void (await check());
 		} catch (error) {
 			if (Date.now() > end) throw error;
 			await new Promise((resolve) => setTimeout(resolve, 200));

@@ -6,15 +6,24 @@
 	/** Somebody else wrote between my look and my edit. Nothing was overwritten; the user decides. */
 	let { merge }: { merge: PendingMerge } = $props();
 	const workspace = useWorkspace();
+	let open = $state(true);
+
+	let keepsMine = false;
+
+	/** The choice takes effect once the dialog has closed. */
+	function settle(keepMine: boolean) {
+		keepsMine = keepMine;
+		open = false;
+	}
 </script>
 
 <Modal
-	open
+	bind:open
 	title="The profile changed meanwhile"
 	aria-label="The profile changed meanwhile"
 	size="md"
 	dismissable={false}
-	onclose={() => workspace.merge && workspace.settleMerge(false)}
+	onclose={() => void workspace.settleMerge(keepsMine)}
 >
 	<p>Your change “{merge.label}” was not stored, because these edits came first:</p>
 	<ul>
@@ -34,8 +43,8 @@
 		<p class="callout tone-epidote">They do not touch what you changed.</p>
 	{/if}
 	{#snippet footer()}
-		<Button onclick={() => workspace.settleMerge(true)}>Put mine on top</Button>
-		<Button color="alternative" onclick={() => workspace.settleMerge(false)}>Drop mine, show theirs</Button>
+		<Button onclick={() => settle(true)}>Put mine on top</Button>
+		<Button color="alternative" onclick={() => settle(false)}>Drop mine, show theirs</Button>
 	{/snippet}
 </Modal>
 
