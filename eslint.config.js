@@ -24,6 +24,7 @@ export default ts.config(
 			'svelte/prefer-svelte-reactivity': 'off'
 		}
 	},
+	{ files: ['**/*.cjs'], rules: { '@typescript-eslint/no-require-imports': 'off' } },
 	{ files: ['scripts/**', 'demo/**', 'seat/**', 'bench/**'], rules: { 'no-console': 'off' } },
 	{
 		files: ['core/**/*.ts'],

@@ -3,7 +3,7 @@ import { Scope } from '../context/scope.ts';
 
 export const CommandId = z
 	.string()
-	.min(1)
+	.min(1, 'is empty')
 	.max(120)
 	.regex(/^\S(.*\S)?$/s, 'a command id: no space at either end')
 	.brand<'CommandId'>();
@@ -15,7 +15,7 @@ export type CommandKind = z.infer<typeof CommandKind>;
 /** A command as the application's catalogue describes it. */
 export const Command = z.strictObject({
 	id: CommandId,
-	label: z.string().min(1).max(200),
+	label: z.string().min(1, 'is empty').max(200),
 	description: z.string().max(500),
 	/** The category path from the outside in, as in Solid, Edges. */
 	category: z.array(z.string().min(1).max(80)).min(1).max(6),

@@ -168,6 +168,10 @@
 	.changes :global(button) {
 		padding: 2px 9px;
 	}
+	.label,
+	.history {
+		color: var(--ink);
+	}
 	small {
 		font-size: 12.5px;
 		margin-left: 6px;

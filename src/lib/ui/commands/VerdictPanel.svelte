@@ -152,7 +152,7 @@
 		padding: 2px 0;
 	}
 	small {
-		display: block;
+		margin-left: 8px;
 		font-size: 12px;
 		font-weight: 400;
 	}
@@ -174,6 +174,10 @@
 		border-left: 2px solid var(--line-strong);
 	}
 	.actions {
+		position: sticky;
+		bottom: -16px;
+		padding: 8px 0 12px;
+		background: var(--panel);
 		display: flex;
 		gap: 8px;
 		flex-wrap: wrap;

@@ -1,0 +1,72 @@
+import { mkdirSync } from 'node:fs';
+import { fillDemo } from '../demo/fill.ts';
+import { launch } from '../tests/browser/chromium.ts';
+import { startServer } from '../tests/browser/server.ts';
+
+// npm run screenshots: one picture of each main view at 1280 x 800, from fresh demo data, into docs/screenshots.
+const folder = new URL('../docs/screenshots/', import.meta.url).pathname;
+mkdirSync(folder, { recursive: true });
+const server = await startServer();
+const browser = await launch();
+try {
+	await fillDemo(server.address);
+	for (const id of ['C-01', 'C-02']) server.seat(id);
+	const page = await browser.newPage({ viewport: { width: 1280, height: 800 }, reducedMotion: 'reduce' });
+	const open = async (view: string, scheme: 'light' | 'dark' = 'light') => {
+		await page.emulateMedia({ colorScheme: scheme });
+		await page.goto(`${server.address}/gneiss-solid-5/${view}`);
+		await page.waitForSelector('main section');
+		await page.evaluate(() => document.fonts.ready);
+	};
+	const shoot = async (name: string) => {
+		await page.waitForTimeout(300);
+		await page.screenshot({ path: `${folder}${name}.png` });
+	};
+
+	await open('commands?command=solid.fillet-face');
+	await page.getByRole('combobox', { name: 'Search commands' }).fill('fil');
+	await page.goto(`${server.address}/gneiss-solid-5/commands?command=solid.fillet`);
+	await page.getByRole('combobox', { name: 'Search commands' }).fill('fillet');
+	await shoot('commands');
+	await open('commands?command=solid.fillet-face');
+	await page.getByRole('combobox', { name: 'Search commands' }).fill('face fillet');
+	await page.locator('.field').first().press('w');
+	await shoot('assign');
+	await open('commands', 'dark');
+	await page.keyboard.press('Alt+q');
+	await page.keyboard.press('f');
+	await shoot('probe-dark');
+	await page.keyboard.press('Escape');
+	await page.keyboard.press('Escape');
+	await open('commands');
+	await page.getByRole('button', { name: 'Look through' }).click();
+	await shoot('draft');
+	await open('bench');
+	await page.locator('.edge').nth(4).click();
+	await page.locator('.window').focus();
+	await page.keyboard.press('f');
+	await shoot('bench');
+	await open('hand-over');
+	const csv =
+		'keys,command,scope,stratum\nCtrl+Alt+M,inspect.mass,,personal\nB,solid.box,document=part.solids,personal\nF,view.fit,,factory\nCtrl+Q,file.quitt,,personal\nFoo+X,file.quit,,personal\n';
+	await page
+		.locator('input[type="file"]')
+		.setInputFiles({ name: 'door-team.csv', mimeType: 'text/csv', buffer: Buffer.from(csv) });
+	await page.getByText('takes it from Base sheet').waitFor();
+	await shoot('hand-over');
+	await page.goto(`${server.address}/catalogue`);
+	const list =
+		'Ident,Caption,Menu,Mode\nlay_tile,Lay tile,Roof > Tiles,Plan\nturn_ridge,Turn ridge,Roof > Ridge,Plan|Section\n,Nameless,Roof,\n';
+	await page
+		.locator('input[type="file"]')
+		.setInputFiles({ name: 'roof-works.csv', mimeType: 'text/csv', buffer: Buffer.from(list) });
+	await page.getByLabel('Id, as the program knows it').selectOption({ label: 'Ident' });
+	await page.getByText('Bring 2 commands').waitFor();
+	await shoot('catalogue');
+	await open('rollout', 'dark');
+	await page.getByText('current').nth(1).waitFor();
+	await shoot('rollout-dark');
+} finally {
+	await browser.close();
+	await server.stop();
+}
