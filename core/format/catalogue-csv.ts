@@ -17,7 +17,7 @@ const GUESSES: Record<Mappable, RegExp> = {
 	id: /^(id|identifier|command id|command|internal name|name id|code)$/i,
 	label: /^(label|title|caption|display name|text|name)$/i,
 	description: /^(description|tooltip|hint|help|status text|remarks?)$/i,
-	category: /^(category|path|menu|group|section|module|workbench)$/i,
+	category: /^(category|path|menu|group|section|module)$/i,
 	kind: /^(kind|type)$/i,
 	synonyms: /^(synonyms?|keywords?|tags|also)$/i,
 	context: /^(contexts?|modes?|where|environment|document)$/i,

@@ -102,7 +102,7 @@ A | joint.coincide | assembly
 Shift+A | joint.rigid | assembly
 V | draw.view | drawing
 S | draw.section | drawing
-D | dim.smart | drawing
+D | dim.place | drawing
 A | draw.detail | drawing
 B | note.balloon | drawing
 N | note.text | drawing

@@ -74,7 +74,7 @@ draw.update | Update views | Rebuilds views that are out of date. | o | refresh 
 		'Drawing > Dimensions',
 		['drawing'],
 		`
-dim.smart | Dimension | Places the dimension that fits what is picked. | i | dimensions | size | | sketch.dimension
+dim.place | Dimension | Places the dimension that fits what is picked. | i | dimensions | size | | sketch.dimension
 dim.baseline | Dimensions from baseline | Places dimensions from one edge. | i | align-left | datum
 dim.chain | Chain of dimensions | Places dimensions end to end. | i | link | running
 dim.ordinate | Ordinate dimensions | Places running coordinates. | i | axis-x | coordinates

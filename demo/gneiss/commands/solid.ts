@@ -40,15 +40,15 @@ solid.fillet-varying | Fillet with varying radius | Rounds an edge with a radius
 solid.fillet-face | Face fillet | Rounds between two faces. | i | border-corner-pill | blend faces
 solid.fillet-full | Full round | Replaces a face by a round. | i | capsule-horizontal | round end
 solid.chamfer | Chamfer edges | Cuts selected edges at an angle. | i | border-corner-square | bevel, break edge | | modify.chamfer
-solid.edge-unround | Remove rounds | Takes fillets off and restores sharp edges. | i | border-corners | defeature
+solid.unround | Remove rounds | Takes fillets off and restores sharp edges. | i | border-corners | defeature
 `
 	),
 	...section(
 		'Solid > Faces',
 		['part'],
 		`
-face.move | Move face | Shifts faces and adapts the body. | i | arrows-move | push, pull
-face.offset | Offset face | Moves faces along their normal. | i | fold-up | push, pull
+face.move | Move face | Shifts faces and adapts the body. | i | arrows-move | shift, face
+face.offset | Offset face | Moves faces along their normal. | i | fold-up | shift, face
 face.rotate | Rotate face | Turns faces around an axis. | i | rotate | tilt
 face.delete | Delete face | Removes faces and heals the gap. | o | eraser | heal
 face.replace | Replace face | Lets another face take its place. | i | replace | swap
