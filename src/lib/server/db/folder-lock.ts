@@ -1,9 +1,10 @@
 import { mkdirSync, readFileSync, writeFileSync, rmSync } from 'node:fs';
+import { hostname } from 'node:os';
 import { join } from 'node:path';
 import { z } from 'zod';
 import lockfile from 'proper-lockfile';
 
-const Holder = z.object({ pid: z.number(), since: z.string(), address: z.string().optional() });
+const Holder = z.object({ pid: z.number(), host: z.string(), since: z.string(), address: z.string().optional() });
 export type Holder = z.infer<typeof Holder>;
 
 /** Another process has the data folder open. Opening it twice would corrupt it. */
@@ -19,13 +20,17 @@ export class FolderHeldError extends Error {
 	}
 }
 
-/** How long a lock outlives a process that was killed, in milliseconds. */
-const STALE_AFTER = 5_000;
+/**
+ * When a lock that nobody renews counts as left over, in milliseconds. Long, because opening the database blocks this
+ * process for seconds on a busy machine; a holder that is known to be dead is not waited for.
+ */
+const STALE_AFTER = 60_000;
 
 export interface FolderLock {
 	release(): Promise<void>;
 }
 
+const lockPath = (folder: string) => join(folder, 'lock');
 const holderPath = (folder: string) => join(folder, 'holder.json');
 
 export function readHolder(folder: string): Holder | undefined {
@@ -46,20 +51,19 @@ function isAlive(pid: number): boolean {
 }
 
 /**
- * Takes the folder for this process alone; creates it if needed. A lock left by a process that was killed is taken over
- * once it is stale. Throws `FolderHeldError`.
+ * Takes the folder for this process alone; creates it if needed. A lock left by a process of this
+ * machine that was killed is taken over at once, any other when it is stale. Throws `FolderHeldError`.
  */
 export async function lockFolder(folder: string, address?: string): Promise<FolderLock> {
 	mkdirSync(folder, { recursive: true });
 	const holder = readHolder(folder);
-	const mayBeLeftOver = !holder || !isAlive(holder.pid);
+	if (holder && holder.host === hostname() && !isAlive(holder.pid)) rmSync(lockPath(folder), { recursive: true, force: true });
 	let unlock: () => Promise<void>;
 	try {
 		unlock = await lockfile.lock(folder, {
 			stale: STALE_AFTER,
 			update: STALE_AFTER / 3,
-			lockfilePath: join(folder, 'lock'),
-			retries: mayBeLeftOver ? { retries: 8, minTimeout: 1000, maxTimeout: 1000 } : 0,
+			lockfilePath: lockPath(folder),
 			onCompromised: (error) => {
 				console.error(`Skarn lost the lock of its data folder and stops to keep it sound: ${error.message}`);
 				process.exit(1);
@@ -69,7 +73,10 @@ export async function lockFolder(folder: string, address?: string): Promise<Fold
 		if ((error as NodeJS.ErrnoException).code === 'ELOCKED') throw new FolderHeldError(folder, readHolder(folder));
 		throw error;
 	}
-	writeFileSync(holderPath(folder), JSON.stringify({ pid: process.pid, since: new Date().toISOString(), address }));
+	writeFileSync(
+		holderPath(folder),
+		JSON.stringify({ pid: process.pid, host: hostname(), since: new Date().toISOString(), address })
+	);
 	return {
 		release: async () => {
 			rmSync(holderPath(folder), { force: true });
