@@ -100,6 +100,7 @@ describe('Hand-over', () => {
 
 	it('brings another application from a CSV list with mapped columns', async () => {
 		await at.page.getByRole('link', { name: 'Bring a catalogue' }).click();
+		await at.page.getByRole('heading', { name: 'Bring a catalogue' }).waitFor();
 		await bring(
 			'roof.csv',
 			'Ident,Caption,Place,Mode\nlay_tile,"Lay ""tile""",Roof > Tiles,Plan\nturn_ridge,Turn ridge,Roof > Ridge,Plan|Section\n,Nameless,Roof,\n'
