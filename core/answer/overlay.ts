@@ -43,18 +43,28 @@ export function overlay(index: ShortcutIndex, profile: Profile, changes: readonl
 		if (added.length === 0) return kept.length === base.length ? base : kept;
 		return [...kept, ...added].sort((a, b) => level.get(b.stratum)! - level.get(a.stratum)! || a.rank - b.rank);
 	};
+	const remembered = (look: (keys: Keys) => readonly Binding[]) => {
+		const known = new Map<Keys, readonly Binding[]>();
+		return (keys: Keys) => {
+			let found = known.get(keys);
+			if (!found) known.set(keys, (found = look(keys)));
+			return found;
+		};
+	};
 	return {
 		...index,
-		on: (keys: Keys) =>
+		on: remembered((keys) =>
 			merged(
 				index.on(keys),
 				fresh.filter((b) => b.keys === keys)
-			),
-		longer: (keys: Keys) =>
+			)
+		),
+		longer: remembered((keys) =>
 			merged(
 				index.longer(keys),
 				fresh.filter((b) => properPrefixes(b.keys).includes(keys))
-			),
+			)
+		),
 		of: (command: CommandId) =>
 			merged(
 				index.of(command),
