@@ -2,7 +2,7 @@ import { RULES } from '../answer/rules/rules.ts';
 import type { Contender } from '../answer/rules/rule.ts';
 import type { ShortcutIndex } from '../answer/shortcut-index.ts';
 import type { CommandId } from '../application/command.ts';
-import { absorb, difference, intersection, isEmpty, meets, noBits, type Bits } from '../context/bits.ts';
+import { absorb, difference, intersection, isEmpty, meets, noBits, union, type Bits } from '../context/bits.ts';
 import type { Binding } from '../profile/effective.ts';
 import { properPrefixes, strokesOf, typesCharacter, type Keys } from '../stroke/stroke.ts';
 
@@ -61,7 +61,7 @@ export function contestOn(index: ShortcutIndex, keys: Keys): Contest {
 
 	const waiting = noBits(size);
 	if (index.rules.sequences === 'wait') for (const longer of index.longer(keys)) absorb(waiting, index.reach(longer));
-	const outside = difference(index.space.everywhere, early.length > 0 ? orOf(cut, waiting) : waiting);
+	const outside = difference(index.space.everywhere, union(cut, waiting));
 	const contenders = bindings.map((binding): Contender => {
 		const reach = heard(binding);
 		return { binding, scope: index.scopeBits(binding), reach: intersection(reach, outside) };
@@ -94,12 +94,6 @@ export function contestOn(index: ShortcutIndex, keys: Keys): Contest {
 	});
 	return { keys, bindings, ties: tiesIn(contenders, tied), wins, masked };
 }
-
-const orOf = (a: Bits, b: Bits): Bits => {
-	const all = Uint32Array.from(a);
-	absorb(all, b);
-	return all;
-};
 
 /** Bindings that meet within the tied situations, directly or through others, make one tie. */
 function tiesIn(contenders: readonly Contender[], tied: Bits): Tie[] {
