@@ -1,7 +1,8 @@
 import { shortcutIndex } from '../core/answer/shortcut-index.ts';
 import { verdict } from '../core/answer/verdict.ts';
 import { catalogueOf } from '../core/application/application.ts';
-import { check } from '../core/check/check.ts';
+import { check, told } from '../core/check/check.ts';
+import type { Finding } from '../core/check/finding.ts';
 import { contextSpace } from '../core/context/space.ts';
 import { profileFile, writeProfileFile } from '../core/format/profile-json.ts';
 import { effectiveProfile } from '../core/profile/effective.ts';
@@ -32,11 +33,15 @@ export function coreBench(): Line[] {
 	const built: number[] = [];
 	const folded: number[] = [];
 	const checked: number[] = [];
+	const listed: number[] = [];
 	for (let i = 0; i < 25; i++) {
 		parse.push(timed(() => JSON.parse(json) as unknown));
 		built.push(timed(build));
 		folded.push(timed(() => effectiveProfile(profile)));
-		if (i < 8) checked.push(timed(() => check(build())));
+		const fresh = { index: build() };
+		let findings: Finding[] = [];
+		checked.push(timed(() => (findings = check(fresh))));
+		if (i < 5) listed.push(timed(() => [...told(findings, fresh)]));
 	}
 
 	const words = [
@@ -77,6 +82,7 @@ export function coreBench(): Line[] {
 		{ what: 'index from the effective profile, x JSON.parse', value: ratio(built), unit: 'x', most: 2 },
 		{ what: 'fold of the strata, x JSON.parse', value: ratio(folded), unit: 'x' },
 		{ what: 'check of the whole profile (clash, shadow, dead), x JSON.parse', value: ratio(checked), unit: 'x' },
+		{ what: 'telling all findings in words, x JSON.parse', value: ratio(listed), unit: 'x' },
 		{ what: 'search, p95 per keystroke', value: percentile(keystrokes, 95), unit: 'ms', most: 4 },
 		{ what: 'verdict on one stroke, p95', value: percentile(verdicts, 95), unit: 'ms', most: 1 }
 	];

@@ -5,7 +5,7 @@ import { effectiveProfile, type Binding } from '../profile/effective.ts';
 import { entryKey, shortcutKey, type Entry, type EntryKey, type Shortcut, type ShortcutKey } from '../profile/entry.ts';
 import type { Profile, Stratum } from '../profile/stratum.ts';
 import { properPrefixes, type Keys } from '../stroke/stroke.ts';
-import type { ShortcutIndex } from './shortcut-index.ts';
+import { indexOn, type ShortcutIndex } from './shortcut-index.ts';
 
 /**
  * The index as it would be after the changes, at the cost of the changes alone: only the shortcuts they name are folded
@@ -51,8 +51,7 @@ export function overlay(index: ShortcutIndex, profile: Profile, changes: readonl
 			return found;
 		};
 	};
-	return {
-		...index,
+	return indexOn(index, index.effective, {
 		on: remembered((keys) =>
 			merged(
 				index.on(keys),
@@ -71,5 +70,5 @@ export function overlay(index: ShortcutIndex, profile: Profile, changes: readonl
 				fresh.filter((b) => b.command === command)
 			),
 		allKeys: () => new Set([...index.allKeys(), ...fresh.map((b) => b.keys)])
-	};
+	});
 }

@@ -31,7 +31,7 @@ export function isTyped(index: ShortcutIndex, keys: Keys, situation: number): bo
 }
 
 function asLive(index: ShortcutIndex, bindings: readonly Binding[]): Live[] {
-	return bindings.map((binding) => ({ binding, scope: index.scopeBits(binding) }));
+	return bindings.map((binding) => ({ binding, scope: index.scopeSet(binding) }));
 }
 
 /** Bindings on these keys whose scope holds the situation and whose command exists in it. */
@@ -78,7 +78,7 @@ function answer(index: ShortcutIndex, keys: Keys, situation: number, trace: Trac
 		for (const binding of on) {
 			if (live.includes(binding))
 				say('candidate', `${label(binding)} listens: ${index.space.scopeLabel(binding.scope)}.`, binding);
-			else if (hasBit(index.scopeBits(binding), situation))
+			else if (hasBit(index.scopeSet(binding).bits, situation))
 				say('absent', `${label(binding)} does not exist in this situation.`, binding);
 			else say('elsewhere', `${label(binding)} listens only here: ${index.space.scopeLabel(binding.scope)}.`, binding);
 		}
@@ -99,7 +99,7 @@ function answer(index: ShortcutIndex, keys: Keys, situation: number, trace: Trac
 		say('result', `${label(live[0]!)} runs.`, live[0]);
 		return { kind: 'fires', winner: live[0]!, masked: [] };
 	}
-	const decision = rule.decide(asLive(index, live), asLive(index, on));
+	const decision = rule.decide(asLive(index, live), asLive(index, on), index.space);
 	if (commands.size > 1) say('rule', `${rule.label}: ${decision.why}.`, decision.winner);
 	for (const binding of decision.masked) say('masked', `${label(binding)} is masked.`, binding);
 	if (decision.winner) {

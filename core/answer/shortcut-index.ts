@@ -1,31 +1,42 @@
 import type { CommandId } from '../application/command.ts';
 import type { Catalogue, InputRules } from '../application/application.ts';
-import { intersection, noBits, type Bits } from '../context/bits.ts';
-import type { ContextSpace } from '../context/space.ts';
+import { absorb, intersection, meets, noBits, type Bits } from '../context/bits.ts';
+import type { ContextSpace, ScopeSet } from '../context/space.ts';
 import type { Binding, Effective } from '../profile/effective.ts';
 import { properPrefixes, type Keys } from '../stroke/stroke.ts';
+import type { Contender } from './rules/rule.ts';
 
-/**
- * The effective profile made ready for questions: what is on these keys, what has this command, what begins with these
- * keys. Built once when the profile changes; every answer is then a look-up.
- */
-export interface ShortcutIndex {
-	readonly space: ContextSpace;
-	readonly catalogue: Catalogue;
-	readonly rules: InputRules;
-	readonly effective: Effective;
-	/** The situations in which bare keys are text. */
-	readonly typing: Bits;
+/** Where the bindings of a profile stand: what is on these keys, what has this command, what begins with these keys. */
+export interface Placed {
 	on(keys: Keys): readonly Binding[];
 	/** Sequences that begin with these keys and go on. */
 	longer(keys: Keys): readonly Binding[];
 	of(command: CommandId): readonly Binding[];
 	/** Every input that has a binding. */
 	allKeys(): Iterable<Keys>;
-	/** The situations of the binding's scope. */
-	scopeBits(binding: Pick<Binding, 'scope' | 'scopeText'>): Bits;
-	/** The situations of the binding's scope in which its command exists; none for a command that is not there. */
+}
+
+/** What the application brings to the questions: it stays the same whatever the profile says. */
+export interface Ground {
+	readonly space: ContextSpace;
+	readonly catalogue: Catalogue;
+	readonly rules: InputRules;
+	/** The situations in which bare keys are text. */
+	readonly typing: Bits;
+	scopeSet(binding: Pick<Binding, 'scope' | 'scopeText'>): ScopeSet;
+	/** The situations of the binding's scope in which its command exists; `space.nowhere` if there is none. */
 	reach(binding: Pick<Binding, 'scope' | 'scopeText' | 'command'>): Bits;
+}
+
+/**
+ * The effective profile made ready for questions. Built once when the profile changes; every answer is then a look-up.
+ */
+export interface ShortcutIndex extends Ground, Placed {
+	readonly effective: Effective;
+	/** The bindings on these keys with their situations. */
+	contenders(keys: Keys): readonly Contender[];
+	/** Where any binding on these keys is alive. */
+	occupied(keys: Keys): Bits;
 }
 
 const NONE: readonly Binding[] = [];
@@ -34,6 +45,70 @@ function pushTo<K, V>(map: Map<K, V[]>, key: K, value: V): void {
 	const list = map.get(key);
 	if (list) list.push(value);
 	else map.set(key, [value]);
+}
+
+export function groundOf(space: ContextSpace, catalogue: Catalogue, rules: InputRules): Ground {
+	const { nowhere } = space;
+	const known = new Map<CommandId, { no: number; bits: Bits; isEverywhere: boolean }>();
+	const commandSet = (id: CommandId) => {
+		let set = known.get(id);
+		if (!set) {
+			const command = catalogue.get(id);
+			const bits = command ? space.bitsOfAny(command.contexts) : nowhere;
+			known.set(id, (set = { no: known.size, bits, isEverywhere: bits === space.everywhere }));
+		}
+		return set;
+	};
+	/** By the numbers of command and scope in one. */
+	const reaches = new Map<number, Bits>();
+	return {
+		space,
+		catalogue,
+		rules,
+		typing: rules.typing.length === 0 ? nowhere : space.bitsOfAny(rules.typing),
+		scopeSet: (binding) => space.setOf(binding.scope, binding.scopeText),
+		reach(binding) {
+			const scope = space.setOf(binding.scope, binding.scopeText);
+			const command = commandSet(binding.command);
+			if (command.isEverywhere) return scope.bits;
+			const pair = command.no * 0x200000 + scope.no;
+			let reach = reaches.get(pair);
+			if (!reach) {
+				reach = meets(scope.bits, command.bits) ? intersection(scope.bits, command.bits) : nowhere;
+				reaches.set(pair, reach);
+			}
+			return reach;
+		}
+	};
+}
+
+/** Puts placed bindings on their ground; what follows from them is worked out when it is asked for, and remembered. */
+export function indexOn(ground: Ground, effective: Effective, placed: Placed): ShortcutIndex {
+	const contenders = new Map<Keys, readonly Contender[]>();
+	const occupied = new Map<Keys, Bits>();
+	const index: ShortcutIndex = {
+		...ground,
+		...placed,
+		effective,
+		contenders(keys) {
+			let found = contenders.get(keys);
+			if (!found) {
+				found = placed.on(keys).map((binding) => ({ binding, scope: ground.scopeSet(binding), reach: ground.reach(binding) }));
+				contenders.set(keys, found);
+			}
+			return found;
+		},
+		occupied(keys) {
+			let bits = occupied.get(keys);
+			if (!bits) {
+				bits = noBits(ground.space.situations.length);
+				for (const { reach } of index.contenders(keys)) if (reach !== ground.space.nowhere) absorb(bits, reach);
+				occupied.set(keys, bits);
+			}
+			return bits;
+		}
+	};
+	return index;
 }
 
 export function shortcutIndex(effective: Effective, space: ContextSpace, catalogue: Catalogue, rules: InputRules): ShortcutIndex {
@@ -45,39 +120,12 @@ export function shortcutIndex(effective: Effective, space: ContextSpace, catalog
 		pushTo(byCommand, binding.command, binding);
 		if (binding.keys.includes(' ')) for (const prefix of properPrefixes(binding.keys)) pushTo(byPrefix, prefix, binding);
 	}
-
-	const nowhere = noBits(space.situations.length);
-	const commandBits = new Map<CommandId, Bits>();
-	const existsIn = (id: CommandId): Bits => {
-		let bits = commandBits.get(id);
-		if (!bits) {
-			const command = catalogue.get(id);
-			bits = command ? space.bitsOfAny(command.contexts) : nowhere;
-			commandBits.set(id, bits);
-		}
-		return bits;
-	};
-	const scopeBits = (binding: Pick<Binding, 'scope' | 'scopeText'>) => space.bitsOf(binding.scope, binding.scopeText);
-	const reachByScope = new Map<CommandId, Map<string, Bits>>();
-
-	return {
-		space,
-		catalogue,
-		rules,
-		effective,
-		typing: rules.typing.length === 0 ? nowhere : space.bitsOfAny(rules.typing),
+	const index = indexOn(groundOf(space, catalogue, rules), effective, {
 		on: (keys) => byKeys.get(keys) ?? NONE,
 		longer: (keys) => byPrefix.get(keys) ?? NONE,
 		of: (command) => byCommand.get(command) ?? NONE,
-		allKeys: () => byKeys.keys(),
-		scopeBits,
-		reach(binding) {
-			if (catalogue.get(binding.command)?.contexts.length === 0) return scopeBits(binding);
-			let byScope = reachByScope.get(binding.command);
-			if (!byScope) reachByScope.set(binding.command, (byScope = new Map()));
-			let bits = byScope.get(binding.scopeText);
-			if (!bits) byScope.set(binding.scopeText, (bits = intersection(scopeBits(binding), existsIn(binding.command))));
-			return bits;
-		}
-	};
+		allKeys: () => byKeys.keys()
+	});
+	for (const keys of byKeys.keys()) index.contenders(keys);
+	return index;
 }

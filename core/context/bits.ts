@@ -19,7 +19,8 @@ export function meets(a: Bits, b: Bits): boolean {
 }
 
 export function isEmpty(a: Bits): boolean {
-	return a.every((word) => word === 0);
+	for (let w = 0; w < a.length; w++) if (a[w] !== 0) return false;
+	return true;
 }
 
 export function isSubset(a: Bits, b: Bits): boolean {
@@ -28,15 +29,21 @@ export function isSubset(a: Bits, b: Bits): boolean {
 }
 
 export function intersection(a: Bits, b: Bits): Bits {
-	return a.map((word, w) => word & b[w]!);
+	const both = new Uint32Array(a.length);
+	for (let w = 0; w < a.length; w++) both[w] = a[w]! & b[w]!;
+	return both;
 }
 
 export function union(a: Bits, b: Bits): Bits {
-	return a.map((word, w) => word | b[w]!);
+	const either = new Uint32Array(a.length);
+	for (let w = 0; w < a.length; w++) either[w] = a[w]! | b[w]!;
+	return either;
 }
 
 export function difference(a: Bits, b: Bits): Bits {
-	return a.map((word, w) => word & ~b[w]!);
+	const rest = new Uint32Array(a.length);
+	for (let w = 0; w < a.length; w++) rest[w] = a[w]! & ~b[w]!;
+	return rest;
 }
 
 export function indexesOf(bits: Bits): number[] {
@@ -48,7 +55,14 @@ export function indexesOf(bits: Bits): number[] {
 
 export function count(bits: Bits): number {
 	let total = 0;
-	for (let word of bits) for (; word !== 0; word &= word - 1) total++;
+	for (let w = 0; w < bits.length; w++) {
+		let word = bits[w]!;
+		if (word === 0) continue;
+		// adds neighbouring bits in pairs, fours and eights, then sums the bytes
+		word -= (word >>> 1) & 0x55555555;
+		word = (word & 0x33333333) + ((word >>> 2) & 0x33333333);
+		total += Math.imul((word + (word >>> 4)) & 0x0f0f0f0f, 0x01010101) >>> 24;
+	}
 	return total;
 }
 

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { AxisId, NodeId, isWithin, type Axis } from './axis.ts';
-import { addBit, intersection, isSubset, meets, noBits, union, type Bits } from './bits.ts';
+import { addBit, count, intersection, isSubset, meets, noBits, union, type Bits } from './bits.ts';
 import { scopeText, type Scope } from './scope.ts';
 
 /** One context on every axis at once, in the order of the application's axes. */
@@ -34,6 +34,14 @@ export class UnknownContextError extends Error {
 	}
 }
 
+/** A scope as the set of its reachable situations, with a number of its own in its space. */
+export interface ScopeSet {
+	readonly no: number;
+	readonly bits: Bits;
+	/** How many situations it holds. */
+	readonly size: number;
+}
+
 /**
  * The reachable situations of an application, numbered, with scopes as sets of those numbers.
  * Two scopes meet if some reachable situation is in both; A is narrower than B if every reachable
@@ -44,12 +52,16 @@ export interface ContextSpace {
 	readonly situations: readonly Situation[];
 	/** All situations. */
 	readonly everywhere: Bits;
+	/** No situation. Sets that turn out empty are this one, so that they are told by looking once. Never written to. */
+	readonly nowhere: Bits;
 	/** The situations of a scope, remembered by its text. Throws `UnknownContextError`. */
 	bitsOf(scope: Scope, text?: string): Bits;
+	setOf(scope: Scope, text?: string): ScopeSet;
 	/** The union of the scopes; an empty list means everywhere. */
 	bitsOfAny(scopes: readonly Scope[]): Bits;
 	meet(a: Scope, b: Scope): boolean;
-	isNarrower(a: Scope, b: Scope): boolean;
+	/** Whether every situation of `a` is in `b` and not the reverse; remembered for each pair. */
+	isNarrower(a: ScopeSet, b: ScopeSet): boolean;
 	/** The number of a situation, or -1 if it cannot occur. */
 	indexOf(situation: Situation): number;
 	/** The situation as labels joined by a middle dot, e.g. "Part · Edge · Canvas". */
@@ -111,6 +123,7 @@ export function contextSpace(axes: readonly Axis[], reachable: Reachable): Conte
 	const size = situations.length;
 	const everywhere = noBits(size);
 	for (let i = 0; i < size; i++) addBit(everywhere, i);
+	const nowhere = noBits(size);
 
 	const bitsByNode = new Map<string, Bits>();
 	axes.forEach((axis, a) => {
@@ -121,17 +134,31 @@ export function contextSpace(axes: readonly Axis[], reachable: Reachable): Conte
 		}
 	});
 
-	const bitsByScope = new Map<string, Bits>([['', everywhere]]);
-	const bitsOf = (scope: Scope, text = scopeText(scope)): Bits => {
-		let bits = bitsByScope.get(text);
-		if (!bits) {
+	const sets = new Map<string, ScopeSet>([['', { no: 0, bits: everywhere, size }]]);
+	const setOf = (scope: Scope, text = scopeText(scope)): ScopeSet => {
+		let set = sets.get(text);
+		if (!set) {
 			checkNames(scope);
-			bits = (Object.keys(scope) as AxisId[])
+			const bits = (Object.keys(scope) as AxisId[])
 				.map((axis) => scope[axis]!.map((node) => bitsByNode.get(`${axis}\n${node}`)!).reduce(union))
 				.reduce(intersection, everywhere);
-			bitsByScope.set(text, bits);
+			sets.set(text, (set = { no: sets.size, bits, size: count(bits) }));
 		}
-		return bits;
+		return set;
+	};
+	const bitsOf = (scope: Scope, text?: string): Bits => setOf(scope, text).bits;
+
+	/** By the numbers of two scopes: 1 for narrower, 2 for not, 0 for not asked yet. */
+	const narrower: Uint8Array[] = [];
+	const isNarrower = (a: ScopeSet, b: ScopeSet): boolean => {
+		if (a.size >= b.size) return false;
+		let row = narrower[a.no];
+		if (!row || row.length <= b.no) {
+			const longer = new Uint8Array(Math.max(256, 2 * b.no));
+			if (row) longer.set(row);
+			narrower[a.no] = row = longer;
+		}
+		return (row[b.no] ||= isSubset(a.bits, b.bits) ? 1 : 2) === 1;
 	};
 
 	const nodeLabel = (axis: AxisId, node: NodeId) => labels.get(axis)?.get(node) ?? node;
@@ -139,10 +166,12 @@ export function contextSpace(axes: readonly Axis[], reachable: Reachable): Conte
 		axes,
 		situations,
 		everywhere,
+		nowhere,
 		bitsOf,
+		setOf,
 		bitsOfAny: (scopes) => (scopes.length === 0 ? everywhere : scopes.map((s) => bitsOf(s)).reduce(union)),
 		meet: (a, b) => meets(bitsOf(a), bitsOf(b)),
-		isNarrower: (a, b) => isSubset(bitsOf(a), bitsOf(b)) && !isSubset(bitsOf(b), bitsOf(a)),
+		isNarrower,
 		indexOf: (situation) => indexByText.get(situation.join('\n')) ?? -1,
 		labelOf: (index) => situations[index]!.map((node, a) => nodeLabel(axes[a]!.id, node)).join(' · '),
 		scopeLabel: (scope) =>

@@ -90,8 +90,19 @@ export function keysOf(strokes: readonly Stroke[]): Keys {
 	return strokes.map(strokeText).join(' ') as Keys;
 }
 
+/** Texts come in as canonical keys again and again; what they read as is remembered, up to a limit. */
+const READ = new Map<string, Stroke>();
+const MOST_READ = 20_000;
+
 export function strokesOf(keys: Keys): Stroke[] {
-	return keys.split(' ').map(parseStroke);
+	return keys.split(' ').map((text) => {
+		let stroke = READ.get(text);
+		if (!stroke) {
+			stroke = parseStroke(text);
+			if (READ.size < MOST_READ) READ.set(text, stroke);
+		}
+		return stroke;
+	});
 }
 
 /** The inputs that are complete before this one is: for `G F E`, `G` and `G F`. Empty for a single stroke. */

@@ -26,7 +26,7 @@ export const chooser: Rule = {
 		const offered = [...new Map(live.map((l) => [l.binding.command, l.binding])).values()];
 		return { offered, masked: [], why: 'several commands wait on this input, so the application asks' };
 	},
-	spread(contenders, size) {
-		return { wins: contenders.map((c) => c.reach), tied: contested(contenders, size) };
+	spread(contenders, { situations }) {
+		return { wins: contenders.map((c) => c.reach), tied: contested(contenders, situations.length) };
 	}
 };

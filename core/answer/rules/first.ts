@@ -11,7 +11,7 @@ export const first: Rule = {
 			why: 'it stands first in the list'
 		};
 	},
-	spread(contenders, size) {
+	spread(contenders, { situations: { length: size } }) {
 		const taken = noBits(size);
 		const wins = contenders.map(({ reach }) => {
 			const mine = difference(reach, taken);

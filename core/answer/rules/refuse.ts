@@ -5,7 +5,7 @@ import type { Live, Rule } from './rule.ts';
 export function loaded(all: readonly Live[]): Live[] {
 	const kept: Live[] = [];
 	for (const candidate of all)
-		if (!kept.some((k) => k.binding.command !== candidate.binding.command && meets(k.scope, candidate.scope)))
+		if (!kept.some((k) => k.binding.command !== candidate.binding.command && meets(k.scope.bits, candidate.scope.bits)))
 			kept.push(candidate);
 	return kept;
 }
@@ -21,7 +21,7 @@ export const refuse: Rule = {
 			? { winner: winner.binding, masked, why: 'it was loaded first; the others meet it and were refused' }
 			: { masked, why: 'all of these were refused when the application loaded its list' };
 	},
-	spread(contenders, size) {
+	spread(contenders, { situations: { length: size } }) {
 		const kept = new Set(loaded(contenders));
 		return { wins: contenders.map((c) => (kept.has(c) ? c.reach : noBits(size))), tied: noBits(size) };
 	}

@@ -1,10 +1,11 @@
 import type { Bits } from '../../context/bits.ts';
+import type { ContextSpace, ScopeSet } from '../../context/space.ts';
 import type { Binding } from '../../profile/effective.ts';
 
 /** A binding that is alive in a situation, with the situations of its scope. */
 export interface Live {
 	readonly binding: Binding;
-	readonly scope: Bits;
+	readonly scope: ScopeSet;
 }
 
 /** A binding with the situations in which it is alive. */
@@ -38,7 +39,7 @@ export interface Rule {
 	 * `live` holds at least two bindings of different commands, in the order of the application's list.
 	 * `others` are all bindings on the input, alive here or not: a rule that refuses at load time needs them.
 	 */
-	decide(live: readonly Live[], others: readonly Live[]): Decision;
-	/** `contenders` are all bindings on the input, in the order of the list; `size` is the number of situations. */
-	spread(contenders: readonly Contender[], size: number): Spread;
+	decide(live: readonly Live[], others: readonly Live[], space: ContextSpace): Decision;
+	/** `contenders` are all bindings on the input, in the order of the list. Empty sets are `space.nowhere`. */
+	spread(contenders: readonly Contender[], space: ContextSpace): Spread;
 }

@@ -1,8 +1,8 @@
 import { getContext, setContext } from 'svelte';
 import { shortcutIndex } from '$core/answer/shortcut-index';
 import { catalogueOf } from '$core/application/application';
-import { check } from '$core/check/check';
-import type { Finding } from '$core/check/finding';
+import { check, told } from '$core/check/check';
+import type { Told } from '$core/check/finding';
 import type { CommandId } from '$core/application/command';
 import { contextSpace } from '$core/context/space';
 import { differences } from '$core/profile/diff';
@@ -62,9 +62,9 @@ export class Workspace {
 
 	effective = $derived.by(() => effectiveProfile(this.profile));
 	index = $derived.by(() => shortcutIndex(this.effective, this.space, this.catalogue, this.document.application.rules));
-	findings = $state.raw<readonly Finding[]>([]);
+	findings = $state.raw<readonly Told[]>([]);
 	findingsByCommand = $derived.by(() => {
-		const map = new Map<CommandId, Finding[]>();
+		const map = new Map<CommandId, Told[]>();
 		for (const finding of this.findings)
 			for (const command of new Set(finding.bindings.map((b) => b.command)))
 				map.set(command, [...(map.get(command) ?? []), finding]);
@@ -144,11 +144,11 @@ export class Workspace {
 	check(): () => void {
 		const { index } = this;
 		if (index.effective.bindings.length <= CHECK_AT_ONCE) {
-			this.findings = check(index);
+			this.findings = [...told(check({ index }), { index })];
 			return () => undefined;
 		}
 		const worker = new Worker(new URL('../workers/check.worker.ts', import.meta.url), { type: 'module' });
-		worker.onmessage = ({ data }: MessageEvent<Finding[]>) => (this.findings = data);
+		worker.onmessage = ({ data }: MessageEvent<Told[]>) => (this.findings = data);
 		const { application, commands } = this.document;
 		worker.postMessage({ application, commands, profile: this.profile } satisfies CheckTask);
 		return () => worker.terminate();

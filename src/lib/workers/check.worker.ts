@@ -1,7 +1,7 @@
 import { shortcutIndex } from '$core/answer/shortcut-index';
 import { catalogueOf, type Application } from '$core/application/application';
 import type { Command } from '$core/application/command';
-import { check } from '$core/check/check';
+import { check, told } from '$core/check/check';
 import { contextSpace } from '$core/context/space';
 import { effectiveProfile } from '$core/profile/effective';
 import type { Profile } from '$core/profile/stratum';
@@ -15,5 +15,5 @@ export interface CheckTask {
 self.onmessage = ({ data: { application, commands, profile } }: MessageEvent<CheckTask>) => {
 	const space = contextSpace(application.axes, application.reachable);
 	const index = shortcutIndex(effectiveProfile(profile), space, catalogueOf(commands, space), application.rules);
-	self.postMessage(check(index));
+	self.postMessage([...told(check({ index }), { index })]);
 };

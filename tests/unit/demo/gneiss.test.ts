@@ -13,11 +13,11 @@ describe('the demo office', () => {
 	});
 
 	it('has an untouched factory without a finding', () => {
-		expect(check(demoIndex(demoProfile().slice(0, 1)))).to.deep.equal([]);
+		expect(check({ index: demoIndex(demoProfile().slice(0, 1)) })).to.deep.equal([]);
 	});
 
 	it('has two clashes, one shadow and one dead entry, on purpose', () => {
-		const found = check(demoIndex());
+		const found = check({ index: demoIndex() });
 		expect(found.map((f) => [f.rule, f.witness.keys])).to.deep.equal([
 			['clash', 'F'],
 			['clash', 'G'],

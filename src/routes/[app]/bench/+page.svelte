@@ -1,5 +1,5 @@
 <script lang="ts">
-	import type { Finding } from '$core/check/finding';
+	import type { Told } from '$core/check/finding';
 	import { strokesOf } from '$core/stroke/stroke';
 	import { useWorkspace } from '$lib/state/workspace.svelte';
 	import { BenchSession } from '$lib/ui/bench/session.svelte';
@@ -13,7 +13,7 @@
 	let frame = $state<HTMLElement | undefined>(undefined);
 	const last = $derived(session.last);
 
-	function replay({ witness }: Finding) {
+	function replay({ witness }: Told) {
 		workspace.standIn(witness.situation);
 		session.replay(witness.keys, strokesOf(witness.keys));
 		frame?.focus();

@@ -1,15 +1,18 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
-import { check } from '../../../../core/check/check.ts';
+import { check, told } from '../../../../core/check/check.ts';
+import type { ShortcutIndex } from '../../../../core/answer/shortcut-index.ts';
 import { explain } from '../../../../core/answer/resolve.ts';
 import { small } from '../../arbitrary.ts';
 import { alive, happens } from '../../brute-force.ts';
+
+const findingsOf = (index: ShortcutIndex) => [...told(check({ index }), { index })];
 
 describe('check engine', () => {
 	it('finds a clash exactly where enumeration finds a tie', () => {
 		fc.assert(
 			fc.property(small(), (app) => {
-				const found = check(app.index).filter((f) => f.rule === 'clash');
+				const found = findingsOf(app.index).filter((f) => f.rule === 'clash');
 				const tied = new Map<string, number>();
 				for (const keys of app.index.allKeys())
 					for (const s of app.space.situations) if (happens(app, keys, s) === 'tie') tied.set(keys, (tied.get(keys) ?? 0) + 1);
@@ -25,7 +28,7 @@ describe('check engine', () => {
 		fc.assert(
 			fc.property(small(), (app) => {
 				const found = new Set(
-					check(app.index)
+					findingsOf(app.index)
 						.filter((f) => f.rule === 'dead')
 						.map((f) => f.bindings[0]!.key)
 				);
@@ -44,7 +47,7 @@ describe('check engine', () => {
 	it('calls a binding shadowed exactly when another runs in its place somewhere and it still lives elsewhere', () => {
 		fc.assert(
 			fc.property(small(), (app) => {
-				const all = check(app.index);
+				const all = findingsOf(app.index);
 				const dead = new Set(all.filter((f) => f.rule === 'dead').map((f) => f.bindings[0]!.key));
 				const found = new Map(all.filter((f) => f.rule === 'shadow').map((f) => [f.bindings[0]!.key, f.count]));
 				for (const b of app.index.effective.bindings) {
@@ -63,7 +66,7 @@ describe('check engine', () => {
 	it('gives every finding a witness that reproduces it', () => {
 		fc.assert(
 			fc.property(small(), ({ index }) => {
-				for (const finding of check(index)) {
+				for (const finding of findingsOf(index)) {
 					const { outcome } = explain(index, finding.witness.keys, finding.witness.situation);
 					const [suffers] = finding.bindings;
 					if (finding.rule === 'clash') expect(outcome.kind).to.be.oneOf(['chooser', 'undecided']);
