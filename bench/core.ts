@@ -1,8 +1,12 @@
 import { shortcutIndex } from '../core/answer/shortcut-index.ts';
 import { verdict } from '../core/answer/verdict.ts';
 import { catalogueOf } from '../core/application/application.ts';
-import { check, told } from '../core/check/check.ts';
+import { Checks, checksOf, teller } from '../core/check/check.ts';
+import { circumstancesOf } from '../core/check/circumstances.ts';
+import { overlay } from '../core/answer/overlay.ts';
 import type { Finding } from '../core/check/finding.ts';
+import { desksOf, USUAL_DESK } from '../core/keyboard/desk.ts';
+import { inOrder, nextRank, type StratumId } from '../core/profile/stratum.ts';
 import { contextSpace } from '../core/context/space.ts';
 import { profileFile, writeProfileFile } from '../core/format/profile-json.ts';
 import { effectiveProfile } from '../core/profile/effective.ts';
@@ -27,6 +31,14 @@ export function coreBench(): Line[] {
 	const build = () => shortcutIndex(effective, space, catalogue, application.rules);
 	const index = build();
 	const search = commandSearch(catalogue);
+	// three kinds of desk and a release that differs from the office stratum in every tenth entry
+	const desks = desksOf([
+		{ id: 'C-01', desk: USUAL_DESK },
+		{ id: 'C-02', desk: { ...USUAL_DESK, layout: 'de' } },
+		{ id: 'C-03', desk: { ...USUAL_DESK, platform: 'macos', layout: 'ch', board: 'laptop' } }
+	]);
+	const released = inOrder(profile[1]!).filter((_, i) => i % 10 !== 0);
+	const circumstances = circumstancesOf({ application, space, catalogue }, profile, desks, released);
 
 	// warm: the yardstick and the work alternate, so that both see the same machine
 	const parse: number[] = [];
@@ -34,14 +46,17 @@ export function coreBench(): Line[] {
 	const folded: number[] = [];
 	const checked: number[] = [];
 	const listed: number[] = [];
+	const told: number[] = [];
 	for (let i = 0; i < 25; i++) {
 		parse.push(timed(() => JSON.parse(json) as unknown));
 		built.push(timed(build));
 		folded.push(timed(() => effectiveProfile(profile)));
-		const fresh = { index: build() };
+		const fresh = { ...circumstances, index: build() };
+		let checks!: Checks;
+		checked.push(timed(() => (checks = checksOf(fresh))));
 		let findings: Finding[] = [];
-		checked.push(timed(() => (findings = check(fresh))));
-		if (i < 5) listed.push(timed(() => [...told(findings, fresh)]));
+		listed.push(timed(() => (findings = checks.list())));
+		if (i < 3) told.push(timed(() => findings.slice(0, 1000).map(teller(fresh))));
 	}
 
 	const words = [
@@ -72,6 +87,25 @@ export function coreBench(): Line[] {
 	});
 	const verdicts = proposals.map((proposal) => timed(() => verdict(index, proposal)));
 
+	const checks = checksOf(circumstances);
+	const findingCount = checks.list().length;
+	const rechecks = proposals.slice(0, 1_000).map((proposal) => {
+		const stratum = 'personal' as StratumId;
+		const changes = [{ stratum, before: null, after: { op: 'set' as const, ...proposal, rank: nextRank(profile[2]!) } }];
+		const after = { ...circumstances, index: overlay(index, profile, changes) };
+		const time = timed(() => checks.update(after, changes));
+		checks.update(circumstances, changes);
+		return time;
+	});
+
+	const tenth = generate(5_000, 2_000);
+	const small = circumstancesOf({ application, space, catalogue }, tenth.profile, desks, inOrder(tenth.profile[1]!));
+	const quick = repeated(25, () =>
+		checksOf({ ...small, index: shortcutIndex(small.index.effective, space, catalogue, application.rules) })
+	);
+	const slow = repeated(9, () => checksOf({ ...circumstances, index: build() }));
+	const growth = median(slow) / median(quick);
+
 	const yardstick = median(parse);
 	const ratio = (values: number[]) => median(values) / yardstick;
 	return [
@@ -81,8 +115,11 @@ export function coreBench(): Line[] {
 		{ what: 'JSON.parse of the profile (yardstick), median', value: yardstick, unit: 'ms' },
 		{ what: 'index from the effective profile, x JSON.parse', value: ratio(built), unit: 'x', most: 2 },
 		{ what: 'fold of the strata, x JSON.parse', value: ratio(folded), unit: 'x' },
-		{ what: 'check of the whole profile (clash, shadow, dead), x JSON.parse', value: ratio(checked), unit: 'x' },
-		{ what: 'telling all findings in words, x JSON.parse', value: ratio(listed), unit: 'x' },
+		{ what: 'check of the whole profile, all rules, x JSON.parse', value: ratio(checked), unit: 'x', most: 1 },
+		{ what: `listing the ${findingCount} findings, x JSON.parse`, value: ratio(listed), unit: 'x' },
+		{ what: 'telling one finding in words', value: median(told) / 1000, unit: 'ms' },
+		{ what: 're-check of one edit, p95', value: percentile(rechecks, 95), unit: 'ms', most: 1 },
+		{ what: 'ten times the shortcuts, x the time', value: growth, unit: 'x', most: 12 },
 		{ what: 'search, p95 per keystroke', value: percentile(keystrokes, 95), unit: 'ms', most: 4 },
 		{ what: 'verdict on one stroke, p95', value: percentile(verdicts, 95), unit: 'ms', most: 1 }
 	];

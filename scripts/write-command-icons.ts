@@ -1,9 +1,9 @@
 import { readFileSync, writeFileSync } from 'node:fs';
-import { commands } from '../demo/gneiss/gneiss.ts';
+import { standIns } from '../demo/fill.ts';
 
 // npm run icons: collects the icons that the stand-ins' catalogues name into static/command-icons.svg, from @tabler/icons (MIT).
 const FALLBACKS = ['point', 'toggle-left', 'hand-click', 'app-window'];
-const names = [...new Set([...commands.map((c) => c.icon), ...FALLBACKS])].sort();
+const names = [...new Set([...standIns.flatMap(({ commands }) => commands.map((c) => c.icon)), ...FALLBACKS])].sort();
 const symbols = names.map((name) => {
 	const svg = readFileSync(new URL(`../node_modules/@tabler/icons/icons/outline/${name}.svg`, import.meta.url), 'utf8');
 	const body = svg.replace(/<!--[\s\S]*?-->/, '').match(/<svg[^>]*>([\s\S]*)<\/svg>/)![1]!;

@@ -23,7 +23,7 @@ export function put(profile: Profile, target: StratumId, shortcut: Shortcut, off
 	const level = profile.indexOf(stratum);
 	const saidBelow = profile
 		.slice(0, level)
-		.reduce((said, s) => ({ set: true, remove: false, lock: said })[s.entries.get(key)?.op ?? 'lock'], false);
+		.reduce((said, s) => ({ set: true, remove: false, lock: said, accept: said })[s.entries.get(key)?.op ?? 'lock'], false);
 	if (saidBelow) return before ? [{ stratum: target, before, after: null }] : [];
 	const { command, keys, scope } = shortcut;
 	return [

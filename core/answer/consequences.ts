@@ -3,7 +3,8 @@ import type { Change } from '../profile/edit.ts';
 import type { Profile } from '../profile/stratum.ts';
 import type { Keys } from '../stroke/stroke.ts';
 import { overlay } from './overlay.ts';
-import { resolve, sameOutcome, type Outcome } from './resolve.ts';
+import { alike } from '../context/bits.ts';
+import { decisive, resolve, sameOutcome, type Outcome } from './resolve.ts';
 import type { ShortcutIndex } from './shortcut-index.ts';
 
 /** On these keys, in these situations, something else happens than before. */
@@ -34,13 +35,14 @@ export function consequences(index: ShortcutIndex, profile: Profile, changes: re
 	const found: Consequence[] = [];
 	for (const keys of touched) {
 		const groups: { before: Outcome; after: Outcome; situations: number[] }[] = [];
-		for (let s = 0; s < index.space.situations.length; s++) {
-			const was = resolve(index, keys, s);
-			const is = resolve(after, keys, s);
+		const sets = [...decisive(index, keys), ...decisive(after, keys)];
+		for (const situations of alike(sets, index.space.situations.length)) {
+			const was = resolve(index, keys, situations[0]!);
+			const is = resolve(after, keys, situations[0]!);
 			if (sameOutcome(was, is)) continue;
 			const group = groups.find((g) => sameOutcome(g.before, was) && sameOutcome(g.after, is));
-			if (group) group.situations.push(s);
-			else groups.push({ before: was, after: is, situations: [s] });
+			if (group) group.situations.push(...situations);
+			else groups.push({ before: was, after: is, situations });
 		}
 		found.push(...groups.sort((a, b) => b.situations.length - a.situations.length).map((g) => ({ keys, ...g })));
 	}

@@ -35,7 +35,7 @@ export function overlay(index: ShortcutIndex, profile: Profile, changes: readonl
 			}
 		return { ...stratum, entries };
 	});
-	const fresh = effectiveProfile(touched).bindings;
+	const { bindings: fresh, ineffective } = effectiveProfile(touched);
 	const level = new Map(profile.map((stratum, i) => [stratum.id, i]));
 
 	const merged = (base: readonly Binding[], added: readonly Binding[]): readonly Binding[] => {
@@ -69,6 +69,10 @@ export function overlay(index: ShortcutIndex, profile: Profile, changes: readonl
 				index.of(command),
 				fresh.filter((b) => b.command === command)
 			),
-		allKeys: () => new Set([...index.allKeys(), ...fresh.map((b) => b.keys)])
+		ineffective: (keys) => [
+			...index.ineffective(keys).filter(({ entry }) => !shortcuts.has(shortcutKey(entry))),
+			...ineffective.filter(({ entry }) => entry.keys === keys)
+		],
+		allKeys: () => new Set([...index.allKeys(), ...fresh.map((b) => b.keys), ...ineffective.map((i) => i.entry.keys)])
 	});
 }

@@ -1,4 +1,4 @@
-import { hasBit } from '../context/bits.ts';
+import { alike, hasBit, type Bits } from '../context/bits.ts';
 import type { Binding } from '../profile/effective.ts';
 import { properPrefixes, strokesOf, typesCharacter, type Keys } from '../stroke/stroke.ts';
 import type { Live } from './rules/rule.ts';
@@ -31,7 +31,7 @@ export function isTyped(index: ShortcutIndex, keys: Keys, situation: number): bo
 }
 
 function asLive(index: ShortcutIndex, bindings: readonly Binding[]): Live[] {
-	return bindings.map((binding) => ({ binding, scope: index.scopeSet(binding) }));
+	return bindings.map(index.contender);
 }
 
 /** Bindings on these keys whose scope holds the situation and whose command exists in it. */
@@ -145,15 +145,22 @@ export function sameOutcome(a: Outcome, b: Outcome): boolean {
 	return outcomeKey(a) === outcomeKey(b);
 }
 
-/** What the keys do everywhere. */
+/** Everything that what the keys do can depend on, as sets of situations. */
+export function decisive(index: ShortcutIndex, keys: Keys): Bits[] {
+	const bindings = [...index.on(keys), ...index.longer(keys), ...properPrefixes(keys).flatMap((prefix) => index.on(prefix))];
+	return [index.typing, ...bindings.flatMap((binding) => [index.scopeSet(binding).bits, index.reach(binding)])];
+}
+
+/** What the keys do everywhere. Situations that nothing on the keys tells apart are answered once. */
 export function resolveEverywhere(index: ShortcutIndex, keys: Keys): OutcomeGroup[] {
 	const groups = new Map<string, { outcome: Outcome; situations: number[] }>();
-	for (let s = 0; s < index.space.situations.length; s++) {
-		const outcome = resolve(index, keys, s);
+	for (const situations of alike(decisive(index, keys), index.space.situations.length)) {
+		const outcome = resolve(index, keys, situations[0]!);
 		const key = outcomeKey(outcome);
 		const group = groups.get(key);
-		if (group) group.situations.push(s);
-		else groups.set(key, { outcome, situations: [s] });
+		if (group) group.situations.push(...situations);
+		else groups.set(key, { outcome, situations });
 	}
+	for (const { situations } of groups.values()) situations.sort((a, b) => a - b);
 	return [...groups.values()].sort((a, b) => b.situations.length - a.situations.length);
 }

@@ -2,7 +2,7 @@ import type { CommandId } from '../application/command.ts';
 import type { Catalogue, InputRules } from '../application/application.ts';
 import { absorb, intersection, meets, noBits, type Bits } from '../context/bits.ts';
 import type { ContextSpace, ScopeSet } from '../context/space.ts';
-import type { Binding, Effective } from '../profile/effective.ts';
+import type { Binding, Effective, Ineffective } from '../profile/effective.ts';
 import { properPrefixes, type Keys } from '../stroke/stroke.ts';
 import type { Contender } from './rules/rule.ts';
 
@@ -12,7 +12,9 @@ export interface Placed {
 	/** Sequences that begin with these keys and go on. */
 	longer(keys: Keys): readonly Binding[];
 	of(command: CommandId): readonly Binding[];
-	/** Every input that has a binding. */
+	/** Entries about these keys that have no effect. */
+	ineffective(keys: Keys): readonly Ineffective[];
+	/** Every input that has a binding or an entry without effect. */
 	allKeys(): Iterable<Keys>;
 }
 
@@ -24,6 +26,8 @@ export interface Ground {
 	/** The situations in which bare keys are text. */
 	readonly typing: Bits;
 	scopeSet(binding: Pick<Binding, 'scope' | 'scopeText'>): ScopeSet;
+	/** The binding with its sets. */
+	contender(binding: Binding): Contender;
 	/** The situations of the binding's scope in which its command exists; `space.nowhere` if there is none. */
 	reach(binding: Pick<Binding, 'scope' | 'scopeText' | 'command'>): Bits;
 }
@@ -39,7 +43,7 @@ export interface ShortcutIndex extends Ground, Placed {
 	occupied(keys: Keys): Bits;
 }
 
-const NONE: readonly Binding[] = [];
+const NONE: readonly never[] = [];
 
 function pushTo<K, V>(map: Map<K, V[]>, key: K, value: V): void {
 	const list = map.get(key);
@@ -61,23 +65,27 @@ export function groundOf(space: ContextSpace, catalogue: Catalogue, rules: Input
 	};
 	/** By the numbers of command and scope in one. */
 	const reaches = new Map<number, Bits>();
+	const reachOf = (scope: ScopeSet, command: ReturnType<typeof commandSet>): Bits => {
+		if (command.isEverywhere) return scope.bits;
+		const pair = command.no * 0x200000 + scope.no;
+		let reach = reaches.get(pair);
+		if (!reach) {
+			reach = meets(scope.bits, command.bits) ? intersection(scope.bits, command.bits) : nowhere;
+			reaches.set(pair, reach);
+		}
+		return reach;
+	};
 	return {
 		space,
 		catalogue,
 		rules,
 		typing: rules.typing.length === 0 ? nowhere : space.bitsOfAny(rules.typing),
 		scopeSet: (binding) => space.setOf(binding.scope, binding.scopeText),
-		reach(binding) {
+		reach: (binding) => reachOf(space.setOf(binding.scope, binding.scopeText), commandSet(binding.command)),
+		contender(binding) {
 			const scope = space.setOf(binding.scope, binding.scopeText);
 			const command = commandSet(binding.command);
-			if (command.isEverywhere) return scope.bits;
-			const pair = command.no * 0x200000 + scope.no;
-			let reach = reaches.get(pair);
-			if (!reach) {
-				reach = meets(scope.bits, command.bits) ? intersection(scope.bits, command.bits) : nowhere;
-				reaches.set(pair, reach);
-			}
-			return reach;
+			return { binding, command: command.no, scope, reach: reachOf(scope, command) };
 		}
 	};
 }
@@ -93,7 +101,7 @@ export function indexOn(ground: Ground, effective: Effective, placed: Placed): S
 		contenders(keys) {
 			let found = contenders.get(keys);
 			if (!found) {
-				found = placed.on(keys).map((binding) => ({ binding, scope: ground.scopeSet(binding), reach: ground.reach(binding) }));
+				found = placed.on(keys).map(ground.contender);
 				contenders.set(keys, found);
 			}
 			return found;
@@ -115,16 +123,19 @@ export function shortcutIndex(effective: Effective, space: ContextSpace, catalog
 	const byKeys = new Map<Keys, Binding[]>();
 	const byPrefix = new Map<Keys, Binding[]>();
 	const byCommand = new Map<CommandId, Binding[]>();
+	const idle = new Map<Keys, Ineffective[]>();
 	for (const binding of effective.bindings) {
 		pushTo(byKeys, binding.keys, binding);
 		pushTo(byCommand, binding.command, binding);
 		if (binding.keys.includes(' ')) for (const prefix of properPrefixes(binding.keys)) pushTo(byPrefix, prefix, binding);
 	}
+	for (const ineffective of effective.ineffective) pushTo(idle, ineffective.entry.keys, ineffective);
 	const index = indexOn(groundOf(space, catalogue, rules), effective, {
 		on: (keys) => byKeys.get(keys) ?? NONE,
 		longer: (keys) => byPrefix.get(keys) ?? NONE,
 		of: (command) => byCommand.get(command) ?? NONE,
-		allKeys: () => byKeys.keys()
+		ineffective: (keys) => idle.get(keys) ?? NONE,
+		allKeys: () => (idle.size === 0 ? byKeys.keys() : new Set([...byKeys.keys(), ...idle.keys()]))
 	});
 	for (const keys of byKeys.keys()) index.contenders(keys);
 	return index;

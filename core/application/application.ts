@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { Axis } from '../context/axis.ts';
 import { contextSpace, Reachable, type ContextSpace } from '../context/space.ts';
 import { Scope } from '../context/scope.ts';
+import { Keys } from '../stroke/stroke.ts';
 import { Command, type CommandId } from './command.ts';
 
 export const ApplicationId = z
@@ -14,6 +15,10 @@ export type ApplicationId = z.infer<typeof ApplicationId>;
 export const AmbiguityRule = z.enum(['narrowest', 'first', 'chooser', 'refuse']);
 export type AmbiguityRule = z.infer<typeof AmbiguityRule>;
 
+/** A stroke that the application keeps for itself and lets nobody change. */
+export const Hardwired = z.strictObject({ keys: Keys, does: z.string().min(1).max(120) });
+export type Hardwired = z.infer<typeof Hardwired>;
+
 export const InputRules = z.strictObject({
 	ambiguity: AmbiguityRule,
 	/** Whether keys are matched by position (W3C `code`) or by the character they type. */
@@ -21,7 +26,8 @@ export const InputRules = z.strictObject({
 	/** Whether a complete stroke fires at once, which masks sequences that begin with it, or waits for more. */
 	sequences: z.enum(['at-once', 'wait']),
 	/** Where bare keys are text: a stroke that types a character never reaches a shortcut there. */
-	typing: z.array(Scope).max(20)
+	typing: z.array(Scope).max(20),
+	hardwired: z.array(Hardwired).max(200).default([])
 });
 export type InputRules = z.infer<typeof InputRules>;
 

@@ -27,6 +27,8 @@ export const Command = z.strictObject({
 	/** The scopes where it exists; none means everywhere. */
 	contexts: z.array(Scope).max(20),
 	opposite: CommandId.optional(),
+	/** How often a practised person runs it in a day, as the office counts or estimates it; missing means not known. */
+	use: z.number().int().min(0).max(100_000).optional(),
 	/** The meaning it shares with commands of other applications. */
 	action: z.string().max(80).optional()
 });

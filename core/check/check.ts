@@ -1,35 +1,175 @@
-import type { Keys } from '../stroke/stroke.ts';
+import type { CommandId } from '../application/command.ts';
+import type { Change } from '../profile/edit.ts';
+import { properPrefixes, type Keys } from '../stroke/stroke.ts';
 import type { Circumstances } from './circumstances.ts';
-import { contestOn } from './contest.ts';
-import { findingId, type CheckRule, type Finding, type RuleId, type Told } from './finding.ts';
-import { clash } from './rules/clash.ts';
-import { dead } from './rules/dead.ts';
-import { shadow } from './rules/shadow.ts';
+import { contestsOn } from './contest.ts';
+import { findingId, SEVERITIES, type Finding, type Told } from './finding.ts';
+import { CHECK_RULES } from './rules/rules.ts';
 
-/** Every rule of the engine. A new rule is one file of the same shape and one line here. */
-export const CHECK_RULES: Readonly<Record<RuleId, CheckRule>> = { clash, shadow, dead };
 const RULES = Object.values(CHECK_RULES);
+const ON_INPUT = RULES.filter((rule) => rule.onInput);
+const ON_COMMAND = RULES.filter((rule) => rule.onCommand);
+const ON_WHOLE = RULES.filter((rule) => rule.onWhole);
+const NONE: readonly never[] = [];
 
-function checkInput(keys: Keys, circumstances: Circumstances, report: (finding: Finding) => void): void {
-	const contest = contestOn(circumstances.index, keys);
-	for (const rule of RULES) rule.find(contest, circumstances, report);
-}
+/** How many inputs or commands are looked at between two reports of progress. */
+const STRIDE = 200;
 
-/** All findings of the profile behind the index, errors first, in the order of the inputs. */
-export function check(circumstances: Circumstances): Finding[] {
-	const errors: Finding[] = [];
-	const others: Finding[] = [];
-	const report = (finding: Finding) => void (finding.severity === 'error' ? errors : others).push(finding);
-	for (const keys of circumstances.index.allKeys()) checkInput(keys, circumstances, report);
-	return [...errors, ...others];
-}
+/**
+ * The findings of a profile, kept by what they are about, so that an edit re-checks only what it can affect. After any
+ * edits they are those of a fresh check (tested as a property).
+ */
+export class Checks {
+	#circumstances: Circumstances;
+	readonly #byInput = new Map<Keys, readonly Finding[]>();
+	readonly #byCommand = new Map<CommandId, readonly Finding[]>();
+	#whole: readonly Finding[] = NONE;
 
-/** The findings in words. */
-export function* told(findings: Iterable<Finding>, circumstances: Circumstances): Generator<Told> {
-	let contest = undefined;
-	for (const finding of findings) {
-		const { keys } = finding.witness;
-		if (contest?.keys !== keys) contest = contestOn(circumstances.index, keys);
-		yield { ...finding, id: findingId(finding), ...CHECK_RULES[finding.rule].tell(finding, contest, circumstances) };
+	/** Without having looked yet: `steps` does. */
+	constructor(circumstances: Circumstances) {
+		this.#circumstances = circumstances;
 	}
+
+	get circumstances(): Circumstances {
+		return this.#circumstances;
+	}
+
+	/** Checks everything; yields the share that is done now and then, so that a worker can report and be stopped. */
+	*steps(): Generator<number> {
+		const { index } = this.#circumstances;
+		this.#byInput.clear();
+		this.#byCommand.clear();
+		const inputs = [...index.allKeys()];
+		const commands = ON_COMMAND.length > 0 ? [...index.catalogue.keys()] : [];
+		const all = inputs.length + commands.length;
+		const look = this.#lookAtInput();
+		for (const [i, keys] of inputs.entries()) {
+			look(keys);
+			if (i % STRIDE === STRIDE - 1) yield i / all;
+		}
+		for (const [i, command] of commands.entries()) {
+			this.#lookAtCommand(command);
+			if (i % STRIDE === STRIDE - 1) yield (inputs.length + i) / all;
+		}
+		this.#lookAtWhole();
+	}
+
+	/**
+	 * Looks again at what the changes can affect: their inputs, the inputs that begin or go on from these, their commands and
+	 * the opposites of those, and the whole. `circumstances` are those after the changes.
+	 */
+	update(circumstances: Circumstances, changes: readonly Change[]): void {
+		const before = this.#circumstances.index;
+		this.#circumstances = circumstances;
+		const { index } = circumstances;
+		const inputs = new Set<Keys>();
+		const commands = new Set<CommandId>();
+		for (const change of changes) {
+			const { keys, command } = (change.before ?? change.after)!;
+			inputs.add(keys);
+			for (const prefix of properPrefixes(keys)) inputs.add(prefix);
+			for (const side of [before, index]) for (const longer of side.longer(keys)) inputs.add(longer.keys);
+			commands.add(command);
+		}
+		for (const command of [...commands]) for (const partner of partnersOf(index.catalogue, command)) commands.add(partner);
+		const look = this.#lookAtInput();
+		for (const keys of inputs) look(keys);
+		for (const command of commands) this.#lookAtCommand(command);
+		this.#lookAtWhole();
+	}
+
+	#lookAtInput(): (keys: Keys) => void {
+		const c = this.#circumstances;
+		const contests = contestsOn(c.index);
+		return (keys) => {
+			const found: Finding[] = [];
+			const report = (finding: Finding) => void found.push(finding);
+			const contest = contests(keys);
+			for (const rule of ON_INPUT) rule.onInput!(contest, c, report);
+			if (found.length > 0) this.#byInput.set(keys, found);
+			else this.#byInput.delete(keys);
+		};
+	}
+
+	#lookAtCommand(command: CommandId): void {
+		const found: Finding[] = [];
+		for (const rule of ON_COMMAND) rule.onCommand!(command, this.#circumstances, (finding) => void found.push(finding));
+		if (found.length > 0) this.#byCommand.set(command, found);
+		else this.#byCommand.delete(command);
+	}
+
+	#lookAtWhole(): void {
+		const found: Finding[] = [];
+		for (const rule of ON_WHOLE) rule.onWhole!(this.#circumstances, (finding) => void found.push(finding));
+		this.#whole = found;
+	}
+
+	/** Those about an input or a command, wherever they stand. */
+	about(inputs: Iterable<Keys>, commands: Iterable<CommandId>): Finding[] {
+		return [
+			...[...inputs].flatMap((keys) => this.#byInput.get(keys) ?? NONE),
+			...[...commands].flatMap((command) => this.#byCommand.get(command) ?? NONE),
+			...this.#whole
+		];
+	}
+
+	/** All, errors first, then in the order in which they were found. */
+	list(): Finding[] {
+		const bySeverity = new Map(SEVERITIES.map((severity) => [severity, [] as Finding[]]));
+		for (const group of [this.#byInput.values(), this.#byCommand.values(), [this.#whole]])
+			for (const findings of group) for (const finding of findings) bySeverity.get(finding.severity)!.push(finding);
+		return [...bySeverity.values()].flat();
+	}
+}
+
+/** The commands that name this one as their opposite, and the one that it names. */
+function partnersOf(catalogue: Circumstances['index']['catalogue'], command: CommandId): Iterable<CommandId> {
+	let partners = reverse.get(catalogue);
+	if (!partners) {
+		partners = new Map();
+		for (const { id, opposite } of catalogue.values())
+			if (opposite !== undefined)
+				for (const [a, b] of [
+					[id, opposite],
+					[opposite, id]
+				] as const) {
+					const known = partners.get(a);
+					if (known) known.add(b);
+					else partners.set(a, new Set([b]));
+				}
+		reverse.set(catalogue, partners);
+	}
+	return partners.get(command) ?? NONE;
+}
+const reverse = new WeakMap<Circumstances['index']['catalogue'], Map<CommandId, Set<CommandId>>>();
+
+/** Checks everything at once. */
+export function checksOf(circumstances: Circumstances): Checks {
+	const checks = new Checks(circumstances);
+	for (const _ of checks.steps());
+	return checks;
+}
+
+/** All findings of the profile behind the index, errors first. */
+export function check(circumstances: Circumstances): Finding[] {
+	return checksOf(circumstances).list();
+}
+
+/** Tells findings in words, one after the other. */
+export function teller(circumstances: Circumstances): (finding: Finding) => Told {
+	const contests = contestsOn(circumstances.index);
+	return (finding) => {
+		const contest = contests(finding.witness.keys ?? ('' as Keys));
+		const telling = CHECK_RULES[finding.rule].tell(finding, circumstances, contest);
+		return { ...finding, ...telling, id: findingId(finding), circumstances: circumstancesText(finding, telling) };
+	};
+}
+
+/** What the finding rests on, as a short text: the bindings on both sides and where it shows. */
+function circumstancesText({ bindings, witness }: Finding, { causes, count }: Pick<Told, 'causes' | 'count'>): string {
+	const text = JSON.stringify([bindings.map((b) => b.key).sort(), causes.map((b) => b.key).sort(), count, witness.keys]);
+	// FNV-1a, 32 bits
+	let hash = 0x811c9dc5;
+	for (let i = 0; i < text.length; i++) hash = Math.imul(hash ^ text.charCodeAt(i), 0x01000193);
+	return (hash >>> 0).toString(16).padStart(8, '0');
 }

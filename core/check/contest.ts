@@ -1,10 +1,9 @@
 import { RULES } from '../answer/rules/rules.ts';
 import type { Contender } from '../answer/rules/rule.ts';
 import type { ShortcutIndex } from '../answer/shortcut-index.ts';
-import type { CommandId } from '../application/command.ts';
-import { absorb, difference, intersection, isEmpty, meets, noBits, union, type Bits } from '../context/bits.ts';
+import { absorb, firstBit, isEmpty, meets, Shelf, type Bits } from '../context/bits.ts';
 import type { Binding } from '../profile/effective.ts';
-import { properPrefixes, strokesOf, typesCharacter, type Keys } from '../stroke/stroke.ts';
+import { properPrefixes, typesOnly, type Keys } from '../stroke/stroke.ts';
 
 /** Situations in which bindings stand undecided or in a chooser; bindings that never meet are in ties of their own. */
 export interface Tie {
@@ -12,137 +11,228 @@ export interface Tie {
 	readonly situations: Bits;
 }
 
+const NONE: readonly never[] = [];
+
 /**
- * Everything that happens on one input over all situations: who wins where, who ties, who is masked. Lists go by the
- * place of the binding in `bindings`, the order of the application's list.
+ * Everything that happens on one input over all situations: who wins where, who ties, who is masked. Lists go by the place
+ * of the binding in the application's list. Works on sets of situations throughout, which lie on a shelf: `contestsOn` aims
+ * the same contest at one input after the other. Agrees with `resolve` in each situation (tested against enumeration).
  */
-export interface Contest {
-	readonly keys: Keys;
-	readonly bindings: readonly Binding[];
-	/** Where each is alive. */
-	readonly reach: readonly Bits[];
+export class Contest {
+	keys = '' as Keys;
+	contenders: readonly Contender[] = NONE;
 	/** Where each is heard: alive, and the keys are not text. */
-	readonly heard: readonly Bits[];
+	heard: readonly Bits[] = NONE;
 	/** Where the command of each runs, is offered, or may still run after a wait. */
-	readonly wins: readonly Bits[];
-	/** Where several commands are left undecided or offered. */
-	readonly tied: Bits;
-	/** Where each is masked by another command or by a shorter input that fires first; undefined for nowhere. */
-	masked(place: number): Bits | undefined;
-	/** The bindings that mask it somewhere in the given situations. */
-	maskers(place: number, situations: Bits): Binding[];
-	ties(): Tie[];
-}
+	wins: readonly Bits[] = NONE;
+	/** Where several commands are left undecided or offered; `nowhere` of the space if nowhere. */
+	tied: Bits;
+	/** Sequences that begin with these keys and go on. */
+	longer: readonly Binding[] = NONE;
 
-/** Works on sets of situations throughout; agrees with `resolve` in each situation (tested against enumeration). */
-export function contestOn(index: ShortcutIndex, keys: Keys): Contest {
-	const all = index.contenders(keys);
-	const bindings = all.length === 1 ? [all[0]!.binding] : all.map((c) => c.binding);
-	const reach = all.map((c) => c.reach);
-	const isText = !isEmpty(index.typing) && strokesOf(keys).every(typesCharacter);
-	const heard = isText ? reach.map((bits) => difference(bits, index.typing)) : reach;
+	readonly #index: ShortcutIndex;
+	readonly #shelf: Shelf;
+	#prefixes: readonly Keys[] = NONE;
+	/** Where a shorter input fires first. */
+	#cut: Bits | undefined;
+	/** Where each is left to be decided on: heard, not cut short, not waiting. */
+	#left: readonly Bits[] = NONE;
+	/** What the application's rule gives to each, and with what other bindings of its command win. */
+	#own: readonly Bits[] = NONE;
+	#shared: readonly Bits[] = NONE;
+	/** Whether two bindings on these keys are of one command. */
+	#hasSiblings = false;
+	#sharedByAny: Bits | undefined;
+	#won: Bits | undefined;
+	#beyond: Bits | undefined;
 
-	const prefixes = index.rules.sequences === 'at-once' && keys.includes(' ') ? properPrefixes(keys) : [];
-	const cut = unionOf(
-		index,
-		prefixes.filter((prefix) => index.on(prefix).length > 0)
-	);
-	const longer = index.rules.sequences === 'wait' ? index.longer(keys) : [];
-	const waiting = longer.length === 0 ? undefined : noBits(index.space.situations.length);
-	for (const binding of longer) absorb(waiting!, index.reach(binding));
-
-	const contenders = all.map((c, i): Contender => {
-		let left = heard[i]!;
-		if (cut) left = difference(left, cut);
-		if (waiting) left = difference(left, waiting);
-		return left === c.reach ? c : { ...c, reach: left };
-	});
-	const { wins: own, tied } =
-		contenders.length === 1
-			? { wins: [contenders[0]!.reach], tied: noBits(index.space.situations.length) }
-			: RULES[index.rules.ambiguity].spread(contenders, index.space);
-
-	const shared = sharedByCommand(contenders, own);
-	const wins = waiting ? shared.map((bits, i) => withWaiting(bits, heard[i]!, waiting, cut)) : shared;
-	let won: Bits | undefined;
-	const wonByAny = () => {
-		if (!won) {
-			won = noBits(index.space.situations.length);
-			for (const bits of shared) absorb(won, bits);
-		}
-		return won;
-	};
-
-	return {
-		keys,
-		bindings,
-		reach,
-		heard,
-		wins,
-		tied,
-		masked(place) {
-			const mine = shared[place]!;
-			const anyones = wonByAny();
-			const { reach: left } = contenders[place]!;
-			let found: Bits | undefined;
-			for (let w = 0; w < anyones.length; w++) {
-				const lost = (left[w]! & anyones[w]! & ~mine[w]! & ~tied[w]!) | (cut ? heard[place]![w]! & cut[w]! : 0);
-				if (lost !== 0) (found ??= noBits(index.space.situations.length))[w] = lost;
-			}
-			return found;
-		},
-		maskers(place, situations) {
-			const { command } = bindings[place]!;
-			const early = prefixes.flatMap((prefix) => index.on(prefix)).filter((b) => meets(situations, index.reach(b)));
-			const here = contenders.filter((c, i) => c.binding.command !== command && meets(situations, own[i]!));
-			return [...early, ...here.map((c) => c.binding)];
-		},
-		ties: () => tiesIn(contenders, tied)
-	};
-}
-
-function unionOf(index: ShortcutIndex, inputs: readonly Keys[]): Bits | undefined {
-	if (inputs.length < 2) return inputs[0] && index.occupied(inputs[0]);
-	const all = noBits(index.space.situations.length);
-	for (const keys of inputs) absorb(all, index.occupied(keys));
-	return all;
-}
-
-/** What any binding of a command wins, all bindings of that command share where they are alive. */
-function sharedByCommand(contenders: readonly Contender[], own: readonly Bits[]): readonly Bits[] {
-	if (new Set(contenders.map((c) => c.binding.command)).size === contenders.length) return own;
-	const byCommand = new Map<CommandId, Bits>();
-	contenders.forEach(({ binding }, i) => {
-		const bits = byCommand.get(binding.command);
-		byCommand.set(binding.command, bits ? union(bits, own[i]!) : own[i]!);
-	});
-	return contenders.map(({ binding, reach }) => intersection(reach, byCommand.get(binding.command)!));
-}
-
-/** An input that waits for more may still run when no more comes. */
-function withWaiting(wins: Bits, heard: Bits, waiting: Bits, cut: Bits | undefined): Bits {
-	const may = intersection(heard, waiting);
-	return wins.map((word, w) => word | (cut ? may[w]! & ~cut[w]! : may[w]!));
-}
-
-/** Bindings that meet within the tied situations, directly or through others, make one tie. */
-function tiesIn(contenders: readonly Contender[], tied: Bits): Tie[] {
-	if (isEmpty(tied)) return [];
-	let ties: { bindings: Binding[]; situations: Bits }[] = [];
-	for (const { binding, reach } of contenders) {
-		const touching = ties.filter((tie) => meets(tie.situations, reach));
-		let tie = touching[0];
-		if (!tie) {
-			if (!meets(reach, tied)) continue;
-			ties.push((tie = { bindings: [], situations: noBits(tied.length * 32) }));
-		}
-		for (const other of touching.slice(1)) {
-			absorb(tie.situations, other.situations);
-			tie.bindings.push(...other.bindings);
-		}
-		if (touching.length > 1) ties = ties.filter((t) => t === tie || !touching.includes(t));
-		for (let w = 0; w < tied.length; w++) tie.situations[w]! |= reach[w]! & tied[w]!;
-		tie.bindings.push(binding);
+	constructor(index: ShortcutIndex) {
+		this.#index = index;
+		this.#shelf = new Shelf(index.space.situations.length);
+		this.tied = index.space.nowhere;
 	}
-	return ties;
+
+	/** Looks at these keys; what it said of others is gone. */
+	aim(keys: Keys): this {
+		const index = this.#index;
+		const shelf = this.#shelf;
+		const { space, rules, typing } = index;
+		shelf.clear();
+		this.keys = keys;
+		this.#sharedByAny = this.#won = this.#beyond = undefined;
+		const all = index.contenders(keys);
+		this.contenders = all;
+		this.longer = index.longer(keys);
+		const reach: Bits[] = [];
+		for (let i = 0; i < all.length; i++) reach.push(all[i]!.reach);
+		this.heard =
+			all.length > 0 && typing !== space.nowhere && typesOnly(keys) ? reach.map((bits) => shelf.difference(bits, typing)) : reach;
+
+		const isSequence = keys.includes(' ');
+		this.#prefixes = isSequence && rules.sequences === 'at-once' ? properPrefixes(keys) : NONE;
+		this.#cut = isSequence ? this.#occupied(this.#prefixes) : undefined;
+		const waits = rules.sequences === 'wait' && this.longer.length > 0;
+		const waiting = waits ? this.longerReach() : undefined;
+		this.#left = this.heard;
+		if (this.#cut || waiting)
+			this.#left = this.heard.map((bits) => {
+				const cut = this.#cut ? shelf.difference(bits, this.#cut) : bits;
+				return waiting ? shelf.difference(cut, waiting) : cut;
+			});
+
+		this.#own = this.#left;
+		this.tied = space.nowhere;
+		if (all.length > 1) {
+			const { wins, tied } = RULES[rules.ambiguity].spread(all, this.#left, space, shelf);
+			this.#own = wins;
+			this.tied = tied;
+		}
+		this.#hasSiblings = all.length > 1 && hasSiblings(all);
+		this.#shared = this.#sharedByCommand();
+		this.wins = waiting ? this.#shared.map((bits, i) => this.#withWaiting(bits, this.heard[i]!, waiting)) : this.#shared;
+		return this;
+	}
+
+	/** Where any of the inputs has a live binding; undefined when none has bindings at all. */
+	#occupied(inputs: readonly Keys[]): Bits | undefined {
+		let only: Bits | undefined;
+		let all: Bits | undefined;
+		for (const keys of inputs) {
+			if (this.#index.on(keys).length === 0) continue;
+			const occupied = this.#index.occupied(keys);
+			if (all) absorb(all, occupied);
+			else if (only) absorb((all = this.#shelf.copy(only)), occupied);
+			else only = occupied;
+		}
+		return all ?? only;
+	}
+
+	/** What any binding of a command wins, all bindings of that command share where they are alive. */
+	#sharedByCommand(): readonly Bits[] {
+		const all = this.contenders;
+		const own = this.#own;
+		if (!this.#hasSiblings) return own;
+		return all.map(({ command }, i) => {
+			let shared: Bits | undefined;
+			for (let o = 0; o < all.length; o++) {
+				if (o === i || all[o]!.command !== command) continue;
+				shared ??= this.#shelf.copy(own[i]!);
+				absorb(shared, own[o]!);
+			}
+			if (!shared) return own[i]!;
+			const left = this.#left[i]!;
+			for (let w = 0; w < shared.length; w++) shared[w]! &= left[w]!;
+			return shared;
+		});
+	}
+
+	/** An input that waits for more may still run when no more comes. */
+	#withWaiting(wins: Bits, heard: Bits, waiting: Bits): Bits {
+		const all = this.#shelf.copy(wins);
+		for (let w = 0; w < all.length; w++) all[w]! |= heard[w]! & waiting[w]! & ~(this.#cut?.[w] ?? 0);
+		return all;
+	}
+
+	#union(sets: readonly Bits[]): Bits {
+		if (sets.length === 1) return sets[0]!;
+		const all = this.#shelf.empty();
+		for (const bits of sets) if (bits !== this.#index.space.nowhere) absorb(all, bits);
+		return all;
+	}
+
+	/** Where any of the commands runs, is offered, or may still run after a wait. */
+	won(): Bits {
+		return (this.#won ??= this.#union(this.wins));
+	}
+
+	/** Where any of the longer sequences is alive. */
+	longerReach(): Bits {
+		return (this.#beyond ??= this.#union(this.longer.map((binding) => this.#index.reach(binding))));
+	}
+
+	/** The part of one word of situations in which the binding is masked by another command or by a shorter input. */
+	#maskedWord(place: number, w: number): number {
+		const won = this.#sharedByAny![w]!;
+		const lost = this.#left[place]![w]! & won & ~this.#shared[place]![w]! & ~this.tied[w]!;
+		return this.#cut ? lost | (this.heard[place]![w]! & this.#cut[w]!) : lost;
+	}
+
+	#canMask(): boolean {
+		if (!this.#cut && this.contenders.length === 1) return false;
+		this.#sharedByAny ??= this.#union(this.#shared);
+		return true;
+	}
+
+	/** A situation in which the binding is masked, or -1. */
+	maskedAt(place: number): number {
+		if (!this.#canMask()) return -1;
+		for (let w = 0; w < this.tied.length; w++) {
+			const lost = this.#maskedWord(place, w);
+			if (lost !== 0) return firstBit(lost, w);
+		}
+		return -1;
+	}
+
+	/** All situations in which the binding is masked. */
+	masked(place: number): Bits {
+		const found = this.#shelf.empty();
+		if (this.#canMask()) for (let w = 0; w < found.length; w++) found[w] = this.#maskedWord(place, w);
+		return found;
+	}
+
+	/** The bindings that mask it somewhere in the given situations. */
+	maskers(place: number, situations: Bits): Binding[] {
+		const { command } = this.contenders[place]!.binding;
+		const early = this.#prefixes
+			.flatMap((prefix) => this.#index.on(prefix))
+			.filter((b) => meets(situations, this.#index.reach(b)));
+		const here = this.contenders.filter((c, i) => c.binding.command !== command && meets(situations, this.#own[i]!));
+		return [...early, ...here.map((c) => c.binding)];
+	}
+
+	/** Bindings that meet within the tied situations, directly or through others, make one tie. Its sets are its own. */
+	ties(): Tie[] {
+		if (isEmpty(this.tied)) return [];
+		const { tied } = this;
+		let ties: { places: number[]; situations: Bits }[] = [];
+		for (let place = 0; place < this.contenders.length; place++) {
+			const left = this.#left[place]!;
+			if (!meets(left, tied)) continue;
+			let tie: (typeof ties)[number] | undefined;
+			let joined: Set<(typeof ties)[number]> | undefined;
+			for (const other of ties) {
+				// a tie's situations are tied ones, so that meeting what is left is enough
+				if (!meets(other.situations, left)) continue;
+				if (!tie) tie = other;
+				else {
+					absorb(tie.situations, other.situations);
+					tie.places.push(...other.places);
+					(joined ??= new Set()).add(other);
+				}
+			}
+			if (joined) ties = ties.filter((other) => !joined.has(other));
+			if (!tie) ties.push((tie = { places: [], situations: new Int32Array(tied.length) }));
+			for (let w = 0; w < tied.length; w++) tie.situations[w]! |= left[w]! & tied[w]!;
+			tie.places.push(place);
+		}
+		return ties.map(({ places, situations }) => ({
+			bindings: places.sort((a, b) => a - b).map((place) => this.contenders[place]!.binding),
+			situations
+		}));
+	}
+}
+
+function hasSiblings(all: readonly Contender[]): boolean {
+	if (all.length > 64) return new Set(all.map((c) => c.command)).size < all.length;
+	for (let i = 1; i < all.length; i++) {
+		const { command } = all[i]!;
+		for (let o = 0; o < i; o++) if (all[o]!.command === command) return true;
+	}
+	return false;
+}
+
+/** Gives the contest on any input; what it says holds until it is asked for the next. */
+export function contestsOn(index: ShortcutIndex): (keys: Keys) => Contest {
+	const contest = new Contest(index);
+	return (keys) => contest.aim(keys);
 }

@@ -1,32 +1,53 @@
 import type { CommandId } from '../application/command.ts';
+import type { Change } from '../profile/edit.ts';
 import type { Binding } from '../profile/effective.ts';
+import type { Profile, StratumId } from '../profile/stratum.ts';
 import type { Keys } from '../stroke/stroke.ts';
 import type { Circumstances } from './circumstances.ts';
 import type { Contest } from './contest.ts';
 
-export type Severity = 'error' | 'attention';
+/** error: something is broken; attention: works, but not as it seems; note: could be better. */
+export const SEVERITIES = ['error', 'attention', 'note'] as const;
+export type Severity = (typeof SEVERITIES)[number];
 
-/** A concrete input and situation that shows the problem; the bench replays it. */
+/** A concrete input and situation that shows the problem; the bench replays it. Without keys, that there are none. */
 export interface Witness {
-	readonly keys: Keys;
+	readonly keys: Keys | undefined;
 	readonly situation: number;
 }
+
+export const RULE_IDS = [
+	'clash',
+	'shadow',
+	'dead',
+	'prefix',
+	'reserved',
+	'typing',
+	'layout',
+	'orphan',
+	'duplicate',
+	'reach',
+	'stranded',
+	'moved',
+	'locked'
+] as const;
+export type RuleId = (typeof RULE_IDS)[number];
 
 /** What a check has found. It names things only; the sentence and all else that people read is told by its rule. */
 export interface Finding {
 	readonly rule: RuleId;
 	readonly severity: Severity;
+	/** The command that suffers most. */
+	readonly command: CommandId;
 	/** The bindings that suffer. */
 	readonly bindings: readonly Binding[];
 	readonly witness: Witness;
+	/** Tells findings of one rule on the same bindings apart. */
+	readonly detail?: string;
 }
 
-export type RuleId = 'clash' | 'shadow' | 'dead';
-
-/** A finding as people read it. */
-export interface Told extends Finding {
-	/** Stable while the same bindings are concerned. */
-	readonly id: string;
+/** What a rule says of a finding. */
+export interface Telling {
 	readonly sentence: string;
 	/** In how many situations it shows. */
 	readonly count: number;
@@ -34,28 +55,57 @@ export interface Told extends Finding {
 	readonly causes: readonly Binding[];
 }
 
-/** One rule of the check engine. It sees one input at a time, with everything that happens on it. */
+/** A finding as people read it. */
+export interface Told extends Finding, Telling {
+	/** Stable while the same bindings are concerned. */
+	readonly id: string;
+	/** Changes when something that the finding rests on does; an acceptance holds only for what it was given for. */
+	readonly circumstances: string;
+}
+
+/** A way out of a finding. Whether it is sound is found out by checking again (see `fixesOf`). */
+export interface Proposal {
+	readonly kind: string;
+	readonly label: string;
+	/** May throw `OutOfReachError`. */
+	changes(): readonly Change[];
+}
+
+/** From which stratum of which profile a fix is written. */
+export interface Pen {
+	readonly profile: Profile;
+	readonly target: StratumId;
+}
+
+type Report = (finding: Finding) => void;
+
+/** One rule of the check engine: it looks at one input at a time, at one command, or at the whole. */
 export interface CheckRule {
 	readonly id: RuleId;
-	find(contest: Contest, circumstances: Circumstances, report: (finding: Finding) => void): void;
+	/** What it means, in a few words for people. */
+	readonly title: string;
+	onInput?(contest: Contest, circumstances: Circumstances, report: Report): void;
+	onCommand?(command: CommandId, circumstances: Circumstances, report: Report): void;
+	onWhole?(circumstances: Circumstances, report: Report): void;
 	/** `contest` is that of the witness' keys. */
-	tell(finding: Finding, contest: Contest, circumstances: Circumstances): Pick<Told, 'sentence' | 'count' | 'causes'>;
+	tell(finding: Finding, circumstances: Circumstances, contest: Contest): Telling;
+	proposals(finding: Finding, circumstances: Circumstances, contest: Contest, pen: Pen): Proposal[];
 }
 
-export function findingId({ rule, bindings }: Finding): string {
-	return [rule, ...bindings.map((b) => b.key)].join('\n');
+export function findingId({ rule, detail = '', bindings, command }: Finding): string {
+	return [rule, detail, ...(bindings.length > 0 ? bindings.map((b) => b.key) : [command])].join('\n');
 }
 
-/** The commands that a finding is about. */
-export function commandsOf({ bindings }: Finding): Set<CommandId> {
-	return new Set(bindings.map((b) => b.command));
-}
-
-export function labelOf({ index }: Circumstances, binding: Pick<Binding, 'command'>): string {
-	return index.catalogue.get(binding.command)?.label ?? binding.command;
+export function labelOf({ index }: Pick<Circumstances, 'index'>, { command }: Pick<Binding, 'command'>): string {
+	return index.catalogue.get(command)?.label ?? command;
 }
 
 /** "A", "A and B", "A, B and C". */
 export function listed(names: readonly string[]): string {
 	return names.length < 2 ? (names[0] ?? '') : `${names.slice(0, -1).join(', ')} and ${names.at(-1)}`;
+}
+
+/** At most four names, and how many more. */
+export function listedBriefly(names: readonly string[]): string {
+	return names.length <= 4 ? listed(names) : `${names.slice(0, 3).join(', ')} and ${names.length - 3} more`;
 }

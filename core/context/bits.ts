@@ -1,8 +1,8 @@
 /** A set of situations: bit i stands for the situation at index i of its context space. */
-export type Bits = Uint32Array;
+export type Bits = Int32Array;
 
 export function noBits(size: number): Bits {
-	return new Uint32Array(Math.ceil(size / 32));
+	return new Int32Array(Math.ceil(size / 32));
 }
 
 export function addBit(bits: Bits, i: number): void {
@@ -29,19 +29,19 @@ export function isSubset(a: Bits, b: Bits): boolean {
 }
 
 export function intersection(a: Bits, b: Bits): Bits {
-	const both = new Uint32Array(a.length);
+	const both = new Int32Array(a.length);
 	for (let w = 0; w < a.length; w++) both[w] = a[w]! & b[w]!;
 	return both;
 }
 
 export function union(a: Bits, b: Bits): Bits {
-	const either = new Uint32Array(a.length);
+	const either = new Int32Array(a.length);
 	for (let w = 0; w < a.length; w++) either[w] = a[w]! | b[w]!;
 	return either;
 }
 
 export function difference(a: Bits, b: Bits): Bits {
-	const rest = new Uint32Array(a.length);
+	const rest = new Int32Array(a.length);
 	for (let w = 0; w < a.length; w++) rest[w] = a[w]! & ~b[w]!;
 	return rest;
 }
@@ -66,16 +66,90 @@ export function count(bits: Bits): number {
 	return total;
 }
 
+/** The index of the lowest member of a word that is not empty, the `w`th of its set. */
+export function firstBit(word: number, w: number): number {
+	return w * 32 + 31 - Math.clz32(word & -word);
+}
+
 /** The lowest index in the set, or -1 when it is empty. */
 export function first(bits: Bits): number {
 	for (let w = 0; w < bits.length; w++) {
 		const word = bits[w]!;
-		if (word !== 0) return w * 32 + 31 - Math.clz32(word & -word);
+		if (word !== 0) return firstBit(word, w);
 	}
 	return -1;
+}
+
+/** The lowest index in both sets, or -1 when they do not meet. */
+export function firstOfBoth(a: Bits, b: Bits): number {
+	for (let w = 0; w < a.length; w++) {
+		const word = a[w]! & b[w]!;
+		if (word !== 0) return firstBit(word, w);
+	}
+	return -1;
+}
+
+/**
+ * Groups the situations that no set tells apart: each group is in a set as a whole or not at all. Gives the groups in the
+ * order of their first situation.
+ */
+export function alike(sets: readonly Bits[], size: number): number[][] {
+	let kinds = 1;
+	const kind = new Int32Array(size);
+	for (const bits of sets) {
+		const split = new Int32Array(kinds);
+		for (let s = 0; s < size; s++) if (hasBit(bits, s)) kind[s] = split[kind[s]!] ||= kinds++;
+	}
+	const groups = new Map<number, number[]>();
+	for (let s = 0; s < size; s++) {
+		const group = groups.get(kind[s]!);
+		if (group) group.push(s);
+		else groups.set(kind[s]!, [s]);
+	}
+	return [...groups.values()];
 }
 
 /** Adds the members of `more` to `bits`, in place. */
 export function absorb(bits: Bits, more: Bits): void {
 	for (let w = 0; w < bits.length; w++) bits[w]! |= more[w]!;
+}
+
+/**
+ * Sets to work with, handed out again after `clear`: a check looks at thousands of inputs, and asking for new room each
+ * time costs more than the work. What was taken is valid until then.
+ */
+export class Shelf {
+	readonly #size: number;
+	readonly #rows: Bits[] = [];
+	#taken = 0;
+
+	constructor(size: number) {
+		this.#size = size;
+	}
+
+	/** Room with anything in it. */
+	raw(): Bits {
+		return this.#rows[this.#taken++] ?? (this.#rows[this.#taken - 1] = noBits(this.#size));
+	}
+
+	empty(): Bits {
+		return this.raw().fill(0);
+	}
+
+	/** `a` without `b`. */
+	difference(a: Bits, b: Bits): Bits {
+		const rest = this.raw();
+		for (let w = 0; w < a.length; w++) rest[w] = a[w]! & ~b[w]!;
+		return rest;
+	}
+
+	copy(a: Bits): Bits {
+		const same = this.raw();
+		same.set(a);
+		return same;
+	}
+
+	clear(): void {
+		this.#taken = 0;
+	}
 }

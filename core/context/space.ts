@@ -142,7 +142,8 @@ export function contextSpace(axes: readonly Axis[], reachable: Reachable): Conte
 			const bits = (Object.keys(scope) as AxisId[])
 				.map((axis) => scope[axis]!.map((node) => bitsByNode.get(`${axis}\n${node}`)!).reduce(union))
 				.reduce(intersection, everywhere);
-			sets.set(text, (set = { no: sets.size, bits, size: count(bits) }));
+			const size = count(bits);
+			sets.set(text, (set = { no: sets.size, bits: size === 0 ? nowhere : bits, size }));
 		}
 		return set;
 	};

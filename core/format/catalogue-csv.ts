@@ -1,13 +1,25 @@
 import { z } from 'zod';
 import type { Application } from '../application/application.ts';
-import { ApplicationId } from '../application/application.ts';
+import { ApplicationId, type Hardwired } from '../application/application.ts';
 import { Command, CommandKind, type CommandId } from '../application/command.ts';
 import type { AxisId, NodeId } from '../context/axis.ts';
 import type { CsvRecord } from './csv.ts';
+import { parseKeys } from '../stroke/stroke.ts';
 import type { FileProblem } from './problem.ts';
 
 /** What a column of an outside command list can stand for. */
-export const MAPPABLE = ['id', 'label', 'description', 'category', 'kind', 'synonyms', 'context', 'opposite', 'action'] as const;
+export const MAPPABLE = [
+	'id',
+	'label',
+	'description',
+	'category',
+	'kind',
+	'synonyms',
+	'context',
+	'opposite',
+	'action',
+	'use'
+] as const;
 export type Mappable = (typeof MAPPABLE)[number];
 
 /** Which column holds what, by column index. `id` and `label` are needed; one column may serve both. */
@@ -22,7 +34,8 @@ const GUESSES: Record<Mappable, RegExp> = {
 	synonyms: /^(synonyms?|keywords?|tags|also)$/i,
 	context: /^(contexts?|modes?|where|environment|document)$/i,
 	opposite: /^(opposite|inverse|counterpart)$/i,
-	action: /^(action|meaning)$/i
+	action: /^(action|meaning)$/i,
+	use: /^(use|uses|usage|count|per day)$/i
 };
 
 /** A mapping read off the header's words; people correct it in the form. */
@@ -43,7 +56,29 @@ export const ApplicationForm = z.object({
 	version: z.string().trim().min(1, 'give its version').max(40),
 	ambiguity: z.enum(['narrowest', 'first', 'chooser', 'refuse']),
 	match: z.enum(['position', 'character']),
-	sequences: z.enum(['at-once', 'wait'])
+	sequences: z.enum(['at-once', 'wait']),
+	/** Where bare keys are text: nowhere, in every situation (a command line listens), or in the modes that are named. */
+	typing: z.union([z.enum(['nowhere', 'everywhere']), z.array(z.string()).min(1)]).default('nowhere'),
+	/** Strokes that the application keeps, one a line as in `F1 opens the help`. */
+	hardwired: z
+		.string()
+		.max(4000)
+		.default('')
+		.transform((text, ctx): Hardwired[] =>
+			text
+				.split('\n')
+				.map((line) => line.trim())
+				.filter(Boolean)
+				.flatMap((line, i) => {
+					const [keys = '', ...does] = line.split(/\s+/);
+					try {
+						return [{ keys: parseKeys(keys), does: does.join(' ') || 'keeps this key' }];
+					} catch (error) {
+						ctx.addIssue({ code: 'custom', message: `kept keys, line ${i + 1}: ${(error as Error).message}` });
+						return [];
+					}
+				})
+		)
 });
 export type ApplicationForm = z.infer<typeof ApplicationForm>;
 
@@ -97,7 +132,8 @@ export function catalogueFromCsv(records: readonly CsvRecord[], mapping: ColumnM
 			synonyms: list(field('synonyms')),
 			contexts: contexts.map((mode) => ({ [axis]: [slug(mode)] })),
 			...(field('opposite') && { opposite: field('opposite') }),
-			...(field('action') && { action: field('action') })
+			...(field('action') && { action: field('action') }),
+			...(field('use') && { use: Number(field('use').replaceAll(/[\s'’]/g, '')) })
 		});
 		if (!parsed.success) {
 			const issue = parsed.error.issues[0]!;
@@ -136,7 +172,18 @@ export function catalogueFromCsv(records: readonly CsvRecord[], mapping: ColumnM
 			version: form.version,
 			axes: [{ id: axis, label: 'Mode', nodes: [...nodes, elsewhere] }],
 			reachable: [{}],
-			rules: { ambiguity: form.ambiguity, match: form.match, sequences: form.sequences, typing: [] }
+			rules: {
+				ambiguity: form.ambiguity,
+				match: form.match,
+				sequences: form.sequences,
+				typing:
+					form.typing === 'nowhere'
+						? []
+						: form.typing === 'everywhere'
+							? [{}]
+							: [{ [axis]: form.typing.filter((mode) => modes.has(mode)) as NodeId[] }].filter((s) => s[axis]!.length > 0),
+				hardwired: form.hardwired
+			}
 		},
 		commands,
 		refused: refused.sort((a, b) => a.line - b.line)

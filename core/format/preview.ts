@@ -51,7 +51,7 @@ export function previewImport(
 		} catch (error) {
 			return refuse((error as Error).message);
 		}
-		const key = entryKey({ ...shortcut, op });
+		const key = entryKey({ ...shortcut, op, acceptance: row.acceptance });
 		const place = `${target}\n${key}`;
 		const earlier = seen.get(place);
 		if (earlier !== undefined) return refuse(`the same shortcut stands on line ${earlier} already`);
@@ -60,6 +60,7 @@ export function previewImport(
 		const own = stratum.entries.get(key);
 		if (own?.op === op) return say('same');
 		if (stratum.kind === 'factory') return refuse('the factory stratum is never written; import into another stratum');
+		if (op === 'accept') return say('new');
 		const inForce = index.effective.byKey.get(shortcutKey(shortcut));
 		if (op === 'set' && inForce && !own) return say('same');
 		if (op === 'remove') {
@@ -91,7 +92,14 @@ export function importChanges(
 			const taken = replaces.flatMap((binding) => takeAway(index, profile, target, binding));
 			if (row.op === 'set') changes.push(...put(profile, target, row.shortcut), ...taken);
 			else if (row.op === 'remove') changes.push(...taken);
-			else changes.push({ stratum: target, before: null, after: { op: 'lock', ...row.shortcut, rank: 0 } });
+			else if (row.op === 'lock')
+				changes.push({ stratum: target, before: null, after: { op: 'lock', ...row.shortcut, rank: 0 } });
+			else
+				changes.push({
+					stratum: target,
+					before: null,
+					after: { op: 'accept', ...row.shortcut, rank: 0, acceptance: row.acceptance }
+				});
 		} catch (error) {
 			if (!(error instanceof OutOfReachError)) throw error;
 			left.push({ line: row.line, column: 1, message: error.message });

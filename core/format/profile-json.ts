@@ -1,12 +1,13 @@
-import { findNodeAtLocation, parseTree, printParseErrorCode, type Node, type ParseError } from 'jsonc-parser';
+import { findNodeAtLocation } from 'jsonc-parser';
 import { z } from 'zod';
 import { ApplicationId } from '../application/application.ts';
 import { CommandId } from '../application/command.ts';
 import { AxisId, NodeId } from '../context/axis.ts';
-import { EntryOp } from '../profile/entry.ts';
+import { Acceptance, EntryOp } from '../profile/entry.ts';
 import { StratumHead, inOrder, type Profile, type StratumId } from '../profile/stratum.ts';
-import { parseKeys } from '../stroke/stroke.ts';
-import { FileRefusedError, placeOf, type FileProblem } from './problem.ts';
+import { parseKeys, type Keys } from '../stroke/stroke.ts';
+import { checkedJson, parseJson, problemAt } from './json.ts';
+import type { FileProblem } from './problem.ts';
 import type { ShortcutFile, ShortcutRow } from './shortcut-row.ts';
 
 const FileEntry = z.strictObject({
@@ -22,6 +23,13 @@ const FileEntry = z.strictObject({
 });
 type FileEntry = z.infer<typeof FileEntry>;
 
+const FileAcceptance = z.strictObject({
+	...Acceptance.shape,
+	command: CommandId,
+	keys: z.string().max(200).meta({ description: 'the input that shows the finding; empty for one about a command alone' }),
+	scope: FileEntry.shape.scope
+});
+
 /** The open format of a profile, or of some of its strata; docs/format.md describes it, docs/schema has its JSON Schema. */
 export const ProfileFile = z.strictObject({
 	$schema: z.string().optional(),
@@ -29,7 +37,17 @@ export const ProfileFile = z.strictObject({
 	version: z.literal(1),
 	application: z.strictObject({ id: ApplicationId, version: z.string().max(40) }),
 	strata: z
-		.array(z.strictObject({ ...StratumHead.shape, entries: z.array(FileEntry).max(100_000) }))
+		.array(
+			z.strictObject({
+				...StratumHead.shape,
+				entries: z.array(FileEntry).max(100_000),
+				acceptances: z
+					.array(FileAcceptance)
+					.max(100_000)
+					.optional()
+					.meta({ description: 'findings that may stand, with who let them stand and why' })
+			})
+		)
 		.min(1)
 		.max(20)
 });
@@ -45,71 +63,32 @@ export function profileFile(application: { id: ApplicationId; version: string },
 			id: stratum.id,
 			kind: stratum.kind,
 			name: stratum.name,
-			entries: inOrder(stratum).map(({ op, command, keys, scope }) => ({ op, command, keys, scope }))
+			entries: inOrder(stratum).flatMap(({ op, command, keys, scope }) =>
+				op === 'accept' ? [] : [{ op, command, keys, scope }]
+			),
+			...acceptancesOf(stratum)
 		}))
 	};
+}
+
+function acceptancesOf(stratum: Profile[number]) {
+	const acceptances = inOrder(stratum).flatMap(({ acceptance, command, keys, scope }) =>
+		acceptance ? [{ ...acceptance, command, keys, scope }] : []
+	);
+	return acceptances.length > 0 ? { acceptances } : {};
 }
 
 /** One entry a line, so that people can compare two files line by line. Ends with a line feed. */
 export function writeProfileFile(file: ProfileFile): string {
 	const { strata, ...head } = file;
 	const lines = JSON.stringify(head, null, 2).slice(0, -2);
-	const body = strata.map(({ entries, ...stratumHead }) => {
+	const body = strata.map(({ entries, acceptances, ...stratumHead }) => {
 		const open = JSON.stringify(stratumHead).slice(0, -1);
-		const list = entries.map((entry) => `\n      ${JSON.stringify(entry)}`).join(',');
-		return `    ${open},"entries":[${list}${list ? '\n    ' : ''}]}`;
+		const listed = (rows: readonly unknown[]) =>
+			`[${rows.map((row) => `\n      ${JSON.stringify(row)}`).join(',')}${rows.length > 0 ? '\n    ' : ''}]`;
+		return `    ${open},"entries":${listed(entries)}${acceptances ? `,"acceptances":${listed(acceptances)}` : ''}}`;
 	});
 	return `${lines},\n  "strata": [\n${body.join(',\n')}\n  ]\n}\n`;
-}
-
-/** JSON that breaks off or has a stray sign. Throws `FileRefusedError` with line and column. */
-export function parseJson(file: string, text: string): Node {
-	const errors: ParseError[] = [];
-	const root = parseTree(text.startsWith('\uFEFF') ? ' ' + text.slice(1) : text, errors, {
-		disallowComments: true,
-		allowEmptyContent: false
-	});
-	const [error] = errors;
-	if (error || !root) {
-		const where = placeOf(text, error?.offset ?? 0);
-		const message = error
-			? `not JSON: ${printParseErrorCode(error.error)
-					.replace(/([a-z])([A-Z])/g, '$1 $2')
-					.toLowerCase()}`
-			: 'the file is empty';
-		throw new FileRefusedError(file, [{ ...where, message }]);
-	}
-	return root;
-}
-
-function valueOf(node: Node): unknown {
-	switch (node.type) {
-		case 'array':
-			return (node.children ?? []).map(valueOf);
-		case 'object': {
-			// defineProperty, so that a key named __proto__ stays a plain key
-			const value: Record<string, unknown> = {};
-			for (const { children } of node.children ?? [])
-				if (children?.[0] && children[1])
-					Object.defineProperty(value, children[0].value as string, {
-						value: valueOf(children[1]),
-						enumerable: true,
-						configurable: true,
-						writable: true
-					});
-			return value;
-		}
-		default:
-			return node.value;
-	}
-}
-
-function problemAt(text: string, root: Node, path: readonly PropertyKey[], message: string): FileProblem {
-	let known = [...path] as (string | number)[];
-	let node = findNodeAtLocation(root, known);
-	while (!node && known.length > 0) node = findNodeAtLocation(root, (known = known.slice(0, -1)));
-	const pointer = path.map((step) => '/' + String(step).replaceAll('~', '~0').replaceAll('/', '~1')).join('');
-	return { ...placeOf(text, node?.offset ?? 0), pointer, message };
 }
 
 /**
@@ -118,23 +97,29 @@ function problemAt(text: string, root: Node, path: readonly PropertyKey[], messa
  */
 export function readProfileFile(file: string, text: string): ShortcutFile & { application: ProfileFile['application'] } {
 	const root = parseJson(file, text);
-	const head = ProfileFile.extend({
-		strata: z
-			.array(z.strictObject({ ...StratumHead.shape, entries: z.array(z.unknown()) }))
-			.min(1)
-			.max(20)
-	}).safeParse(valueOf(root));
-	if (!head.success)
-		throw new FileRefusedError(
-			file,
-			head.error.issues.map((issue) => problemAt(text, root, issue.path, issue.message))
-		);
+	const head = checkedJson(
+		file,
+		text,
+		root,
+		ProfileFile.extend({
+			strata: z
+				.array(
+					z.strictObject({
+						...StratumHead.shape,
+						entries: z.array(z.unknown()),
+						acceptances: z.array(FileAcceptance).max(100_000).default([])
+					})
+				)
+				.min(1)
+				.max(20)
+		})
+	);
 
 	const rows: ShortcutRow[] = [];
 	const refused: FileProblem[] = [];
 	const lineOf = lineLookup(text);
 	const strataNode = findNodeAtLocation(root, ['strata'])!;
-	head.data.strata.forEach((stratum, s) => {
+	head.strata.forEach((stratum, s) => {
 		const entriesNode =
 			findNodeAtLocation(strataNode.children![s]!, ['entries']) ?? findNodeAtLocation(root, ['strata', s, 'entries'])!;
 		entriesNode.children?.forEach((node, e) => {
@@ -154,8 +139,17 @@ export function readProfileFile(file: string, text: string): ShortcutFile & { ap
 					refuse(['keys'], (error as Error).message);
 				}
 		});
+		const line = lineOf(entriesNode.offset + entriesNode.length);
+		for (const { command, keys, scope, ...acceptance } of stratum.acceptances)
+			rows.push({
+				line,
+				op: 'accept',
+				shortcut: { command, keys: keys as Keys, scope },
+				stratum: stratum.id as StratumId,
+				acceptance
+			});
 	});
-	return { rows, refused, application: head.data.application };
+	return { rows, refused, application: head.application };
 }
 
 function shortcutOf({ command, keys, scope }: FileEntry) {

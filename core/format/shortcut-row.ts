@@ -1,14 +1,15 @@
-import type { EntryOp, Shortcut } from '../profile/entry.ts';
+import type { Acceptance, Entry, Shortcut } from '../profile/entry.ts';
 import type { StratumId } from '../profile/stratum.ts';
 import type { FileProblem } from './problem.ts';
 
 /** One entry as read from a file, with the line it stands on. */
 export interface ShortcutRow {
 	readonly line: number;
-	readonly op: EntryOp;
+	readonly op: Entry['op'];
 	readonly shortcut: Shortcut;
 	/** The stratum that the file names for it, if it names one. */
 	readonly stratum: StratumId | undefined;
+	readonly acceptance?: Acceptance;
 }
 
 /** What a file holds: the sound rows, and what was refused, each with its place. */

@@ -11,17 +11,19 @@ import type { ShortcutFile, ShortcutRow } from './shortcut-row.ts';
 
 export const SHORTCUT_COLUMNS = ['keys', 'command', 'label', 'scope', 'stratum', 'op'] as const;
 
-/** The strata as RFC 4180 CSV with a header and CRLF. `label` is for people and is not read back. */
+/** The shortcuts of the strata as RFC 4180 CSV with a header and CRLF; acceptances go by the profile file alone. `label` is for people and is not read back. */
 export function writeShortcutsCsv(strata: Profile, catalogue: Catalogue): string {
 	const rows = strata.flatMap((stratum) =>
-		inOrder(stratum).map(({ op, command, keys, scope }) => [
-			keys,
-			command,
-			catalogue.get(command)?.label ?? '',
-			scopeText(scope),
-			stratum.id,
-			op
-		])
+		inOrder(stratum)
+			.filter((entry) => entry.op !== 'accept')
+			.map(({ op, command, keys, scope }) => [
+				keys,
+				command,
+				catalogue.get(command)?.label ?? '',
+				scopeText(scope),
+				stratum.id,
+				op
+			])
 	);
 	return stringify([[...SHORTCUT_COLUMNS], ...rows], { record_delimiter: '\r\n' });
 }

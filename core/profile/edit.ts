@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { Entry, entryKey, type EntryKey } from './entry.ts';
+import { Role } from './role.ts';
 import { StratumId, stratumById, type Profile } from './stratum.ts';
 
 /**
@@ -14,9 +15,6 @@ export const Change = z.strictObject({ stratum: StratumId, before: Entry.nullabl
 		ctx.issues.push({ code: 'custom', input: ctx.value, message: 'before and after are about different shortcuts' });
 });
 export type Change = z.infer<typeof Change>;
-
-export const Role = z.enum(['designer', 'steward', 'trainer']);
-export type Role = z.infer<typeof Role>;
 
 /** What the interface sends: a named list of changes, made against a revision, applied whole or not at all. */
 export const ProposedEdit = z.strictObject({

@@ -1,7 +1,7 @@
 import type { CommandId } from '../application/command.ts';
 import type { Scope } from '../context/scope.ts';
 import type { Keys } from '../stroke/stroke.ts';
-import { scopeTextOf, shortcutKeyOf, type Entry, type ShortcutKey } from './entry.ts';
+import { scopeTextOf, shortcutKeyOf, type Acceptance, type Entry, type ShortcutKey } from './entry.ts';
 import { keyedInOrder, type Profile, type StratumHead, type StratumId } from './stratum.ts';
 
 /** A shortcut in force, with where it comes from. */
@@ -35,6 +35,13 @@ export interface Ineffective {
 	readonly lockedBy?: StratumId;
 }
 
+/** An acceptance of a finding, with the stratum that says it. */
+export interface Accepted {
+	readonly acceptance: Acceptance;
+	readonly entry: Entry;
+	readonly stratum: StratumId;
+}
+
 /** The fold of the strata. `bindings` are in the order of the list an application reads: upper strata first. */
 export interface Effective {
 	readonly strata: readonly StratumHead[];
@@ -42,6 +49,8 @@ export interface Effective {
 	readonly byKey: ReadonlyMap<ShortcutKey, Binding>;
 	readonly removed: ReadonlyMap<ShortcutKey, Removal>;
 	readonly ineffective: readonly Ineffective[];
+	/** By the finding's id; an upper stratum's acceptance stands in place of a lower one's. */
+	readonly accepted: ReadonlyMap<string, Accepted>;
 }
 
 type Growing = { -readonly [K in keyof Binding]: Binding[K] } & { repeatedIn: StratumId[] };
@@ -54,12 +63,17 @@ export function effectiveProfile(profile: Profile): Effective {
 	const byKey = new Map<ShortcutKey, Growing>();
 	const removed = new Map<ShortcutKey, Removal>();
 	const ineffective: Ineffective[] = [];
+	const accepted = new Map<string, Accepted>();
 	const layers: Growing[][] = [];
 
 	for (const stratum of profile) {
 		const layer: Growing[] = [];
 		const locks: ShortcutKey[] = [];
 		for (const [entryKey, entry] of keyedInOrder(stratum)) {
+			if (entry.acceptance) {
+				accepted.set(entry.acceptance.finding, { acceptance: entry.acceptance, entry, stratum: stratum.id });
+				continue;
+			}
 			const key = shortcutKeyOf(entryKey);
 			const below = byKey.get(key);
 			if (entry.op === 'lock') locks.push(key);
@@ -99,6 +113,7 @@ export function effectiveProfile(profile: Profile): Effective {
 		bindings: layers.flat().filter((binding) => byKey.get(binding.key) === binding),
 		byKey,
 		removed,
-		ineffective
+		ineffective,
+		accepted
 	};
 }

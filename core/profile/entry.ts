@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { CommandId } from '../application/command.ts';
+import { Role } from './role.ts';
 import { Scope, scopeText } from '../context/scope.ts';
 import { Keys } from '../stroke/stroke.ts';
 
@@ -12,10 +13,29 @@ export const EntryOp = z.enum(['set', 'remove', 'lock']);
 export type EntryOp = z.infer<typeof EntryOp>;
 
 /**
- * One line of a stratum. `rank` orders the entries of a stratum (the lower first): applications that take the first
+ * Somebody has looked at a finding and lets it stand. It holds while the circumstances are those that were accepted;
+ * when they change, the finding shows again.
+ */
+export const Acceptance = z.strictObject({
+	finding: z.string().min(1).max(20_000),
+	circumstances: z.string().min(1).max(64),
+	reason: z.string().trim().min(3, 'say why this may stand').max(500),
+	role: Role
+});
+export type Acceptance = z.infer<typeof Acceptance>;
+
+/**
+ * One line of a stratum: an op on a shortcut, or the acceptance of a finding about one. `rank` orders the entries of a stratum (the lower first): applications that take the first
  * in the list or offer a chooser depend on it, and undo restores it exactly.
  */
-export const Entry = z.strictObject({ op: EntryOp, ...Shortcut.shape, rank: z.number().int().min(0) });
+export const Entry = z
+	.strictObject({
+		op: z.enum([...EntryOp.options, 'accept']),
+		...Shortcut.shape,
+		rank: z.number().int().min(0),
+		acceptance: Acceptance.optional()
+	})
+	.refine((entry) => (entry.op === 'accept') === (entry.acceptance !== undefined), 'an acceptance goes with the op accept');
 export type Entry = z.infer<typeof Entry>;
 
 /** Identifies a shortcut: its keys, its scope and its command. Two strata that say the same say it under the same key. */
@@ -31,10 +51,11 @@ export function scopeTextOf(key: ShortcutKey): string {
 	return key.slice(start, key.indexOf('\n', start));
 }
 
-/** Identifies an entry within its stratum. A shortcut is either set or removed there, and may be locked besides. */
+/** Identifies an entry within its stratum. A shortcut is either set or removed there, and may be locked besides; a finding is accepted once. */
 export type EntryKey = string & { readonly EntryKey: unique symbol };
 
-export function entryKey(entry: Pick<Entry, 'op'> & Shortcut): EntryKey {
+export function entryKey(entry: Pick<Entry, 'op' | 'acceptance'> & Shortcut): EntryKey {
+	if (entry.acceptance) return `accept\n${entry.acceptance.finding}` as EntryKey;
 	return `${entry.op === 'lock' ? 'lock' : 'say'}\n${shortcutKey(entry)}` as EntryKey;
 }
 

@@ -1,6 +1,7 @@
 import { z } from 'zod';
+import type { DeskSetup } from '../keyboard/desk.ts';
 import { ApplicationId } from '../application/application.ts';
-import { Role } from '../profile/edit.ts';
+import { Role } from '../profile/role.ts';
 
 export const Sha256 = z.string().regex(/^[0-9a-f]{64}$/, 'a SHA-256 digest: 64 hexadecimal digits in lower case');
 
@@ -48,6 +49,7 @@ export type SeatState = z.infer<typeof SeatState>;
 export interface Seat {
 	readonly id: string;
 	readonly note: string;
+	readonly desk: DeskSetup;
 	readonly lastSeen: string | null;
 	readonly report: SeatReport | null;
 	readonly restore: boolean;

@@ -117,6 +117,18 @@ export function typesCharacter(stroke: Stroke): boolean {
 	return bare && (!NAMED_CODES.has(stroke.key) || stroke.key === 'Space' || /^Numpad(\d|Add|Sub|Mul|Div|Dec)/.test(stroke.key));
 }
 
+const TYPES_ONLY = new Map<string, boolean>();
+
+/** Whether all strokes of the input type characters, so that a text field or a command line takes the whole of it. */
+export function typesOnly(keys: Keys): boolean {
+	let types = TYPES_ONLY.get(keys);
+	if (types === undefined) {
+		types = strokesOf(keys).every(typesCharacter);
+		if (TYPES_ONLY.size < MOST_READ) TYPES_ONLY.set(keys, types);
+	}
+	return types;
+}
+
 /** Legends for one stroke, modifiers first, as they stand on key caps: `['Ctrl', 'F']`. */
 export function legendsOf(stroke: Stroke): string[] {
 	const position = WRITING_CODES.get(stroke.key);

@@ -1,4 +1,5 @@
 import type { Application } from '../../core/application/application.ts';
+import type { Keys } from '../../core/stroke/stroke.ts';
 
 /** Axes and reachable situations of the stand-in Gneiss Solid 5, invented for Skarn. */
 export const axes = [
@@ -50,7 +51,8 @@ export const rules: Application['rules'] = {
 	ambiguity: 'chooser',
 	match: 'character',
 	sequences: 'at-once',
-	typing: [{ pane: ['properties', 'console'] }] as unknown as Application['rules']['typing']
+	typing: [{ pane: ['properties', 'console'] }] as unknown as Application['rules']['typing'],
+	hardwired: [{ keys: 'Shift+F12' as Keys, does: 'opens its own fault report' }]
 };
 
 export type ScopeName =
@@ -63,6 +65,7 @@ export type ScopeName =
 	| 'drawing'
 	| 'tree'
 	| 'canvas'
+	| 'console'
 	| 'edge'
 	| 'face'
 	| 'body'
@@ -79,6 +82,7 @@ export const scopes: Record<ScopeName, Record<string, string[]>> = {
 	drawing: { document: ['drawing'] },
 	tree: { pane: ['tree'] },
 	canvas: { pane: ['canvas'] },
+	console: { pane: ['console'] },
 	edge: { document: ['part.solids'], selection: ['edge'] },
 	face: { document: ['part.solids'], selection: ['face'] },
 	body: { document: ['part.solids'], selection: ['body'] },

@@ -23,7 +23,7 @@ F2 | edit.rename | any
 F5 | edit.rebuild | model
 Shift+F5 | edit.rebuild-all | model
 F9 | window.tree | any
-F10 | window.properties | any
+F8 | window.properties | any
 F11 | window.full | any
 F12 | window.console | any
 Escape | edit.cancel | any

@@ -1,5 +1,7 @@
-/** The strata of Altspur Cabins above the factory, as the edits that made them: `op | keys | command | scope name`. */
-export const officeEdits = [
+import type { DemoEdit, DemoRelease } from '../stand-in.ts';
+
+/** What Altspur Cabins says above the factory, as the edits that made it; the last ones hold an example of every finding. */
+export const edits: readonly DemoEdit[] = [
 	{
 		role: 'steward',
 		stratum: 'office',
@@ -44,6 +46,8 @@ set | Shift+D | dim.chain | drawing
 		lines: `
 set | G | inspect.clearance | assembly
 set | Alt+V | inspect.thickness | part
+drop | W | asm.parts-list | assembly
+set | W | joint.check | assembly
 `
 	},
 	{
@@ -61,22 +65,29 @@ set | P P | file.print-preview | any
 set | Alt+D | draw.detail | part
 remove | Space | edit.repeat | canvas
 set | Space | view.fit-selection | canvas
+set | P M | inspect.mass | model
+set | Shift+K | edit.find | console
+set | Alt+Space | view.fit-selection | model
+set | Ctrl+Alt+E | view.shaded-edges | part
+set | T | sheet.table | part
+remove | Shift+D | dim.chain | drawing
+`
+	},
+	{
+		role: 'steward',
+		stratum: 'office',
+		label: 'Chain dimensions stay where they are',
+		lines: `
+lock | Shift+D | dim.chain | drawing
 `
 	}
-] as const;
+];
 
-/** After which edit, counted from 1, the steward published, with which notes. */
-export const releases = [
+export const releases: readonly DemoRelease[] = [
 	{
 		after: 1,
 		notes:
 			'First office standard for Gneiss Solid 5. Sheet work sits on B, parts lists on W and L. Close document moves to Ctrl+F4: it was hit by accident.'
 	},
 	{ after: 2, notes: 'Interference check on Alt+I for the door group; chain dimensions on Shift+D.' }
-];
-
-export const seats = [
-	{ id: 'C-01', note: 'Cladding team' },
-	{ id: 'C-02', note: 'Door and floor team' },
-	{ id: 'C-03', note: 'Hanger team' }
 ];

@@ -1,10 +1,11 @@
 import fc from 'fast-check';
 import { shortcutIndex, type ShortcutIndex } from '../../core/answer/shortcut-index.ts';
-import { catalogueOf, type AmbiguityRule, type InputRules } from '../../core/application/application.ts';
+import { catalogueOf, type AmbiguityRule, type Application, type InputRules } from '../../core/application/application.ts';
 import type { Command, CommandId } from '../../core/application/command.ts';
 import type { Axis, AxisId, NodeId } from '../../core/context/axis.ts';
 import type { Scope } from '../../core/context/scope.ts';
 import { contextSpace, type ContextSpace, type Reachable } from '../../core/context/space.ts';
+import { circumstancesOf, type Circumstances, type Subject } from '../../core/check/circumstances.ts';
 import { effectiveProfile } from '../../core/profile/effective.ts';
 import { entryKey, type Entry } from '../../core/profile/entry.ts';
 import { stratumOf, type Profile, type StratumHead } from '../../core/profile/stratum.ts';
@@ -95,7 +96,7 @@ export const small = (rule?: AmbiguityRule): fc.Arbitrary<Small> =>
 					synonyms: [],
 					contexts: scopes
 				}));
-				const rules: InputRules = { ambiguity, match: 'character', sequences, typing };
+				const rules: InputRules = { ambiguity, match: 'character', sequences, typing, hardwired: [] };
 				const profile = heads.map((head, s) => {
 					const entries = strata[s]!.map(
 						({ op, shortcut: { command, keys, scope: limited } }, rank) =>
@@ -111,3 +112,48 @@ export const small = (rule?: AmbiguityRule): fc.Arbitrary<Small> =>
 				);
 			});
 	});
+
+export const subjectOf = ({ axes: list, reachable, space, commands, rules }: Small): Subject => ({
+	application: {
+		id: 'small',
+		name: 'Small',
+		version: '1',
+		axes: [...list],
+		reachable,
+		rules
+	} as unknown as Subject['application'],
+	space,
+	catalogue: catalogueOf(commands, space)
+});
+
+/** What a check of the application looks at, in an office with one usual desk. */
+export const circumstances = (app: Small, profile = app.profile, released: readonly Entry[] | null = null): Circumstances =>
+	circumstancesOf(subjectOf(app), profile, [], released);
+
+/** An application of as many commands, all of them on one key everywhere. */
+export function crowded(count: number) {
+	const list = [axisOf(0, [0, 1, 2])];
+	const space = contextSpace(list, [{}]);
+	const rules: InputRules = { ambiguity: 'chooser', match: 'character', sequences: 'at-once', typing: [], hardwired: [] };
+	const commands = Array.from({ length: count }, (_, i): Command => ({
+		id: `c${i}` as CommandId,
+		label: `Command ${i}`,
+		description: '',
+		category: ['All'],
+		icon: '',
+		kind: 'one-shot',
+		nested: false,
+		synonyms: [],
+		contexts: []
+	}));
+	const entries = commands.map(({ id }, rank): Entry => ({ op: 'set', command: id, keys: 'Q' as Keys, scope: {}, rank }));
+	const application = {
+		id: 'crowded',
+		name: 'Crowded',
+		version: '1',
+		axes: list,
+		reachable: [{}],
+		rules
+	} as unknown as Application;
+	return { application, space, catalogue: catalogueOf(commands, space), profile: [stratumOf(heads[0]!, entries)] };
+}

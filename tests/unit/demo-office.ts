@@ -1,25 +1,26 @@
-import { shortcutIndex } from '../../core/answer/shortcut-index.ts';
+import { circumstancesOf, indexOf, type Circumstances, type Subject } from '../../core/check/circumstances.ts';
 import { catalogueOf } from '../../core/application/application.ts';
 import { contextSpace } from '../../core/context/space.ts';
-import { effectiveProfile } from '../../core/profile/effective.ts';
-import { stratumOf, type Profile } from '../../core/profile/stratum.ts';
-import { application, commands, entriesOf, factoryEntries, strata } from '../../demo/gneiss/gneiss.ts';
-import { officeEdits } from '../../demo/gneiss/office.ts';
+import { desksOf } from '../../core/keyboard/desk.ts';
+import { inOrder, type Profile } from '../../core/profile/stratum.ts';
+import { gneiss } from '../../demo/gneiss/gneiss.ts';
+import { seats } from '../../demo/office.ts';
+import type { StandIn } from '../../demo/stand-in.ts';
 
-const linesOf = (stratum: string) =>
-	officeEdits
-		.filter((e) => e.stratum === stratum)
-		.map((e) => e.lines.trim())
-		.join('\n');
-
-/** The strata of Altspur Cabins as the demo has them. */
-export const demoProfile = (): Profile => [
-	stratumOf(strata[0]!, factoryEntries),
-	stratumOf(strata[1]!, entriesOf(linesOf('office'))),
-	stratumOf(strata[2]!, entriesOf(linesOf('personal')))
-];
-
-export function demoIndex(profile: Profile = demoProfile()) {
+export const subjectOf = ({ application, commands }: StandIn): Subject => {
 	const space = contextSpace(application.axes, application.reachable);
-	return shortcutIndex(effectiveProfile(profile), space, catalogueOf(commands, space), application.rules);
+	return { application, space, catalogue: catalogueOf(commands, space) };
+};
+
+/** The strata of Altspur Cabins as the demo has them after so many of its edits, all when left out. */
+export const demoProfile = (standIn: StandIn = gneiss, after = standIn.edits.length): Profile =>
+	standIn.history()[after - 1]!.profile;
+
+export const demoIndex = (profile: Profile = demoProfile()) => indexOf(subjectOf(gneiss), profile);
+
+/** What the demo's check looks at, with the desks of its seats and its last release. */
+export function demoCircumstances(standIn: StandIn, profile: Profile = demoProfile(standIn)): Circumstances {
+	const last = standIn.releases.at(-1);
+	const released = last ? inOrder(demoProfile(standIn, last.after)[1]!) : null;
+	return circumstancesOf(subjectOf(standIn), profile, desksOf(seats), released);
 }

@@ -1,21 +1,22 @@
-import { absorb, intersection, noBits, type Bits } from '../../context/bits.ts';
+import { absorb, type Bits, type Shelf } from '../../context/bits.ts';
 import type { CommandId } from '../../application/command.ts';
-import type { Contender, Rule } from './rule.ts';
+import type { Live, Rule } from './rule.ts';
 
 /** Where bindings of two or more commands are alive. */
-function contested(contenders: readonly Contender[], size: number): Bits {
+function contested(all: readonly Live[], alive: readonly Bits[], shelf: Shelf): Bits {
 	const byCommand = new Map<CommandId, Bits>();
-	for (const { binding, reach } of contenders) {
+	all.forEach(({ binding }, i) => {
 		const bits = byCommand.get(binding.command);
-		if (bits) absorb(bits, reach);
-		else byCommand.set(binding.command, Uint32Array.from(reach));
-	}
-	const once = noBits(size);
-	const twice = noBits(size);
-	for (const bits of byCommand.values()) {
-		absorb(twice, intersection(once, bits));
-		absorb(once, bits);
-	}
+		if (bits) absorb(bits, alive[i]!);
+		else byCommand.set(binding.command, shelf.copy(alive[i]!));
+	});
+	const once = shelf.empty();
+	const twice = shelf.empty();
+	for (const bits of byCommand.values())
+		for (let w = 0; w < bits.length; w++) {
+			twice[w]! |= once[w]! & bits[w]!;
+			once[w]! |= bits[w]!;
+		}
 	return twice;
 }
 
@@ -26,7 +27,7 @@ export const chooser: Rule = {
 		const offered = [...new Map(live.map((l) => [l.binding.command, l.binding])).values()];
 		return { offered, masked: [], why: 'several commands wait on this input, so the application asks' };
 	},
-	spread(contenders, { situations }) {
-		return { wins: contenders.map((c) => c.reach), tied: contested(contenders, situations.length) };
+	spread(all, alive, _, shelf) {
+		return { wins: alive, tied: contested(all, alive, shelf) };
 	}
 };

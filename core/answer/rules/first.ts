@@ -1,4 +1,4 @@
-import { absorb, difference, noBits } from '../../context/bits.ts';
+import { absorb } from '../../context/bits.ts';
 import type { Rule } from './rule.ts';
 
 /** The first in the application's list wins: upper strata stand before lower ones. */
@@ -11,13 +11,13 @@ export const first: Rule = {
 			why: 'it stands first in the list'
 		};
 	},
-	spread(contenders, { situations: { length: size } }) {
-		const taken = noBits(size);
-		const wins = contenders.map(({ reach }) => {
-			const mine = difference(reach, taken);
+	spread(_, alive, { nowhere }, shelf) {
+		const taken = shelf.empty();
+		const wins = alive.map((reach) => {
+			const mine = shelf.difference(reach, taken);
 			absorb(taken, reach);
 			return mine;
 		});
-		return { wins, tied: noBits(size) };
+		return { wins, tied: nowhere };
 	}
 };

@@ -1,10 +1,9 @@
-import { absorb, difference, intersection, isEmpty, noBits, union, type Bits } from '../../context/bits.ts';
+import { absorb, isEmpty, type Bits, type Shelf } from '../../context/bits.ts';
 import type { ContextSpace } from '../../context/space.ts';
-import type { Contender, Live, Rule } from './rule.ts';
+import type { Live, Rule } from './rule.ts';
 
 /** Whether `b` cannot keep `a` from winning: it runs the same command, or its scope is wider. */
-const yields = (b: Live, a: Live, space: ContextSpace) =>
-	b.binding.command === a.binding.command || space.isNarrower(a.scope, b.scope);
+const yields = (b: Live, a: Live, space: ContextSpace) => b.command === a.command || space.isNarrower(a.scope, b.scope);
 
 /**
  * The binding with the narrowest scope wins; if none is narrower than all the others, it stays undecided.
@@ -25,22 +24,24 @@ export const narrowest: Rule = {
 				}
 			: { masked: [], why: 'no scope is narrower than all the others' };
 	},
-	spread(contenders, space) {
+	spread(all, alive, space, shelf) {
 		const { nowhere } = space;
-		const size = space.situations.length;
-		const wins: Bits[] = contenders.map(() => nowhere);
+		const wins: Bits[] = all.map(() => nowhere);
 		let tied = nowhere;
-		const order = bySize(contenders);
-		const { covered, places, left } = scratchOf(space);
-		covered.fill(0);
+		const order = bySize(all);
+		const covered = shelf.empty();
+		/** The words of the contender in hand that are not decided yet: their places, and what is left in them. */
+		const places = shelf.raw();
+		const left = shelf.raw();
 
 		for (let rank = 0; rank < order.length; rank++) {
 			const i = order[rank]!;
-			const a = contenders[i]!;
-			if (a.reach === nowhere) continue;
+			const a = all[i]!;
+			const mine = alive[i]!;
+			if (mine === nowhere) continue;
 			let open = 0;
 			for (let w = 0; w < covered.length; w++) {
-				const word = a.reach[w]! & ~covered[w]!;
+				const word = mine[w]! & ~covered[w]!;
 				if (word === 0) continue;
 				covered[w]! |= word;
 				places[open] = w;
@@ -48,14 +49,16 @@ export const narrowest: Rule = {
 			}
 			if (open === 0) continue;
 			let failed: Bits | undefined;
-			for (let next = rank + 1; next < order.length && open > 0; next++) {
-				const b = contenders[order[next]!]!;
-				if (b.reach === nowhere || yields(b, a, space)) continue;
+			// the widest rivals first: they settle the most at once
+			for (let next = order.length - 1; next > rank && open > 0; next--) {
+				const theirs = alive[order[next]!]!;
+				if (theirs === nowhere || yields(all[order[next]!]!, a, space)) continue;
 				for (let k = 0; k < open; k++) {
 					const w = places[k]!;
-					const lost = left[k]! & b.reach[w]!;
+					const lost = left[k]! & theirs[w]!;
 					if (lost === 0) continue;
-					(failed ??= noBits(size))[w]! |= lost;
+					failed ??= shelf.empty();
+					failed[w]! |= lost;
 					left[k]! &= ~lost;
 					if (left[k] !== 0) continue;
 					places[k] = places[--open]!;
@@ -64,56 +67,52 @@ export const narrowest: Rule = {
 				}
 			}
 			if (open > 0) {
-				const won = noBits(size);
-				for (let k = 0; k < open; k++) won[places[k]!] = left[k]!;
-				wins[i] = wins[i] === nowhere ? won : union(wins[i]!, won);
+				const won = wins[i] === nowhere ? (wins[i] = shelf.empty()) : wins[i]!;
+				for (let k = 0; k < open; k++) won[places[k]!]! |= left[k]!;
 			}
 			if (!failed) continue;
-			rescue(a, failed);
+			rescue(i, failed, all, alive, wins, space, shelf);
 			if (tied === nowhere) tied = failed;
 			else absorb(tied, failed);
-		}
-
-		/** Where `a` fails, another binding of its command may be narrower than all the others. */
-		function rescue(a: Contender, failed: Bits) {
-			contenders.forEach((sibling, s) => {
-				if (sibling === a || sibling.binding.command !== a.binding.command) return;
-				const rivals = noBits(size);
-				for (const b of contenders) if (!yields(b, sibling, space)) absorb(rivals, b.reach);
-				const won = intersection(difference(sibling.reach, rivals), failed);
-				if (isEmpty(won)) return;
-				for (let w = 0; w < won.length; w++) failed[w]! &= ~won[w]!;
-				wins[s] = union(wins[s]!, won);
-			});
 		}
 		return { wins, tied: isEmpty(tied) ? nowhere : tied };
 	}
 };
 
-interface Scratch {
-	/** The situations that a smaller contender has. */
-	readonly covered: Bits;
-	/** The words of the contender in hand that are not decided yet: their places, and what is left in them. */
-	readonly places: Bits;
-	readonly left: Bits;
-}
-
-/** Room to work in, kept for each space: asking for new room costs more than the work itself. */
-const scratches = new WeakMap<ContextSpace, Scratch>();
-
-function scratchOf(space: ContextSpace): Scratch {
-	let scratch = scratches.get(space);
-	if (!scratch) {
-		const { length } = space.situations;
-		scratches.set(space, (scratch = { covered: noBits(length), places: noBits(length), left: noBits(length) }));
+/** Where one fails, another binding of its command may be narrower than all the others. */
+function rescue(
+	one: number,
+	failed: Bits,
+	all: readonly Live[],
+	alive: readonly Bits[],
+	wins: Bits[],
+	space: ContextSpace,
+	shelf: Shelf
+): void {
+	const { command } = all[one]!;
+	for (let s = 0; s < all.length; s++) {
+		const sibling = all[s]!;
+		if (s === one || sibling.command !== command) continue;
+		const won = shelf.copy(failed);
+		for (let w = 0; w < won.length; w++) won[w]! &= alive[s]![w]!;
+		for (let b = 0; b < all.length; b++)
+			if (!yields(all[b]!, sibling, space)) for (let w = 0; w < won.length; w++) won[w]! &= ~alive[b]![w]!;
+		if (isEmpty(won)) continue;
+		for (let w = 0; w < won.length; w++) failed[w]! &= ~won[w]!;
+		if (wins[s] === space.nowhere) wins[s] = won;
+		else absorb(wins[s]!, won);
 	}
-	return scratch;
 }
 
-/** The places of the contenders, the smallest scope first. */
-function bySize(contenders: readonly Contender[]): Float64Array {
-	const count = contenders.length;
-	const packed = Float64Array.from(contenders, ({ scope }, i) => scope.size * count + i).sort();
-	for (let i = 0; i < count; i++) packed[i]! %= count;
-	return packed;
+/** The places of the bindings, the smallest scope first. */
+function bySize(all: readonly Live[]): number[] {
+	const count = all.length;
+	const order: number[] = [];
+	for (let i = 0; i < count; i++) {
+		const { size } = all[i]!.scope;
+		let at = i;
+		for (; at > 0 && all[order[at - 1]!]!.scope.size > size; at--) order[at] = order[at - 1]!;
+		order[at] = i;
+	}
+	return order;
 }

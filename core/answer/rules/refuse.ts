@@ -1,4 +1,4 @@
-import { meets, noBits } from '../../context/bits.ts';
+import { meets } from '../../context/bits.ts';
 import type { Live, Rule } from './rule.ts';
 
 /** Which bindings the application loads: in list order, each unless it meets one already loaded for another command. */
@@ -21,8 +21,8 @@ export const refuse: Rule = {
 			? { winner: winner.binding, masked, why: 'it was loaded first; the others meet it and were refused' }
 			: { masked, why: 'all of these were refused when the application loaded its list' };
 	},
-	spread(contenders, { situations: { length: size } }) {
-		const kept = new Set(loaded(contenders));
-		return { wins: contenders.map((c) => (kept.has(c) ? c.reach : noBits(size))), tied: noBits(size) };
+	spread(all, alive, { nowhere }) {
+		const kept = new Set(loaded(all));
+		return { wins: all.map((live, i) => (kept.has(live) ? alive[i]! : nowhere)), tied: nowhere };
 	}
 };

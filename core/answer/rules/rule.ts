@@ -1,10 +1,12 @@
-import type { Bits } from '../../context/bits.ts';
+import type { Bits, Shelf } from '../../context/bits.ts';
 import type { ContextSpace, ScopeSet } from '../../context/space.ts';
 import type { Binding } from '../../profile/effective.ts';
 
 /** A binding that is alive in a situation, with the situations of its scope. */
 export interface Live {
 	readonly binding: Binding;
+	/** A number for its command, which is told apart more quickly than the id. */
+	readonly command: number;
 	readonly scope: ScopeSet;
 }
 
@@ -40,6 +42,9 @@ export interface Rule {
 	 * `others` are all bindings on the input, alive here or not: a rule that refuses at load time needs them.
 	 */
 	decide(live: readonly Live[], others: readonly Live[], space: ContextSpace): Decision;
-	/** `contenders` are all bindings on the input, in the order of the list. Empty sets are `space.nowhere`. */
-	spread(contenders: readonly Contender[], space: ContextSpace): Spread;
+	/**
+	 * `all` are all bindings on the input, in the order of the list, `alive` where each of them is alive. Sets that are worked
+	 * out come from the shelf.
+	 */
+	spread(all: readonly Live[], alive: readonly Bits[], space: ContextSpace, shelf: Shelf): Spread;
 }

@@ -1,21 +1,49 @@
-import { count, first, hasBit, intersection } from '../../context/bits.ts';
-import { labelOf, listed, type CheckRule } from '../finding.ts';
+import { count, first, hasBit } from '../../context/bits.ts';
+import { labelOf, listedBriefly, type CheckRule } from '../finding.ts';
+import { go, limits, moves } from '../proposals.ts';
 
 /** Some reachable situation leaves the winner undecided, or opens a chooser. */
 export const clash: CheckRule = {
 	id: 'clash',
-	find(contest, _, report) {
+	title: 'Several commands on one input',
+	onInput(contest, { index }, report) {
+		if (contest.tied === index.space.nowhere) return;
 		for (const { bindings, situations } of contest.ties())
-			report({ rule: 'clash', severity: 'error', bindings, witness: { keys: contest.keys, situation: first(situations) } });
+			report({
+				rule: 'clash',
+				severity: 'error',
+				command: bindings[0]!.command,
+				bindings,
+				witness: { keys: contest.keys, situation: first(situations) }
+			});
 	},
-	tell({ bindings, witness: { keys, situation } }, contest, c) {
+	tell({ bindings, witness: { keys, situation } }, c, contest) {
 		const here = bindings.filter((b) => hasBit(c.index.reach(b), situation));
 		const result = c.index.rules.ambiguity === 'chooser' ? 'a chooser opens' : 'no command wins';
 		const tie = contest.ties().find((t) => hasBit(t.situations, situation));
 		return {
-			sentence: `${keys} means ${listed([...new Set(here.map((b) => labelOf(c, b)))])}. In ${c.index.space.labelOf(situation)} ${result}.`,
-			count: tie ? count(intersection(tie.situations, contest.tied)) : 0,
+			sentence: `${keys} means ${listedBriefly([...new Set(here.map((b) => labelOf(c, b)))])}. In ${c.index.space.labelOf(situation)} ${result}.`,
+			count: tie ? count(tie.situations) : 0,
 			causes: []
 		};
+	},
+	proposals({ bindings, witness: { keys } }, c, _, pen) {
+		if (bindings.length === 2)
+			return bindings.flatMap((binding, i) => {
+				const other = bindings[1 - i]!;
+				return [
+					...moves(c, pen, binding),
+					...limits(c, pen, binding, [other]),
+					go(c, pen, [binding], `Leave ${keys} to ${labelOf(c, other)} alone`)
+				];
+			});
+		return bindings.slice(0, 6).map((kept) =>
+			go(
+				c,
+				pen,
+				bindings.filter((b) => b.command !== kept.command),
+				`Leave ${keys} to ${labelOf(c, kept)} alone`
+			)
+		);
 	}
 };

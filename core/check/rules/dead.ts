@@ -1,32 +1,57 @@
 import { count, first, isEmpty, meets } from '../../context/bits.ts';
-import { labelOf, listed, type CheckRule } from '../finding.ts';
+import { labelOf, listedBriefly, type CheckRule } from '../finding.ts';
+import { go, goes, moves } from '../proposals.ts';
 
-/** A binding can win in no reachable situation. A command that is not in the catalogue is not dead but an orphan. */
+/**
+ * A binding can win in no reachable situation although its command exists there and the keys are heard; where it does not
+ * exist it is an orphan, and where the keys are text everywhere it is typing.
+ */
 export const dead: CheckRule = {
 	id: 'dead',
-	find({ keys, bindings, reach, wins, tied }, { index }, report) {
-		bindings.forEach((binding, place) => {
-			if (!isEmpty(wins[place]!) || meets(reach[place]!, tied) || !index.catalogue.has(binding.command)) return;
-			const where = isEmpty(reach[place]!) ? index.scopeSet(binding).bits : reach[place]!;
-			const situation = Math.max(0, first(where));
-			report({ rule: 'dead', severity: 'attention', bindings: [binding], witness: { keys, situation } });
-		});
+	title: 'Can never run',
+	onInput({ keys, contenders, heard, wins, tied }, { index }, report) {
+		for (let place = 0; place < contenders.length; place++) {
+			const { binding, reach } = contenders[place]!;
+			if (reach === index.space.nowhere || !isEmpty(wins[place]!) || isEmpty(heard[place]!)) continue;
+			if (tied !== index.space.nowhere && meets(reach, tied)) continue;
+			const situation = first(heard[place]!);
+			report({
+				rule: 'dead',
+				severity: 'attention',
+				command: binding.command,
+				bindings: [binding],
+				witness: { keys, situation }
+			});
+		}
 	},
-	tell({ bindings: [binding], witness: { keys } }, contest, c) {
-		const place = contest.bindings.indexOf(binding!);
+	tell({ bindings: [binding], witness: { keys } }, c, contest) {
+		const place = placeOf(contest, binding!);
 		const masked = contest.masked(place);
-		const causes = masked ? contest.maskers(place, masked) : [];
-		const why = isEmpty(contest.reach[place]!)
-			? `${labelOf(c, binding!)} does not exist in ${c.index.space.scopeLabel(binding!.scope)}`
-			: causes.length > 0
-				? `${listed(causes.map((m) => `${m.keys} for ${labelOf(c, m)}`))} always comes first`
-				: c.index.rules.ambiguity === 'refuse' && contest.bindings.length > 1
-					? 'the application has loaded another on these keys and refuses it'
-					: 'bare keys are text wherever it could run';
+		const causes = contest.maskers(place, masked);
+		const why =
+			causes.length > 0
+				? `${listedBriefly(causes.map((m) => `${m.keys} for ${labelOf(c, m)}`))} always comes first`
+				: 'the application has loaded another on these keys and refuses it';
 		return {
 			sentence: `${keys} for ${labelOf(c, binding!)} can never run: ${why}.`,
-			count: count(c.index.scopeSet(binding!).bits),
+			count: count(contest.heard[place]!),
 			causes
 		};
+	},
+	proposals({ bindings: [binding] }, c, contest, pen) {
+		const place = placeOf(contest, binding!);
+		const causes = contest.maskers(place, contest.masked(place));
+		return [
+			...moves(c, pen, binding!),
+			goes(c, pen, binding!),
+			...(causes.length > 0 && causes.length <= 4
+				? [go(c, pen, causes, `Take away ${listedBriefly(causes.map((m) => `${m.keys} for ${labelOf(c, m)}`))}, so that it runs`)]
+				: [])
+		];
 	}
 };
+
+/** The binding's place in the application's list for its input. */
+export function placeOf(contest: { contenders: readonly { binding: { key: string } }[] }, binding: { key: string }): number {
+	return contest.contenders.findIndex((c) => c.binding.key === binding.key);
+}

@@ -1,31 +1,49 @@
-import { count, first, hasBit, isEmpty } from '../../context/bits.ts';
-import { labelOf, listed, type CheckRule } from '../finding.ts';
+import { count, hasBit, isEmpty } from '../../context/bits.ts';
+import { labelOf, listedBriefly, type CheckRule } from '../finding.ts';
+import { go, goes, limits, moves } from '../proposals.ts';
+import { placeOf } from './dead.ts';
 
 /** A binding is masked in a part of its scope by others, and still wins elsewhere. May be intended. */
 export const shadow: CheckRule = {
 	id: 'shadow',
-	find(contest, _, report) {
-		contest.bindings.forEach((binding, place) => {
-			if (isEmpty(contest.wins[place]!)) return;
-			const masked = contest.masked(place);
-			if (masked)
-				report({
-					rule: 'shadow',
-					severity: 'attention',
-					bindings: [binding],
-					witness: { keys: contest.keys, situation: first(masked) }
-				});
-		});
+	title: 'Masked in a part of its scope',
+	onInput(contest, _, report) {
+		for (let place = 0; place < contest.contenders.length; place++) {
+			if (isEmpty(contest.wins[place]!)) continue;
+			const situation = contest.maskedAt(place);
+			if (situation < 0) continue;
+			const { binding } = contest.contenders[place]!;
+			report({
+				rule: 'shadow',
+				severity: 'attention',
+				command: binding.command,
+				bindings: [binding],
+				witness: { keys: contest.keys, situation }
+			});
+		}
 	},
-	tell({ bindings: [binding], witness: { keys, situation } }, contest, c) {
-		const place = contest.bindings.indexOf(binding!);
-		const masked = contest.masked(place)!;
+	tell({ bindings: [binding], witness: { keys, situation } }, c, contest) {
+		const place = placeOf(contest, binding!);
+		const masked = contest.masked(place);
 		const causes = contest.maskers(place, masked);
 		const here = causes.filter((m) => hasBit(c.index.reach(m), situation));
 		return {
-			sentence: `${keys} for ${labelOf(c, binding!)} is not heard in ${c.index.space.labelOf(situation)}: ${listed(here.map((m) => `${m.keys} runs ${labelOf(c, m)}`))}.`,
+			sentence: `${keys} for ${labelOf(c, binding!)} is not heard in ${c.index.space.labelOf(situation)}: ${listedBriefly(here.map((m) => `${m.keys} runs ${labelOf(c, m)}`))}.`,
 			count: count(masked),
 			causes
 		};
+	},
+	proposals({ bindings: [binding] }, c, contest, pen) {
+		const place = placeOf(contest, binding!);
+		const causes = contest.maskers(place, contest.masked(place));
+		return [
+			...limits(c, pen, binding!, causes),
+			...moves(c, pen, binding!),
+			goes(c, pen, binding!),
+			...(causes.length <= 4 ? causes.flatMap((m) => moves(c, pen, m)) : []),
+			...(causes.length > 0 && causes.length <= 4
+				? [go(c, pen, causes, `Take away ${listedBriefly(causes.map((m) => `${m.keys} for ${labelOf(c, m)}`))}`)]
+				: [])
+		];
 	}
 };

@@ -1,3 +1,4 @@
+import { Checking } from './checking.ts';
 import { openDatabase, type OpenDatabase } from './db/open.ts';
 import { Profiles } from './profiles.ts';
 import { Releases } from './releases.ts';
@@ -9,12 +10,14 @@ export interface Office {
 	readonly profiles: Profiles;
 	readonly releases: Releases;
 	readonly seats: Seats;
+	readonly checking: Checking;
 }
 
 export function officeOn(store: OpenDatabase): Office {
 	const profiles = new Profiles(store.db);
 	const releases = new Releases(store.db, profiles);
-	return { store, profiles, releases, seats: new Seats(store.db) };
+	const seats = new Seats(store.db);
+	return { store, profiles, releases, seats, checking: new Checking(profiles, releases, seats) };
 }
 
 let opened: Promise<Office> | undefined;

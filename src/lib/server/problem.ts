@@ -10,6 +10,7 @@ export type ProblemKind =
 	| 'stale-revision'
 	| 'taken'
 	| 'nothing-to-do'
+	| 'errors-left'
 	| 'foreign-origin'
 	| 'internal';
 
@@ -21,6 +22,7 @@ const TITLES: Record<ProblemKind, string> = {
 	'stale-revision': 'Somebody changed the profile meanwhile',
 	taken: 'The name is taken',
 	'nothing-to-do': 'There is nothing to do',
+	'errors-left': 'Errors are left that nobody has accepted',
 	'foreign-origin': 'The request comes from another site',
 	internal: 'Skarn failed'
 };

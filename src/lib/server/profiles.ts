@@ -1,8 +1,8 @@
 import { and, asc, desc, eq, gt } from 'drizzle-orm';
-import { shortcutIndex, type ShortcutIndex } from '../../../core/answer/shortcut-index.ts';
 import { changeProblems } from '../../../core/answer/validate.ts';
-import { catalogueOf, CatalogueError, type Application, type Catalogue } from '../../../core/application/application.ts';
+import { Application, catalogueOf, CatalogueError, type Catalogue } from '../../../core/application/application.ts';
 import type { Command } from '../../../core/application/command.ts';
+import { indexOf } from '../../../core/check/circumstances.ts';
 import { contextSpace, type ContextSpace } from '../../../core/context/space.ts';
 import {
 	FactoryWriteError,
@@ -13,10 +13,9 @@ import {
 	undoable,
 	type Change,
 	type Edit,
-	type ProposedEdit,
-	type Role
+	type ProposedEdit
 } from '../../../core/profile/edit.ts';
-import { effectiveProfile } from '../../../core/profile/effective.ts';
+import { type Role } from '../../../core/profile/role.ts';
 import { entryKey, type Entry } from '../../../core/profile/entry.ts';
 import { stratumOf, type Profile, type StratumHead } from '../../../core/profile/stratum.ts';
 import type { Database } from './db/open.ts';
@@ -42,9 +41,6 @@ export interface NewApplication {
 	readonly strata: readonly StratumHead[];
 	readonly factory: readonly Entry[];
 }
-
-export const indexOf = (workspace: Pick<Workspace, 'profile' | 'space' | 'catalogue' | 'application'>): ShortcutIndex =>
-	shortcutIndex(effectiveProfile(workspace.profile), workspace.space, workspace.catalogue, workspace.application.rules);
 
 const CHUNK = 1000;
 const inChunks = <T>(rows: readonly T[]): T[][] =>
@@ -92,14 +88,16 @@ export class Profiles {
 				.where(eq(edits.application, id))
 				.orderBy(asc(edits.revision))
 		]);
-		const space = contextSpace(row.body.axes, row.body.reachable);
+		// as stored by an older version it may lack what was added since
+		const application = Application.parse(row.body);
+		const space = contextSpace(application.axes, application.reachable);
 		const catalogue = catalogueOf(
 			commandRows.map((c) => c.body),
 			space
 		);
 		const byStratum = groupBy(entryRows, (e) => e.stratum);
 		return {
-			application: row.body,
+			application,
 			commands: [...catalogue.values()],
 			catalogue,
 			space,
@@ -107,7 +105,8 @@ export class Profiles {
 				stratumOf(
 					{ id: head.id, kind: head.kind, name: head.name } as StratumHead,
 					(byStratum.get(head.id) ?? []).map(
-						({ op, command, keys, scope, rank }) => ({ op, command, keys, scope, rank }) as Entry
+						({ op, command, keys, scope, rank, acceptance }) =>
+							({ op, command, keys, scope, rank, ...(acceptance && { acceptance }) }) as Entry
 					)
 				)
 			),
@@ -152,7 +151,7 @@ export class Profiles {
 		return this.#inTurn(id, async () => {
 			const workspace = await this.load(id);
 			await this.#refuseStale(workspace, proposed.base, proposed.changes);
-			const problems = changeProblems(indexOf(workspace), workspace.profile, proposed.changes);
+			const problems = changeProblems(indexOf(workspace, workspace.profile), workspace.profile, proposed.changes);
 			if (problems.length > 0)
 				throw new Problem(422, 'not-sound', problems[0]!.message, {
 					errors: problems.slice(0, 50).map((p) => ({ pointer: `/changes/${p.index}`, detail: p.message }))

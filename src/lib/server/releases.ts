@@ -1,6 +1,6 @@
 import { createHash } from 'node:crypto';
 import { and, asc, eq, max } from 'drizzle-orm';
-import type { Role } from '../../../core/profile/edit.ts';
+import type { Role } from '../../../core/profile/role.ts';
 import { profileFile, writeProfileFile } from '../../../core/format/profile-json.ts';
 import type { Release } from '../../../core/release/release.ts';
 import type { Database } from './db/open.ts';

@@ -1,4 +1,5 @@
 import { and, asc, eq } from 'drizzle-orm';
+import { USUAL_DESK, type DeskSetup } from '../../../core/keyboard/desk.ts';
 import type { ApplicationId } from '../../../core/application/application.ts';
 import { seatState, type Manifest, type Seat, type SeatReport, type SeatState } from '../../../core/release/release.ts';
 import type { Database } from './db/open.ts';
@@ -19,17 +20,36 @@ export class Seats {
 			.from(applications)
 			.where(eq(applications.id, application));
 		const rows = await this.#db.select().from(seats).where(eq(seats.application, application)).orderBy(asc(seats.id));
-		return rows.map(({ id, note, lastSeen, report, restore }) => {
-			const seat = { id, note, lastSeen: lastSeen && new Date(lastSeen).toISOString(), report, restore };
+		return rows.map(({ id, note, desk, lastSeen, report, restore }) => {
+			const seat = {
+				id,
+				note,
+				desk: desk ?? USUAL_DESK,
+				lastSeen: lastSeen && new Date(lastSeen).toISOString(),
+				report,
+				restore
+			};
 			return { ...seat, state: seatState(seat, row?.channel ?? null, now.getTime()) };
 		});
 	}
 
+	/** What stands on the desk of every seat of the office: a workstation runs all its applications. */
+	async desks(): Promise<{ id: string; desk: DeskSetup }[]> {
+		const rows = await this.#db.select({ id: seats.id, desk: seats.desk }).from(seats).orderBy(asc(seats.id));
+		return rows.map(({ id, desk }) => ({ id, desk: desk ?? USUAL_DESK }));
+	}
+
+	/** Throws `Problem` 404 for a seat that is not known. */
+	async setDesk(id: string, desk: DeskSetup): Promise<void> {
+		await this.#seat(id);
+		await this.#db.update(seats).set({ desk }).where(eq(seats.id, id));
+	}
+
 	/** Throws `Problem` 409 for an id that is taken. */
-	async add(application: string, id: string, note: string): Promise<void> {
+	async add(application: string, id: string, note: string, desk?: DeskSetup): Promise<void> {
 		const added = await this.#db
 			.insert(seats)
-			.values({ id, application, note })
+			.values({ id, application, note, desk })
 			.onConflictDoNothing()
 			.returning({ id: seats.id });
 		if (added.length === 0) throw new Problem(409, 'taken', `There is a seat ${id} already.`);

@@ -1,7 +1,7 @@
 import { undoable, type Edit } from '../../../core/profile/edit.ts';
 import { inOrder, type StratumHead } from '../../../core/profile/stratum.ts';
 import type { Entry } from '../../../core/profile/entry.ts';
-import { readProfileFile } from '../../../core/format/profile-json.ts';
+import type { DeskSetup } from '../../../core/keyboard/desk.ts';
 import type { Application } from '../../../core/application/application.ts';
 import type { Command } from '../../../core/application/command.ts';
 import type { Release } from '../../../core/release/release.ts';
@@ -20,15 +20,18 @@ export interface WorkspaceDocument {
 	readonly releases: readonly Release[];
 	/** The office stratum's entries in the newest release, for the draft's count. */
 	readonly released: readonly Entry[] | null;
+	/** What stands on the desks of the office's seats. */
+	readonly seats: readonly { readonly id: string; readonly desk: DeskSetup }[];
 }
 
 const HISTORY = 60;
 
-export async function workspaceDocument({ profiles, releases }: Office, app: string): Promise<WorkspaceDocument> {
+export async function workspaceDocument(
+	{ profiles, releases, checking, seats }: Office,
+	app: string
+): Promise<WorkspaceDocument> {
 	const workspace = await profiles.load(app);
 	const { channel, releases: list } = await releases.list(app);
-	const newest = list.at(-1);
-	const file = newest && (await releases.file(app, newest.number));
 	return {
 		application: workspace.application,
 		commands: workspace.commands,
@@ -43,8 +46,7 @@ export async function workspaceDocument({ profiles, releases }: Office, app: str
 		history: await profiles.latestEdits(app, HISTORY),
 		channel,
 		releases: list,
-		released: file
-			? readProfileFile(`release ${newest.number}`, file.file).rows.map(({ op, shortcut }, rank) => ({ op, ...shortcut, rank }))
-			: null
+		released: await checking.released(app),
+		seats: await seats.desks()
 	};
 }

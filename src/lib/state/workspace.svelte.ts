@@ -1,19 +1,23 @@
 import { getContext, setContext } from 'svelte';
-import { shortcutIndex } from '$core/answer/shortcut-index';
 import { catalogueOf } from '$core/application/application';
-import { check, told } from '$core/check/check';
-import type { Told } from '$core/check/finding';
+import { circumstancesOf, indexOf, published, withReleased, type Circumstances } from '$core/check/circumstances';
+import { teller } from '$core/check/check';
+import { acceptedAs, errorsLeft } from '$core/check/acceptance';
+import { findingId, type Finding, type Told } from '$core/check/finding';
+import { desksOf } from '$core/keyboard/desk';
+import { officeDesks } from '$core/keyboard/office';
 import type { CommandId } from '$core/application/command';
 import { contextSpace } from '$core/context/space';
 import { differences } from '$core/profile/diff';
-import { applyChanges, type Change, type Edit, type Role } from '$core/profile/edit';
+import { applyChanges, type Change, type Edit } from '$core/profile/edit';
+import { type Role } from '$core/profile/role';
 import { effectiveProfile } from '$core/profile/effective';
 import { entryKey } from '$core/profile/entry';
-import { stratumById, stratumOf, type Profile, type Stratum, type StratumId } from '$core/profile/stratum';
+import { stratumById, stratumOf, type Profile, type StratumId } from '$core/profile/stratum';
 import { commandSearch } from '$core/search/search';
 import type { WorkspaceDocument } from '$lib/server/workspace-document';
-import type { CheckTask } from '$lib/workers/check.worker';
 import { ApiError, ask } from './api';
+import { CheckSession } from './check-session.svelte';
 
 /** An edit that was made against a profile which somebody else changed meanwhile. */
 export interface PendingMerge {
@@ -27,9 +31,6 @@ export interface Notice {
 	readonly kind: 'done' | 'failed';
 	readonly text: string;
 }
-
-/** Up to this many shortcuts the check takes less than a frame or two and runs at once. */
-const CHECK_AT_ONCE = 2_000;
 
 const remembered = (key: string) => localStorage.getItem(`skarn-${key}`);
 const remember = (key: string, value: string) => localStorage.setItem(`skarn-${key}`, value);
@@ -61,13 +62,32 @@ export class Workspace {
 	busy = $state(false);
 
 	effective = $derived.by(() => effectiveProfile(this.profile));
-	index = $derived.by(() => shortcutIndex(this.effective, this.space, this.catalogue, this.document.application.rules));
-	findings = $state.raw<readonly Told[]>([]);
+	index = $derived.by(() => indexOf(this.#subject, this.profile));
+	seats = $state.raw<WorkspaceDocument['seats']>([]);
+	office = $derived.by(() => officeDesks(this.document.application.rules, desksOf(this.seats)));
+	/** The profile as the last release had it, for what has moved since. */
+	#releasedIndex = $derived.by(() =>
+		this.released ? indexOf(this.#subject, withReleased(this.profile, this.released)) : undefined
+	);
+	circumstances = $derived.by((): Circumstances => ({ index: this.index, office: this.office, released: this.#releasedIndex }));
+	readonly checks = new CheckSession();
+	#teller = $derived.by(() => teller(this.circumstances));
+	/** All findings, accepted ones among them. */
+	allFindings = $derived.by(() => this.checks.findings);
+	/** The findings that nobody has accepted as they stand. */
+	findings = $derived.by(() => this.allFindings.filter((f) => !this.#isAccepted(f)));
+	/** The errors that would go out with a release of the office stratum as it stands. */
+	publishErrors = $derived.by(() =>
+		errorsLeft(circumstancesOf(this.#subject, published(this.profile), desksOf(this.seats), this.released))
+	);
 	findingsByCommand = $derived.by(() => {
-		const map = new Map<CommandId, Told[]>();
+		const map = new Map<CommandId, Finding[]>();
 		for (const finding of this.findings)
-			for (const command of new Set(finding.bindings.map((b) => b.command)))
-				map.set(command, [...(map.get(command) ?? []), finding]);
+			for (const command of new Set([finding.command, ...finding.bindings.map((b) => b.command)])) {
+				const list = map.get(command);
+				if (list) list.push(finding);
+				else map.set(command, [finding]);
+			}
 		return map;
 	});
 	target = $derived.by(() => stratumById(this.profile, this.targetId));
@@ -80,9 +100,7 @@ export class Workspace {
 	againstRelease = $derived.by(() => {
 		const { released } = this;
 		if (!released) return undefined;
-		const base = this.profile
-			.filter((s) => s.kind === 'factory' || s.kind === 'office')
-			.map((s): Stratum => (s.kind === 'office' ? stratumOf(s, released) : s));
+		const base = withReleased(this.profile, released).filter((s) => s.kind === 'factory' || s.kind === 'office');
 		return differences(effectiveProfile(base), effectiveProfile(this.#seen));
 	});
 	changedCommands = $derived.by(() => new Set(this.againstFactory.map((d) => d.binding.command)));
@@ -109,6 +127,19 @@ export class Workspace {
 		this.released = document.released;
 		this.releases = document.releases;
 		this.channel = document.channel;
+		this.seats = document.seats;
+		this.checks.start({ ...this.#subject, commands: document.commands }, this.profile, document.seats, document.released);
+	}
+
+	get #subject() {
+		return { application: this.document.application, space: this.space, catalogue: this.catalogue };
+	}
+
+	/** The finding in words. */
+	tell = (finding: Finding): Told => this.#teller(finding);
+
+	#isAccepted(finding: Finding): boolean {
+		return this.effective.accepted.has(findingId(finding)) && acceptedAs(this.effective, this.tell(finding)) !== undefined;
 	}
 
 	get path(): string {
@@ -135,23 +166,6 @@ export class Workspace {
 		if (this.busy || this.merge) return;
 		const { edits } = await ask<{ edits: Edit[] }>(`${this.path}/edits?since=${this.revision}`);
 		if (edits.length > 0) await this.reload();
-	}
-
-	/**
-	 * Checks the profile as it stands and returns how to stop. A large one is checked in a worker, and the former findings
-	 * stay until it answers, so that nobody waits.
-	 */
-	check(): () => void {
-		const { index } = this;
-		if (index.effective.bindings.length <= CHECK_AT_ONCE) {
-			this.findings = [...told(check({ index }), { index })];
-			return () => undefined;
-		}
-		const worker = new Worker(new URL('../workers/check.worker.ts', import.meta.url), { type: 'module' });
-		worker.onmessage = ({ data }: MessageEvent<Told[]>) => (this.findings = data);
-		const { application, commands } = this.document;
-		worker.postMessage({ application, commands, profile: this.profile } satisfies CheckTask);
-		return () => worker.terminate();
 	}
 
 	/** Sends an edit; true when it was stored. A stale one waits as `merge` for the user's choice. */
@@ -201,6 +215,7 @@ export class Workspace {
 		try {
 			const { edit, undo, redo } = await send();
 			this.profile = applyChanges(this.profile, edit.changes);
+			this.checks.edit(this.profile, edit.changes);
 			this.revision = edit.revision;
 			this.undoable = undo;
 			this.redoable = redo;

@@ -10,7 +10,10 @@ export const labelOf = (index: ShortcutIndex, id: CommandId): string => index.ca
 const list = (parts: readonly string[]): string =>
 	parts.length < 2 ? (parts[0] ?? '') : `${parts.slice(0, -1).join(', ')} and ${parts.at(-1)}`;
 
-const names = (index: ShortcutIndex, bindings: readonly Binding[]) => list(bindings.map((b) => labelOf(index, b.command)));
+const names = (index: ShortcutIndex, bindings: readonly Binding[]) => {
+	const labels = bindings.map((b) => labelOf(index, b.command));
+	return labels.length <= 6 ? list(labels) : `${labels.slice(0, 5).join(', ')} and ${labels.length - 5} more`;
+};
 
 export const situations = (n: number): string => (n === 1 ? '1 situation' : `${n} situations`);
 

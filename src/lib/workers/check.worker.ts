@@ -1,19 +1,61 @@
-import { shortcutIndex } from '$core/answer/shortcut-index';
+import { Checks } from '$core/check/check';
+import { circumstancesOf, type Subject } from '$core/check/circumstances';
+import type { Finding } from '$core/check/finding';
 import { catalogueOf, type Application } from '$core/application/application';
 import type { Command } from '$core/application/command';
-import { check, told } from '$core/check/check';
 import { contextSpace } from '$core/context/space';
-import { effectiveProfile } from '$core/profile/effective';
+import type { Desk } from '$core/keyboard/desk';
+import { applyChanges, type Change } from '$core/profile/edit';
+import type { Entry } from '$core/profile/entry';
 import type { Profile } from '$core/profile/stratum';
 
-export interface CheckTask {
-	readonly application: Application;
-	readonly commands: readonly Command[];
-	readonly profile: Profile;
+export type ToCheck =
+	| {
+			readonly kind: 'start';
+			readonly application: Application;
+			readonly commands: readonly Command[];
+			readonly profile: Profile;
+			readonly desks: readonly Desk[];
+			readonly released: readonly Entry[] | null;
+	  }
+	| { readonly kind: 'edit'; readonly changes: readonly Change[] };
+
+export type FromCheck =
+	| { readonly kind: 'progress'; readonly done: number }
+	| { readonly kind: 'found'; readonly findings: readonly Finding[]; readonly first: boolean; readonly last: boolean };
+
+/** So many findings go in one message, so that the page is never held up by taking them over. */
+const PORTION = 1_000;
+
+let subject: Subject;
+let profile: Profile;
+let desks: readonly Desk[];
+let released: readonly Entry[] | null;
+let checks: Checks;
+
+const say = (message: FromCheck) => self.postMessage(message);
+
+function tellAll() {
+	const findings = checks.list();
+	for (let at = 0; at === 0 || at < findings.length; at += PORTION)
+		say({
+			kind: 'found',
+			findings: findings.slice(at, at + PORTION),
+			first: at === 0,
+			last: at + PORTION >= findings.length
+		});
 }
 
-self.onmessage = ({ data: { application, commands, profile } }: MessageEvent<CheckTask>) => {
-	const space = contextSpace(application.axes, application.reachable);
-	const index = shortcutIndex(effectiveProfile(profile), space, catalogueOf(commands, space), application.rules);
-	self.postMessage([...told(check({ index }), { index })]);
+self.onmessage = ({ data }: MessageEvent<ToCheck>) => {
+	if (data.kind === 'start') {
+		const space = contextSpace(data.application.axes, data.application.reachable);
+		subject = { application: data.application, space, catalogue: catalogueOf(data.commands, space) };
+		({ profile, desks, released } = data);
+		checks = new Checks(circumstancesOf(subject, profile, desks, released));
+		for (const done of checks.steps()) say({ kind: 'progress', done });
+	} else {
+		profile = applyChanges(profile, data.changes);
+		checks.update(circumstancesOf(subject, profile, desks, released), data.changes);
+	}
+	tellAll();
 };

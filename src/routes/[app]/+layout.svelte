@@ -12,7 +12,7 @@
 	let { data, children } = $props();
 	const workspace = $derived(new Workspace(data.document));
 	provideWorkspace(() => workspace);
-	$effect(() => workspace.check());
+	$effect(() => () => workspace.checks.stop());
 	const items = views.flatMap((v) => [...v.items]);
 	const here = $derived(items.find((i) => page.url.pathname.endsWith(`/${i.path}`)));
 

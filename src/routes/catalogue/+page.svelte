@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { goto } from '$app/navigation';
-	import { Button, Input, Label, Spinner } from 'flowbite-svelte';
+	import { Button, Input, Label, Spinner, Textarea } from 'flowbite-svelte';
 	import {
 		ApplicationForm,
 		MAPPABLE,
@@ -28,10 +28,15 @@
 	let ambiguity = $state<string>('narrowest');
 	let match = $state<string>('character');
 	let sequences = $state<string>('at-once');
+	let typing = $state.raw<'nowhere' | 'everywhere' | string[]>('nowhere');
+	let hardwired = $state('');
 
-	const form = $derived(ApplicationForm.safeParse({ name, version, ambiguity, match, sequences }));
+	const form = $derived(ApplicationForm.safeParse({ name, version, ambiguity, match, sequences, typing, hardwired }));
 	const isMapped = $derived(mapping.id !== undefined && mapping.label !== undefined);
 	const built = $derived(table && form.success && isMapped ? catalogueFromCsv(table.records, mapping, form.data) : undefined);
+	const modes = $derived(
+		built?.application.axes[0]!.nodes.filter((node) => node.id !== 'anywhere-else').map(({ id, label }) => ({ id, label })) ?? []
+	);
 	const words: Record<Mappable, string> = {
 		id: 'Id, as the program knows it',
 		label: 'Label, as people read it',
@@ -41,7 +46,8 @@
 		synonyms: 'Synonyms',
 		context: 'Contexts where it exists',
 		opposite: 'Opposite',
-		action: 'Action'
+		action: 'Action',
+		use: 'Use, times a day'
 	};
 
 	async function read(given: File) {
@@ -138,7 +144,27 @@
 					]}
 				/>
 			</div>
-			{#if !form.success && table}<p class="callout tone-limonite">{form.error.issues[0]?.message}</p>{/if}
+			<div class="rule">
+				Bare keys are text <Picker
+					label="Bare keys are text"
+					value={Array.isArray(typing) ? typing[0]! : typing}
+					onpick={(v) => (typing = v === 'nowhere' || v === 'everywhere' ? v : [v])}
+					items={[
+						{ value: 'nowhere', name: 'nowhere' },
+						{ value: 'everywhere', name: 'everywhere: a command line listens' },
+						...modes.map((m) => ({ value: m.id, name: `only in ${m.label}` }))
+					]}
+				/>
+			</div>
+			<Label
+				>Keys it keeps for itself, one a line<Textarea
+					rows={2}
+					class="mono w-full"
+					bind:value={hardwired}
+					placeholder="F1 opens the help"
+				/></Label
+			>
+			{#if !form.success && (table || hardwired)}<p class="callout tone-limonite">{form.error.issues[0]?.message}</p>{/if}
 		</section>
 		<section class="list" aria-label="Command list">
 			<FileDrop

@@ -1,8 +1,11 @@
 import { expect } from 'chai';
 import { existsSync, readFileSync } from 'node:fs';
 import { check } from '../../../core/check/check.ts';
-import { application, commands, factoryEntries } from '../../../demo/gneiss/gneiss.ts';
-import { demoIndex, demoProfile } from '../demo-office.ts';
+import { gneiss } from '../../../demo/gneiss/gneiss.ts';
+import { RULE_IDS } from '../../../core/check/finding.ts';
+import { demoCircumstances, demoProfile } from '../demo-office.ts';
+
+const { application, commands, factoryEntries } = gneiss;
 
 describe('the demo office', () => {
 	it('has the catalogue that it promises', () => {
@@ -12,17 +15,19 @@ describe('the demo office', () => {
 		for (const command of commands) expect(command.description.length, command.id).to.be.greaterThan(10);
 	});
 
-	it('has an untouched factory without a finding', () => {
-		expect(check({ index: demoIndex(demoProfile().slice(0, 1)) })).to.deep.equal([]);
+	it('has an untouched factory without an error or anything worth attention', () => {
+		const found = check(demoCircumstances(gneiss, demoProfile().slice(0, 1)));
+		expect(found.filter((f) => f.severity !== 'note')).to.deep.equal([]);
 	});
 
-	it('has two clashes, one shadow and one dead entry, on purpose', () => {
-		const found = check({ index: demoIndex() });
-		expect(found.map((f) => [f.rule, f.witness.keys])).to.deep.equal([
+	it('has an example of every rule, on purpose, and two clashes', () => {
+		const found = check(demoCircumstances(gneiss));
+		expect(new Set(found.map((f) => f.rule))).to.deep.equal(new Set(RULE_IDS));
+		expect(found.filter((f) => f.severity === 'error').map((f) => [f.rule, f.witness.keys])).to.have.deep.members([
 			['clash', 'F'],
 			['clash', 'G'],
-			['shadow', 'P P'],
-			['dead', 'Alt+D']
+			['layout', 'Ctrl+Alt+E'],
+			['typing', 'Shift+K']
 		]);
 	});
 

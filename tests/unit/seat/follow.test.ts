@@ -4,10 +4,12 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { Manifest, SeatReport } from '../../../core/release/release.ts';
 import { profileFile, writeProfileFile } from '../../../core/format/profile-json.ts';
-import { application } from '../../../demo/gneiss/gneiss.ts';
+import { gneiss } from '../../../demo/gneiss/gneiss.ts';
 import { SeatFolder, sha256 } from '../../../seat/folder.ts';
 import { followOnce } from '../../../seat/follow.ts';
 import { demoProfile } from '../demo-office.ts';
+
+const { application } = gneiss;
 
 const office = demoProfile().filter((s) => s.kind === 'office');
 const good = writeProfileFile(profileFile(application, office));

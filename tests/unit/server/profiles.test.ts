@@ -5,10 +5,12 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { ProposedEdit } from '../../../core/profile/edit.ts';
 import { inOrder } from '../../../core/profile/stratum.ts';
-import { application, commands, entriesOf, factoryEntries, strata } from '../../../demo/gneiss/gneiss.ts';
+import { gneiss } from '../../../demo/gneiss/gneiss.ts';
 import { openDatabase } from '../../../src/lib/server/db/open.ts';
 import { officeOn, type Office } from '../../../src/lib/server/office.ts';
 import { Problem } from '../../../src/lib/server/problem.ts';
+
+const { application, commands, entriesOf, factoryEntries, strata } = gneiss;
 
 const id = application.id;
 const editOf = (base: number, lines: string, stratum = 'office'): ProposedEdit => ({

@@ -2,8 +2,10 @@ import { boolean, index, integer, jsonb, pgTable, primaryKey, serial, text, time
 import type { Application } from '../../../../core/application/application.ts';
 import type { Command } from '../../../../core/application/command.ts';
 import type { Scope } from '../../../../core/context/scope.ts';
-import type { Change, Role } from '../../../../core/profile/edit.ts';
-import type { EntryOp } from '../../../../core/profile/entry.ts';
+import type { Change } from '../../../../core/profile/edit.ts';
+import type { Role } from '../../../../core/profile/role.ts';
+import type { DeskSetup } from '../../../../core/keyboard/desk.ts';
+import type { Acceptance, Entry } from '../../../../core/profile/entry.ts';
 import type { StratumKind } from '../../../../core/profile/stratum.ts';
 import type { SeatReport } from '../../../../core/release/release.ts';
 
@@ -54,11 +56,12 @@ export const entries = pgTable(
 		application: application(),
 		stratum: text('stratum').notNull(),
 		key: text('key').notNull(),
-		op: text('op').$type<EntryOp>().notNull(),
+		op: text('op').$type<Entry['op']>().notNull(),
 		command: text('command').notNull(),
 		keys: text('keys').notNull(),
 		scope: jsonb('scope').$type<Scope>().notNull(),
-		rank: integer('rank').notNull()
+		rank: integer('rank').notNull(),
+		acceptance: jsonb('acceptance').$type<Acceptance>()
 	},
 	(t) => [primaryKey({ columns: [t.application, t.stratum, t.key] })]
 );
@@ -99,6 +102,8 @@ export const seats = pgTable('seats', {
 	id: text('id').primaryKey(),
 	application: application(),
 	note: text('note').notNull(),
+	/** System, board, layout and the hand of the mouse; what is usual is assumed of a seat that has not said. */
+	desk: jsonb('desk').$type<DeskSetup>(),
 	lastSeen: at('last_seen'),
 	report: jsonb('report').$type<SeatReport>(),
 	restore: boolean('restore').notNull().default(false)

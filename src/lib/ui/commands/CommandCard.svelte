@@ -30,7 +30,7 @@
 
 	const bindings = $derived(workspace.index.of(command.id));
 	const removed = $derived([...workspace.effective.removed.values()].filter((r) => r.binding.command === command.id));
-	const findings = $derived(workspace.findingsByCommand.get(command.id) ?? []);
+	const findings = $derived((workspace.findingsByCommand.get(command.id) ?? []).slice(0, 40).map(workspace.tell));
 	const namesakes = $derived(workspace.document.commands.filter((c) => c.label === command.label && c.id !== command.id));
 	const opposite = $derived(command.opposite && workspace.catalogue.get(command.opposite));
 	const isChanged = $derived(workspace.changedCommands.has(command.id));

@@ -30,10 +30,10 @@
 	<span class="path narrow" class:loud={row.isShared}>{pathText(row.command)} <span class="mono">{row.command.id}</span></span>
 </span>
 <span class="mark">
-	{#if isBroken}<span class="tone-garnet" title={findings.map((f) => f.sentence).join('\n')}
+	{#if isBroken}<span class="tone-garnet" title={findings.map((f) => workspace.tell(f).sentence).join('\n')}
 			><span class="toned" aria-hidden="true">◆</span><span class="visually-hidden">Clash</span></span
 		>
-	{:else if findings.length > 0}<span class="tone-limonite" title={findings.map((f) => f.sentence).join('\n')}
+	{:else if findings.length > 0}<span class="tone-limonite" title={findings.map((f) => workspace.tell(f).sentence).join('\n')}
 			><span class="toned" aria-hidden="true">▲</span><span class="visually-hidden">Attention</span></span
 		>{/if}
 </span>

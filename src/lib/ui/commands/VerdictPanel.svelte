@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { Button, Radio } from 'flowbite-svelte';
 	import { choices, type Choice, type ClosedChoice } from '$core/answer/choices';
-	import { consequences } from '$core/answer/consequences';
+	import { consequences, type Consequences } from '$core/answer/consequences';
 	import { verdict } from '$core/answer/verdict';
 	import type { CommandId } from '$core/application/command';
 	import type { Scope } from '$core/context/scope';
@@ -27,6 +27,7 @@
 		onanother: () => void;
 	} = $props();
 	const workspace = useWorkspace();
+	const SHOWN = 5;
 	let moveTo = $state<Keys | undefined>(undefined);
 	let picked = $state<Choice['kind'] | undefined>(undefined);
 
@@ -36,7 +37,14 @@
 	const way = $derived<Choice | ClosedChoice | undefined>(
 		ways.find((w) => w.kind === picked) ?? ways.find((w) => !isClosed(w)) ?? ways[0]
 	);
-	const preview = $derived(way && !isClosed(way) ? consequences(workspace.index, workspace.profile, way.changes) : undefined);
+	/** The verdict stands on screen first; what would change is worked out right after that frame. */
+	let preview = $state.raw<Consequences | undefined>(undefined);
+	$effect(() => {
+		const changes = way && !isClosed(way) ? way.changes : undefined;
+		const { index, profile } = workspace;
+		const timer = setTimeout(() => (preview = changes && consequences(index, profile, changes)), 20);
+		return () => clearTimeout(timer);
+	});
 	const label = $derived(labelOf(workspace.index, command));
 
 	function isClosed(w: Choice | ClosedChoice): w is ClosedChoice {
@@ -53,12 +61,13 @@
 <div class="verdict">
 	<div class="callout tone-{headline.tone}" role="status">
 		<p><strong class="toned"><span aria-hidden="true">{headline.shape}</span></strong> {headline.text}</p>
-		{#each found.meetings as meeting (meeting.binding.key + meeting.relation)}
+		{#each found.meetings.slice(0, SHOWN) as meeting (meeting.binding.key + meeting.relation)}
 			<p class="meeting">
 				<StratumChip id={meeting.binding.stratum} /><KeyCaps keys={meeting.binding.keys} />
 				<span>{meetingText(workspace.index, found, meeting)}</span>
 			</p>
 		{/each}
+		{#if found.meetings.length > SHOWN}<p class="meeting quiet">and {found.meetings.length - SHOWN} more</p>{/if}
 		{#if found.kind === 'meets' && found.meetings.some((m) => m.relation === 'same')}<p class="meeting">
 				{bothText(workspace.index)}
 			</p>{/if}

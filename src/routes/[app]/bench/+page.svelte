@@ -1,5 +1,5 @@
 <script lang="ts">
-	import type { Told } from '$core/check/finding';
+	import { findingId, type Finding } from '$core/check/finding';
 	import { strokesOf } from '$core/stroke/stroke';
 	import { useWorkspace } from '$lib/state/workspace.svelte';
 	import { BenchSession } from '$lib/ui/bench/session.svelte';
@@ -12,10 +12,11 @@
 	const session = new BenchSession(workspace);
 	let frame = $state<HTMLElement | undefined>(undefined);
 	const last = $derived(session.last);
+	const replayable = $derived(workspace.findings.filter((f) => f.witness.keys !== undefined && f.severity !== 'note'));
 
-	function replay({ witness }: Told) {
+	function replay({ witness }: Pick<Finding, 'witness'>) {
 		workspace.standIn(witness.situation);
-		session.replay(witness.keys, strokesOf(witness.keys));
+		if (witness.keys) session.replay(witness.keys, strokesOf(witness.keys));
 		frame?.focus();
 	}
 </script>
@@ -48,18 +49,18 @@
 				</p>
 			{/if}
 		</section>
-		{#if workspace.findings.length > 0}
+		{#if replayable.length > 0}
 			<section>
 				<h2>Replay a finding</h2>
 				<ul class="findings">
-					{#each workspace.findings as finding (finding.id)}
+					{#each replayable.slice(0, 12) as finding (findingId(finding))}
 						<li>
 							<button type="button" onclick={() => replay(finding)}>
 								<span class={finding.severity === 'error' ? 'tone-garnet' : 'tone-limonite'}
 									><span class="toned" aria-hidden="true">{finding.severity === 'error' ? '◆' : '▲'}</span></span
 								>
-								<KeyCaps keys={finding.witness.keys} />
-								<span>{finding.rule}: {labelOf(workspace.index, finding.bindings[0]!.command)}</span>
+								{#if finding.witness.keys}<KeyCaps keys={finding.witness.keys} />{/if}
+								<span>{finding.rule}: {labelOf(workspace.index, finding.command)}</span>
 							</button>
 						</li>
 					{/each}

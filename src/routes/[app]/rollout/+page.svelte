@@ -34,12 +34,7 @@
 				JSON.stringify([...stratumOf(office, workspace.released).entries.keys()].sort()) ||
 			pending.length > 0
 	);
-	const clashes = $derived(
-		workspace.findings.filter(
-			(f) =>
-				f.severity === 'error' && f.bindings.every((b) => workspace.profile.find((s) => s.id === b.stratum)?.kind !== 'personal')
-		)
-	);
+	const errors = $derived(workspace.publishErrors);
 
 	async function look() {
 		try {
@@ -108,14 +103,16 @@
 						<li class="quiet">Only locks or notes differ; no key does anything else.</li>
 					{/each}
 				</ul>
-				{#if clashes.length > 0}
+				{#if errors.length > 0}
 					<div class="callout tone-garnet">
-						<p><strong class="toned">◆ {clashes.length} {clashes.length === 1 ? 'clash' : 'clashes'} would go out</strong></p>
-						{#each clashes.slice(0, 3) as finding (finding.id)}<p class="small">
+						<p>
+							<strong class="toned">◆ {errors.length === 1 ? 'An error' : `${errors.length} errors`} would go out</strong>, so
+							nothing is published until each is mended or accepted with a reason in
+							<a href="/{workspace.document.application.id}/findings">Findings</a>.
+						</p>
+						{#each errors.slice(0, 3) as finding (finding.id)}<p class="small">
 								{finding.sentence}
-								<a href="/{workspace.document.application.id}/commands?command={encodeURIComponent(finding.bindings[0]!.command)}"
-									>Settle it</a
-								>
+								<a href="/{workspace.document.application.id}/findings?finding={encodeURIComponent(finding.id)}">Settle it</a>
 							</p>{/each}
 					</div>
 				{/if}
@@ -127,7 +124,7 @@
 					placeholder="What changes for the people at the seats"
 				/>
 				<div class="go">
-					<Button type="submit" size="sm" disabled={busy || notes.trim() === '' || !isSteward}
+					<Button type="submit" size="sm" disabled={busy || notes.trim() === '' || !isSteward || errors.length > 0}
 						>Publish release {(workspace.releases.at(-1)?.number ?? 0) + 1}</Button
 					>
 					{#if !isSteward}<span class="small"

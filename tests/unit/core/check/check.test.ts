@@ -1,53 +1,68 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
-import { check, told } from '../../../../core/check/check.ts';
-import type { ShortcutIndex } from '../../../../core/answer/shortcut-index.ts';
+import { check, Checks, checksOf, teller } from '../../../../core/check/check.ts';
+import { circumstancesOf } from '../../../../core/check/circumstances.ts';
+import { findingId, type Told } from '../../../../core/check/finding.ts';
+import { fixesOf } from '../../../../core/check/fixes.ts';
+import { overlay } from '../../../../core/answer/overlay.ts';
 import { explain } from '../../../../core/answer/resolve.ts';
-import { small } from '../../arbitrary.ts';
+import { applyChanges, type Change } from '../../../../core/profile/edit.ts';
+import { entryKey, type Entry } from '../../../../core/profile/entry.ts';
+import { inOrder, stratumById, type StratumId } from '../../../../core/profile/stratum.ts';
+import { properPrefixes } from '../../../../core/stroke/stroke.ts';
+import { circumstances, crowded, KEYS, scopeOf, small, type Small } from '../../arbitrary.ts';
 import { alive, happens } from '../../brute-force.ts';
 
-const findingsOf = (index: ShortcutIndex) => [...told(check({ index }), { index })];
+function findingsOf(app: Small): Told[] {
+	const c = circumstances(app);
+	return check(c).map(teller(c));
+}
+
+const office = 'office' as StratumId;
+const personal = 'personal' as StratumId;
 
 describe('check engine', () => {
 	it('finds a clash exactly where enumeration finds a tie', () => {
 		fc.assert(
 			fc.property(small(), (app) => {
-				const found = findingsOf(app.index).filter((f) => f.rule === 'clash');
+				const found = findingsOf(app).filter((f) => f.rule === 'clash');
 				const tied = new Map<string, number>();
 				for (const keys of app.index.allKeys())
 					for (const s of app.space.situations) if (happens(app, keys, s) === 'tie') tied.set(keys, (tied.get(keys) ?? 0) + 1);
 				const counted = new Map<string, number>();
-				for (const f of found) counted.set(f.witness.keys, (counted.get(f.witness.keys) ?? 0) + f.count);
+				for (const f of found) counted.set(f.witness.keys!, (counted.get(f.witness.keys!) ?? 0) + f.count);
 				expect(Object.fromEntries(counted)).to.deep.equal(Object.fromEntries(tied));
 			}),
-			{ numRuns: 400 }
+			{ numRuns: 600 }
 		);
 	});
 
-	it('calls a binding dead exactly when it runs in no situation and is never offered', () => {
+	it('calls a binding dead, an orphan or mere text exactly as enumeration does', () => {
 		fc.assert(
 			fc.property(small(), (app) => {
-				const found = new Set(
-					findingsOf(app.index)
-						.filter((f) => f.rule === 'dead')
-						.map((f) => f.bindings[0]!.key)
+				const found = findingsOf(app);
+				const by = (rule: string) => new Set(found.filter((f) => f.rule === rule).flatMap((f) => f.bindings.map((b) => b.key)));
+				const [dead, orphan] = [by('dead'), by('orphan')];
+				const text = new Set(
+					found.filter((f) => f.rule === 'typing' && f.severity === 'error').flatMap((f) => f.bindings.map((b) => b.key))
 				);
 				for (const b of app.index.effective.bindings) {
-					const lives = app.space.situations.some((s) => {
-						const what = happens(app, b.keys, s);
-						return alive(app, b.keys, s).includes(b) && [b.command, 'tie', 'waits'].includes(what as never);
-					});
-					expect(found.has(b.key), b.key).to.equal(!lives);
+					const here = app.space.situations.filter((s) => alive(app, b.keys, s).includes(b));
+					const what = here.map((s) => happens(app, b.keys, s));
+					const lives = what.some((w) => [b.command, 'tie', 'waits'].includes(w));
+					expect(orphan.has(b.key), `orphan ${b.key}`).to.equal(here.length === 0);
+					expect(text.has(b.key), `text ${b.key}`).to.equal(here.length > 0 && what.every((w) => w === 'typed'));
+					expect(dead.has(b.key), `dead ${b.key}`).to.equal(!lives && here.length > 0 && !what.every((w) => w === 'typed'));
 				}
 			}),
-			{ numRuns: 400 }
+			{ numRuns: 600 }
 		);
 	});
 
 	it('calls a binding shadowed exactly when another runs in its place somewhere and it still lives elsewhere', () => {
 		fc.assert(
 			fc.property(small(), (app) => {
-				const all = findingsOf(app.index);
+				const all = findingsOf(app);
 				const dead = new Set(all.filter((f) => f.rule === 'dead').map((f) => f.bindings[0]!.key));
 				const found = new Map(all.filter((f) => f.rule === 'shadow').map((f) => [f.bindings[0]!.key, f.count]));
 				for (const b of app.index.effective.bindings) {
@@ -55,25 +70,180 @@ describe('check engine', () => {
 						const what = happens(app, b.keys, s);
 						return alive(app, b.keys, s).includes(b) && (what === 'cut' || (/^c\d$/.test(what) && what !== b.command));
 					}).length;
-					const isTied = all.some((f) => f.rule === 'clash' && f.bindings.includes(b));
+					const isTied = all.some((f) => f.rule === 'clash' && f.bindings.some((x) => x.key === b.key));
 					if (!isTied) expect(found.get(b.key) ?? 0, b.key).to.equal(dead.has(b.key) ? 0 : masked);
 				}
 			}),
-			{ numRuns: 400 }
+			{ numRuns: 600 }
+		);
+	});
+
+	it('finds the stroke that begins a longer sequence exactly where both are alive', () => {
+		fc.assert(
+			fc.property(small(), (app) => {
+				const found = new Map(
+					findingsOf(app)
+						.filter((f) => f.rule === 'prefix')
+						.map((f) => [f.bindings[0]!.key, f.count])
+				);
+				for (const b of app.index.effective.bindings) {
+					const longer = app.index.effective.bindings.filter((l) => properPrefixes(l.keys).includes(b.keys));
+					const both = app.space.situations.filter(
+						(s) =>
+							alive(app, b.keys, s).includes(b) &&
+							happens(app, b.keys, s) !== 'typed' &&
+							longer.some((l) => alive(app, l.keys, s).includes(l))
+					);
+					expect(found.get(b.key) ?? 0, b.key).to.equal(both.length);
+				}
+			}),
+			{ numRuns: 500 }
+		);
+	});
+
+	it('says moved exactly where enumeration finds another command than with the last release', () => {
+		fc.assert(
+			fc.property(
+				small().chain((app) => fc.tuple(fc.constant(app), fc.subarray(inOrder(app.profile[1]!)))),
+				([app, kept]) => {
+					const c = circumstances(app, app.profile, kept);
+					const was = { ...app, index: c.released! };
+					const moved = new Set(
+						check(c)
+							.filter((f) => f.rule === 'moved')
+							.map((f) => `${f.witness.keys} ${f.command}`)
+					);
+					const expected = new Set<string>();
+					for (const keys of app.index.allKeys())
+						for (const s of app.space.situations) {
+							const [before, now] = [happens(was, keys, s), happens(app, keys, s)];
+							const isListChanged =
+								JSON.stringify(was.index.on(keys).map((b) => b.key)) !== JSON.stringify(app.index.on(keys).map((b) => b.key));
+							if (/^c\d$/.test(before) && /^c\d$/.test(now) && before !== now && isListChanged) expected.add(`${keys} ${now}`);
+						}
+					// an input that only waits now and then ran another command: runs after the wait, and counts as well
+					for (const one of expected) expect(moved.has(one), one).to.equal(true);
+					if (app.rules.sequences === 'at-once') expect([...moved].sort()).to.deep.equal([...expected].sort());
+				}
+			),
+			{ numRuns: 500 }
 		);
 	});
 
 	it('gives every finding a witness that reproduces it', () => {
 		fc.assert(
-			fc.property(small(), ({ index }) => {
-				for (const finding of findingsOf(index)) {
+			fc.property(small(), (app) => {
+				const { index } = app;
+				for (const finding of findingsOf(app)) {
+					if (finding.witness.keys === undefined || finding.bindings.length === 0) continue;
 					const { outcome } = explain(index, finding.witness.keys, finding.witness.situation);
 					const [suffers] = finding.bindings;
+					expect(finding.sentence, finding.rule).to.match(/\.$/);
 					if (finding.rule === 'clash') expect(outcome.kind).to.be.oneOf(['chooser', 'undecided']);
-					else if (outcome.kind === 'fires') expect(outcome.winner.key).to.not.equal(suffers!.key);
-					else expect(outcome.kind).to.be.oneOf(['cut-short', 'nothing', 'typed', 'waits', 'chooser', 'undecided']);
+					if (finding.rule === 'typing') expect(outcome.kind).to.equal('typed');
+					if (finding.rule === 'prefix' && app.rules.sequences === 'wait') expect(outcome.kind).to.equal('waits');
+					if (finding.rule === 'shadow' || finding.rule === 'dead')
+						if (outcome.kind === 'fires') expect(outcome.winner.key).to.not.equal(suffers!.key);
+						else expect(outcome.kind).to.be.oneOf(['cut-short', 'nothing', 'waits', 'chooser', 'undecided']);
 				}
-			})
+			}),
+			{ numRuns: 500 }
 		);
 	});
+
+	it('offers fixes that remove their finding and add no error, as a fresh check of the whole profile says', () => {
+		let tried = 0;
+		fc.assert(
+			fc.property(small(), fc.constantFrom(office, personal), (app, target) => {
+				const c = circumstances(app);
+				const before = check(c);
+				const errors = before.filter((f) => f.severity === 'error');
+				const isKnown = (keys: string, rule: string) => errors.some((e) => e.rule === rule && e.witness.keys === keys);
+				for (const finding of before)
+					for (const fix of fixesOf(c, finding, { profile: app.profile, target })) {
+						tried++;
+						const after = check(circumstances(app, applyChanges(app.profile, fix.changes)));
+						expect(after.map(findingId), fix.label).to.not.include(findingId(finding));
+						for (const f of after.filter((x) => x.severity === 'error'))
+							expect(isKnown(f.witness.keys!, f.rule), `${fix.label}: ${findingId(f)}`).to.equal(true);
+					}
+			}),
+			{ numRuns: 150 }
+		);
+		expect(tried).to.be.greaterThan(500);
+	});
+
+	const edits = (app: Small): fc.Arbitrary<Change[]> => {
+		const entry = fc
+			.record({
+				op: fc.constantFrom('set', 'set', 'remove', 'lock'),
+				command: fc.nat(4),
+				keys: fc.constantFrom(...KEYS),
+				scope: scopeOf(app.axes),
+				rank: fc.nat(30)
+			})
+			.map(({ command, ...rest }) => ({ ...rest, command: `c${command}` }) as unknown as Entry);
+		return fc
+			.array(fc.tuple(fc.constantFrom(office, personal), entry, fc.boolean()), { minLength: 1, maxLength: 3 })
+			.map((list) => {
+				const changes = new Map<string, Change>();
+				for (const [stratum, after, goes] of list) {
+					const before = stratumById(app.profile, stratum).entries.get(entryKey(after)) ?? null;
+					if (before || !goes) changes.set(`${stratum} ${entryKey(after)}`, { stratum, before, after: goes ? null : after });
+				}
+				return [...changes.values()];
+			});
+	};
+	const sorted = (checks: Checks) => {
+		const tell = teller(checks.circumstances);
+		return checks
+			.list()
+			.map((f) => {
+				const { id, severity, witness, sentence, count } = tell(f);
+				return JSON.stringify({ id, severity, witness, sentence, count });
+			})
+			.sort();
+	};
+
+	it('gives after an edit, looking only at what it can affect, what a fresh check gives', () => {
+		fc.assert(
+			fc.property(
+				small().chain((app) => fc.tuple(fc.constant(app), edits(app))),
+				([app, changes]) => {
+					const checks = checksOf(circumstances(app, app.profile, inOrder(app.profile[1]!)));
+					const after = applyChanges(app.profile, changes);
+					const then = circumstances(app, after, inOrder(app.profile[1]!));
+					checks.update(then, changes);
+					expect(sorted(checks)).to.deep.equal(sorted(checksOf(then)));
+				}
+			),
+			{ numRuns: 500 }
+		);
+	});
+
+	it('gives the same over an overlay of the changes as over a new index', () => {
+		fc.assert(
+			fc.property(
+				small().chain((app) => fc.tuple(fc.constant(app), edits(app))),
+				([app, changes]) => {
+					const c = circumstances(app);
+					const checks = checksOf({ ...c, index: overlay(c.index, app.profile, changes) });
+					const whole = checksOf(circumstances(app, applyChanges(app.profile, changes)));
+					expect(checks.list().map(findingId).sort()).to.deep.equal(whole.list().map(findingId).sort());
+				}
+			),
+			{ numRuns: 300 }
+		);
+	});
+
+	it('reports how far it is, and takes a hundred thousand shortcuts on one key', () => {
+		const { application, space, catalogue, profile } = crowded(100_000);
+		const c = circumstancesOf({ application, space, catalogue }, profile, [], null);
+		const checks = new Checks(c);
+		const progress = [...checks.steps()];
+		expect(progress).to.deep.equal([...progress].sort((a, b) => a - b));
+		const [clash] = checks.list().filter((f) => f.rule === 'clash');
+		expect(clash!.bindings).to.have.length(100_000);
+		expect(teller(c)(clash!).sentence).to.include('and 99997 more');
+	}).timeout(60_000);
 });

@@ -4,7 +4,15 @@ import { contextSpace } from '../../../../core/context/space.ts';
 import { catalogueFromCsv, guessMapping, type ApplicationForm } from '../../../../core/format/catalogue-csv.ts';
 import { readCsv } from '../../../../core/format/csv.ts';
 
-const form: ApplicationForm = { name: 'Ödland Rough', version: '2', ambiguity: 'first', match: 'position', sequences: 'wait' };
+const form: ApplicationForm = {
+	name: 'Ödland Rough',
+	version: '2',
+	ambiguity: 'first',
+	match: 'position',
+	sequences: 'wait',
+	typing: ['plan'],
+	hardwired: []
+};
 const csv = [
 	'Name;ignored',
 	'Command,Title,Menu,Modes,Keywords,Opposite',

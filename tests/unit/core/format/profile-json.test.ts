@@ -8,10 +8,12 @@ import { readShortcutsCsv, writeShortcutsCsv } from '../../../../core/format/sho
 import { importChanges, previewImport } from '../../../../core/format/preview.ts';
 import { applyChanges } from '../../../../core/profile/edit.ts';
 import { inOrder, type StratumId } from '../../../../core/profile/stratum.ts';
-import { application } from '../../../../demo/gneiss/gneiss.ts';
+import { gneiss } from '../../../../demo/gneiss/gneiss.ts';
 import { schemas } from '../../../../scripts/schemas.ts';
 import { small } from '../../arbitrary.ts';
 import { demoIndex, demoProfile } from '../../demo-office.ts';
+
+const { application } = gneiss;
 
 const profile = demoProfile();
 const text = writeProfileFile(profileFile(application, profile));

@@ -1,10 +1,12 @@
 import { expect } from 'chai';
+import { USUAL_DESK } from '../../../../core/keyboard/desk.ts';
 import { OFFLINE_AFTER, SeatReport, seatState, type Seat } from '../../../../core/release/release.ts';
 
 const now = Date.parse('2026-03-02T08:00:00Z');
 const seat = (over: Partial<Seat>, report: Partial<SeatReport> = {}): Seat => ({
 	id: 'C-01',
 	note: '',
+	desk: USUAL_DESK,
 	lastSeen: new Date(now - 1000).toISOString(),
 	report: { release: 3, state: 'installed', sha256: 'a'.repeat(64), message: '', ...report },
 	restore: false,

@@ -11,7 +11,8 @@ export const GET = route(async ({ params, url }, { profiles }) => {
 	return { edits: await profiles.editsSince(params.app!, since) };
 });
 
-export const POST = route(async ({ params, request }, { profiles }) => {
+export const POST = route(async ({ params, request }, { profiles, checking }) => {
 	const proposed = await readBody(request, ProposedEdit, 50_000_000);
+	await checking.refuseGoneFindings(params.app!, proposed.changes);
 	return json(await profiles.edit(params.app!, proposed), { status: 201 });
 });

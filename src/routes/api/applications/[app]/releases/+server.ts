@@ -1,6 +1,6 @@
 import { json } from '@sveltejs/kit';
 import { z } from 'zod';
-import { Role } from '$core/profile/edit.ts';
+import { Role } from '$core/profile/role.ts';
 import { readBody } from '$lib/server/problem';
 import { route } from '$lib/server/route';
 
@@ -12,7 +12,8 @@ const Publication = z.strictObject({
 
 export const GET = route(async ({ params }, { releases }) => releases.list(params.app!));
 
-export const POST = route(async ({ params, request }, { releases }) => {
+export const POST = route(async ({ params, request }, { releases, checking }) => {
 	const { role, notes, base } = await readBody(request, Publication);
+	await checking.refuseErrors(params.app!);
 	return json(await releases.publish(params.app!, role, notes, base), { status: 201 });
 });

@@ -1,0 +1,56 @@
+import { OutOfReachError } from '../answer/choices.ts';
+import { overlay } from '../answer/overlay.ts';
+import { changeProblems } from '../answer/validate.ts';
+import { combined, type Change } from '../profile/edit.ts';
+import type { Circumstances } from './circumstances.ts';
+import { Checks } from './check.ts';
+import { contestsOn } from './contest.ts';
+import { findingId, type Finding, type Pen } from './finding.ts';
+import { CHECK_RULES } from './rules/rules.ts';
+import type { Keys } from '../stroke/stroke.ts';
+
+/** A way out of a finding that was tried: it removes the finding and adds no error. */
+export interface Fix {
+	readonly kind: string;
+	readonly label: string;
+	readonly changes: readonly Change[];
+}
+
+/** The findings about what the changes touch, before or after them. */
+function findingsAround(circumstances: Circumstances, changes: readonly Change[]): Finding[] {
+	const checks = new Checks(circumstances);
+	checks.update(circumstances, changes);
+	return checks.list();
+}
+
+const isPartOf = (small: Finding, large: Finding) =>
+	small.rule === large.rule &&
+	small.witness.keys === large.witness.keys &&
+	small.bindings.every((b) => large.bindings.some((l) => l.key === b.key));
+
+/** Whether the changes remove the finding and bring no error that was not there, alone or as a part of a greater one. */
+export function isSound(circumstances: Circumstances, finding: Finding, pen: Pen, changes: readonly Change[]): boolean {
+	if (changes.length === 0 || changeProblems(circumstances.index, pen.profile, changes).length > 0) return false;
+	const after: Circumstances = { ...circumstances, index: overlay(circumstances.index, pen.profile, changes) };
+	const then = findingsAround(after, changes);
+	if (then.some((f) => findingId(f) === findingId(finding))) return false;
+	const errors = findingsAround(circumstances, changes).filter((f) => f.severity === 'error');
+	return then.every((f) => f.severity !== 'error' || errors.some((known) => isPartOf(f, known)));
+}
+
+/** The fixes that are sound when written from the pen's stratum, the mildest first; each was tried. */
+export function fixesOf(circumstances: Circumstances, finding: Finding, pen: Pen): Fix[] {
+	const contest = contestsOn(circumstances.index)(finding.witness.keys ?? ('' as Keys));
+	const fixes: Fix[] = [];
+	for (const proposal of CHECK_RULES[finding.rule].proposals(finding, circumstances, contest, pen)) {
+		let changes: Change[];
+		try {
+			changes = combined(proposal.changes());
+		} catch (error) {
+			if (error instanceof OutOfReachError) continue;
+			throw error;
+		}
+		if (isSound(circumstances, finding, pen, changes)) fixes.push({ kind: proposal.kind, label: proposal.label, changes });
+	}
+	return fixes;
+}

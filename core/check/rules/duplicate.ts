@@ -1,0 +1,37 @@
+import { count, first } from '../../context/bits.ts';
+import { entryKey } from '../../profile/entry.ts';
+import { stratumById } from '../../profile/stratum.ts';
+import { labelOf, listed, type CheckRule } from '../finding.ts';
+import { drops } from '../proposals.ts';
+
+/** The same thing said twice: a stratum repeats what one below it says already. */
+export const duplicate: CheckRule = {
+	id: 'duplicate',
+	title: 'Said twice',
+	onInput({ keys, contenders }, { index }, report) {
+		for (const { binding, reach } of contenders)
+			if (binding.repeatedIn.length > 0 && reach !== index.space.nowhere)
+				report({
+					rule: 'duplicate',
+					severity: 'note',
+					command: binding.command,
+					bindings: [binding],
+					witness: { keys, situation: first(reach) }
+				});
+	},
+	tell({ bindings: [binding], witness: { keys } }, c) {
+		const name = (id: string) => c.index.effective.strata.find((s) => s.id === id)?.name ?? id;
+		return {
+			sentence: `${name(binding!.stratum)} puts ${keys} on ${labelOf(c, binding!)} already; ${listed(binding!.repeatedIn.map(name))} says it again.`,
+			count: count(c.index.reach(binding!)),
+			causes: []
+		};
+	},
+	proposals({ bindings: [binding] }, c, _, pen) {
+		return binding!.repeatedIn.flatMap((stratum) => {
+			const { command, keys, scope } = binding!;
+			const entry = stratumById(pen.profile, stratum).entries.get(entryKey({ op: 'set', command, keys, scope }));
+			return entry ? drops(pen, stratum, entry, `Drop the repetition of ${keys} for ${labelOf(c, binding!)}`) : [];
+		});
+	}
+};

@@ -1,0 +1,61 @@
+import { count, first } from '../../context/bits.ts';
+import { deskLabel, type Trouble } from '../../keyboard/office.ts';
+import { labelOf, listed, type CheckRule, type Severity } from '../finding.ts';
+import { goes, moves } from '../proposals.ts';
+
+const SEVERITY: Readonly<Record<Trouble['kind'], Severity>> = {
+	missing: 'error',
+	dead: 'error',
+	eaten: 'error',
+	altgr: 'attention',
+	shift: 'note',
+	elsewhere: 'note'
+};
+
+function sentence({ kind, desks, about }: Trouble, keys: string, label: string): string {
+	const where = `At ${listed(desks.map(deskLabel))}`;
+	switch (kind) {
+		case 'missing':
+			return `${where} no key makes ${keys}, so ${label} cannot be reached.`;
+		case 'dead':
+			return `${where} ${about} is a dead key: it waits for the next letter, and ${keys} for ${label} does not arrive.`;
+		case 'eaten':
+			return `${where} ${keys} for ${label} is AltGr with that key and types ${about}.`;
+		case 'altgr':
+			return `${where} ${about} needs AltGr, which ${keys} for ${label} does not say.`;
+		case 'shift':
+			return `${where} ${about} needs Shift, at other desks it does not: ${keys} for ${label} is pressed with Shift there.`;
+		case 'elsewhere':
+			return `${where} ${keys} for ${label} lies on another key than at the other desks: ${about}.`;
+	}
+}
+
+/** The stroke is missing, dead, eaten, hard to press or elsewhere on a layout in use. */
+export const layout: CheckRule = {
+	id: 'layout',
+	title: 'Trouble on a keyboard in use',
+	onInput({ keys, contenders }, { index, office }, report) {
+		const troubles = office.troubles(keys);
+		if (troubles.length === 0) return;
+		for (const { binding, reach } of contenders)
+			if (reach !== index.space.nowhere)
+				for (const { kind } of troubles)
+					report({
+						rule: 'layout',
+						detail: kind,
+						severity: SEVERITY[kind],
+						command: binding.command,
+						bindings: [binding],
+						witness: { keys, situation: first(reach) }
+					});
+	},
+	tell({ bindings: [binding], detail, witness: { keys } }, c) {
+		const trouble = c.office.troubles(keys!).find((t) => t.kind === detail);
+		return {
+			sentence: trouble ? sentence(trouble, keys!, labelOf(c, binding!)) : '',
+			count: count(c.index.reach(binding!)),
+			causes: []
+		};
+	},
+	proposals: ({ bindings: [binding] }, c, _, pen) => [...moves(c, pen, binding!), goes(c, pen, binding!)]
+};

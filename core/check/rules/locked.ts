@@ -1,0 +1,37 @@
+import { count, first } from '../../context/bits.ts';
+import { labelOf, type CheckRule } from '../finding.ts';
+import { drops } from '../proposals.ts';
+
+/** An entry tries to change what a lower stratum has locked; it has no effect. */
+export const locked: CheckRule = {
+	id: 'locked',
+	title: 'Stopped by a lock',
+	onInput({ keys }, { index }, report) {
+		for (const { reason, entry, stratum } of index.ineffective(keys))
+			if (reason === 'locked') {
+				const bindings = index.on(keys).filter((b) => b.command === entry.command);
+				report({
+					rule: 'locked',
+					detail: stratum,
+					severity: 'attention',
+					command: entry.command,
+					bindings,
+					witness: { keys, situation: Math.max(0, first(index.space.bitsOf(entry.scope))) }
+				});
+			}
+	},
+	tell({ command, detail, bindings, witness: { keys } }, c) {
+		const name = (id: string | undefined) => c.index.effective.strata.find((s) => s.id === id)?.name ?? id;
+		return {
+			sentence: `${name(detail)} takes ${keys} away from ${labelOf(c, { command })}, but ${name(bindings[0]?.lockedBy) ?? 'a stratum below'} has locked it, so it still runs.`,
+			count: bindings[0] ? count(c.index.reach(bindings[0])) : 0,
+			causes: []
+		};
+	},
+	proposals({ command, detail, witness: { keys } }, c, _, pen) {
+		return c.index
+			.ineffective(keys!)
+			.filter((i) => i.reason === 'locked' && i.stratum === detail && i.entry.command === command)
+			.flatMap((i) => drops(pen, i.stratum, i.entry, `Drop the remove of ${keys} for ${labelOf(c, { command })}`));
+	}
+};

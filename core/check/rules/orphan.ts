@@ -1,0 +1,55 @@
+import { count, first } from '../../context/bits.ts';
+import { labelOf, type CheckRule } from '../finding.ts';
+import { drops, goes } from '../proposals.ts';
+
+/** The command does not exist in this version, or not in that scope; or a remove has nothing to remove. */
+export const orphan: CheckRule = {
+	id: 'orphan',
+	title: 'Speaks of what is not there',
+	onInput({ keys, contenders }, { index }, report) {
+		for (const { binding, reach, scope } of contenders)
+			if (reach === index.space.nowhere)
+				report({
+					rule: 'orphan',
+					severity: 'attention',
+					command: binding.command,
+					bindings: [binding],
+					witness: { keys, situation: Math.max(0, first(scope.bits)) }
+				});
+		for (const { reason, entry, stratum } of index.ineffective(keys))
+			if (reason === 'nothing-to-remove')
+				report({
+					rule: 'orphan',
+					detail: `remove\n${stratum}\n${keys}\n${index.space.scopeLabel(entry.scope)}`,
+					severity: 'note',
+					command: entry.command,
+					bindings: [],
+					witness: { keys, situation: Math.max(0, first(index.space.bitsOf(entry.scope))) }
+				});
+	},
+	tell({ bindings: [binding], detail, command, witness: { keys } }, c) {
+		if (!binding) {
+			const stratum = detail!.split('\n')[1]!;
+			return {
+				sentence: `${c.index.effective.strata.find((s) => s.id === stratum)?.name ?? stratum} removes ${keys} from ${labelOf(c, { command })}, which no stratum below says.`,
+				count: 0,
+				causes: []
+			};
+		}
+		const where = c.index.scopeSet(binding).bits;
+		return {
+			sentence: c.index.catalogue.has(binding.command)
+				? `${keys} runs ${labelOf(c, binding)} in ${c.index.space.scopeLabel(binding.scope)}, where that command does not exist.`
+				: `${keys} names ${binding.command}, which this version does not have.`,
+			count: count(where),
+			causes: []
+		};
+	},
+	proposals({ bindings: [binding], command, witness: { keys } }, c, _, pen) {
+		if (binding) return [goes(c, pen, binding)];
+		return c.index
+			.ineffective(keys!)
+			.filter((i) => i.reason === 'nothing-to-remove' && i.entry.command === command)
+			.flatMap((i) => drops(pen, i.stratum, i.entry, `Drop the remove of ${keys} for ${labelOf(c, { command })}`));
+	}
+};

@@ -1,0 +1,59 @@
+import { count, firstOfBoth, intersection, meets, type Bits } from '../../context/bits.ts';
+import type { Binding } from '../../profile/effective.ts';
+import type { Circumstances } from '../circumstances.ts';
+import { labelOf, listedBriefly, type CheckRule } from '../finding.ts';
+import { go, moves } from '../proposals.ts';
+
+/** The longer inputs that are alive together with the binding, and where. */
+function longerThan({ index }: Circumstances, binding: Binding, heard: Bits) {
+	return index
+		.longer(binding.keys)
+		.filter((longer) => meets(index.reach(longer), heard))
+		.map((longer) => ({ longer, situations: intersection(index.reach(longer), heard) }));
+}
+
+/** A stroke is complete and also begins a longer sequence: the longer is cut short, or the shorter has to wait. */
+export const prefix: CheckRule = {
+	id: 'prefix',
+	title: 'Begins a longer sequence',
+	onInput(contest, _, report) {
+		if (contest.longer.length === 0 || contest.contenders.length === 0) return;
+		const beyond = contest.longerReach();
+		contest.contenders.forEach(({ binding }, place) => {
+			const situation = firstOfBoth(contest.heard[place]!, beyond);
+			if (situation >= 0)
+				report({
+					rule: 'prefix',
+					severity: 'attention',
+					command: binding.command,
+					bindings: [binding],
+					witness: { keys: contest.keys, situation }
+				});
+		});
+	},
+	tell({ bindings: [binding], witness: { keys, situation } }, c, contest) {
+		const heard = contest.heard[contest.contenders.findIndex((x) => x.binding.key === binding!.key)]!;
+		const found = longerThan(c, binding!, heard);
+		const names = listedBriefly(found.map(({ longer }) => `${longer.keys} for ${labelOf(c, longer)}`));
+		const where = c.index.space.labelOf(situation);
+		const all = found.reduce((sum, { situations }) => sum.map((word, w) => word | situations[w]!), c.index.space.nowhere);
+		return {
+			sentence:
+				c.index.rules.sequences === 'at-once'
+					? `${keys} runs ${labelOf(c, binding!)} at once in ${where}, so ${names} cannot be typed there.`
+					: `${keys} for ${labelOf(c, binding!)} waits in ${where}, since it also begins ${names}.`,
+			count: count(all),
+			causes: found.map((f) => f.longer)
+		};
+	},
+	proposals({ bindings: [binding] }, c, contest, pen) {
+		const heard = contest.heard[contest.contenders.findIndex((x) => x.binding.key === binding!.key)]!;
+		const longer = longerThan(c, binding!, heard).map((f) => f.longer);
+		return [
+			...moves(c, pen, binding!),
+			...(longer.length === 1 ? moves(c, pen, longer[0]!) : []),
+			go(c, pen, longer, `Take away ${listedBriefly(longer.map((l) => `${l.keys} for ${labelOf(c, l)}`))}`),
+			go(c, pen, [binding!], `Take ${binding!.keys} away from ${labelOf(c, binding!)}`)
+		];
+	}
+};

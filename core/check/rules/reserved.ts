@@ -1,0 +1,36 @@
+import { count, first } from '../../context/bits.ts';
+import { labelOf, listed, type CheckRule } from '../finding.ts';
+import { goes, moves } from '../proposals.ts';
+
+/** A platform in use, or the application itself, keeps the stroke. */
+export const reserved: CheckRule = {
+	id: 'reserved',
+	title: 'Kept by the system or the application',
+	onInput({ keys, contenders }, { index, office }, report) {
+		const kept = office.kept(keys);
+		if (kept.length === 0) return;
+		for (const { binding, reach } of contenders)
+			if (reach !== index.space.nowhere)
+				report({
+					rule: 'reserved',
+					severity: kept.some((k) => k.taken === 'always') ? 'error' : 'attention',
+					command: binding.command,
+					bindings: [binding],
+					witness: { keys, situation: first(reach) }
+				});
+	},
+	tell({ bindings: [binding], witness: { keys } }, c) {
+		const said = c.office
+			.kept(keys!)
+			.map(
+				({ platform, does, taken }) =>
+					`${platform ?? 'the application itself'} ${does}${taken === 'default' ? ' by default' : ''}`
+			);
+		return {
+			sentence: `${keys} for ${labelOf(c, binding!)} may never arrive: with it ${listed(said)}.`,
+			count: count(c.index.reach(binding!)),
+			causes: []
+		};
+	},
+	proposals: ({ bindings: [binding] }, c, _, pen) => [...moves(c, pen, binding!), goes(c, pen, binding!)]
+};

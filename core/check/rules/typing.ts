@@ -1,0 +1,39 @@
+import type { AxisId } from '../../context/axis.ts';
+import { count, first, intersection, isEmpty, meets } from '../../context/bits.ts';
+import { typesOnly } from '../../stroke/stroke.ts';
+import { labelOf, type CheckRule } from '../finding.ts';
+import { goes, moves } from '../proposals.ts';
+
+/**
+ * The stroke is what people type. Broken where the keys are text in all situations of the binding; worth attention where the
+ * scope names an axis on which text is typed, so that somebody meant it to be heard there.
+ */
+export const typing: CheckRule = {
+	id: 'typing',
+	title: 'Is text where it should run',
+	onInput({ keys, contenders, heard }, { index }, report) {
+		if (index.typing === index.space.nowhere || !typesOnly(keys)) return;
+		contenders.forEach(({ binding, reach }, place) => {
+			if (reach === index.space.nowhere || !meets(reach, index.typing)) return;
+			const isAll = isEmpty(heard[place]!);
+			const isNamed = index.rules.typing.some((scope) => (Object.keys(scope) as AxisId[]).some((axis) => binding.scope[axis]));
+			if (isAll || isNamed)
+				report({
+					rule: 'typing',
+					severity: isAll ? 'error' : 'attention',
+					command: binding.command,
+					bindings: [binding],
+					witness: { keys, situation: first(intersection(reach, index.typing)) }
+				});
+		});
+	},
+	tell({ severity, bindings: [binding], witness: { keys, situation } }, c) {
+		const where = intersection(c.index.reach(binding!), c.index.typing);
+		return {
+			sentence: `${keys} for ${labelOf(c, binding!)} types text in ${c.index.space.labelOf(situation)}${severity === 'error' ? ', as everywhere else it could run' : ''}.`,
+			count: count(where),
+			causes: []
+		};
+	},
+	proposals: ({ bindings: [binding] }, c, _, pen) => [...moves(c, pen, binding!), goes(c, pen, binding!)]
+};

@@ -1,0 +1,173 @@
+import type { InputRules } from '../application/application.ts';
+import { NAMED_CODES, WRITING_CODES } from '../stroke/codes.ts';
+import { keysOf, strokesOf, type Keys, type Modifier, type Stroke } from '../stroke/stroke.ts';
+import { BOARDS } from './board.ts';
+import { PLATFORM_NAMES, USUAL_DESK, type Desk } from './desk.ts';
+import { LAYOUTS } from './layouts.ts';
+import { keyAt, pressing } from './pressing.ts';
+import { reachOfAll, type Reach } from './reach.ts';
+import { reservedOn } from './reserved/reserved.ts';
+import type { Reserved } from './reserved/row.ts';
+
+/** A stroke that a system or the application keeps for itself. */
+export interface Kept {
+	/** Who keeps it: a platform's name, or undefined for the application itself. */
+	readonly platform: string | undefined;
+	readonly does: string;
+	readonly taken: Reserved['taken'];
+	readonly source: string;
+}
+
+/**
+ * Trouble with an input at some desks.
+ * - missing: no key types it; dead: the key waits for the next letter; eaten: Ctrl+Alt is AltGr there and types a character;
+ * - altgr: needs AltGr; shift: needs Shift here and not at other desks; elsewhere: sits on another key than at other desks.
+ */
+export interface Trouble {
+	readonly kind: 'missing' | 'dead' | 'eaten' | 'altgr' | 'shift' | 'elsewhere';
+	readonly desks: readonly Desk[];
+	/** What the trouble is about: the character that is typed, or the key where it sits. */
+	readonly about: string;
+}
+
+/** What the desks of an office make of inputs; the same whatever the profile says. Answers are remembered. */
+export interface OfficeDesks {
+	readonly desks: readonly Desk[];
+	/** The desk of most seats: reach is measured there. */
+	readonly usual: Desk;
+	kept(keys: Keys): readonly Kept[];
+	troubles(keys: Keys): readonly Trouble[];
+	/** At the usual desk; undefined when it cannot be pressed there. */
+	reach(keys: Keys): Reach | undefined;
+	/** Single strokes that no system keeps and every desk can press, the shortest way first. */
+	readonly goodStrokes: readonly Keys[];
+}
+
+const PLANES: readonly (readonly Modifier[])[] = [
+	[],
+	['Shift'],
+	['Ctrl'],
+	['Alt'],
+	['Ctrl', 'Shift'],
+	['Ctrl', 'Alt'],
+	['Alt', 'Shift'],
+	['Ctrl', 'Alt', 'Shift']
+];
+
+/** The eight combinations of the three common modifiers, in the order in which pips show them. */
+export const planes = PLANES;
+
+/** The seats and their layout and system, as in "C-03 (US layout, Linux)". */
+export function deskLabel({ seats, platform, layout }: Desk): string {
+	const what = `${LAYOUTS[layout].name} layout, ${PLATFORM_NAMES[platform]}`;
+	if (seats.length === 0) return `a desk with ${what}`;
+	const named = seats.length <= 3 ? seats.join(', ') : `${seats.slice(0, 2).join(', ')} and ${seats.length - 2} more seats`;
+	return `${named} (${what})`;
+}
+
+/** Without any desk the usual one is assumed, with no seats. */
+export function officeDesks(rules: Pick<InputRules, 'match' | 'hardwired'>, given: readonly Desk[]): OfficeDesks {
+	const desks = given.length > 0 ? given : [{ ...USUAL_DESK, seats: [] }];
+	const usual = desks.reduce((most, desk) => (desk.seats.length > most.seats.length ? desk : most));
+	const platforms = [...new Set(desks.map((d) => d.platform))];
+	const hardwired = new Map(rules.hardwired.map((h) => [h.keys, h]));
+
+	const remembered = <T>(work: (keys: Keys) => T) => {
+		const known = new Map<Keys, T>();
+		return (keys: Keys): T => {
+			let answer = known.get(keys);
+			if (answer === undefined) known.set(keys, (answer = work(keys)));
+			return answer;
+		};
+	};
+	const byStroke = <T>(work: (keys: Keys) => readonly T[]) => {
+		const one = remembered(work);
+		return (keys: Keys): readonly T[] => {
+			if (!keys.includes(' ')) return one(keys);
+			for (const stroke of keys.split(' ')) {
+				const answer = one(stroke as Keys);
+				if (answer.length > 0) return answer;
+			}
+			return NOTHING;
+		};
+	};
+
+	const kept = byStroke((keys): readonly Kept[] => {
+		const own = hardwired.get(keys);
+		const found: Kept[] = own ? [{ platform: undefined, does: own.does, taken: 'always', source: 'the application' }] : [];
+		for (const platform of platforms) {
+			const row = reservedOn(platform, keys);
+			if (row) found.push({ platform: PLATFORM_NAMES[platform], does: row.does, taken: row.taken, source: row.source });
+		}
+		return found.length > 0 ? found : NOTHING;
+	});
+
+	const troubles = byStroke((keys): readonly Trouble[] => {
+		const [stroke] = strokesOf(keys);
+		const pressed = desks.map((desk) => ({ desk, way: pressing(stroke!, desk) }));
+		const found: Trouble[] = [];
+		const report = (kind: Trouble['kind'], at: readonly (typeof pressed)[number][], about: string) => {
+			if (at.length > 0) found.push({ kind, desks: at.map((p) => p.desk), about });
+		};
+		const missing = pressed.filter((p) => p.way.code === undefined);
+		const there = pressed.filter((p) => p.way.code !== undefined);
+		report('missing', missing, stroke!.key);
+		const dead = there.filter((p) => p.way.dead);
+		report('dead', dead, stroke!.key);
+		const eaten = there.filter((p) => p.way.eaten !== undefined);
+		report('eaten', eaten, eaten[0]?.way.eaten ?? '');
+		const living = there.filter((p) => !p.way.dead);
+		report(
+			'altgr',
+			living.filter((p) => p.way.altGr),
+			stroke!.key
+		);
+		const shifted = living.filter((p) => p.way.shifted && !p.way.altGr);
+		if (shifted.length < living.length) report('shift', shifted, stroke!.key);
+		const home = living.find((p) => p.desk === usual)?.way.code ?? living[0]?.way.code;
+		const moved = WRITING_CODES.has(stroke!.key)
+			? pressed.filter((p) => legendOf(p.desk, stroke!) !== legendOf(usual, stroke!))
+			: [];
+		const away = living.filter((p) => !p.way.altGr && !p.way.shifted && p.way.code !== home);
+		report('elsewhere', away, away[0]?.way.code ?? '');
+		report('elsewhere', moved, moved[0] ? (legendOf(moved[0].desk, stroke!) ?? '') : '');
+		return found.length > 0 ? found : NOTHING;
+	});
+
+	const reach = remembered((keys) => reachOfAll(strokesOf(keys), usual) ?? null);
+	let good: readonly Keys[] | undefined;
+	return {
+		desks,
+		usual,
+		kept,
+		troubles,
+		reach: (keys) => reach(keys) ?? undefined,
+		get goodStrokes() {
+			return (good ??= allStrokes(rules, usual)
+				.filter((keys) => kept(keys).length === 0 && troubles(keys).every((t) => t.kind === 'elsewhere'))
+				.map((keys) => ({ keys, reach: reach(keys) }))
+				.filter((s) => s.reach !== null)
+				.sort((a, b) => a.reach!.mm - b.reach!.mm)
+				.map((s) => s.keys));
+		}
+	};
+}
+
+const NOTHING: readonly never[] = [];
+
+const legendOf = (desk: Desk, stroke: Stroke) => LAYOUTS[desk.layout].legend(stroke.key, 0);
+
+/** Every single stroke with the common modifiers that the keys of the desk's board make, apart from keys that edit text. */
+export function allStrokes({ match }: Pick<InputRules, 'match'>, desk: Desk): Keys[] {
+	return BOARDS[desk.board].keys.flatMap(({ code }) => {
+		const isFunction = /^F\d+$/.test(code);
+		if (NAMED_CODES.has(code) && !isFunction && code !== 'Space') return [];
+		const key = keyAt(code, match, desk.layout);
+		if (key === undefined) return [];
+		const isLetter = key.toLowerCase() !== key.toUpperCase() || NAMED_CODES.has(key) || WRITING_CODES.has(key);
+		// for a character that is no letter, Shift is part of the character
+		return PLANES.filter((modifiers) => isLetter || !modifiers.includes('Shift')).map((modifiers) =>
+			keysOf([{ modifiers, key }])
+		);
+	});
+}

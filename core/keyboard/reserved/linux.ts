@@ -1,0 +1,40 @@
+import { reserved } from './row.ts';
+
+const KERNEL = 'Linux kernel documentation, virtual consoles and SysRq (from memory)';
+const DESKTOP = 'GNOME Help, Useful keyboard shortcuts (from memory)';
+
+export const linux = [
+	...reserved(KERNEL, 'always', [1, 2, 3, 4, 5, 6].map((n) => `Ctrl+Alt+F${n} | changes to console ${n}`).join('\n')),
+	...reserved(KERNEL, 'default', 'Alt+PrintScreen | begins a kernel request'),
+	...reserved(
+		DESKTOP,
+		'default',
+		`
+Ctrl+Alt+Delete | logs out
+Alt+Tab | changes to another window
+Alt+Shift+Tab | changes to another window
+Meta+Tab | changes to another application
+Alt+\` | changes between the windows of an application
+Alt+Escape | changes to the next window
+Alt+F2 | opens the command box
+Alt+F4 | closes the window
+Alt+Space | opens the window's menu
+Meta+A | shows all applications
+Meta+V | shows the notifications
+Meta+L | locks the screen
+Meta+N | shows the notifications
+Meta+Space | changes the input source
+Meta+ArrowUp | maximises the window
+Meta+ArrowDown | restores the window
+Meta+ArrowLeft | puts the window on the left half
+Meta+ArrowRight | puts the window on the right half
+Meta+PageUp | goes to the workspace above
+Meta+PageDown | goes to the workspace below
+Ctrl+Alt+ArrowUp | goes to the workspace above
+Ctrl+Alt+ArrowDown | goes to the workspace below
+Ctrl+Alt+ArrowLeft | goes to the workspace on the left
+Ctrl+Alt+ArrowRight | goes to the workspace on the right
+PrintScreen | opens the screen capture tools
+Shift+PrintScreen | takes a picture of the screen`
+	)
+];

@@ -1,0 +1,115 @@
+import { z } from 'zod';
+import { Application } from '../core/application/application.ts';
+import { Command } from '../core/application/command.ts';
+import { applyChanges, keyOfChange, type Change } from '../core/profile/edit.ts';
+import { Entry, entryKey } from '../core/profile/entry.ts';
+import type { Role } from '../core/profile/role.ts';
+import { nextRank, stratumById, StratumHead, stratumOf, type Profile, type StratumId } from '../core/profile/stratum.ts';
+import { parseKeys } from '../core/stroke/stroke.ts';
+
+/** Short names for the scopes that a stand-in's catalogue and shortcuts use again and again. */
+export type Scopes<Name extends string = string> = Readonly<Record<Name, Record<string, string[]>>>;
+
+/** An edit as the demo writes it: one `op | keys | command | scope name` a line; the op drop takes an own entry away. */
+export interface DemoEdit {
+	readonly role: Role;
+	readonly stratum: 'office' | 'personal';
+	readonly label: string;
+	readonly lines: string;
+}
+
+/** After which edit, counted from 1, the steward published, with which notes. */
+export interface DemoRelease {
+	readonly after: number;
+	readonly notes: string;
+}
+
+/** A stand-in application with its catalogue and factory, and what Altspur Cabins made of it. */
+export interface StandIn {
+	readonly application: Application;
+	readonly commands: readonly Command[];
+	readonly strata: readonly StratumHead[];
+	readonly factoryEntries: readonly Entry[];
+	readonly edits: readonly DemoEdit[];
+	readonly releases: readonly DemoRelease[];
+	entriesOf(lines: string): Entry[];
+	/** Every edit as changes, with the profile after it. */
+	history(): { changes: Change[]; profile: Profile }[];
+}
+
+/** `use` gives runs a day for commands by id, one `id number` a line; the office has estimated them. */
+export function standIn({
+	application,
+	scopes,
+	commands,
+	use,
+	factory,
+	edits,
+	releases
+}: {
+	application: unknown;
+	scopes: Scopes;
+	commands: readonly { id: string }[];
+	use: string;
+	/** `keys | command | scope name` lines. */
+	factory: string;
+	edits: readonly DemoEdit[];
+	releases: readonly DemoRelease[];
+}): StandIn {
+	const entriesOf = (lines: string): Entry[] =>
+		lines
+			.trim()
+			.split('\n')
+			.map((line, rank) => {
+				const [op, keys, command, scope] = line.split('|').map((field) => field.trim());
+				if (!scopes[scope!]) throw new Error(`no scope "${scope}" in: ${line}`);
+				return Entry.parse({ op, keys: parseKeys(keys!), command, scope: scopes[scope!], rank });
+			});
+	const strata = z.array(StratumHead).parse([
+		{ id: 'factory', kind: 'factory', name: 'Factory' },
+		{ id: 'office', kind: 'office', name: 'Office' },
+		{ id: 'personal', kind: 'personal', name: 'Personal' }
+	]);
+	const factoryEntries = entriesOf(factory.trim().replaceAll(/^/gm, 'set | '));
+	const changesOf = (profile: Profile, { stratum: id, label, lines }: DemoEdit): Change[] => {
+		const stratum = stratumById(profile, id as StratumId);
+		const changes = lines
+			.trim()
+			.split('\n')
+			.map((line, i): Change => {
+				const drops = line.startsWith('drop');
+				const [entry] = entriesOf(drops ? line.replace('drop', 'set') : line) as [Entry];
+				const before = stratum.entries.get(entryKey(entry)) ?? null;
+				if (drops !== (before !== null)) throw new Error(`"${label}": ${line}`);
+				return { stratum: stratum.id, before, after: drops ? null : { ...entry, rank: nextRank(stratum) + i } };
+			});
+		if (new Set(changes.map(keyOfChange)).size !== changes.length) throw new Error(`"${label}" says something twice`);
+		return changes;
+	};
+	const runs = new Map(
+		use
+			.trim()
+			.split('\n')
+			.map((line) => line.trim().split(/\s+/) as [string, string])
+	);
+	for (const id of runs.keys()) if (!commands.some((c) => c.id === id)) throw new Error(`use names ${id}, which is no command`);
+	return {
+		application: Application.parse(application),
+		commands: z
+			.array(Command)
+			.parse(commands.map((command) => ({ ...command, ...(runs.has(command.id) && { use: Number(runs.get(command.id)) }) }))),
+		strata,
+		factoryEntries,
+		edits,
+		releases,
+		entriesOf,
+		history() {
+			let profile: Profile = strata.map((head) => stratumOf(head, head.kind === 'factory' ? factoryEntries : []));
+			return edits.map((edit) => {
+				const changes = changesOf(profile, edit);
+				profile = applyChanges(profile, changes);
+				return { changes, profile };
+			});
+		}
+	};
+}

@@ -1,0 +1,2 @@
+ALTER TABLE "entries" ADD COLUMN "acceptance" jsonb;--> statement-breakpoint
+ALTER TABLE "seats" ADD COLUMN "desk" jsonb;

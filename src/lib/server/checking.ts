@@ -1,0 +1,82 @@
+import { checksOf, teller } from '../../../core/check/check.ts';
+import { circumstancesOf, published, type Circumstances } from '../../../core/check/circumstances.ts';
+import { errorsLeft } from '../../../core/check/acceptance.ts';
+import { desksOf } from '../../../core/keyboard/desk.ts';
+import type { Change } from '../../../core/profile/edit.ts';
+import type { Entry } from '../../../core/profile/entry.ts';
+import type { Profile } from '../../../core/profile/stratum.ts';
+import { readProfileFile } from '../../../core/format/profile-json.ts';
+import { Problem } from './problem.ts';
+import type { Profiles } from './profiles.ts';
+import type { Releases } from './releases.ts';
+import type { Seats } from './seats.ts';
+
+/** The check engine over what the data folder holds: it guards what may be accepted and what may be published. */
+export class Checking {
+	readonly #profiles: Profiles;
+	readonly #releases: Releases;
+	readonly #seats: Seats;
+
+	constructor(profiles: Profiles, releases: Releases, seats: Seats) {
+		this.#profiles = profiles;
+		this.#releases = releases;
+		this.#seats = seats;
+	}
+
+	/** The office stratum's entries in the newest release; null before the first. */
+	async released(application: string): Promise<Entry[] | null> {
+		const newest = (await this.#releases.list(application)).releases.at(-1);
+		if (!newest) return null;
+		const { file } = await this.#releases.file(application, newest.number);
+		return readProfileFile(`release ${newest.number}`, file).rows.map(({ op, shortcut, acceptance }, rank) => ({
+			op,
+			...shortcut,
+			rank,
+			...(acceptance && { acceptance })
+		}));
+	}
+
+	async #circumstances(application: string, strataOf: (profile: Profile) => Profile): Promise<Circumstances> {
+		const [workspace, released, desks] = await Promise.all([
+			this.#profiles.load(application),
+			this.released(application),
+			this.#seats.desks()
+		]);
+		return circumstancesOf(workspace, strataOf(workspace.profile), desksOf(desks), released);
+	}
+
+	/** Throws `Problem` 422 if an acceptance is of a finding that the profile does not have. */
+	async refuseGoneFindings(application: string, changes: readonly Change[]): Promise<void> {
+		const wanted = changes.flatMap(({ after }, i) => (after?.acceptance ? [{ i, acceptance: after.acceptance }] : []));
+		if (wanted.length === 0) return;
+		const circumstances = await this.#circumstances(application, (profile) => profile);
+		const tell = teller(circumstances);
+		const there = new Set(
+			checksOf(circumstances)
+				.list()
+				.map((f) => tell(f).id)
+		);
+		const gone = wanted.filter(({ acceptance }) => !there.has(acceptance.finding));
+		if (gone.length > 0)
+			throw new Problem(
+				422,
+				'not-sound',
+				'The finding that you accept is not there any more. Look at Findings again; nothing was written.',
+				{
+					errors: gone.map(({ i }) => ({ pointer: `/changes/${i}/after/acceptance/finding`, detail: 'no such finding now' }))
+				}
+			);
+	}
+
+	/** Throws `Problem` 422 if what would be published has errors that nobody has accepted. */
+	async refuseErrors(application: string): Promise<void> {
+		const errors = errorsLeft(await this.#circumstances(application, published));
+		if (errors.length > 0)
+			throw new Problem(
+				422,
+				'errors-left',
+				`The office stratum has ${errors.length === 1 ? 'an error' : `${errors.length} errors`} that nobody has accepted, first: ${errors[0]!.sentence} Mend it or accept it with a reason in Findings.`,
+				{ errors: errors.slice(0, 50).map((e) => ({ detail: e.sentence, finding: e.id })) }
+			);
+	}
+}

@@ -1,0 +1,88 @@
+import { Checks } from '$core/check/check';
+import { circumstancesOf, type Subject } from '$core/check/circumstances';
+import type { Finding } from '$core/check/finding';
+import type { Command } from '$core/application/command';
+import { desksOf, type DeskSetup } from '$core/keyboard/desk';
+import type { Change } from '$core/profile/edit';
+import type { Entry } from '$core/profile/entry';
+import type { Profile } from '$core/profile/stratum';
+import type { FromCheck, ToCheck } from '$lib/workers/check.worker';
+
+type Seats = readonly { readonly id: string; readonly desk: DeskSetup }[];
+
+/** Up to this many entries a full check takes less than a frame or two and runs at once. */
+const CHECK_AT_ONCE = 2_000;
+
+/**
+ * The check of one profile, kept while it is edited: an edit re-checks only what it can affect. A large profile is checked
+ * in a worker, which reports how far it is and can be stopped.
+ */
+export class CheckSession {
+	findings = $state.raw<readonly Finding[]>([]);
+	/** The share that is done, from 0 to 1, while a full check runs in the worker. */
+	progress = $state<number | undefined>(undefined);
+	/** A full check was stopped before its end; the findings are of an earlier state. */
+	stopped = $state(false);
+
+	#subject: Subject | undefined;
+	#desks: ReturnType<typeof desksOf> = [];
+	#released: readonly Entry[] | null = null;
+	#checks: Checks | undefined;
+	#worker: Worker | undefined;
+	#restart: (() => void) | undefined;
+
+	/** Checks everything anew. */
+	start(subject: Subject & { commands: readonly Command[] }, profile: Profile, seats: Seats, released: readonly Entry[] | null) {
+		this.stop();
+		this.#restart = () => this.start(subject, profile, seats, released);
+		this.stopped = false;
+		this.#subject = subject;
+		this.#desks = desksOf(seats);
+		this.#released = released;
+		if (profile.reduce((sum, stratum) => sum + stratum.entries.size, 0) <= CHECK_AT_ONCE) {
+			this.#checks = new Checks(circumstancesOf(subject, profile, this.#desks, released));
+			for (const _ of this.#checks.steps());
+			this.findings = this.#checks.list();
+			return;
+		}
+		this.#checks = undefined;
+		this.progress = 0;
+		this.#worker = new Worker(new URL('../workers/check.worker.ts', import.meta.url), { type: 'module' });
+		let coming: Finding[] = [];
+		this.#worker.onmessage = ({ data }: MessageEvent<FromCheck>) => {
+			if (data.kind === 'progress') this.progress = data.done;
+			else {
+				coming = data.first ? [...data.findings] : coming.concat(data.findings);
+				if (!data.last) return;
+				this.findings = coming;
+				this.progress = undefined;
+			}
+		};
+		const { application, commands } = subject;
+		this.#say({ kind: 'start', application, commands, profile, desks: this.#desks, released });
+	}
+
+	#say(message: ToCheck) {
+		this.#worker?.postMessage(message);
+	}
+
+	/** Follows an edit that is part of `profile` already. */
+	edit(profile: Profile, changes: readonly Change[]) {
+		if (this.#checks) {
+			this.#checks.update(circumstancesOf(this.#subject!, profile, this.#desks, this.#released), changes);
+			this.findings = this.#checks.list();
+		} else this.#say({ kind: 'edit', changes });
+	}
+
+	/** Stops a check in the worker; the findings stay as they were. */
+	stop() {
+		this.stopped = this.progress !== undefined;
+		this.progress = undefined;
+		this.#worker?.terminate();
+		this.#worker = undefined;
+	}
+
+	again() {
+		this.#restart?.();
+	}
+}
