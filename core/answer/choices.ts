@@ -72,14 +72,16 @@ export interface ClosedChoice {
 
 /**
  * The ways to go on from a verdict, each as changes to `target`. `moveTo` are the keys for the other command when the
- * user has pressed some. A way that is closed says why instead of being left out.
+ * user has pressed some; `instead` is a shortcut of the same command that the proposal replaces, as when it is moved. A way
+ * that is closed says why instead of being left out.
  */
 export function choices(
 	index: ShortcutIndex,
 	profile: Profile,
 	target: StratumId,
 	found: Verdict,
-	moveTo?: Keys
+	moveTo?: Keys,
+	instead?: Binding
 ): (Choice | ClosedChoice)[] {
 	const { proposal } = found;
 	if (found.kind === 'already' || found.kind === 'nowhere') return [];
@@ -91,8 +93,8 @@ export function choices(
 			throw error;
 		}
 	};
-	const assign = () => put(profile, target, proposal);
-	if (found.kind !== 'meets') return [offer('assign', 'Assign', assign)];
+	const assign = () => [...put(profile, target, proposal), ...(instead ? takeAway(index, profile, target, instead, 9) : [])];
+	if (found.kind !== 'meets') return [offer('assign', instead ? 'Move' : 'Assign', assign)];
 
 	const name = (b: Binding) => index.catalogue.get(b.command)?.label ?? b.command;
 	const others = found.meetings.map((m) => m.binding);
@@ -111,7 +113,7 @@ export function choices(
 	];
 	if (others.length > 1) return offered;
 
-	const own = index.of(proposal.command).find((b) => b.keys !== proposal.keys);
+	const own = instead ?? index.of(proposal.command).find((b) => b.keys !== proposal.keys);
 	offered.push(
 		own
 			? offer('swap', `Swap: ${name(other)} gets ${own.keys}`, () => [

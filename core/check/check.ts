@@ -72,6 +72,11 @@ export class Checks {
 			commands.add(command);
 		}
 		for (const command of [...commands]) for (const partner of partnersOf(index.catalogue, command)) commands.add(partner);
+		this.look(inputs, commands);
+	}
+
+	/** Looks at these inputs and commands and at the whole. */
+	look(inputs: Iterable<Keys>, commands: Iterable<CommandId>): void {
 		const look = this.#lookAtInput();
 		for (const keys of inputs) look(keys);
 		for (const command of commands) this.#lookAtCommand(command);
@@ -102,15 +107,6 @@ export class Checks {
 		const found: Finding[] = [];
 		for (const rule of ON_WHOLE) rule.onWhole!(this.#circumstances, (finding) => void found.push(finding));
 		this.#whole = found;
-	}
-
-	/** Those about an input or a command, wherever they stand. */
-	about(inputs: Iterable<Keys>, commands: Iterable<CommandId>): Finding[] {
-		return [
-			...[...inputs].flatMap((keys) => this.#byInput.get(keys) ?? NONE),
-			...[...commands].flatMap((command) => this.#byCommand.get(command) ?? NONE),
-			...this.#whole
-		];
 	}
 
 	/** All, errors first, then in the order in which they were found. */

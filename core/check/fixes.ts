@@ -23,6 +23,13 @@ function findingsAround(circumstances: Circumstances, changes: readonly Change[]
 	return checks.list();
 }
 
+/** Whether the profile still has the finding. */
+export function isThere(circumstances: Circumstances, finding: Finding): boolean {
+	const checks = new Checks(circumstances);
+	checks.look(finding.witness.keys === undefined ? [] : [finding.witness.keys], [finding.command]);
+	return checks.list().some((f) => findingId(f) === findingId(finding));
+}
+
 const isPartOf = (small: Finding, large: Finding) =>
 	small.rule === large.rule &&
 	small.witness.keys === large.witness.keys &&

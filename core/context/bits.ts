@@ -96,7 +96,7 @@ export function firstOfBoth(a: Bits, b: Bits): number {
 export function alike(sets: readonly Bits[], size: number): number[][] {
 	let kinds = 1;
 	const kind = new Int32Array(size);
-	for (const bits of sets) {
+	for (const bits of new Set(sets)) {
 		const split = new Int32Array(kinds);
 		for (let s = 0; s < size; s++) if (hasBit(bits, s)) kind[s] = split[kind[s]!] ||= kinds++;
 	}

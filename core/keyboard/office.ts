@@ -4,7 +4,7 @@ import { keysOf, strokesOf, type Keys, type Modifier, type Stroke } from '../str
 import { BOARDS } from './board.ts';
 import { PLATFORM_NAMES, USUAL_DESK, type Desk } from './desk.ts';
 import { LAYOUTS } from './layouts.ts';
-import { keyAt, pressing } from './pressing.ts';
+import { pressing, strokeAt } from './pressing.ts';
 import { reachOfAll, type Reach } from './reach.ts';
 import { reservedOn } from './reserved/reserved.ts';
 import type { Reserved } from './reserved/row.ts';
@@ -43,7 +43,8 @@ export interface OfficeDesks {
 	readonly goodStrokes: readonly Keys[];
 }
 
-const PLANES: readonly (readonly Modifier[])[] = [
+/** The eight combinations of the three common modifiers, in the order in which pips show them. */
+export const PLANES: readonly (readonly Modifier[])[] = [
 	[],
 	['Shift'],
 	['Ctrl'],
@@ -53,9 +54,6 @@ const PLANES: readonly (readonly Modifier[])[] = [
 	['Alt', 'Shift'],
 	['Ctrl', 'Alt', 'Shift']
 ];
-
-/** The eight combinations of the three common modifiers, in the order in which pips show them. */
-export const planes = PLANES;
 
 /** The seats and their layout and system, as in "C-03 (US layout, Linux)". */
 export function deskLabel({ seats, platform, layout }: Desk): string {
@@ -159,15 +157,9 @@ const legendOf = (desk: Desk, stroke: Stroke) => LAYOUTS[desk.layout].legend(str
 
 /** Every single stroke with the common modifiers that the keys of the desk's board make, apart from keys that edit text. */
 export function allStrokes({ match }: Pick<InputRules, 'match'>, desk: Desk): Keys[] {
-	return BOARDS[desk.board].keys.flatMap(({ code }) => {
-		const isFunction = /^F\d+$/.test(code);
-		if (NAMED_CODES.has(code) && !isFunction && code !== 'Space') return [];
-		const key = keyAt(code, match, desk.layout);
-		if (key === undefined) return [];
-		const isLetter = key.toLowerCase() !== key.toUpperCase() || NAMED_CODES.has(key) || WRITING_CODES.has(key);
-		// for a character that is no letter, Shift is part of the character
-		return PLANES.filter((modifiers) => isLetter || !modifiers.includes('Shift')).map((modifiers) =>
-			keysOf([{ modifiers, key }])
-		);
+	const strokes = BOARDS[desk.board].keys.flatMap(({ code }) => {
+		if (NAMED_CODES.has(code) && !/^F\d+$/.test(code) && code !== 'Space') return [];
+		return PLANES.flatMap((modifiers) => strokeAt(code, modifiers, match, desk.layout) ?? []).map((stroke) => keysOf([stroke]));
 	});
+	return [...new Set(strokes)];
 }

@@ -40,10 +40,24 @@ export function pressing(stroke: Stroke, desk: Pick<DeskSetup, 'platform' | 'boa
 	};
 }
 
-/** The key of a stroke that presses this position, as the application would name it; undefined for a dead or silent key. */
-export function keyAt(code: string, match: KeyMatch, layout: DeskSetup['layout']): string | undefined {
-	if (NAMED_CODES.has(code)) return code;
+/**
+ * The stroke that an application hears when this position is pressed with these modifiers; undefined for a dead or silent
+ * key. With a character match, Shift is part of a character that is no letter.
+ */
+export function strokeAt(
+	code: string,
+	modifiers: readonly Modifier[],
+	match: KeyMatch,
+	layout: DeskSetup['layout']
+): Stroke | undefined {
+	if (NAMED_CODES.has(code)) return { modifiers, key: code };
 	if (!WRITING_CODES.has(code)) return undefined;
-	if (match === 'position') return code;
-	return LAYOUTS[layout].isDead(code, 0) ? undefined : LAYOUTS[layout].legend(code, 0)?.toLowerCase();
+	if (match === 'position') return { modifiers, key: code };
+	const { legend, isDead } = LAYOUTS[layout];
+	const plain = legend(code, 0)?.toLowerCase();
+	const isLetter = plain !== undefined && plain !== plain.toUpperCase() && !isDead(code, 0);
+	const level = modifiers.includes('Shift') && !isLetter ? 1 : 0;
+	const key = legend(code, level)?.toLowerCase();
+	if (key === undefined || [...key].length !== 1 || isDead(code, level)) return undefined;
+	return { modifiers: level === 1 ? modifiers.filter((m) => m !== 'Shift') : modifiers, key };
 }

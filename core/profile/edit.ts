@@ -100,6 +100,18 @@ export function combined(changes: readonly Change[]): Change[] {
 	return [...byEntry.values()].filter(({ before, after }) => before?.op !== after?.op || before?.rank !== after?.rank);
 }
 
+/** Several lists of changes, each made on the profile after those before it, as one list on the first profile. */
+export function composed(steps: Iterable<readonly Change[]>): Change[] {
+	const byEntry = new Map<string, Change>();
+	for (const changes of steps)
+		for (const change of changes) {
+			const key = `${change.stratum}\n${keyOfChange(change)}`;
+			const earlier = byEntry.get(key);
+			byEntry.set(key, earlier ? { ...change, before: earlier.before } : change);
+		}
+	return [...byEntry.values()].filter(({ before, after }) => before?.op !== after?.op || before?.rank !== after?.rank);
+}
+
 /** The changes that take these back, in the order in which they must be applied. */
 export function inverse(changes: readonly Change[]): Change[] {
 	return changes.map(({ stratum, before, after }) => ({ stratum, before: after, after: before })).reverse();

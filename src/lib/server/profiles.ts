@@ -115,6 +115,20 @@ export class Profiles {
 		};
 	}
 
+	/** For each action, the inputs that have it in the other applications of the office. */
+	async actionsElsewhere(id: string): Promise<Record<string, { keys: string; application: string }[]>> {
+		const actions: Record<string, { keys: string; application: string }[]> = {};
+		for (const other of await this.list()) {
+			if (other.id === id) continue;
+			const workspace = await this.load(other.id);
+			const index = indexOf(workspace, workspace.profile);
+			for (const { id: command, action } of workspace.commands)
+				if (action !== undefined)
+					for (const { keys } of index.of(command)) (actions[action] ??= []).push({ keys, application: other.name });
+		}
+		return actions;
+	}
+
 	/** Adds an application with its catalogue and strata. Throws `Problem` 409 for an id that is taken, 422 for a catalogue that does not fit. */
 	async add({ application, commands: list, strata: heads, factory }: NewApplication): Promise<void> {
 		const space = contextSpace(application.axes, application.reachable);

@@ -76,10 +76,12 @@ export class Workspace {
 	allFindings = $derived.by(() => this.checks.findings);
 	/** The findings that nobody has accepted as they stand. */
 	findings = $derived.by(() => this.allFindings.filter((f) => !this.#isAccepted(f)));
-	/** The errors that would go out with a release of the office stratum as it stands. */
-	publishErrors = $derived.by(() =>
-		errorsLeft(circumstancesOf(this.#subject, published(this.profile), desksOf(this.seats), this.released))
+	/** What the office's release would be judged by: its strata alone, without anybody's own. */
+	published = $derived.by((): Circumstances =>
+		circumstancesOf(this.#subject, published(this.profile), desksOf(this.seats), this.released)
 	);
+	/** The errors that would go out with a release of the office stratum as it stands. */
+	publishErrors = $derived.by(() => errorsLeft(this.published));
 	findingsByCommand = $derived.by(() => {
 		const map = new Map<CommandId, Finding[]>();
 		for (const finding of this.findings)

@@ -1,5 +1,6 @@
 <script lang="ts">
 	import { resolve } from '$core/answer/resolve';
+	import { PLANES } from '$core/keyboard/office';
 	import { keysOf, type Modifier } from '$core/stroke/stroke';
 	import { useWorkspace } from '$lib/state/workspace.svelte';
 	import { bandClass } from './stratum-look';
@@ -8,19 +9,9 @@
 	/** Occupancy of one key: eight pips for the combinations of the three common modifiers, in the chosen situation. */
 	let { key }: { key: string } = $props();
 	const workspace = useWorkspace();
-	const planes: readonly (readonly Modifier[])[] = [
-		[],
-		['Shift'],
-		['Ctrl'],
-		['Alt'],
-		['Ctrl', 'Shift'],
-		['Ctrl', 'Alt'],
-		['Alt', 'Shift'],
-		['Ctrl', 'Alt', 'Shift']
-	];
 	const short: Record<Modifier, string> = { Ctrl: 'C', Alt: 'A', Shift: 'S', Meta: 'M' };
 	const pips = $derived(
-		planes.map((modifiers) => {
+		PLANES.map((modifiers) => {
 			const keys = keysOf([{ modifiers, key }]);
 			const outcome = resolve(workspace.index, keys, workspace.situation);
 			const binding =

@@ -4,6 +4,7 @@
 	import { views } from './views';
 
 	const workspace = useWorkspace();
+	const errors = $derived(workspace.findings.filter((f) => f.severity === 'error').length);
 	const base = $derived(`/${workspace.document.application.id}`);
 </script>
 
@@ -13,7 +14,13 @@
 		<ul>
 			{#each items as { name, path, key } (path)}
 				{@const isHere = page.url.pathname === `${base}/${path}`}
-				<li><a href="{base}/{path}" aria-current={isHere ? 'page' : undefined} title="{name} (Alt+{key})">{name}</a></li>
+				<li>
+					<a href="{base}/{path}" aria-current={isHere ? 'page' : undefined} title="{name} (Alt+{key})"
+						>{name}{#if path === 'findings' && errors > 0}<span class="count tone-garnet"
+								><span class="toned">◆ {errors}<span class="visually-hidden"> errors</span></span></span
+							>{/if}</a
+					>
+				</li>
 			{/each}
 		</ul>
 	{/each}
@@ -44,6 +51,12 @@
 		border-left: 4px solid transparent;
 		color: var(--ink-2);
 		text-decoration: none;
+	}
+	.count {
+		float: right;
+		font-size: 13px;
+		font-weight: 600;
+		font-variant-numeric: tabular-nums;
 	}
 	a:hover {
 		color: var(--ink);

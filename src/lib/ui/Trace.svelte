@@ -1,14 +1,16 @@
 <script lang="ts">
 	import { explain } from '$core/answer/resolve';
+	import type { ShortcutIndex } from '$core/answer/shortcut-index';
 	import type { Keys } from '$core/stroke/stroke';
 	import { useWorkspace } from '$lib/state/workspace.svelte';
 	import StratumChip from './StratumChip.svelte';
 	import { outcomeMark, outcomeText } from './wording';
 
 	/** Why an input does what it does in a situation: input, candidates, the rule that decided, what was masked. */
-	let { keys, situation }: { keys: Keys; situation: number } = $props();
+	let { keys, situation, index: given }: { keys: Keys; situation: number; index?: ShortcutIndex } = $props();
 	const workspace = useWorkspace();
-	const explained = $derived(explain(workspace.index, keys, situation));
+	const index = $derived(given ?? workspace.index);
+	const explained = $derived(explain(index, keys, situation));
 	const mark = $derived(outcomeMark(explained.outcome));
 	const signs = {
 		input: '⌨',
@@ -26,7 +28,7 @@
 
 <div class="trace">
 	<p class="outcome tone-{mark.tone}">
-		<span class="toned" aria-hidden="true">{mark.shape}</span> <strong>{outcomeText(workspace.index, explained.outcome)}</strong>
+		<span class="toned" aria-hidden="true">{mark.shape}</span> <strong>{outcomeText(index, explained.outcome)}</strong>
 	</p>
 	<ol>
 		{#each explained.trace as step, i (i)}

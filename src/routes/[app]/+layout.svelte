@@ -33,7 +33,7 @@
 		<Header applications={data.applications} />
 		<div class="middle">
 			<Rail />
-			<main>{@render children()}</main>
+			<main aria-busy={workspace.checks.progress !== undefined}>{@render children()}</main>
 		</div>
 		<DraftBar />
 	</div>

@@ -20,7 +20,7 @@ const PATIENCE = 900;
 
 /** The stand-in application at work: takes keys as it would, under the effective profile. */
 export class BenchSession {
-	readonly #workspace: Workspace;
+	readonly #workspace: Pick<Workspace, 'index' | 'situation' | 'document'>;
 	#timer: ReturnType<typeof setTimeout> | undefined;
 	#count = 0;
 	pending = $state.raw<readonly Stroke[]>([]);
@@ -32,7 +32,7 @@ export class BenchSession {
 	typed = $state('');
 	note = $state('');
 
-	constructor(workspace: Workspace) {
+	constructor(workspace: Pick<Workspace, 'index' | 'situation' | 'document'>) {
 		this.#workspace = workspace;
 	}
 

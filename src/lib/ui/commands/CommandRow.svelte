@@ -11,6 +11,7 @@
 	const workspace = useWorkspace();
 	const findings = $derived(workspace.findingsByCommand.get(row.command.id) ?? []);
 	const isBroken = $derived(findings.some((f) => f.severity === 'error'));
+	const heading = $derived(findings.length === 1 ? '1 finding' : `${findings.length} findings`);
 	const shown = $derived(row.bindings.slice(0, 3));
 
 	const where = $derived(
@@ -30,10 +31,10 @@
 	<span class="path narrow" class:loud={row.isShared}>{pathText(row.command)} <span class="mono">{row.command.id}</span></span>
 </span>
 <span class="mark">
-	{#if isBroken}<span class="tone-garnet" title={findings.map((f) => workspace.tell(f).sentence).join('\n')}
-			><span class="toned" aria-hidden="true">◆</span><span class="visually-hidden">Clash</span></span
+	{#if isBroken}<span class="tone-garnet" title={heading}
+			><span class="toned" aria-hidden="true">◆</span><span class="visually-hidden">Broken</span></span
 		>
-	{:else if findings.length > 0}<span class="tone-limonite" title={findings.map((f) => workspace.tell(f).sentence).join('\n')}
+	{:else if findings.length > 0}<span class="tone-limonite" title={heading}
 			><span class="toned" aria-hidden="true">▲</span><span class="visually-hidden">Attention</span></span
 		>{/if}
 </span>

@@ -5,6 +5,7 @@
 	import { verdict } from '$core/answer/verdict';
 	import type { CommandId } from '$core/application/command';
 	import type { Scope } from '$core/context/scope';
+	import type { Binding } from '$core/profile/effective';
 	import type { Keys } from '$core/stroke/stroke';
 	import { useWorkspace } from '$lib/state/workspace.svelte';
 	import KeyCaps from '../KeyCaps.svelte';
@@ -17,12 +18,15 @@
 		command,
 		keys,
 		scope,
+		instead,
 		onassigned,
 		onanother
 	}: {
 		command: CommandId;
 		keys: Keys;
 		scope: Scope;
+		/** A shortcut of the command that the new one replaces, as when it is moved. */
+		instead?: Binding | undefined;
 		onassigned: () => void;
 		onanother: () => void;
 	} = $props();
@@ -33,7 +37,7 @@
 
 	const found = $derived(verdict(workspace.index, { command, keys, scope }));
 	const headline = $derived(verdictText(workspace.index, found));
-	const ways = $derived(choices(workspace.index, workspace.profile, workspace.targetId, found, moveTo));
+	const ways = $derived(choices(workspace.index, workspace.profile, workspace.targetId, found, moveTo, instead));
 	const way = $derived<Choice | ClosedChoice | undefined>(
 		ways.find((w) => w.kind === picked) ?? ways.find((w) => !isClosed(w)) ?? ways[0]
 	);
@@ -42,7 +46,7 @@
 	$effect(() => {
 		const changes = way && !isClosed(way) ? way.changes : undefined;
 		const { index, profile } = workspace;
-		const timer = setTimeout(() => (preview = changes && consequences(index, profile, changes)), 20);
+		const timer = setTimeout(() => (preview = changes && consequences(index, profile, changes)), 60);
 		return () => clearTimeout(timer);
 	});
 	const label = $derived(labelOf(workspace.index, command));
@@ -124,7 +128,7 @@
 		{/if}
 		<div class="actions">
 			<Button size="sm" disabled={!way || isClosed(way) || workspace.busy} onclick={apply}>
-				{way?.kind === 'assign' || !way ? `Assign ${keys}` : way.label}
+				{way?.kind === 'assign' || !way ? `${way?.label ?? 'Assign'} ${instead ? 'to ' : ''}${keys}` : way.label}
 			</Button>
 			<Button size="sm" color="alternative" onclick={onanother}>Choose another key</Button>
 		</div>

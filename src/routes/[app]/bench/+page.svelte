@@ -1,4 +1,6 @@
 <script lang="ts">
+	import { untrack } from 'svelte';
+	import { page } from '$app/state';
 	import { findingId, type Finding } from '$core/check/finding';
 	import { strokesOf } from '$core/stroke/stroke';
 	import { useWorkspace } from '$lib/state/workspace.svelte';
@@ -13,6 +15,12 @@
 	let frame = $state<HTMLElement | undefined>(undefined);
 	const last = $derived(session.last);
 	const replayable = $derived(workspace.findings.filter((f) => f.witness.keys !== undefined && f.severity !== 'note'));
+
+	$effect(() => {
+		const wanted = page.url.searchParams.get('finding');
+		const finding = wanted ? untrack(() => workspace.allFindings.find((f) => findingId(f) === wanted)) : undefined;
+		if (finding && frame) untrack(() => replay(finding));
+	});
 
 	function replay({ witness }: Pick<Finding, 'witness'>) {
 		workspace.standIn(witness.situation);

@@ -1,0 +1,28 @@
+import { fillDemo } from '../demo/fill.ts';
+import { inOrder } from '../core/profile/stratum.ts';
+import { launch } from '../tests/browser/chromium.ts';
+import { startServer } from '../tests/browser/server.ts';
+import { generate } from './generate.ts';
+import { writeFileSync } from 'node:fs';
+const server = await startServer(); const browser = await launch();
+const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+const { application, commands, profile } = generate(5_000, 20_000);
+await fetch(`${server.address}/api/applications`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ application, commands, strata: profile.map(({ id, kind, name }) => ({ id, kind, name })), factory: inOrder(profile[0]!) }) });
+await page.goto(`${server.address}/generated/commands`);
+await page.waitForSelector('[role="option"]');
+await page.waitForTimeout(4000);
+await page.locator('[role="option"]').nth(3).click();
+await page.locator('.field').first().focus();
+await page.keyboard.press('Control+Alt+k');
+await page.waitForSelector('.verdict');
+const cdp = await page.context().newCDPSession(page);
+await cdp.send('Profiler.enable'); await cdp.send('Profiler.setSamplingInterval', { interval: 200 }); await cdp.send('Profiler.start');
+const shown: number[] = [];
+for (let i = 0; i < 40; i++) { const key = 'abcdefghijklmnopqrst'[i % 20]!;
+ shown.push(await page.evaluate(async (letter) => { const target = document.activeElement!; const start = performance.now(); target.dispatchEvent(new KeyboardEvent('keydown', { key: letter, code: `Key${letter.toUpperCase()}`, ctrlKey: true, bubbles: true, cancelable: true })); await Promise.resolve(); await new Promise((r) => setTimeout(r, 0)); void document.body.offsetHeight; return performance.now() - start; }, key));
+ await page.waitForTimeout(60);
+}
+const { profile: p } = await cdp.send('Profiler.stop') as any;
+writeFileSync('/tmp/prof/v.cpuprofile', JSON.stringify(p));
+console.log(shown.map(x=>x.toFixed(0)).join(' '));
+await browser.close(); await server.stop();

@@ -1,0 +1,80 @@
+<script lang="ts">
+	import { Input } from 'flowbite-svelte';
+	import { pathText, type Command } from '$core/application/command';
+	import { useWorkspace } from '$lib/state/workspace.svelte';
+
+	/** A search for a command that gives the one that was chosen. */
+	let { label, onpick }: { label: string; onpick: (command: Command) => void } = $props();
+	const workspace = useWorkspace();
+	let text = $state('');
+	let at = $state(0);
+	const found = $derived(text.trim() === '' ? [] : workspace.search.find(text, workspace.index).slice(0, 7));
+
+	function pick(command: Command | undefined) {
+		if (!command) return;
+		text = '';
+		onpick(command);
+	}
+
+	function onkeydown(event: KeyboardEvent) {
+		if (event.key === 'ArrowDown') at = Math.min(at + 1, found.length - 1);
+		else if (event.key === 'ArrowUp') at = Math.max(at - 1, 0);
+		else if (event.key === 'Enter') pick(found[at]?.command);
+		else if (event.key === 'Escape') text = '';
+		else return;
+		event.preventDefault();
+	}
+</script>
+
+<div class="pick">
+	<Input
+		size="sm"
+		bind:value={text}
+		placeholder={label}
+		aria-label={label}
+		role="combobox"
+		aria-expanded={found.length > 0}
+		aria-controls="command-pick"
+		oninput={() => (at = 0)}
+		{onkeydown}
+	/>
+	{#if found.length > 0}
+		<ul role="listbox" id="command-pick" aria-label="Commands">
+			{#each found as { command }, i (command.id)}
+				<!-- svelte-ignore a11y_click_events_have_key_events -->
+				<li role="option" aria-selected={i === at} onclick={() => pick(command)}>
+					{command.label} <small class="quiet">{pathText(command)}</small>
+				</li>
+			{/each}
+		</ul>
+	{/if}
+</div>
+
+<style>
+	.pick {
+		position: relative;
+	}
+	ul {
+		position: absolute;
+		z-index: 10;
+		top: 100%;
+		left: 0;
+		right: 0;
+		margin: 2px 0 0;
+		padding: 3px;
+		list-style: none;
+		border: 1px solid var(--control);
+		border-radius: 4px;
+		background: var(--raised);
+		box-shadow: 0 8px 24px rgb(0 0 0 / 0.2);
+	}
+	li {
+		padding: 4px 8px;
+		border-radius: 2px;
+		font-size: 13.5px;
+		cursor: pointer;
+	}
+	[aria-selected='true'] {
+		background: var(--azurite-wash);
+	}
+</style>

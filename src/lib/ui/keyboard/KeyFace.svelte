@@ -1,0 +1,128 @@
+<script lang="ts">
+	import type { Face } from '$core/keyboard/face';
+	import type { Severity } from '$core/check/finding';
+	import { useWorkspace } from '$lib/state/workspace.svelte';
+	import { SIGNS } from '../findings/severity';
+	import { bandClass } from '../stratum-look';
+	import { labelOf, outcomeText } from '../wording';
+	import { isTaken } from './mark';
+
+	/** One key: its legend, what it does on the drawn plane, and a pip for each combination of the common modifiers. */
+	let {
+		face,
+		plane: at,
+		legend,
+		severity,
+		reachText
+	}: {
+		face: Face;
+		plane: number;
+		legend: string;
+		severity: Severity | undefined;
+		/** In the reach drawing, the way of the fingers instead of the pips. */
+		reachText: string | undefined;
+	} = $props();
+	const workspace = useWorkspace();
+	const plane = $derived(face.planes[at]!);
+	const kindOf = (stratum: string) => workspace.profile.find((s) => s.id === stratum)?.kind ?? 'factory';
+	const name = $derived(
+		plane.binding ? labelOf(workspace.index, plane.binding.command) : plane.outcome?.kind === 'cut-short' ? 'cut short' : ''
+	);
+</script>
+
+<span class="legend">{legend}</span>
+{#if severity}<span class="sign tone-{SIGNS[severity].tone}"
+		><span class="toned" aria-hidden="true">{SIGNS[severity].shape}</span></span
+	>{/if}
+{#if isTaken(plane)}<span class="command">{name}</span>{/if}
+{#if plane.keys !== undefined}
+	{#if reachText !== undefined}
+		<span class="reach">{reachText}</span>
+	{:else}
+		<span class="pips" aria-hidden="true">
+			{#each face.planes as { keys, binding, outcome }, i (i)}
+				<i
+					class={binding ? bandClass(kindOf(binding.stratum)) : 'free'}
+					class:here={i === at}
+					class:tied={outcome?.kind === 'chooser' || outcome?.kind === 'undecided'}
+					class:silent={keys === undefined}
+				></i>
+			{/each}
+		</span>
+	{/if}
+	<span class="visually-hidden"
+		>{plane.keys}: {plane.outcome ? outcomeText(workspace.index, plane.outcome) : ''}{severity
+			? `, ${SIGNS[severity].name}`
+			: ''}</span
+	>
+{/if}
+
+<style>
+	.legend {
+		position: absolute;
+		left: 12%;
+		top: 5%;
+		font-size: clamp(12px, 1.15cqw, 15px);
+		font-weight: 600;
+		font-stretch: 84%;
+		line-height: 1.2;
+		white-space: nowrap;
+	}
+	.sign {
+		position: absolute;
+		right: 8%;
+		top: 4%;
+		font-size: 12px;
+	}
+	.command {
+		position: absolute;
+		left: 8%;
+		right: 2%;
+		top: 37%;
+		font-size: 12px;
+		font-stretch: 62%;
+		line-height: 1.1;
+		color: var(--ink-2);
+		overflow: hidden;
+		display: -webkit-box;
+		-webkit-line-clamp: 1;
+		line-clamp: 1;
+		-webkit-box-orient: vertical;
+		text-align: left;
+	}
+	.pips {
+		position: absolute;
+		left: 10%;
+		right: 10%;
+		bottom: 8%;
+		display: grid;
+		grid-template-columns: repeat(4, 1fr);
+		gap: 2px;
+	}
+	i {
+		height: 4px;
+		border-radius: 2px;
+		background-size: 4px 4px;
+	}
+	.free {
+		box-shadow: inset 0 0 0 1px var(--line-strong);
+	}
+	.silent {
+		visibility: hidden;
+	}
+	.here.free {
+		box-shadow: inset 0 0 0 1px var(--ink-2);
+	}
+	.tied {
+		outline: 1.5px solid var(--garnet);
+	}
+	.reach {
+		position: absolute;
+		left: 10%;
+		bottom: 6%;
+		font-size: 12px;
+		font-stretch: 70%;
+		font-variant-numeric: tabular-nums;
+		color: var(--ink-2);
+	}
+</style>

@@ -1,0 +1,156 @@
+<script lang="ts">
+	import { Button } from 'flowbite-svelte';
+	import { OutOfReachError, takeAway } from '$core/answer/choices';
+	import type { Command } from '$core/application/command';
+	import type { Face, Plane } from '$core/keyboard/face';
+	import type { Binding } from '$core/profile/effective';
+	import type { Keys } from '$core/stroke/stroke';
+	import { useWorkspace } from '$lib/state/workspace.svelte';
+	import KeyCaps from '../KeyCaps.svelte';
+	import StratumChip from '../StratumChip.svelte';
+	import { labelOf, outcomeMark, outcomeText } from '../wording';
+	import CommandPick from './CommandPick.svelte';
+
+	/** Everything on one key: what its eight planes do here, and what is on it in other situations. */
+	let {
+		face,
+		at,
+		legend,
+		onplane,
+		onassign,
+		onmove
+	}: {
+		face: Face;
+		at: number;
+		legend: string;
+		onplane: (plane: Plane) => void;
+		onassign: (command: Command, keys: Keys) => void;
+		onmove: (binding: Binding) => void;
+	} = $props();
+	const workspace = useWorkspace();
+	const plane = $derived(face.planes[at]!);
+	const here = $derived(face.planes.filter((p) => p.keys !== undefined));
+	const elsewhere = $derived(
+		here.flatMap((p) => [
+			...workspace.index.on(p.keys!).filter((b) => b.key !== p.binding?.key),
+			...workspace.index.longer(p.keys!)
+		])
+	);
+
+	function remove(binding: Binding) {
+		try {
+			void workspace.commit(
+				`Remove ${binding.keys} from ${labelOf(workspace.index, binding.command)}`,
+				takeAway(workspace.index, workspace.profile, workspace.targetId, binding)
+			);
+		} catch (error) {
+			if (!(error instanceof OutOfReachError)) throw error;
+			workspace.notice = { kind: 'failed', text: error.message };
+		}
+	}
+</script>
+
+<section aria-label="{legend} here">
+	<h2>{legend} <small class="quiet">here: {workspace.space.labelOf(workspace.situation)}</small></h2>
+	{#if plane.keys !== undefined}
+		{@const keys = plane.keys}
+		<CommandPick label="Assign a command to {keys}" onpick={(command) => onassign(command, keys)} />
+	{/if}
+	{#if here.length === 0}<p class="quiet">This key alone is nothing that an application can bind.</p>{/if}
+	<ul>
+		{#each here as p (p.keys)}
+			{@const mark = outcomeMark(p.outcome!)}
+			<li class:current={p === plane}>
+				<button type="button" class="plane" aria-pressed={p === plane} onclick={() => onplane(p)}>
+					<span class="tone-{mark.tone}"><span class="toned" aria-hidden="true">{mark.shape}</span></span>
+					<KeyCaps keys={p.keys!} />
+					<span class="what" class:quiet={!p.binding}>{p.binding ? outcomeText(workspace.index, p.outcome!) : 'free here'}</span>
+				</button>
+				{#if p === plane && p.binding}
+					<span class="acts">
+						<StratumChip id={p.binding.stratum} />
+						<Button size="xs" color="alternative" class="act" onclick={() => onmove(p.binding!)}>Move…</Button>
+						<Button size="xs" color="alternative" class="act" onclick={() => remove(p.binding!)}>Remove</Button>
+					</span>
+				{/if}
+			</li>
+		{/each}
+	</ul>
+</section>
+<section aria-label="{legend} elsewhere">
+	<h2>{legend} <small class="quiet">elsewhere, and what goes on from it</small></h2>
+	<ul>
+		{#each elsewhere as binding (binding.key)}
+			<li>
+				<StratumChip id={binding.stratum} />
+				<KeyCaps keys={binding.keys} />
+				<a href="/{workspace.document.application.id}/commands?command={encodeURIComponent(binding.command)}"
+					>{labelOf(workspace.index, binding.command)}</a
+				>
+				<span class="quiet scope">{workspace.space.scopeLabel(binding.scope)}</span>
+			</li>
+		{:else}
+			<li class="quiet">Nothing on this key in any other situation.</li>
+		{/each}
+	</ul>
+</section>
+
+<style>
+	section {
+		display: grid;
+		gap: 8px;
+		align-content: start;
+		min-width: 0;
+	}
+	h2 small {
+		font-size: 13px;
+		font-weight: 400;
+	}
+	ul {
+		margin: 0;
+		padding: 0;
+		list-style: none;
+	}
+	li {
+		display: flex;
+		gap: 8px;
+		align-items: center;
+		min-height: 30px;
+		border-top: 1px solid var(--line);
+		font-size: 13.5px;
+	}
+	.current {
+		background: var(--azurite-wash);
+	}
+	.plane {
+		display: flex;
+		flex: 1;
+		gap: 8px;
+		align-items: center;
+		min-width: 0;
+		padding: 3px 2px;
+		border: 0;
+		background: none;
+		color: var(--ink);
+		font: inherit;
+		text-align: left;
+	}
+	.what,
+	.scope {
+		overflow: hidden;
+		text-overflow: ellipsis;
+		white-space: nowrap;
+	}
+	.scope {
+		margin-left: auto;
+		font-size: 13px;
+	}
+	.acts {
+		display: flex;
+		gap: 4px;
+		align-items: center;
+	}
+	a {
+		color: inherit;
+	}
+</style>

@@ -1,0 +1,107 @@
+<script lang="ts">
+	import type { DeskSetup } from '$core/keyboard/desk';
+	import type { Face } from '$core/keyboard/face';
+	import { PLANES } from '$core/keyboard/office';
+	import { POSITION_BY_CODE } from '$core/keyboard/positions';
+	import { useWorkspace } from '$lib/state/workspace.svelte';
+	import StratumChip from '../StratumChip.svelte';
+	import { labelOf } from '../wording';
+	import { legendOf, modifierName } from './legend';
+
+	/** The keys by the rows of the keyboard, as people print it and pin it beside the screen. */
+	let { faces, desk }: { faces: readonly Face[]; desk: DeskSetup } = $props();
+	const workspace = useWorkspace();
+	const ROWS = [
+		['E', 'Number row'],
+		['D', 'Upper letter row'],
+		['C', 'Middle letter row'],
+		['B', 'Lower letter row'],
+		['A', 'Space'],
+		['K', 'Function row'],
+		['other', 'Editing and numeric keys']
+	] as const;
+	/** The alphanumeric section ends before column 20; the editing and numeric sections follow (ISO/IEC 9995-1). */
+	const rowOf = ({ key }: Face) => {
+		const iso = POSITION_BY_CODE.get(key.code)?.iso;
+		const column = Number(iso?.slice(1));
+		return iso && (column < 20 || column > 90) ? iso[0] : 'other';
+	};
+	const isUsed = (face: Face) => face.planes.some((p) => p.binding);
+	const nameOf = (face: Face) => legendOf(face.key.code, face.legends, false) || 'Space';
+	const rows = $derived(
+		ROWS.map(([row, name]) => {
+			const list = faces.filter((face) => rowOf(face) === row && face.planes.some((p) => p.keys !== undefined));
+			return { name, faces: list.filter(isUsed), free: list.filter((face) => !isUsed(face)).map(nameOf) };
+		}).filter(({ faces: used, free }) => used.length + free.length > 0)
+	);
+	const planeName = (i: number) => PLANES[i]!.map((m) => modifierName(m, desk.platform)).join('+') || 'alone';
+</script>
+
+<div class="rows">
+	<p class="quiet">In {workspace.space.labelOf(workspace.situation)}.</p>
+	<table>
+		<thead>
+			<tr
+				><th scope="col">Key</th>{#each PLANES as _, i (i)}<th scope="col">{planeName(i)}</th>{/each}</tr
+			>
+		</thead>
+		{#each rows as { name, faces: list, free } (name)}
+			<tbody>
+				<tr><th scope="rowgroup" colspan={PLANES.length + 1} class="row">{name}</th></tr>
+				{#each list as face (face.key.code)}
+					<tr>
+						<th scope="row" class="key">{nameOf(face)}</th>
+						{#each face.planes as plane, i (i)}
+							<td>
+								{#if plane.binding}<StratumChip id={plane.binding.stratum} />
+									{labelOf(workspace.index, plane.binding.command)}{/if}
+							</td>
+						{/each}
+					</tr>
+				{/each}
+				{#if free.length > 0}<tr
+						><td colspan={PLANES.length + 1} class="quiet">Free with every modifier: {free.join('  ')}</td></tr
+					>{/if}
+			</tbody>
+		{/each}
+	</table>
+</div>
+
+<style>
+	.rows {
+		padding: 4px 18px 18px;
+	}
+	table {
+		width: 100%;
+		border-collapse: collapse;
+		font-size: 12.5px;
+		font-stretch: 84%;
+		table-layout: fixed;
+	}
+	th {
+		text-align: left;
+		font-weight: 600;
+	}
+	thead th {
+		position: sticky;
+		top: 0;
+		padding: 6px 6px;
+		background: var(--ground);
+		color: var(--ink-3);
+		border-bottom: 1px solid var(--line-strong);
+	}
+	.row {
+		padding: 12px 6px 3px;
+		font-size: 13px;
+		color: var(--ink-2);
+	}
+	td,
+	.key {
+		padding: 3px 6px;
+		border-top: 1px solid var(--line);
+		vertical-align: top;
+	}
+	thead th:first-child {
+		width: 62px;
+	}
+</style>

@@ -1,0 +1,58 @@
+import type { CommandId } from '$core/application/command';
+import type { ShortcutIndex } from '$core/answer/shortcut-index';
+import type { Finding } from '$core/check/finding';
+import type { Face, Plane } from '$core/keyboard/face';
+import type { OfficeDesks } from '$core/keyboard/office';
+import type { StratumKind } from '$core/profile/stratum';
+import { HARDLY_USED } from '$core/suggest/suggest';
+import type { Keys } from '$core/stroke/stroke';
+
+export type Filter =
+	'all' | 'free-here' | 'free-everywhere' | 'changed' | 'findings' | 'personal' | 'office' | 'factory' | `category:${string}`;
+
+/** What the filters look at. */
+export interface Ground {
+	readonly index: ShortcutIndex;
+	readonly changed: ReadonlySet<CommandId>;
+	readonly findings: ReadonlyMap<Keys, readonly Finding[]>;
+	readonly kindOf: (stratum: string) => StratumKind | undefined;
+}
+
+export const isTaken = ({ outcome }: Plane): boolean =>
+	outcome !== undefined && outcome.kind !== 'nothing' && outcome.kind !== 'typed';
+
+/** Whether the key stands out under the filter, on the plane that is drawn. */
+export function passes(filter: Filter, plane: Plane, { index, changed, findings, kindOf }: Ground): boolean {
+	if (filter === 'all') return true;
+	if (plane.keys === undefined) return false;
+	switch (filter) {
+		case 'free-here':
+			return !isTaken(plane);
+		case 'free-everywhere':
+			return index.on(plane.keys).length === 0 && index.longer(plane.keys).length === 0;
+		case 'changed':
+			return plane.binding !== undefined && changed.has(plane.binding.command);
+		case 'findings':
+			return findings.has(plane.keys);
+		case 'personal':
+		case 'office':
+		case 'factory':
+			return plane.binding !== undefined && kindOf(plane.binding.stratum) === filter;
+		default:
+			return (
+				plane.binding !== undefined &&
+				index.catalogue.get(plane.binding.command)?.category[0] === filter.slice('category:'.length)
+			);
+	}
+}
+
+/** How a stroke lies for the hand: what it costs, whether it is free here, and whether it is wasted on a command that nobody runs. */
+export function layOf(face: Face, plane: Plane, office: OfficeDesks, index: ShortcutIndex) {
+	const reach = plane.keys && office.reach(plane.keys);
+	const holder = plane.binding && index.catalogue.get(plane.binding.command);
+	return {
+		reach,
+		isFree: plane.keys !== undefined && !isTaken(plane),
+		isWasted: holder !== undefined && holder.use !== undefined && holder.use < HARDLY_USED
+	};
+}

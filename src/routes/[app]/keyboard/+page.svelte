@@ -1,0 +1,292 @@
+<script lang="ts">
+	import { Modal } from 'flowbite-svelte';
+	import type { Command } from '$core/application/command';
+	import { EVERYWHERE, type Scope } from '$core/context/scope';
+	import { BOARD_IDS, BOARDS, type BoardId } from '$core/keyboard/board';
+	import { PLATFORM_NAMES, PLATFORMS, type Desk, type Platform } from '$core/keyboard/desk';
+	import { facesOf, planeOf, type Plane } from '$core/keyboard/face';
+	import { LAYOUT_IDS, LAYOUTS, type LayoutId } from '$core/keyboard/layouts';
+	import { officeDesks } from '$core/keyboard/office';
+	import type { Binding } from '$core/profile/effective';
+	import type { Finding } from '$core/check/finding';
+	import { MODIFIERS, type Keys, type Modifier } from '$core/stroke/stroke';
+	import { useWorkspace } from '$lib/state/workspace.svelte';
+	import VerdictPanel from '$lib/ui/commands/VerdictPanel.svelte';
+	import Board from '$lib/ui/keyboard/Board.svelte';
+	import KeyPanel from '$lib/ui/keyboard/KeyPanel.svelte';
+	import { legendOf, modifierName } from '$lib/ui/keyboard/legend';
+	import type { Filter } from '$lib/ui/keyboard/mark';
+	import Rows from '$lib/ui/keyboard/Rows.svelte';
+	import SuggestPanel from '$lib/ui/keyboard/SuggestPanel.svelte';
+	import Picker from '$lib/ui/Picker.svelte';
+	import Recorder from '$lib/ui/Recorder.svelte';
+	import { labelOf } from '$lib/ui/wording';
+
+	interface Proposal {
+		readonly command: Command;
+		readonly keys: Keys | undefined;
+		readonly scope: Scope;
+		readonly instead?: Binding;
+	}
+
+	const workspace = useWorkspace();
+	let desk = $state.raw<Desk>(workspace.office.usual);
+	let drawing = $state<'taken' | 'reach' | 'rows'>('taken');
+	let picked = $state.raw<readonly Modifier[]>([]);
+	let held = $state.raw<readonly Modifier[]>([]);
+	let selected = $state<string | undefined>('KeyF');
+	let filter = $state<Filter>('all');
+	let wish = $state.raw<Command | undefined>(undefined);
+	let proposal = $state.raw<Proposal | undefined>(undefined);
+	let panel = $state<VerdictPanel | undefined>(undefined);
+
+	const modifiers = $derived(held.length > 0 ? held : picked);
+	const at = $derived(Math.max(0, planeOf(modifiers)));
+	/** Reach and suggestions are for the desk that is drawn; that strokes work on all others as well stays true. */
+	const office = $derived(
+		officeDesks(workspace.document.application.rules, [
+			{ ...desk, seats: ['this desk'] },
+			...workspace.office.desks.map((d) => ({ ...d, seats: [] }))
+		])
+	);
+	const faces = $derived(facesOf(workspace.index, workspace.situation, desk));
+	const face = $derived(faces.find((f) => f.key.code === selected));
+	const findings = $derived.by(() => {
+		const byKeys = new Map<Keys, Finding[]>();
+		for (const finding of workspace.findings) {
+			const { keys } = finding.witness;
+			if (!keys) continue;
+			const list = byKeys.get(keys);
+			if (list) list.push(finding);
+			else byKeys.set(keys, [finding]);
+		}
+		return byKeys;
+	});
+	const ground = $derived({
+		index: workspace.index,
+		changed: workspace.changedCommands,
+		findings,
+		kindOf: (stratum: string) => workspace.profile.find((s) => s.id === stratum)?.kind
+	});
+	const categories = [...new Set(workspace.document.commands.map((c) => c.category[0]!))];
+	const filters: { value: Filter; name: string }[] = [
+		{ value: 'all', name: 'All keys' },
+		{ value: 'free-here', name: 'Free here' },
+		{ value: 'free-everywhere', name: 'Free everywhere' },
+		{ value: 'changed', name: 'Changed' },
+		{ value: 'findings', name: 'With findings' },
+		{ value: 'personal', name: 'Personal' },
+		{ value: 'office', name: 'Office' },
+		{ value: 'factory', name: 'Factory' },
+		...categories.map((c) => ({ value: `category:${c}` as const, name: c }))
+	];
+	/** The desks in use first, then a free choice. */
+	const inUse = $derived(
+		workspace.office.desks.map((d, i) => ({
+			value: String(i),
+			name: `${BOARDS[d.board].name}, ${LAYOUTS[d.layout].name}, ${PLATFORM_NAMES[d.platform]}${d.seats.length > 0 ? ` (${d.seats.join(', ')})` : ''}`
+		}))
+	);
+	const isSame = (a: Desk, b: Desk) =>
+		a.board === b.board && a.layout === b.layout && a.platform === b.platform && a.mouse === b.mouse;
+	const inUseAt = $derived(workspace.office.desks.findIndex((d) => isSame(d, desk)));
+	const legend = $derived(face ? legendOf(face.key.code, face.legends, false) || 'Space' : '');
+
+	function toggle(modifier: Modifier) {
+		picked = MODIFIERS.filter((m) => (m === modifier ? !picked.includes(m) : picked.includes(m)));
+	}
+
+	function select(code: string, withModifiers: readonly Modifier[]) {
+		selected = code;
+		if (held.length > 0) picked = withModifiers;
+		proposal = undefined;
+	}
+
+	const turnTo = (plane: Plane) => (picked = plane.modifiers);
+
+	function move(binding: Binding, keys?: Keys) {
+		const command = workspace.catalogue.get(binding.command);
+		if (command) proposal = { command, keys, scope: binding.scope, instead: binding };
+	}
+
+	function done() {
+		proposal = undefined;
+	}
+</script>
+
+<svelte:window onblur={() => (held = [])} />
+
+<div class="view">
+	<div class="bar">
+		<div class="group">
+			<span class="quiet">Desk</span>
+			<Picker
+				label="Desk"
+				value={String(inUseAt)}
+				items={[...inUse, ...(inUseAt < 0 ? [{ value: '-1', name: 'as chosen' }] : [])]}
+				onpick={(v) => Number(v) >= 0 && (desk = workspace.office.desks[Number(v)]!)}
+			/>
+			<Picker
+				label="Board"
+				value={desk.board}
+				items={BOARD_IDS.map((id) => ({ value: id, name: BOARDS[id].name }))}
+				onpick={(v) => (desk = { ...desk, board: v as BoardId })}
+			/>
+			<Picker
+				label="Layout"
+				value={desk.layout}
+				items={LAYOUT_IDS.map((id) => ({ value: id, name: LAYOUTS[id].name }))}
+				onpick={(v) => (desk = { ...desk, layout: v as LayoutId })}
+			/>
+			<Picker
+				label="System"
+				value={desk.platform}
+				items={PLATFORMS.map((id) => ({ value: id, name: PLATFORM_NAMES[id] }))}
+				onpick={(v) => (desk = { ...desk, platform: v as Platform })}
+			/>
+			<Picker
+				label="Hand on the mouse"
+				value={desk.mouse}
+				items={[
+					{ value: 'right', name: 'Mouse right' },
+					{ value: 'left', name: 'Mouse left' }
+				]}
+				onpick={(v) => (desk = { ...desk, mouse: v as 'right' | 'left' })}
+			/>
+		</div>
+		<div class="group" role="group" aria-label="Drawing">
+			{#each [['taken', 'Taken'], ['reach', 'Reach'], ['rows', 'Rows']] as [value, name] (value)}
+				<button class="pill" type="button" aria-pressed={drawing === value} onclick={() => (drawing = value as typeof drawing)}
+					>{name}</button
+				>
+			{/each}
+		</div>
+		{#if drawing !== 'rows'}
+			<div class="group" role="group" aria-label="Modifiers">
+				{#each ['Ctrl', 'Shift', 'Alt'] as const as modifier (modifier)}
+					<button class="pill" type="button" aria-pressed={modifiers.includes(modifier)} onclick={() => toggle(modifier)}
+						>{modifierName(modifier, desk.platform)}</button
+					>
+				{/each}
+			</div>
+			<Picker label="Show" value={filter} items={filters} onpick={(v) => (filter = v as Filter)} />
+		{/if}
+	</div>
+
+	{#if drawing === 'rows'}
+		<section class="scroll" aria-label="By rows"><Rows {faces} {desk} /></section>
+	{:else}
+		<section class="stage" aria-label="Keyboard">
+			<div class="fit" style:max-width="calc(46vh * {BOARDS[desk.board].width / BOARDS[desk.board].height})">
+				<Board
+					{faces}
+					{desk}
+					{office}
+					{modifiers}
+					{filter}
+					{drawing}
+					{ground}
+					{selected}
+					onselect={select}
+					onhold={(m) => (held = m)}
+					ondropped={move}
+				/>
+			</div>
+		</section>
+		<div class="panels">
+			{#if face}
+				<KeyPanel
+					{face}
+					{at}
+					{legend}
+					onplane={turnTo}
+					onassign={(command, keys) => (proposal = { command, keys, scope: EVERYWHERE })}
+					onmove={(binding) => move(binding)}
+				/>
+			{:else}
+				<p class="quiet">Press a key, or click one.</p>
+				<span></span>
+			{/if}
+			<SuggestPanel
+				command={wish}
+				{office}
+				onwish={(command) => (wish = command)}
+				onchoose={(command, keys, scope) => (proposal = { command, keys, scope })}
+			/>
+		</div>
+	{/if}
+</div>
+
+{#if proposal}
+	{@const { command, keys, scope, instead } = proposal}
+	<Modal
+		open
+		title={instead ? `Move ${command.label} from ${instead.keys}` : `${keys} for ${command.label}`}
+		aria-label="Assign"
+		size="md"
+		onclose={done}
+		classes={{ body: 'p-4 md:p-4 space-y-3', header: 'p-4 md:p-4' }}
+	>
+		{#if instead}
+			<Recorder
+				label="New keys for {labelOf(workspace.index, command.id)}"
+				onheard={(heard) => heard && (proposal = { ...proposal!, keys: heard })}
+				onaccept={() => panel?.apply()}
+				onleave={done}
+			/>
+		{/if}
+		{#if keys}
+			<VerdictPanel bind:this={panel} command={command.id} {keys} {scope} {instead} onassigned={done} onanother={done} />
+		{/if}
+	</Modal>
+{/if}
+
+<style>
+	.view {
+		display: flex;
+		flex-direction: column;
+		height: 100%;
+		min-height: 0;
+	}
+	.bar {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 8px 12px;
+		align-items: center;
+		padding: 9px 18px;
+		border-bottom: 1px solid var(--line-strong);
+	}
+	.group {
+		display: flex;
+		gap: 5px;
+		align-items: center;
+	}
+	.bar :global(select) {
+		max-width: 124px;
+	}
+	.stage {
+		padding: 14px 18px 12px;
+	}
+	.fit {
+		margin: 0 auto;
+	}
+	.panels {
+		display: grid;
+		grid-template-columns: repeat(3, minmax(0, 1fr));
+		flex: 1;
+		min-height: 0;
+		border-top: 1px solid var(--line-strong);
+	}
+	.panels > :global(*) {
+		padding: 12px 18px;
+		overflow-y: auto;
+	}
+	.panels > :global(* + *) {
+		border-left: 1px solid var(--line);
+	}
+	.scroll {
+		flex: 1;
+		min-height: 0;
+		overflow: auto;
+	}
+</style>
