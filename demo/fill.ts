@@ -1,9 +1,11 @@
 import { gneiss } from './gneiss/gneiss.ts';
+import { tuff } from './tuff/tuff.ts';
+import { varve } from './varve/varve.ts';
 import { seats } from './office.ts';
 import type { StandIn } from './stand-in.ts';
 
 /** The applications of Altspur Cabins; the seats follow the first. */
-export const standIns: readonly StandIn[] = [gneiss];
+export const standIns: readonly StandIn[] = [gneiss, varve, tuff];
 
 async function send(server: string, path: string, body: unknown): Promise<void> {
 	const response = await fetch(new URL(path, server), {

@@ -48,15 +48,22 @@ export function ensureBuild() {
 
 const asRoot = (command, args) => (process.getuid?.() === 0 ? run(command, args) : run('sudo', [command, ...args]));
 
-/** Debian's Chromium, for the browser tests and the pictures. */
-export function ensureChromium() {
-	if (existsSync('/usr/bin/chromium')) return;
-	console.log('Installing Chromium …');
+/** Debian's packages that the tests and the pictures use: the program that shows a package is there, and the package's name. */
+const PROGRAMS = { chromium: '/usr/bin/chromium', 'libxkbcommon-tools': '/usr/bin/xkbcli' };
+
+export function ensurePrograms() {
+	const missing = Object.entries(PROGRAMS)
+		.filter(([, path]) => !existsSync(path))
+		.map(([name]) => name);
+	if (missing.length === 0) return;
+	console.log(`Installing ${missing.join(' and ')} …`);
 	try {
 		asRoot('apt-get', ['update', '-qq']);
-		asRoot('apt-get', ['install', '-y', '-qq', '--no-install-recommends', 'chromium']);
+		asRoot('apt-get', ['install', '-y', '-qq', '--no-install-recommends', ...missing]);
 	} catch {
-		console.error('Chromium is missing and could not be installed. Install the Debian package "chromium" and run this again.');
+		console.error(
+			`Missing and could not be installed: the Debian packages ${missing.join(', ')}. Install them and run this again.`
+		);
 		process.exit(1);
 	}
 }

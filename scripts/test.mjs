@@ -3,10 +3,10 @@ import { spawnSync } from 'node:child_process';
 import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { ensureBuild, ensureChromium, ensurePackages, root } from './prepare.mjs';
+import { ensureBuild, ensurePrograms, ensurePackages, root } from './prepare.mjs';
 
 ensurePackages();
-ensureChromium();
+ensurePrograms();
 ensureBuild();
 
 const totals = { passed: 0, failed: 0 };

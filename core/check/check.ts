@@ -1,6 +1,6 @@
 import type { CommandId } from '../application/command.ts';
 import type { Change } from '../profile/edit.ts';
-import { properPrefixes, type Keys } from '../stroke/stroke.ts';
+import { properPrefixes, readable, type Keys } from '../stroke/stroke.ts';
 import type { Circumstances } from './circumstances.ts';
 import { contestsOn } from './contest.ts';
 import { findingId, SEVERITIES, type Finding, type Told } from './finding.ts';
@@ -157,7 +157,13 @@ export function teller(circumstances: Circumstances): (finding: Finding) => Told
 	return (finding) => {
 		const contest = contests(finding.witness.keys ?? ('' as Keys));
 		const telling = CHECK_RULES[finding.rule].tell(finding, circumstances, contest);
-		return { ...finding, ...telling, id: findingId(finding), circumstances: circumstancesText(finding, telling) };
+		return {
+			...finding,
+			...telling,
+			sentence: readable(telling.sentence),
+			id: findingId(finding),
+			circumstances: circumstancesText(finding, telling)
+		};
 	};
 }
 

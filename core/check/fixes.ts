@@ -7,7 +7,7 @@ import { Checks } from './check.ts';
 import { contestsOn } from './contest.ts';
 import { findingId, type Finding, type Pen } from './finding.ts';
 import { CHECK_RULES } from './rules/rules.ts';
-import type { Keys } from '../stroke/stroke.ts';
+import { readable, type Keys } from '../stroke/stroke.ts';
 
 /** A way out of a finding that was tried: it removes the finding and adds no error. */
 export interface Fix {
@@ -57,7 +57,8 @@ export function fixesOf(circumstances: Circumstances, finding: Finding, pen: Pen
 			if (error instanceof OutOfReachError) continue;
 			throw error;
 		}
-		if (isSound(circumstances, finding, pen, changes)) fixes.push({ kind: proposal.kind, label: proposal.label, changes });
+		if (isSound(circumstances, finding, pen, changes))
+			fixes.push({ kind: proposal.kind, label: readable(proposal.label), changes });
 	}
 	return fixes;
 }

@@ -21,10 +21,11 @@ export interface Kept {
 /**
  * Trouble with an input at some desks.
  * - missing: no key types it; dead: the key waits for the next letter; eaten: Ctrl+Alt is AltGr there and types a character;
- * - altgr: needs AltGr; shift: needs Shift here and not at other desks; elsewhere: sits on another key than at other desks.
+ * - altgr: needs AltGr; shift: needs Shift here and not at other desks;
+ * - elsewhere: the character sits on another key than at other desks; reads: the position has another legend there.
  */
 export interface Trouble {
-	readonly kind: 'missing' | 'dead' | 'eaten' | 'altgr' | 'shift' | 'elsewhere';
+	readonly kind: 'missing' | 'dead' | 'eaten' | 'altgr' | 'shift' | 'elsewhere' | 'reads';
 	readonly desks: readonly Desk[];
 	/** What the trouble is about: the character that is typed, or the key where it sits. */
 	readonly about: string;
@@ -120,15 +121,16 @@ export function officeDesks(rules: Pick<InputRules, 'match' | 'hardwired'>, give
 			living.filter((p) => p.way.altGr),
 			stroke!.key
 		);
-		const shifted = living.filter((p) => p.way.shifted && !p.way.altGr);
-		if (shifted.length < living.length) report('shift', shifted, stroke!.key);
+		const withoutAltGr = living.filter((p) => !p.way.altGr);
+		const shifted = withoutAltGr.filter((p) => p.way.shifted);
+		if (shifted.length < withoutAltGr.length) report('shift', shifted, stroke!.key);
 		const home = living.find((p) => p.desk === usual)?.way.code ?? living[0]?.way.code;
 		const moved = WRITING_CODES.has(stroke!.key)
 			? pressed.filter((p) => legendOf(p.desk, stroke!) !== legendOf(usual, stroke!))
 			: [];
 		const away = living.filter((p) => !p.way.altGr && !p.way.shifted && p.way.code !== home);
 		report('elsewhere', away, away[0]?.way.code ?? '');
-		report('elsewhere', moved, moved[0] ? (legendOf(moved[0].desk, stroke!) ?? '') : '');
+		report('reads', moved, moved[0] ? (legendOf(moved[0].desk, stroke!) ?? 'nothing') : '');
 		return found.length > 0 ? found : NOTHING;
 	});
 
@@ -142,7 +144,7 @@ export function officeDesks(rules: Pick<InputRules, 'match' | 'hardwired'>, give
 		reach: (keys) => reach(keys) ?? undefined,
 		get goodStrokes() {
 			return (good ??= allStrokes(rules, usual)
-				.filter((keys) => kept(keys).length === 0 && troubles(keys).every((t) => t.kind === 'elsewhere'))
+				.filter((keys) => kept(keys).length === 0 && troubles(keys).every((t) => t.kind === 'elsewhere' || t.kind === 'reads'))
 				.map((keys) => ({ keys, reach: reach(keys) }))
 				.filter((s) => s.reach !== null)
 				.sort((a, b) => a.reach!.mm - b.reach!.mm)

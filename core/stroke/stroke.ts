@@ -111,6 +111,11 @@ export function properPrefixes(keys: Keys): Keys[] {
 	return strokes.slice(1).map((_, n) => strokes.slice(0, n + 1).join(' ') as Keys);
 }
 
+/** A text for people in which positions stand as the letters and digits of a US board: `Ctrl+KeyF` reads as `Ctrl+F`. */
+export function readable(text: string): string {
+	return text.replace(/\b(?:Key([A-Z])|Digit(\d))\b/g, '$1$2');
+}
+
 /** Whether the stroke types a character when a text field or a command line listens. */
 export function typesCharacter(stroke: Stroke): boolean {
 	const bare = stroke.modifiers.every((m) => m === 'Shift');

@@ -1,6 +1,6 @@
 import type { ShortcutIndex } from '../answer/shortcut-index.ts';
 import type { Command } from '../application/command.ts';
-import { difference, isEmpty, meets } from '../context/bits.ts';
+import { count, difference, isEmpty, meets } from '../context/bits.ts';
 import { scopeText, type Scope } from '../context/scope.ts';
 import { BOARDS, centreOf, keyOn, PITCH } from '../keyboard/board.ts';
 import type { OfficeDesks } from '../keyboard/office.ts';
@@ -52,11 +52,14 @@ export function suggest(index: ShortcutIndex, office: OfficeDesks, wish: Wish): 
 	const reach = index.reach({ command: command.id, scope, scopeText: text });
 	if (isEmpty(reach)) return [];
 	const bare = difference(reach, index.typing);
+	// a bare key is worth something where it is heard in most of the scope, not where people mostly type
+	const bareIsHeard = 2 * count(bare) >= count(reach);
 	const reasonsFor = reasoning(index, office, command, elsewhere);
 	const found: Suggestion[] = [];
 	for (const keys of office.goodStrokes) {
-		const heard = typesOnly(keys) ? bare : reach;
-		if (isEmpty(heard)) continue;
+		const isBare = typesOnly(keys);
+		const heard = isBare ? bare : reach;
+		if (isBare && !bareIsHeard) continue;
 		const rivals = [...index.on(keys), ...index.longer(keys)].filter((b) => meets(index.reach(b), heard));
 		if (rivals.some((b) => b.command === command.id)) continue;
 		const mayGo = wasted && rivals.every((b) => !b.lockedBy && (index.catalogue.get(b.command)?.use ?? Infinity) < HARDLY_USED);

@@ -9,7 +9,8 @@ const SEVERITY: Readonly<Record<Trouble['kind'], Severity>> = {
 	eaten: 'error',
 	altgr: 'attention',
 	shift: 'note',
-	elsewhere: 'note'
+	elsewhere: 'note',
+	reads: 'note'
 };
 
 function sentence({ kind, desks, about }: Trouble, keys: string, label: string): string {
@@ -27,6 +28,8 @@ function sentence({ kind, desks, about }: Trouble, keys: string, label: string):
 			return `${where} ${about} needs Shift, at other desks it does not: ${keys} for ${label} is pressed with Shift there.`;
 		case 'elsewhere':
 			return `${where} ${keys} for ${label} lies on another key than at the other desks: ${about}.`;
+		case 'reads':
+			return `${where} the key of ${keys} for ${label} reads ${about}, not what it reads at the other desks.`;
 	}
 }
 

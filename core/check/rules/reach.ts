@@ -1,7 +1,7 @@
 import type { ShortcutIndex } from '../../answer/shortcut-index.ts';
 import type { Catalogue } from '../../application/application.ts';
 import type { Command } from '../../application/command.ts';
-import { count, difference, first, isEmpty, meets } from '../../context/bits.ts';
+import { count, difference, first, isEmpty, isSubset, meets } from '../../context/bits.ts';
 import type { Binding } from '../../profile/effective.ts';
 import type { OfficeDesks } from '../../keyboard/office.ts';
 import { HARDLY_USED } from '../../suggest/suggest.ts';
@@ -38,12 +38,13 @@ function better({ index, office }: Circumstances, binding: Binding): { keys: Key
 	const now = office.reach(binding.keys);
 	const reach = index.reach(binding);
 	if (isEmpty(reach)) return undefined;
+	const heardNow = typesOnly(binding.keys) ? difference(reach, index.typing) : reach;
 	for (const keys of office.goodStrokes) {
 		const way = office.reach(keys)!;
 		if (now && way.mm >= now.mm) return undefined;
 		if (way.effort !== 'easy') continue;
 		const heard = typesOnly(keys) ? difference(reach, index.typing) : reach;
-		if (isEmpty(heard)) continue;
+		if (!isSubset(heardNow, heard)) continue;
 		const rivals = [...index.on(keys), ...index.longer(keys)].filter((b) => meets(index.reach(b), heard));
 		const areWasted = rivals.every((b) => !b.lockedBy && (index.catalogue.get(b.command)?.use ?? Infinity) < HARDLY_USED);
 		if (areWasted && !rivals.some((b) => b.command === binding.command)) return { keys, wasted: rivals };

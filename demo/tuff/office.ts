@@ -1,0 +1,54 @@
+import type { DemoEdit, DemoRelease } from '../stand-in.ts';
+
+/** What Altspur Cabins says above the factory; the last edits hold an example of every finding that this program can have. */
+export const edits: readonly DemoEdit[] = [
+	{
+		role: 'steward',
+		stratum: 'office',
+		label: 'Cladding panels: measure, thickness, mirror work',
+		lines: `
+set | KeyZ | check.measure | shape
+set | Shift+KeyZ | check.thickness | shape
+set | KeyY | mesh.symmetry | shape
+set | Ctrl+KeyE | scene.export | any
+set | Ctrl+KeyI | scene.import | any
+set | Shift+KeyM | thing.align | thing
+lock | Ctrl+KeyS | scene.save | any
+`
+	},
+	{
+		role: 'designer',
+		stratum: 'personal',
+		label: 'My own keys',
+		lines: `
+set | KeyB | mesh.bridge | edge
+set | KeyS | mesh.grow | mesh
+set | KeyD | view.overlay | space
+set | KeyM | view.through | space
+set | KeyE | mesh.inset | thing
+set | Ctrl+Alt+Digit7 | view.section | space
+set | Alt+Tab | mode.back | space
+set | IntlBackslash | view.face-turn | space
+set | Shift+KeyV | view.fit | space
+set | KeyK | edit.history | words
+remove | Ctrl+KeyI | scene.import | any
+`
+	},
+	{
+		role: 'steward',
+		stratum: 'office',
+		label: 'Import stays; K finds open edges',
+		lines: `
+lock | Ctrl+KeyI | scene.import | any
+drop | KeyZ | check.measure | shape
+set | KeyZ | check.open | shape
+`
+	}
+];
+
+export const releases: readonly DemoRelease[] = [
+	{
+		after: 1,
+		notes: 'First office standard for Tuff Mesh 3: measuring on Z, wall thickness on Shift+Z, both sides at once on Y.'
+	}
+];

@@ -1,0 +1,69 @@
+import type { Scopes } from '../stand-in.ts';
+
+/** Axes and reachable situations of the stand-in Varve Draft 7, invented for Skarn: 2D drafting with a command line. */
+export const axes = [
+	{
+		id: 'document',
+		label: 'Sheet',
+		nodes: [
+			{ id: 'plan', label: 'Plan' },
+			{ id: 'layout', label: 'Layout' },
+			{ id: 'layout.paper', label: 'Layout, on paper', parent: 'layout' },
+			{ id: 'layout.view', label: 'Layout, inside a view', parent: 'layout' },
+			{ id: 'symbol', label: 'Symbol editor' }
+		]
+	},
+	{
+		id: 'selection',
+		label: 'Selection',
+		nodes: [
+			{ id: 'nothing', label: 'Nothing selected' },
+			{ id: 'curve', label: 'Curve' },
+			{ id: 'text', label: 'Text' },
+			{ id: 'dimension', label: 'Dimension' },
+			{ id: 'symbol', label: 'Placed symbol' },
+			{ id: 'hatch', label: 'Hatch' }
+		]
+	},
+	{
+		id: 'pane',
+		label: 'Pane',
+		nodes: [
+			{ id: 'canvas', label: 'Canvas' },
+			{ id: 'command', label: 'Command line' },
+			{ id: 'properties', label: 'Properties' },
+			{ id: 'layers', label: 'Layers' }
+		]
+	}
+];
+
+export const reachable = [
+	{ document: ['plan', 'layout.view'], pane: ['canvas', 'command', 'properties', 'layers'] },
+	{ document: ['layout.paper'], selection: ['nothing', 'curve', 'text', 'dimension'] },
+	{ document: ['symbol'], selection: ['nothing', 'curve', 'text', 'hatch'], pane: ['canvas', 'command', 'properties', 'layers'] }
+];
+
+/** A command line listens wherever one draws, so that bare letters are text in every pane but the list of layers. */
+export const rules = {
+	ambiguity: 'first',
+	match: 'character',
+	sequences: 'at-once',
+	typing: [{ pane: ['canvas', 'command', 'properties'] }],
+	hardwired: [{ keys: 'F1', does: 'opens the help' }]
+};
+
+export const scopes = {
+	any: {},
+	plan: { document: ['plan', 'layout.view'] },
+	draw: { document: ['plan', 'layout.view', 'symbol'] },
+	layout: { document: ['layout'] },
+	paper: { document: ['layout.paper'] },
+	symbol: { document: ['symbol'] },
+	curve: { selection: ['curve'] },
+	text: { selection: ['text'] },
+	dimension: { selection: ['dimension'] },
+	placed: { selection: ['symbol'] },
+	hatch: { selection: ['hatch'] },
+	layers: { pane: ['layers'] },
+	canvas: { pane: ['canvas'] }
+} satisfies Scopes;
