@@ -10,6 +10,10 @@ describe('access for everybody', () => {
 	const at = desk();
 	const views = [
 		'gneiss-solid-5/commands?command=solid.fillet',
+		'gneiss-solid-5/keyboard',
+		'gneiss-solid-5/findings',
+		'tuff-mesh-3/findings',
+		'varve-draft-7/bench',
 		'gneiss-solid-5/bench',
 		'gneiss-solid-5/hand-over',
 		'gneiss-solid-5/rollout',
@@ -52,9 +56,11 @@ describe('access for everybody', () => {
 	it('every view is reached by Alt and a number, and Tab shows where one is', async () => {
 		await at.open('commands');
 		for (const [key, path] of [
-			['2', 'bench'],
-			['3', 'hand-over'],
-			['4', 'rollout'],
+			['2', 'keyboard'],
+			['3', 'findings'],
+			['4', 'bench'],
+			['5', 'hand-over'],
+			['6', 'rollout'],
 			['1', 'commands']
 		]) {
 			await at.page.keyboard.press(`Alt+${key}`);

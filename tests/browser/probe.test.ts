@@ -18,7 +18,7 @@ describe('the probe and the bench', () => {
 		await at.page.keyboard.press('Escape');
 		await at.page.keyboard.press('Escape');
 		await probe().waitFor({ state: 'detached' });
-		const edits = (await (await fetch(`${at.server.address}/api/applications/gneiss-solid-5/edits?since=4`)).json()) as {
+		const edits = (await (await fetch(`${at.server.address}/api/applications/gneiss-solid-5/edits?since=5`)).json()) as {
 			edits: unknown[];
 		};
 		expect(edits.edits).to.deep.equal([]);
@@ -66,7 +66,7 @@ describe('the probe and the bench', () => {
 		await at.open('bench');
 		await at.page.getByRole('button', { name: /shadow: Print preview/ }).click();
 		expect(await at.page.locator('.status').innerText()).to.match(/(Reference plane|Project edges) runs/);
-		await at.page.getByRole('button', { name: /dead: Detail view/ }).click();
+		await at.page.getByRole('button', { name: /orphan: Detail view/ }).click();
 		expect(await at.page.locator('aside').innerText()).to.include('Detail view does not exist in this situation');
 	});
 

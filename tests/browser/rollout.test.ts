@@ -20,6 +20,14 @@ describe('Rollout, with seats as real processes', function () {
 
 		await at.page.getByRole('button', { name: 'write to Office' }).click();
 		await at.page.getByLabel('Notes for the people').fill('Clearance check on G, wall thickness on Alt+V.');
+		expect(await at.page.getByRole('button', { name: 'Publish release 3' }).isDisabled()).to.equal(true);
+		await at.page.getByRole('link', { name: 'Settle it' }).click();
+		await at.page.getByRole('button', { name: 'What goes out' }).click();
+		await at.page.getByLabel('Why it may stand').fill('Two clearance reviewers asked for it');
+		await at.page.getByRole('button', { name: 'Accept as steward' }).click();
+		await at.page.getByRole('button', { name: 'Accepted 1' }).waitFor();
+		await at.open('rollout');
+		await at.page.getByLabel('Notes for the people').fill('Clearance check on G, wall thickness on Alt+V.');
 		await at.page.getByRole('button', { name: 'Publish release 3' }).click();
 		await stateOf('C-01', 'current, release 3');
 		const file = join(first!.folder, 'interface.json');
@@ -52,6 +60,20 @@ describe('Rollout, with seats as real processes', function () {
 		await id.fill('C-04');
 		await at.page.getByRole('button', { name: 'Add seat' }).click();
 		await seat('C-04').waitFor();
+	});
+
+	it('takes what stands on a desk, and checks against it from then on', async () => {
+		await at.open('rollout');
+		await at.page.getByLabel('Desk of C-04').click();
+		await at.page.getByLabel('System of C-04').selectOption('macos');
+		await at.page.getByText('Desk of C-04 changed').first().waitFor();
+		await at.open('findings');
+		await at.page.getByRole('button', { name: 'Seats', exact: true }).click();
+		await at.page
+			.getByText(/Kept by the system/)
+			.first()
+			.click();
+		expect(await at.page.getByLabel('The finding', { exact: true }).innerText()).to.match(/macOS|Windows/);
 	});
 });
 
@@ -86,13 +108,34 @@ describe('The routes', () => {
 			await post(edits, JSON.stringify({ base: 1, role: 'designer', label: 'x', changes: [change] })),
 			409
 		);
-		expect(stale).to.include({ type: '/problems/stale-revision', revision: 4 });
-		expect(stale['since']).to.have.length(3);
+		expect(stale).to.include({ type: '/problems/stale-revision', revision: 5 });
+		expect(stale['since']).to.have.length(4);
 		await problem(await ask('/api/seats/C-99/manifest'), 404);
 		await problem(await post('/api/seats/C-01/reports', 'garbage'), 400);
 		await problem(await post('/api/seats/C-01/reports', JSON.stringify({ release: 'x' })), 400);
 		await problem(await post('/api/seats/C-01/reports', JSON.stringify({ message: 'x'.repeat(20_000) })), 413);
 		await problem(await ask('/api/applications/gneiss-solid-5/releases/99'), 404);
+		const desk = await ask('/api/seats/C-01/desk', {
+			method: 'PUT',
+			body: '{"platform":"amiga"}',
+			headers: { 'content-type': 'application/json' }
+		});
+		expect(JSON.stringify((await problem(desk, 400))['errors'])).to.include('/platform');
+		const errorsLeft = await problem(
+			await post('/api/applications/gneiss-solid-5/releases', JSON.stringify({ role: 'steward', notes: 'as it is', base: 5 })),
+			422
+		);
+		expect(errorsLeft['type']).to.equal('/problems/errors-left');
+		const acceptance = { finding: 'clash\n\nnothing', circumstances: '00000000', reason: 'made up', role: 'steward' };
+		const after = { op: 'accept', command: 'file.quit', keys: 'Q', scope: {}, rank: 99, acceptance };
+		const gone = await problem(
+			await post(
+				edits,
+				JSON.stringify({ base: 5, role: 'steward', label: 'x', changes: [{ stratum: 'office', before: null, after }] })
+			),
+			422
+		);
+		expect(gone['detail']).to.include('not there any more');
 	});
 
 	it('refuse writes from another site and foreign host names', async () => {

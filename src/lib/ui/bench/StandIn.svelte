@@ -1,11 +1,11 @@
 <script lang="ts">
-	import type { NodeId } from '$core/context/axis';
+	import type { ContextNode, NodeId } from '$core/context/axis';
 	import { useWorkspace } from '$lib/state/workspace.svelte';
 	import { labelOf } from '../wording';
 	import Cabin from './Cabin.svelte';
 	import Control from './Control.svelte';
 	import type { BenchSession } from './session.svelte';
-	import { menusOf, ribbonOf } from './surfaces';
+	import { CONTENTS, menusOf, panesOf, ribbonOf } from './surfaces';
 
 	/** The stand-in application's window. It takes keys and clicks as the application would, under the effective profile. */
 	let { session, frame = $bindable() }: { session: BenchSession; frame?: HTMLElement | undefined } = $props();
@@ -16,7 +16,7 @@
 	const menus = $derived(menusOf(workspace.index));
 	const ribbon = $derived(ribbonOf(workspace.index, workspace.situation, 3, 4));
 	const situation = $derived(workspace.space.situations[workspace.situation]!);
-	const pane = $derived(paneAxis < 0 ? 'canvas' : situation[paneAxis]);
+	const pane = $derived(paneAxis < 0 ? undefined : situation[paneAxis]);
 	const standing = $derived(axes[0]!.nodes.filter((n) => workspace.space.situations.some((s) => s[0] === n.id)));
 	let openMenu = $state<string | undefined>(undefined);
 	let refused = $state('');
@@ -61,7 +61,23 @@
 	});
 
 	const paneIs = (node: string) => (pane === node ? 'pane active' : 'pane');
+
+	/** Where the window shows the contexts of the pane axis; what a pane lists is of the cabin that all stand-ins show. */
+	const panes = panesOf(axes[paneAxis]?.nodes ?? []);
+	/** A part of the cabin was clicked; an application that does not tell its kinds apart takes it as something selected. */
+	function select(kind: string) {
+		const kinds = axes[selectionAxis]?.nodes ?? [];
+		stand(selectionAxis, (kinds.find((n) => n.id === kind) ?? kinds[kind === 'nothing' ? 0 : 1])?.id ?? kind);
+	}
 </script>
+
+{#snippet side(node: ContextNode)}
+	<button type="button" class={paneIs(node.id)} aria-pressed={pane === node.id} onclick={() => stand(paneAxis, node.id)}>
+		<b>{node.label}</b>
+		{#each CONTENTS[node.id] ?? [] as line (line)}<span>{line}</span>{/each}
+		{#if pane === node.id && session.typed}<span class="text">{session.typed}</span>{/if}
+	</button>
+{/snippet}
 
 <!-- svelte-ignore a11y_no_noninteractive_tabindex, a11y_no_noninteractive_element_interactions -->
 <div
@@ -108,19 +124,17 @@
 			</div>
 		{/each}
 	</div>
-	<div class="body" class:plain={paneAxis < 0}>
-		{#if paneAxis >= 0}
-			<button type="button" class={paneIs('tree')} aria-pressed={pane === 'tree'} onclick={() => stand(paneAxis, 'tree')}>
-				<b>Tree</b><span>Cabin frame</span><span>&nbsp;&nbsp;Floor sheet</span><span>&nbsp;&nbsp;Corner posts</span><span
-					>&nbsp;&nbsp;Window openings</span
-				><span>&nbsp;&nbsp;Hanger arm</span>
-			</button>
+	<div class="body">
+		{#if panes.left.length > 0}
+			<div class="side">
+				{#each panes.left as node (node.id)}{@render side(node)}{/each}
+			</div>
 		{/if}
 		<!-- svelte-ignore a11y_click_events_have_key_events, a11y_no_static_element_interactions -->
-		<div class={paneIs('canvas')} onclick={() => stand(paneAxis, 'canvas')}>
+		<div class={panes.main ? paneIs(panes.main.id) : 'pane'} onclick={() => panes.main && stand(paneAxis, panes.main.id)}>
 			<Cabin
 				selection={selectionAxis < 0 ? undefined : situation[selectionAxis]}
-				onselect={(kind) => (stand(paneAxis, 'canvas'), stand(selectionAxis, kind))}
+				onselect={(kind) => (panes.main && stand(paneAxis, panes.main.id), select(kind))}
 			/>
 			{#if session.offered.length > 0}
 				<ul class="chooser" role="listbox" aria-label="Chooser">
@@ -134,27 +148,24 @@
 				</ul>
 			{/if}
 		</div>
-		{#if paneAxis >= 0}
-			<button
-				type="button"
-				class={paneIs('properties')}
-				aria-pressed={pane === 'properties'}
-				onclick={() => stand(paneAxis, 'properties')}
-			>
-				<b>Properties</b><span>Width 1 980 mm</span><span>Sheet 2.5 mm</span><span>Mass 412 kg</span><span class="text"
-					>{pane === 'properties' ? session.typed : ''}</span
-				>
-			</button>
-			<button
-				type="button"
-				class="{paneIs('console')} console"
-				aria-pressed={pane === 'console'}
-				onclick={() => stand(paneAxis, 'console')}
-			>
-				<span class="mono">&gt; {pane === 'console' ? session.typed : ''}</span>
-			</button>
+		{#if panes.right.length > 0}
+			<div class="side">
+				{#each panes.right as node (node.id)}{@render side(node)}{/each}
+			</div>
 		{/if}
 	</div>
+	{#if panes.text}
+		{@const text = panes.text}
+		<button
+			type="button"
+			class="{paneIs(text.id)} console"
+			aria-pressed={pane === text.id}
+			onclick={() => stand(paneAxis, text.id)}
+		>
+			<span class="visually-hidden">{text.label}</span>
+			<span class="mono">&gt; {pane === text.id ? session.typed : ''}</span>
+		</button>
+	{/if}
 	<p class="status" aria-live="polite">
 		<span>{status}</span><span class="quiet">{workspace.space.labelOf(workspace.situation)}</span>
 	</p>
@@ -163,7 +174,7 @@
 <style>
 	.window {
 		display: grid;
-		grid-template-rows: auto auto auto minmax(0, 1fr) auto;
+		grid-template-rows: auto auto auto minmax(0, 1fr) auto auto;
 		height: 100%;
 		min-height: 0;
 		border: 1px solid var(--control);
@@ -264,15 +275,22 @@
 		text-align: center;
 	}
 	.body {
-		display: grid;
-		grid-template-columns: 128px minmax(0, 1fr) 128px;
-		grid-template-rows: minmax(0, 1fr) 34px;
+		display: flex;
 		min-height: 0;
 		gap: 1px;
 		background: var(--line);
 	}
-	.body.plain {
-		grid-template: minmax(0, 1fr) / 1fr;
+	.body > .pane {
+		flex: 1;
+	}
+	.side {
+		display: flex;
+		flex-direction: column;
+		width: 128px;
+		gap: 1px;
+	}
+	.side > :global(.pane) {
+		flex: 1;
 	}
 	.pane {
 		position: relative;
@@ -294,8 +312,9 @@
 		color: var(--ink);
 	}
 	.console {
-		grid-column: 1 / -1;
+		height: 34px;
 		justify-content: center;
+		border-top: 1px solid var(--line);
 	}
 	.text {
 		border-bottom: 1px solid var(--control);

@@ -1,3 +1,4 @@
+import type { ContextNode } from '$core/context/axis';
 import type { ShortcutIndex } from '$core/answer/shortcut-index';
 import type { Command } from '$core/application/command';
 import { count, hasBit } from '$core/context/bits';
@@ -41,3 +42,26 @@ export function ribbonOf(index: ShortcutIndex, situation: number, mostGroups: nu
 		.slice(0, mostGroups)
 		.map(({ name, commands }) => ({ name, commands: commands.slice(0, mostCommands) }));
 }
+
+const LEFT = ['tree', 'outline', 'layers'];
+const TEXT = ['console', 'command', 'words'];
+const MAIN = ['canvas', 'space'];
+
+/** Where the window shows the contexts of the pane axis: lists on the left, text at the bottom, the canvas in the middle. */
+export function panesOf(nodes: readonly ContextNode[]) {
+	const main = nodes.find((n) => MAIN.includes(n.id)) ?? nodes[0];
+	const text = nodes.find((n) => TEXT.includes(n.id));
+	const left = nodes.filter((n) => LEFT.includes(n.id) && n !== main);
+	return { main, text, left, right: nodes.filter((n) => n !== main && n !== text && !left.includes(n)) };
+}
+
+/** What stands in the panes of the stand-ins, all of the one cabin of the demo office. */
+export const CONTENTS: Readonly<Record<string, readonly string[]>> = {
+	tree: ['Cabin frame', 'Floor sheet', 'Corner posts', 'Window openings', 'Hanger arm'],
+	outline: ['Cabin frame', 'Cladding panels', 'Windows', 'Hanger arm', 'Sun', 'Camera'],
+	layers: ['Outline', 'Hidden edges', 'Dimensions', 'Rope and hanger', 'Title block'],
+	properties: ['Width 1 980 mm', 'Sheet 2.5 mm', 'Mass 412 kg'],
+	graph: ['Shape', 'Thickness', 'Paint'],
+	flat: ['Panel left', 'Panel right', 'Roof'],
+	time: ['Door opens', 'frame 24']
+};

@@ -1,5 +1,9 @@
 <script lang="ts">
 	import { Button, Input } from 'flowbite-svelte';
+	import type { DeskSetup } from '$core/keyboard/desk';
+	import { LAYOUTS } from '$core/keyboard/layouts';
+	import { PLATFORM_NAMES } from '$core/keyboard/desk';
+	import DeskPicker from '../DeskPicker.svelte';
 	import { SeatId, type Seat, type SeatState } from '$core/release/release';
 
 	/** The seats as they report themselves, each drawn beside the release that the office follows. */
@@ -8,16 +12,19 @@
 		channel,
 		now,
 		onrestore,
+		ondesk,
 		onadd
 	}: {
 		seats: readonly (Seat & { state: SeatState })[];
 		channel: number | null;
 		now: number;
 		onrestore: (id: string) => void;
+		ondesk: (id: string, desk: DeskSetup) => void;
 		onadd: (id: string, note: string) => Promise<boolean>;
 	} = $props();
 	let id = $state('');
 	let note = $state('');
+	let changing = $state<string | undefined>(undefined);
 	const isSound = $derived(SeatId.safeParse(id.trim()).success);
 
 	const looks: Record<SeatState, { sign: string; tone: string; text: string }> = {
@@ -60,6 +67,17 @@
 					heard {ago(seat.lastSeen)}{#if seat.report?.message && seat.state !== 'current'}; {seat.report.message}{/if}
 				</p>
 			</div>
+			<button
+				type="button"
+				class="linkish small"
+				aria-expanded={changing === seat.id}
+				aria-label="Desk of {seat.id}: {LAYOUTS[seat.desk.layout].name}, {PLATFORM_NAMES[seat.desk.platform]}"
+				onclick={() => (changing = changing === seat.id ? undefined : seat.id)}
+				>{LAYOUTS[seat.desk.layout].name}, {PLATFORM_NAMES[seat.desk.platform]}</button
+			>
+			{#if changing === seat.id}
+				<div class="change"><DeskPicker of={seat.id} desk={seat.desk} onchange={(desk) => ondesk(seat.id, desk)} /></div>
+			{/if}
 			{#if seat.state === 'drifted'}
 				<Button size="xs" color="alternative" disabled={seat.restore} onclick={() => onrestore(seat.id)}
 					>{seat.restore ? 'Asked to restore' : 'Lay release anew'}</Button
@@ -110,6 +128,9 @@
 		border: 2px solid var(--ink-3);
 		border-bottom-width: 6px;
 		border-radius: 3px;
+	}
+	.change {
+		grid-column: 2 / -1;
 	}
 	h3 small {
 		font-weight: 400;

@@ -2,15 +2,16 @@
 	import { Modal } from 'flowbite-svelte';
 	import type { Command } from '$core/application/command';
 	import { EVERYWHERE, type Scope } from '$core/context/scope';
-	import { BOARD_IDS, BOARDS, type BoardId } from '$core/keyboard/board';
-	import { PLATFORM_NAMES, PLATFORMS, type Desk, type Platform } from '$core/keyboard/desk';
+	import { BOARDS } from '$core/keyboard/board';
+	import { PLATFORM_NAMES, type Desk } from '$core/keyboard/desk';
 	import { facesOf, planeOf, type Plane } from '$core/keyboard/face';
-	import { LAYOUT_IDS, LAYOUTS, type LayoutId } from '$core/keyboard/layouts';
+	import { LAYOUTS } from '$core/keyboard/layouts';
 	import { officeDesks } from '$core/keyboard/office';
 	import type { Binding } from '$core/profile/effective';
 	import type { Finding } from '$core/check/finding';
 	import { MODIFIERS, type Keys, type Modifier } from '$core/stroke/stroke';
 	import { useWorkspace } from '$lib/state/workspace.svelte';
+	import DeskPicker from '$lib/ui/DeskPicker.svelte';
 	import VerdictPanel from '$lib/ui/commands/VerdictPanel.svelte';
 	import Board from '$lib/ui/keyboard/Board.svelte';
 	import KeyPanel from '$lib/ui/keyboard/KeyPanel.svelte';
@@ -126,33 +127,7 @@
 				items={[...inUse, ...(inUseAt < 0 ? [{ value: '-1', name: 'as chosen' }] : [])]}
 				onpick={(v) => Number(v) >= 0 && (desk = workspace.office.desks[Number(v)]!)}
 			/>
-			<Picker
-				label="Board"
-				value={desk.board}
-				items={BOARD_IDS.map((id) => ({ value: id, name: BOARDS[id].name }))}
-				onpick={(v) => (desk = { ...desk, board: v as BoardId })}
-			/>
-			<Picker
-				label="Layout"
-				value={desk.layout}
-				items={LAYOUT_IDS.map((id) => ({ value: id, name: LAYOUTS[id].name }))}
-				onpick={(v) => (desk = { ...desk, layout: v as LayoutId })}
-			/>
-			<Picker
-				label="System"
-				value={desk.platform}
-				items={PLATFORMS.map((id) => ({ value: id, name: PLATFORM_NAMES[id] }))}
-				onpick={(v) => (desk = { ...desk, platform: v as Platform })}
-			/>
-			<Picker
-				label="Hand on the mouse"
-				value={desk.mouse}
-				items={[
-					{ value: 'right', name: 'Mouse right' },
-					{ value: 'left', name: 'Mouse left' }
-				]}
-				onpick={(v) => (desk = { ...desk, mouse: v as 'right' | 'left' })}
-			/>
+			<DeskPicker {desk} onchange={(next) => (desk = { ...desk, ...next })} />
 		</div>
 		<div class="group" role="group" aria-label="Drawing">
 			{#each [['taken', 'Taken'], ['reach', 'Reach'], ['rows', 'Rows']] as [value, name] (value)}

@@ -153,6 +153,7 @@
 			channel={workspace.channel}
 			{now}
 			onrestore={(id) => void act(`${id} is asked to lay its release anew`, () => ask(`/api/seats/${id}/restore`, 'PUT'))}
+			ondesk={(id, desk) => void act(`Desk of ${id} changed`, () => ask(`/api/seats/${id}/desk`, 'PUT', desk))}
 			onadd={(id, note) => act(`Seat ${id} added`, () => ask(`${workspace.path}/seats`, 'POST', { id, note }))}
 		/>
 	</section>

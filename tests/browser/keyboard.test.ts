@@ -1,0 +1,102 @@
+import { expect } from 'chai';
+import { desk } from './office.ts';
+
+describe('Keyboard', () => {
+	const at = desk();
+	const board = () => at.page.getByRole('application', { name: /Press a key to select it/ });
+	const here = () => at.page.locator('.panels section').first();
+	const key = (legend: string) =>
+		board().locator('.key', { has: at.page.locator('.legend', { hasText: new RegExp(`^${legend}$`) }) });
+
+	beforeEach(async () => {
+		await at.open('keyboard');
+		await board().focus();
+	});
+
+	it('selects the key that is pressed, and turns to the plane of the modifiers that are held', async () => {
+		await at.page.keyboard.press('e');
+		expect(await here().innerText()).to.include('Extrude');
+		await at.page.keyboard.down('Shift');
+		expect(await at.page.getByRole('button', { name: 'Shift', exact: true }).first().getAttribute('aria-pressed')).to.equal(
+			'true'
+		);
+		expect(await key('E').innerText()).to.include('Extruded');
+		await at.page.keyboard.up('Shift');
+		expect(await at.page.getByRole('button', { name: 'Shift', exact: true }).first().getAttribute('aria-pressed')).to.equal(
+			'false'
+		);
+		await at.page.keyboard.press('Shift+e');
+		expect(await here().locator('.current').innerText()).to.include('Extruded cut');
+	});
+
+	it('draws the layout and board of the chosen desk', async () => {
+		expect(await key('Z').count()).to.equal(1);
+		const z = () => key('Z').boundingBox();
+		const swiss = await z();
+		await at.page.getByLabel('Layout', { exact: true }).selectOption('us');
+		const us = await z();
+		expect(us!.y).to.be.greaterThan(swiss!.y + 20);
+		await at.page.getByLabel('Board', { exact: true }).selectOption('tenkeyless');
+		expect(await key('Num').count()).to.equal(0);
+	});
+
+	it('moves a shortcut by pressing, with the verdict before', async () => {
+		await at.page.keyboard.press('k');
+		await here().getByRole('button', { name: 'Move…' }).click();
+		const dialog = at.page.getByRole('dialog', { name: 'Assign' });
+		await dialog.locator('.field').first().press('Alt+k');
+		expect(await dialog.innerText())
+			.to.include('Alt+K is free everywhere')
+			.and.include('Shell');
+		await dialog.getByRole('button', { name: 'Move to Alt+K' }).click();
+		await dialog.waitFor({ state: 'detached' });
+		await at.page.keyboard.press('Control+z');
+	});
+
+	it('swaps two shortcuts by dragging one onto the other', async () => {
+		await key('K').dragTo(key('D'));
+		const dialog = at.page.getByRole('dialog', { name: 'Assign' });
+		expect(await dialog.innerText()).to.include('D is taken by Hole');
+		await dialog.getByText('Swap: Hole gets K').click();
+		await dialog.getByRole('button', { name: 'Swap: Hole gets K' }).click();
+		await dialog.waitFor({ state: 'detached' });
+		expect(await key('K').innerText()).to.include('Hole');
+		expect(await key('D').innerText()).to.include('Shell');
+		await at.page.keyboard.press('Control+z');
+		await at.page.waitForTimeout(300);
+	});
+
+	it('assigns a command that is found by name', async () => {
+		await at.page.keyboard.press('j');
+		await here().getByRole('combobox').fill('draft');
+		await here().getByRole('combobox').press('Enter');
+		const dialog = at.page.getByRole('dialog', { name: 'Assign' });
+		await dialog.getByRole('button', { name: 'Assign J' }).click();
+		await dialog.waitFor({ state: 'detached' });
+		expect(await key('J').innerText()).to.include('Draft');
+	});
+
+	it('suggests free strokes with their reasons, and shows reach and rows', async () => {
+		const suggest = at.page.getByLabel('Suggestions');
+		await suggest.getByRole('combobox').fill('flange');
+		await suggest.getByRole('combobox').press('Enter');
+		expect(await suggest.innerText())
+			.to.match(/mm, \d\.\d s/)
+			.and.include('letter');
+		await suggest.locator('li button').first().click();
+		await at.page.getByRole('dialog', { name: 'Assign' }).getByText('is free', { exact: false }).first().waitFor();
+		await at.page.keyboard.press('Escape');
+		await at.page.getByRole('button', { name: 'Reach', exact: true }).click();
+		expect(await key('F').innerText()).to.include('0 mm');
+		await at.page.getByRole('button', { name: 'Rows', exact: true }).click();
+		expect(await at.page.getByRole('table').innerText())
+			.to.include('Upper letter row')
+			.and.include('Free with every modifier');
+	});
+
+	it('dims what a filter leaves out', async () => {
+		await at.page.getByLabel('Show', { exact: true }).selectOption('free-here');
+		expect(await key('E').getAttribute('class')).to.include('dim');
+		expect(await key('I').getAttribute('class')).to.not.include('dim');
+	});
+});
