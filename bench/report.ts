@@ -12,6 +12,8 @@ export function percentile(values: readonly number[], p: number): number {
 	return sorted[Math.min(sorted.length - 1, Math.floor((p / 100) * sorted.length))]!;
 }
 
+export const mean = (values: readonly number[]): number => values.reduce((sum, value) => sum + value, 0) / values.length;
+
 export const median = (values: readonly number[]): number => percentile(values, 50);
 
 /** Prints the lines and returns whether every figure keeps its limit. */

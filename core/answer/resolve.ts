@@ -1,7 +1,6 @@
 import { alike, hasBit, type Bits } from '../context/bits.ts';
 import type { Binding } from '../profile/effective.ts';
 import { properPrefixes, strokesOf, typesCharacter, type Keys } from '../stroke/stroke.ts';
-import type { Live } from './rules/rule.ts';
 import { RULES } from './rules/rules.ts';
 import type { ShortcutIndex } from './shortcut-index.ts';
 
@@ -30,12 +29,8 @@ export function isTyped(index: ShortcutIndex, keys: Keys, situation: number): bo
 	return hasBit(index.typing, situation) && strokesOf(keys).every(typesCharacter);
 }
 
-function asLive(index: ShortcutIndex, bindings: readonly Binding[]): Live[] {
-	return bindings.map(index.contender);
-}
-
 /** Bindings on these keys whose scope holds the situation and whose command exists in it. */
-export function aliveAt(index: ShortcutIndex, bindings: readonly Binding[], situation: number): Binding[] {
+function aliveAt(index: ShortcutIndex, bindings: readonly Binding[], situation: number): Binding[] {
 	return bindings.filter((binding) => hasBit(index.reach(binding), situation));
 }
 
@@ -54,7 +49,7 @@ function answer(index: ShortcutIndex, keys: Keys, situation: number, trace: Trac
 	const label = (b: Binding) => index.catalogue.get(b.command)?.label ?? b.command;
 	const say = (step: TraceStep['step'], text: string, binding?: Binding) =>
 		trace?.push({ step, text, ...(binding && { binding }) });
-	const on = index.on(keys);
+	const on = index.contenders(keys);
 	say('input', `${keys} in ${index.space.labelOf(situation)}`);
 
 	if (isTyped(index, keys, situation)) {
@@ -62,20 +57,22 @@ function answer(index: ShortcutIndex, keys: Keys, situation: number, trace: Trac
 		return { kind: 'typed' };
 	}
 
-	const live = aliveAt(index, on, situation);
+	const alive = on.filter((c) => hasBit(c.reach, situation));
+	const live = alive.map((c) => c.binding);
 	const waiting = aliveAt(index, index.longer(keys), situation);
 	if (index.rules.sequences === 'at-once')
 		for (const prefix of properPrefixes(keys)) {
-			const early = aliveAt(index, index.on(prefix), situation);
+			const early = index.contenders(prefix).filter((c) => hasBit(c.reach, situation));
 			if (early.length > 0) {
-				say('cut-short', `${prefix} is complete by itself and fires at once: ${early.map(label).join(', ')}.`, early[0]);
+				const names = early.map((c) => label(c.binding)).join(', ');
+				say('cut-short', `${prefix} is complete by itself and fires at once: ${names}.`, early[0]!.binding);
 				for (const binding of live) say('masked', `${label(binding)} is never reached here.`, binding);
 				return { kind: 'cut-short', by: prefix, masked: live };
 			}
 		}
 
 	if (trace)
-		for (const binding of on) {
+		for (const { binding } of on) {
 			if (live.includes(binding))
 				say('candidate', `${label(binding)} listens: ${index.space.scopeLabel(binding.scope)}.`, binding);
 			else if (hasBit(index.scopeSet(binding).bits, situation))
@@ -93,13 +90,13 @@ function answer(index: ShortcutIndex, keys: Keys, situation: number, trace: Trac
 	}
 	for (const binding of waiting) say('masked', `${binding.keys} is cut short: ${keys} fires at once.`, binding);
 
-	const commands = new Set(live.map((b) => b.command));
+	const commands = new Set(alive.map((c) => c.command));
 	const rule = RULES[index.rules.ambiguity];
 	if (commands.size === 1 && index.rules.ambiguity !== 'refuse') {
 		say('result', `${label(live[0]!)} runs.`, live[0]);
 		return { kind: 'fires', winner: live[0]!, masked: [] };
 	}
-	const decision = rule.decide(asLive(index, live), asLive(index, on), index.space);
+	const decision = rule.decide(alive, on, index.space);
 	if (commands.size > 1) say('rule', `${rule.label}: ${decision.why}.`, decision.winner);
 	for (const binding of decision.masked) say('masked', `${label(binding)} is masked.`, binding);
 	if (decision.winner) {

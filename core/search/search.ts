@@ -14,7 +14,7 @@ export interface Hit {
 
 export interface CommandSearch {
 	/** All commands that answer, the best first; an empty text gives all in the order of the catalogue. */
-	find(text: string, index: ShortcutIndex): Hit[];
+	find(text: string, index: ShortcutIndex): readonly Hit[];
 	/** The text read as an input, when it is one. */
 	asKeys(text: string): Keys | undefined;
 }
@@ -25,13 +25,36 @@ interface Prepared {
 	readonly id: string;
 	readonly category: string;
 	readonly synonyms: readonly string[];
+	/** The synonyms in one text, each on a line of its own, to tell quickly whether one begins so. */
+	readonly beginnings: string;
 	/** All of it in one text, to pass over quickly what cannot answer. */
 	readonly all: string;
 }
 
 /** How well a command answers, the best first. */
-const TIERS = ['keys', 'whole', 'start', 'synonym', 'word', 'words', 'part', 'id', 'category', 'similar'] as const;
+const TIERS = ['whole', 'start', 'synonym', 'word', 'words', 'part', 'id', 'category'] as const;
 type Tier = (typeof TIERS)[number];
+
+/** The commands that answer a text, in the order of the catalogue and as ranked hits. */
+interface TextAnswer {
+	readonly answered: readonly Prepared[];
+	readonly hits: readonly Hit[];
+}
+
+interface Answer {
+	readonly tier: Tier;
+	readonly by: Hit['by'];
+}
+const ANSWERS = {
+	whole: { tier: 'whole', by: 'label' },
+	start: { tier: 'start', by: 'label' },
+	synonym: { tier: 'synonym', by: 'synonym' },
+	word: { tier: 'word', by: 'label' },
+	words: { tier: 'words', by: 'label' },
+	part: { tier: 'part', by: 'label' },
+	id: { tier: 'id', by: 'id' },
+	category: { tier: 'category', by: 'category' }
+} as const satisfies Record<string, Answer>;
 
 /**
  * Prepares a catalogue for searching: exact and partial matches by plain comparison, which ranks them as people expect,
@@ -45,39 +68,65 @@ export function commandSearch(catalogue: Catalogue): CommandSearch {
 		id: command.id.toLowerCase(),
 		category: command.category.join(' ').toLowerCase(),
 		synonyms: command.synonyms.map((s) => s.toLowerCase()),
+		beginnings: command.synonyms.map((s) => `\n${s.toLowerCase()}`).join(''),
 		all: [command.label, command.id, command.category.join(' '), ...command.synonyms].join('\n').toLowerCase()
 	}));
 	const vocabulary = new MiniSearch<{ id: string }>({ fields: ['id'], searchOptions: { fuzzy: 0.3, prefix: true } });
-	const words = new Set(prepared.flatMap((p) => [p.label, ...p.synonyms].flatMap((text) => text.split(/[^\p{L}\p{N}]+/u))));
-	vocabulary.addAll([...words].filter((word) => word.length > 2).map((id) => ({ id })));
+	/** The commands whose label or synonyms have the word, by their places. */
+	const withWord = new Map<string, number[]>();
+	prepared.forEach(({ label, synonyms }, place) => {
+		for (const word of new Set([label, ...synonyms].flatMap((text) => text.split(/[^\p{L}\p{N}]+/u)))) {
+			const places = withWord.get(word);
+			if (places) places.push(place);
+			else withWord.set(word, [place]);
+		}
+	});
+	vocabulary.addAll([...withWord.keys()].filter((word) => word.length > 2).map((id) => ({ id })));
 
 	/** The words of the catalogue that somebody may have meant, for each word of the query. */
 	const meant = (query: readonly string[]): readonly string[][] =>
-		query.map((word) => [
-			word,
-			...vocabulary
+		query.map((word) =>
+			vocabulary
 				.search(word)
 				.slice(0, 4)
 				.map(({ id }) => id as string)
-		]);
+		);
 
-	const match = (
-		p: Prepared,
-		query: string,
-		spaced: string,
-		parts: readonly string[]
-	): [Tier, Hit['by'], string?] | undefined => {
-		if (!p.all.includes(query))
-			return parts.length > 1 && parts.every((part) => p.all.includes(part)) ? ['words', 'label'] : undefined;
-		if (p.label === query) return ['whole', 'label'];
-		if (p.label.startsWith(query)) return ['start', 'label'];
-		const synonym = p.synonyms.find((s) => s.startsWith(query));
-		if (synonym !== undefined) return ['synonym', 'synonym', synonym];
-		if (p.label.includes(spaced)) return ['word', 'label'];
-		if (p.label.includes(query)) return ['part', 'label'];
-		if (p.id.includes(query)) return ['id', 'id'];
-		return p.category.startsWith(query) || p.category.includes(spaced) ? ['category', 'category'] : undefined;
+	const match = (p: Prepared, query: string, spaced: string, lined: string): Answer | undefined => {
+		if (p.label.startsWith(query)) return p.label.length === query.length ? ANSWERS.whole : ANSWERS.start;
+		if (p.beginnings.includes(lined)) return ANSWERS.synonym;
+		if (p.label.includes(spaced)) return ANSWERS.word;
+		if (p.label.includes(query)) return ANSWERS.part;
+		if (p.id.includes(query)) return ANSWERS.id;
+		return p.category.startsWith(query) || p.category.includes(spaced) ? ANSWERS.category : undefined;
 	};
+
+	/** Who had the text before somewhere: whoever has a longer text has its beginning as well. */
+	let last: { readonly query: string; readonly answered: readonly Prepared[] } = { query: '', answered: prepared };
+	/** A single letter is answered by nearly everything; it is worked out once. */
+	const ofOneLetter = new Map<string, TextAnswer>();
+
+	function byText(query: string): TextAnswer {
+		const known = ofOneLetter.get(query);
+		if (known) return known;
+		const parts = query.split(/\s+/);
+		const spaced = ` ${query}`;
+		const lined = `\n${query}`;
+		const tiers = Object.fromEntries(TIERS.map((tier) => [tier, [] as Hit[]])) as Record<Tier, Hit[]>;
+		const answered: Prepared[] = [];
+		for (const p of query.startsWith(last.query) ? last.answered : prepared) {
+			const isWhole = p.all.includes(query);
+			if (!isWhole && !(parts.length > 1 && parts.every((part) => p.all.includes(part)))) continue;
+			answered.push(p);
+			const matched = isWhole ? match(p, query, spaced, lined) : ANSWERS.words;
+			if (!matched) continue;
+			const synonym = matched.by === 'synonym' ? p.synonyms.find((text) => text.startsWith(query)) : undefined;
+			tiers[matched.tier].push({ command: p.command, by: matched.by, synonym });
+		}
+		const answer = { answered, hits: TIERS.flatMap((tier) => tiers[tier]) };
+		if (query.length === 1) ofOneLetter.set(query, answer);
+		return answer;
+	}
 
 	return {
 		asKeys: looseKeys,
@@ -85,31 +134,24 @@ export function commandSearch(catalogue: Catalogue): CommandSearch {
 			const query = text.trim().toLowerCase();
 			if (query === '') return prepared.map(({ command }) => ({ command, by: 'label' }));
 			const parts = query.split(/\s+/);
-			const spaced = ` ${query}`;
-			const tiers = Object.fromEntries(TIERS.map((tier) => [tier, [] as Hit[]])) as Record<Tier, Hit[]>;
 			const keys = looseKeys(query);
-			const byKeys = new Set<CommandId>();
+			const byKeys = new Map<CommandId, Hit>();
 			if (keys)
 				for (const { command: id } of [...index.on(keys), ...index.longer(keys)]) {
 					const command = catalogue.get(id);
-					if (!command || byKeys.has(id)) continue;
-					byKeys.add(id);
-					tiers.keys.push({ command, by: 'keys' });
+					if (command) byKeys.set(id, { command, by: 'keys' });
 				}
-			let found = byKeys.size;
-			for (const p of prepared) {
-				const matched = match(p, query, spaced, parts);
-				if (!matched || byKeys.has(p.command.id)) continue;
-				tiers[matched[0]].push({ command: p.command, by: matched[1], synonym: matched[2] });
-				found++;
+			const { answered, hits } = byText(query);
+			last = { query, answered };
+			if (query.length > 2 && hits.length === 0 && byKeys.size === 0) {
+				const similar: Hit[] = [];
+				const near = meant(parts).map((words) => new Set(words.flatMap((word) => withWord.get(word) ?? [])));
+				const [fewest, ...others] = near.sort((a, b) => a.size - b.size);
+				for (const place of [...fewest!].filter((p) => others.every((set) => set.has(p))).sort((a, b) => a - b))
+					similar.push({ command: prepared[place]!.command, by: 'similar' });
+				return similar;
 			}
-			if (query.length > 2 && found === 0) {
-				const alternatives = meant(parts);
-				for (const { command, all } of prepared)
-					if (alternatives.every((list) => list.some((word) => all.includes(word))))
-						tiers.similar.push({ command, by: 'similar' });
-			}
-			return TIERS.flatMap((tier) => tiers[tier]);
+			return byKeys.size === 0 ? hits : [...byKeys.values(), ...hits.filter((hit) => !byKeys.has(hit.command.id))];
 		}
 	};
 }

@@ -89,6 +89,7 @@
 		left: 0;
 		width: 100%;
 		height: 42px;
+		contain: strict;
 		padding: 0 14px 0 10px;
 		border-bottom: 1px solid var(--line);
 		border-left: 4px solid transparent;

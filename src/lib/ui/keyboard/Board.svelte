@@ -136,7 +136,6 @@
 	.board {
 		position: relative;
 		width: 100%;
-		container-type: inline-size;
 		border-radius: 4px;
 	}
 	.board:focus-visible {
@@ -144,6 +143,7 @@
 	}
 	.key {
 		position: absolute;
+		contain: layout size style;
 		padding: 1.5px;
 		border: 0;
 		background: none;

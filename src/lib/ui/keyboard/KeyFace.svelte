@@ -34,7 +34,7 @@
 {#if severity}<span class="sign tone-{SIGNS[severity].tone}"
 		><span class="toned" aria-hidden="true">{SIGNS[severity].shape}</span></span
 	>{/if}
-{#if isTaken(plane)}<span class="command">{name}</span>{/if}
+<span class="command">{isTaken(plane) ? name : ''}</span>
 {#if plane.keys !== undefined}
 	{#if reachText !== undefined}
 		<span class="reach">{reachText}</span>
@@ -43,7 +43,6 @@
 			{#each face.planes as { keys, binding, outcome }, i (i)}
 				<i
 					class={binding ? bandClass(kindOf(binding.stratum)) : 'free'}
-					class:here={i === at}
 					class:tied={outcome?.kind === 'chooser' || outcome?.kind === 'undecided'}
 					class:silent={keys === undefined}
 				></i>
@@ -62,7 +61,7 @@
 		position: absolute;
 		left: 12%;
 		top: 5%;
-		font-size: clamp(12px, 1.15cqw, 15px);
+		font-size: 13px;
 		font-weight: 600;
 		font-stretch: 84%;
 		line-height: 1.2;
@@ -79,15 +78,14 @@
 		left: 8%;
 		right: 2%;
 		top: 37%;
+		height: 14px;
+		contain: strict;
 		font-size: 12px;
 		font-stretch: 62%;
 		line-height: 1.1;
 		color: var(--ink-2);
 		overflow: hidden;
-		display: -webkit-box;
-		-webkit-line-clamp: 1;
-		line-clamp: 1;
-		-webkit-box-orient: vertical;
+		white-space: nowrap;
 		text-align: left;
 	}
 	.pips {
@@ -109,9 +107,6 @@
 	}
 	.silent {
 		visibility: hidden;
-	}
-	.here.free {
-		box-shadow: inset 0 0 0 1px var(--ink-2);
 	}
 	.tied {
 		outline: 1.5px solid var(--garnet);

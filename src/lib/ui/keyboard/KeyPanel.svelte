@@ -28,6 +28,7 @@
 		onmove: (binding: Binding) => void;
 	} = $props();
 	const workspace = useWorkspace();
+	const SHOWN = 24;
 	const plane = $derived(face.planes[at]!);
 	const here = $derived(face.planes.filter((p) => p.keys !== undefined));
 	const elsewhere = $derived(
@@ -80,7 +81,7 @@
 <section aria-label="{legend} elsewhere">
 	<h2>{legend} <small class="quiet">elsewhere, and what goes on from it</small></h2>
 	<ul>
-		{#each elsewhere as binding (binding.key)}
+		{#each elsewhere.slice(0, SHOWN) as binding (binding.key)}
 			<li>
 				<StratumChip id={binding.stratum} />
 				<KeyCaps keys={binding.keys} />
@@ -92,6 +93,9 @@
 		{:else}
 			<li class="quiet">Nothing on this key in any other situation.</li>
 		{/each}
+		{#if elsewhere.length > SHOWN}<li class="quiet">
+				and {elsewhere.length - SHOWN} more; choose modifiers or a situation to see them
+			</li>{/if}
 	</ul>
 </section>
 

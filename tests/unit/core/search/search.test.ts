@@ -40,4 +40,16 @@ describe('search', () => {
 		expect(ids('qqqqzzzz')).to.deep.equal([]);
 		for (const text of ['(', '\\', '***', '"', '\n', 'ctrl+', '+'.repeat(50)]) ids(text);
 	});
+
+	it('answers a text that is typed letter by letter as one that is pasted', () => {
+		for (const text of ['edges chamfer', 'dge cha', 'sheet metal b', 'mirror', 'fillet edges', 'view f', 'ctrl e', 'solid.ex']) {
+			const typed = commandSearch(index.catalogue);
+			for (let n = 1; n < text.length; n++) typed.find(text.slice(0, n), index);
+			const pasted = commandSearch(index.catalogue).find(text, index);
+			expect(
+				typed.find(text, index).map((h) => h.command.id),
+				text
+			).to.deep.equal(pasted.map((h) => h.command.id));
+		}
+	});
 });
