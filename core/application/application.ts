@@ -42,6 +42,17 @@ export const Application = z
 		rules: InputRules
 	})
 	.check((ctx) => {
+		const { axes } = ctx.value;
+		axes.forEach((axis, i) => {
+			const twin = axes.slice(0, i).find((a) => a.id === axis.id || a.label === axis.label);
+			if (twin)
+				ctx.issues.push({
+					code: 'custom',
+					input: axis,
+					path: ['axes', i],
+					message: `two axes are called "${axis.label}" (${twin.id} and ${axis.id}); people could not tell them apart`
+				});
+		});
 		try {
 			const space = contextSpace(ctx.value.axes, ctx.value.reachable);
 			space.bitsOfAny(ctx.value.rules.typing);
