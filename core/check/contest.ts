@@ -1,7 +1,7 @@
 import { RULES } from '../answer/rules/rules.ts';
 import type { Contender } from '../answer/rules/rule.ts';
 import type { ShortcutIndex } from '../answer/shortcut-index.ts';
-import { absorb, firstBit, isEmpty, meets, Shelf, type Bits } from '../context/bits.ts';
+import { absorb, firstBit, meets, Shelf, type Bits } from '../context/bits.ts';
 import type { Binding } from '../profile/effective.ts';
 import { properPrefixes, typesOnly, type Keys } from '../stroke/stroke.ts';
 
@@ -93,6 +93,11 @@ export class Contest {
 		return this;
 	}
 
+	/** The binding's place in the application's list, by what it says; -1 if it is not on these keys. */
+	placeOf({ key }: Pick<Binding, 'key'>): number {
+		return this.contenders.findIndex((c) => c.binding.key === key);
+	}
+
 	/** Where any of the inputs has a live binding; undefined when none has bindings at all. */
 	#occupied(inputs: readonly Keys[]): Bits | undefined {
 		let only: Bits | undefined;
@@ -150,33 +155,42 @@ export class Contest {
 		return (this.#beyond ??= this.#union(this.longer.map((binding) => this.#index.reach(binding))));
 	}
 
-	/** The part of one word of situations in which the binding is masked by another command or by a shorter input. */
-	#maskedWord(place: number, w: number): number {
-		const won = this.#sharedByAny![w]!;
-		const lost = this.#left[place]![w]! & won & ~this.#shared[place]![w]! & ~this.tied[w]!;
-		return this.#cut ? lost | (this.heard[place]![w]! & this.#cut[w]!) : lost;
-	}
-
-	#canMask(): boolean {
-		if (!this.#cut && this.contenders.length === 1) return false;
-		this.#sharedByAny ??= this.#union(this.#shared);
-		return true;
+	/**
+	 * Where the binding is masked by another command or by a shorter input, as one word of situations after the other; ends
+	 * when `take` returns true.
+	 */
+	#eachMasked(place: number, take: (lost: number, w: number) => boolean): void {
+		if (!this.#cut && this.contenders.length === 1) return;
+		const won = (this.#sharedByAny ??= this.#union(this.#shared));
+		const left = this.#left[place]!;
+		const mine = this.#shared[place]!;
+		const heard = this.heard[place]!;
+		const cut = this.#cut;
+		const { tied } = this;
+		for (let w = 0; w < tied.length; w++) {
+			let lost = left[w]! & won[w]! & ~mine[w]! & ~tied[w]!;
+			if (cut) lost |= heard[w]! & cut[w]!;
+			if (lost !== 0 && take(lost, w)) return;
+		}
 	}
 
 	/** A situation in which the binding is masked, or -1. */
 	maskedAt(place: number): number {
-		if (!this.#canMask()) return -1;
-		for (let w = 0; w < this.tied.length; w++) {
-			const lost = this.#maskedWord(place, w);
-			if (lost !== 0) return firstBit(lost, w);
-		}
-		return -1;
+		let situation = -1;
+		this.#eachMasked(place, (lost, w) => {
+			situation = firstBit(lost, w);
+			return true;
+		});
+		return situation;
 	}
 
 	/** All situations in which the binding is masked. */
 	masked(place: number): Bits {
 		const found = this.#shelf.empty();
-		if (this.#canMask()) for (let w = 0; w < found.length; w++) found[w] = this.#maskedWord(place, w);
+		this.#eachMasked(place, (lost, w) => {
+			found[w] = lost;
+			return false;
+		});
 		return found;
 	}
 
@@ -192,7 +206,6 @@ export class Contest {
 
 	/** Bindings that meet within the tied situations, directly or through others, make one tie. Its sets are its own. */
 	ties(): Tie[] {
-		if (isEmpty(this.tied)) return [];
 		const { tied } = this;
 		let ties: { places: number[]; situations: Bits }[] = [];
 		for (let place = 0; place < this.contenders.length; place++) {

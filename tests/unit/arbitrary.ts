@@ -60,6 +60,18 @@ export const heads = [
 	{ id: 'personal', kind: 'personal', name: 'Personal' }
 ] as StratumHead[];
 
+const plainCommand = (i: number, contexts: Scope[]): Command => ({
+	id: `c${i}` as CommandId,
+	label: `Command ${i}`,
+	description: '',
+	category: ['All'],
+	icon: '',
+	kind: 'one-shot',
+	nested: false,
+	synonyms: [],
+	contexts
+});
+
 export const small = (rule?: AmbiguityRule): fc.Arbitrary<Small> =>
 	axes.chain((list) => {
 		const scope = scopeOf(list);
@@ -85,17 +97,7 @@ export const small = (rule?: AmbiguityRule): fc.Arbitrary<Small> =>
 			})
 			.map(({ blocks, contexts, ambiguity, sequences, typing, strata }): Small => {
 				const space = contextSpace(list, blocks);
-				const commands = contexts.map((scopes, i): Command => ({
-					id: `c${i}` as CommandId,
-					label: `Command ${i}`,
-					description: '',
-					category: ['All'],
-					icon: '',
-					kind: 'one-shot',
-					nested: false,
-					synonyms: [],
-					contexts: scopes
-				}));
+				const commands = contexts.map((scopes, i) => plainCommand(i, scopes));
 				const rules: InputRules = { ambiguity, match: 'character', sequences, typing, hardwired: [] };
 				const profile = heads.map((head, s) => {
 					const entries = strata[s]!.map(
@@ -135,17 +137,7 @@ export function crowded(count: number) {
 	const list = [axisOf(0, [0, 1, 2])];
 	const space = contextSpace(list, [{}]);
 	const rules: InputRules = { ambiguity: 'chooser', match: 'character', sequences: 'at-once', typing: [], hardwired: [] };
-	const commands = Array.from({ length: count }, (_, i): Command => ({
-		id: `c${i}` as CommandId,
-		label: `Command ${i}`,
-		description: '',
-		category: ['All'],
-		icon: '',
-		kind: 'one-shot',
-		nested: false,
-		synonyms: [],
-		contexts: []
-	}));
+	const commands = Array.from({ length: count }, (_, i) => plainCommand(i, []));
 	const entries = commands.map(({ id }, rank): Entry => ({ op: 'set', command: id, keys: 'Q' as Keys, scope: {}, rank }));
 	const application = {
 		id: 'crowded',

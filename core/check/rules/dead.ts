@@ -25,7 +25,7 @@ export const dead: CheckRule = {
 		}
 	},
 	tell({ bindings: [binding], witness: { keys } }, c, contest) {
-		const place = placeOf(contest, binding!);
+		const place = contest.placeOf(binding!);
 		const masked = contest.masked(place);
 		const causes = contest.maskers(place, masked);
 		const why =
@@ -39,7 +39,7 @@ export const dead: CheckRule = {
 		};
 	},
 	proposals({ bindings: [binding] }, c, contest, pen) {
-		const place = placeOf(contest, binding!);
+		const place = contest.placeOf(binding!);
 		const causes = contest.maskers(place, contest.masked(place));
 		return [
 			...moves(c, pen, binding!),
@@ -50,8 +50,3 @@ export const dead: CheckRule = {
 		];
 	}
 };
-
-/** The binding's place in the application's list for its input. */
-export function placeOf(contest: { contenders: readonly { binding: { key: string } }[] }, binding: { key: string }): number {
-	return contest.contenders.findIndex((c) => c.binding.key === binding.key);
-}

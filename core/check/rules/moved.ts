@@ -5,7 +5,6 @@ import type { Binding } from '../../profile/effective.ts';
 import type { Keys } from '../../stroke/stroke.ts';
 import type { Circumstances } from '../circumstances.ts';
 import { contestsOn, type Contest } from '../contest.ts';
-import { placeOf } from './dead.ts';
 import { labelOf, type CheckRule } from '../finding.ts';
 
 /** Which command an input ran in each situation, as a number from 1; 0 where none ran or several might have. */
@@ -46,17 +45,23 @@ function before({ index, released }: Circumstances, keys: Keys): Owners | undefi
 	return ownersOf(released, keys);
 }
 
-/** The situations in which the binding's command runs now and another one ran before, in their order. */
-function* changedAt(was: Owners, is: Contest, place: number): Generator<number> {
+/** The situations in which the binding's command runs now and another one ran before, in their order, at most so many. */
+function changedAt(was: Owners, is: Contest, place: number, most: number): number[] {
 	const { command } = is.contenders[place]!.binding;
 	const mine = was.commands.findIndex((b) => b.command === command) + 1;
+	const { bySituation } = was;
+	const { tied } = is;
 	const now = is.wins[place]!;
+	const found: number[] = [];
 	for (let w = 0; w < now.length; w++)
-		for (let word = now[w]! & ~is.tied[w]!; word !== 0; word &= word - 1) {
+		for (let word = now[w]! & ~tied[w]!; word !== 0; word &= word - 1) {
 			const situation = firstBit(word, w);
-			const owner = was.bySituation[situation]!;
-			if (owner !== 0 && owner !== mine) yield situation;
+			const owner = bySituation[situation]!;
+			if (owner === 0 || owner === mine) continue;
+			found.push(situation);
+			if (found.length === most) return found;
 		}
+	return found;
 }
 
 /** Against the last release, a stroke now does something else: old habits misfire, which is worse than a new stroke. */
@@ -69,7 +74,7 @@ export const moved: CheckRule = {
 		const { nowhere } = c.index.space;
 		for (let place = 0; place < contest.contenders.length; place++) {
 			if (contest.wins[place] === nowhere) continue;
-			const { value: situation } = changedAt(was, contest, place).next();
+			const [situation] = changedAt(was, contest, place, 1);
 			if (situation === undefined) continue;
 			const { binding } = contest.contenders[place]!;
 			report({
@@ -83,11 +88,11 @@ export const moved: CheckRule = {
 	},
 	tell({ bindings: [binding], witness: { keys, situation } }, c, contest) {
 		const was = before(c, keys!)!;
-		const place = placeOf(contest, binding!);
+		const place = contest.placeOf(binding!);
 		const old = was.commands[was.bySituation[situation]! - 1]!;
 		return {
 			sentence: `${keys} runs ${labelOf(c, binding!)} in ${c.index.space.labelOf(situation)}; in the last release it ran ${labelOf(c, old)}.`,
-			count: [...changedAt(was, contest, place)].length,
+			count: changedAt(was, contest, place, Infinity).length,
 			causes: [old]
 		};
 	},

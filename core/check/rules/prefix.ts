@@ -32,7 +32,7 @@ export const prefix: CheckRule = {
 		});
 	},
 	tell({ bindings: [binding], witness: { keys, situation } }, c, contest) {
-		const heard = contest.heard[contest.contenders.findIndex((x) => x.binding.key === binding!.key)]!;
+		const heard = contest.heard[contest.placeOf(binding!)]!;
 		const found = longerThan(c, binding!, heard);
 		const names = listedBriefly(found.map(({ longer }) => `${longer.keys} for ${labelOf(c, longer)}`));
 		const where = c.index.space.labelOf(situation);
@@ -47,7 +47,7 @@ export const prefix: CheckRule = {
 		};
 	},
 	proposals({ bindings: [binding] }, c, contest, pen) {
-		const heard = contest.heard[contest.contenders.findIndex((x) => x.binding.key === binding!.key)]!;
+		const heard = contest.heard[contest.placeOf(binding!)]!;
 		const longer = longerThan(c, binding!, heard).map((f) => f.longer);
 		return [
 			...moves(c, pen, binding!),

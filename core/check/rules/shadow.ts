@@ -1,7 +1,6 @@
 import { count, hasBit, isEmpty } from '../../context/bits.ts';
 import { labelOf, listedBriefly, type CheckRule } from '../finding.ts';
 import { go, goes, limits, moves } from '../proposals.ts';
-import { placeOf } from './dead.ts';
 
 /** A binding is masked in a part of its scope by others, and still wins elsewhere. May be intended. */
 export const shadow: CheckRule = {
@@ -23,7 +22,7 @@ export const shadow: CheckRule = {
 		}
 	},
 	tell({ bindings: [binding], witness: { keys, situation } }, c, contest) {
-		const place = placeOf(contest, binding!);
+		const place = contest.placeOf(binding!);
 		const masked = contest.masked(place);
 		const causes = contest.maskers(place, masked);
 		const here = causes.filter((m) => hasBit(c.index.reach(m), situation));
@@ -34,7 +33,7 @@ export const shadow: CheckRule = {
 		};
 	},
 	proposals({ bindings: [binding] }, c, contest, pen) {
-		const place = placeOf(contest, binding!);
+		const place = contest.placeOf(binding!);
 		const causes = contest.maskers(place, contest.masked(place));
 		return [
 			...limits(c, pen, binding!, causes),

@@ -51,7 +51,7 @@
 		<ul>
 			{#each suggestions as { keys, reach, reasons, lost } (keys)}
 				<li>
-					<button type="button" onclick={() => onchoose(command, keys, scope)}>
+					<button type="button" class="row-button" onclick={() => onchoose(command, keys, scope)}>
 						<span class="tone-fluorite"><span class="toned" aria-hidden="true">◇</span></span>
 						<KeyCaps {keys} />
 						<span class="why"
@@ -98,25 +98,8 @@
 		padding: 0;
 		list-style: none;
 	}
-	li button {
-		display: grid;
-		grid-template-columns: 14px auto minmax(0, 1fr) auto;
-		gap: 8px;
-		align-items: center;
-		width: 100%;
-		padding: 4px 2px;
-		border: 0;
-		border-top: 1px solid var(--line);
-		background: none;
-		color: var(--ink);
-		font: inherit;
-		font-size: 13px;
-		text-align: left;
-	}
-	li button:hover {
-		background: var(--panel);
-	}
 	.why {
+		flex: 1;
 		line-height: 1.25;
 	}
 	.none {

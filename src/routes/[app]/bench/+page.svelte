@@ -60,10 +60,10 @@
 		{#if replayable.length > 0}
 			<section>
 				<h2>Replay a finding</h2>
-				<ul class="findings">
+				<ul>
 					{#each replayable.slice(0, 12) as finding (findingId(finding))}
 						<li>
-							<button type="button" onclick={() => replay(finding)}>
+							<button type="button" class="row-button" onclick={() => replay(finding)}>
 								<span class={finding.severity === 'error' ? 'tone-garnet' : 'tone-limonite'}
 									><span class="toned" aria-hidden="true">{finding.severity === 'error' ? '◆' : '▲'}</span></span
 								>
@@ -135,23 +135,6 @@
 		margin: 0;
 		padding: 0;
 		list-style: none;
-	}
-	.findings button {
-		display: flex;
-		gap: 8px;
-		align-items: center;
-		width: 100%;
-		padding: 4px 2px;
-		border: 0;
-		border-top: 1px solid var(--line);
-		background: none;
-		color: var(--ink);
-		font: inherit;
-		font-size: 13px;
-		text-align: left;
-	}
-	.findings button:hover {
-		background: var(--ground);
 	}
 	.log li {
 		display: grid;
