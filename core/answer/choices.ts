@@ -2,7 +2,7 @@ import { combined, type Change } from '../profile/edit.ts';
 import type { Binding } from '../profile/effective.ts';
 import { entryKey, type Shortcut } from '../profile/entry.ts';
 import { nextRank, stratumById, type Profile, type StratumId } from '../profile/stratum.ts';
-import type { Keys } from '../stroke/stroke.ts';
+import { readable, type Keys } from '../stroke/stroke.ts';
 import type { ShortcutIndex } from './shortcut-index.ts';
 import type { Verdict } from './verdict.ts';
 
@@ -85,7 +85,8 @@ export function choices(
 ): (Choice | ClosedChoice)[] {
 	const { proposal } = found;
 	if (found.kind === 'already' || found.kind === 'nowhere') return [];
-	const offer = (kind: Choice['kind'], label: string, changes: () => Change[]): Choice | ClosedChoice => {
+	const offer = (kind: Choice['kind'], text: string, changes: () => Change[]): Choice | ClosedChoice => {
+		const label = readable(text);
 		try {
 			return { kind, label, changes: combined(changes()) };
 		} catch (error) {

@@ -1,6 +1,6 @@
 import { alike, hasBit, type Bits } from '../context/bits.ts';
 import type { Binding } from '../profile/effective.ts';
-import { properPrefixes, strokesOf, typesCharacter, type Keys } from '../stroke/stroke.ts';
+import { properPrefixes, readable, strokesOf, typesCharacter, type Keys } from '../stroke/stroke.ts';
 import { RULES } from './rules/rules.ts';
 import type { ShortcutIndex } from './shortcut-index.ts';
 
@@ -48,7 +48,7 @@ export function explain(index: ShortcutIndex, keys: Keys, situation: number): { 
 function answer(index: ShortcutIndex, keys: Keys, situation: number, trace: TraceStep[] | undefined): Outcome {
 	const label = (b: Binding) => index.catalogue.get(b.command)?.label ?? b.command;
 	const say = (step: TraceStep['step'], text: string, binding?: Binding) =>
-		trace?.push({ step, text, ...(binding && { binding }) });
+		trace?.push({ step, text: readable(text), ...(binding && { binding }) });
 	const on = index.contenders(keys);
 	say('input', `${keys} in ${index.space.labelOf(situation)}`);
 

@@ -14,6 +14,7 @@ import { type Role } from '$core/profile/role';
 import { effectiveProfile } from '$core/profile/effective';
 import { entryKey } from '$core/profile/entry';
 import { stratumById, stratumOf, type Profile, type StratumId } from '$core/profile/stratum';
+import { readable } from '$core/stroke/stroke';
 import { commandSearch } from '$core/search/search';
 import type { WorkspaceDocument } from '$lib/server/workspace-document';
 import { ApiError, ask } from './api';
@@ -171,7 +172,8 @@ export class Workspace {
 	}
 
 	/** Sends an edit; true when it was stored. A stale one waits as `merge` for the user's choice. */
-	async commit(label: string, changes: readonly Change[]): Promise<boolean> {
+	async commit(said: string, changes: readonly Change[]): Promise<boolean> {
+		const label = readable(said);
 		if (changes.length === 0) {
 			this.notice = { kind: 'done', text: 'Nothing to change: it is so already.' };
 			return true;

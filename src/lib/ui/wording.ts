@@ -4,6 +4,7 @@ import type { ShortcutIndex } from '$core/answer/shortcut-index';
 import type { Meeting, Verdict } from '$core/answer/verdict';
 import type { CommandId } from '$core/application/command';
 import type { Binding } from '$core/profile/effective';
+import { readable } from '$core/stroke/stroke';
 
 export const labelOf = (index: ShortcutIndex, id: CommandId): string => index.catalogue.get(id)?.label ?? id;
 
@@ -19,6 +20,10 @@ export const situations = (n: number): string => (n === 1 ? '1 situation' : `${n
 
 /** What an input does, in a few words. */
 export function outcomeText(index: ShortcutIndex, outcome: Outcome): string {
+	return readable(outcomeWords(index, outcome));
+}
+
+function outcomeWords(index: ShortcutIndex, outcome: Outcome): string {
 	switch (outcome.kind) {
 		case 'nothing':
 			return 'Nothing';
@@ -56,7 +61,10 @@ export function outcomeMark(outcome: Outcome): { shape: '●' | '◆' | '▲' | 
 }
 
 /** What would happen where the proposal and another binding meet, under the application's rule. */
-export function meetingText(index: ShortcutIndex, { proposal }: Verdict, meeting: Meeting): string {
+export const meetingText = (index: ShortcutIndex, found: Verdict, meeting: Meeting): string =>
+	readable(meetingWords(index, found, meeting));
+
+function meetingWords(index: ShortcutIndex, { proposal }: Verdict, meeting: Meeting): string {
 	const other = labelOf(index, meeting.binding.command);
 	const where = `in ${situations(meeting.count)}, as in ${index.space.labelOf(meeting.example)}`;
 	if (meeting.relation === 'shorter')
@@ -89,7 +97,8 @@ export function verdictText(
 	index: ShortcutIndex,
 	found: Verdict
 ): { tone: 'garnet' | 'limonite' | 'epidote'; shape: string; text: string } {
-	const { keys, command } = found.proposal;
+	const { command } = found.proposal;
+	const keys = readable(found.proposal.keys);
 	switch (found.kind) {
 		case 'already':
 			return { tone: 'epidote', shape: '○', text: `${keys} runs ${labelOf(index, command)} with this scope already.` };
@@ -121,5 +130,5 @@ export function verdictText(
 
 export function consequenceText(index: ShortcutIndex, { keys, before, after, situations: where }: Consequence): string {
 	const example = where.length === 1 ? index.space.labelOf(where[0]!) : situations(where.length);
-	return `${keys} in ${example}: ${outcomeText(index, before)} → ${outcomeText(index, after)}`;
+	return `${readable(keys)} in ${example}: ${outcomeText(index, before)} → ${outcomeText(index, after)}`;
 }

@@ -6,7 +6,7 @@
 	import type { CommandId } from '$core/application/command';
 	import type { Scope } from '$core/context/scope';
 	import type { Binding } from '$core/profile/effective';
-	import type { Keys } from '$core/stroke/stroke';
+	import { readable, type Keys } from '$core/stroke/stroke';
 	import { useWorkspace } from '$lib/state/workspace.svelte';
 	import KeyCaps from '../KeyCaps.svelte';
 	import Recorder from '../Recorder.svelte';
@@ -128,7 +128,7 @@
 		{/if}
 		<div class="actions">
 			<Button size="sm" disabled={!way || isClosed(way) || workspace.busy} onclick={apply}>
-				{way?.kind === 'assign' || !way ? `${way?.label ?? 'Assign'} ${instead ? 'to ' : ''}${keys}` : way.label}
+				{way?.kind === 'assign' || !way ? readable(`${way?.label ?? 'Assign'} ${instead ? 'to ' : ''}${keys}`) : way.label}
 			</Button>
 			<Button size="sm" color="alternative" onclick={onanother}>Choose another key</Button>
 		</div>

@@ -4,7 +4,7 @@
 	import type { Command } from '$core/application/command';
 	import type { Face, Plane } from '$core/keyboard/face';
 	import type { Binding } from '$core/profile/effective';
-	import type { Keys } from '$core/stroke/stroke';
+	import { readable, type Keys } from '$core/stroke/stroke';
 	import { useWorkspace } from '$lib/state/workspace.svelte';
 	import KeyCaps from '../KeyCaps.svelte';
 	import StratumChip from '../StratumChip.svelte';
@@ -55,7 +55,7 @@
 	<h2>{legend} <small class="quiet">here: {workspace.space.labelOf(workspace.situation)}</small></h2>
 	{#if plane.keys !== undefined}
 		{@const keys = plane.keys}
-		<CommandPick label="Assign a command to {keys}" onpick={(command) => onassign(command, keys)} />
+		<CommandPick label={readable(`Assign a command to ${keys}`)} onpick={(command) => onassign(command, keys)} />
 	{/if}
 	{#if here.length === 0}<p class="quiet">This key alone is nothing that an application can bind.</p>{/if}
 	<ul>

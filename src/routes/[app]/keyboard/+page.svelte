@@ -9,7 +9,7 @@
 	import { officeDesks } from '$core/keyboard/office';
 	import type { Binding } from '$core/profile/effective';
 	import type { Finding } from '$core/check/finding';
-	import { MODIFIERS, type Keys, type Modifier } from '$core/stroke/stroke';
+	import { MODIFIERS, readable, type Keys, type Modifier } from '$core/stroke/stroke';
 	import { useWorkspace } from '$lib/state/workspace.svelte';
 	import DeskPicker from '$lib/ui/DeskPicker.svelte';
 	import VerdictPanel from '$lib/ui/commands/VerdictPanel.svelte';
@@ -196,7 +196,7 @@
 	{@const { command, keys, scope, instead } = proposal}
 	<Modal
 		open
-		title={instead ? `Move ${command.label} from ${instead.keys}` : `${keys} for ${command.label}`}
+		title={readable(instead ? `Move ${command.label} from ${instead.keys}` : `${keys} for ${command.label}`)}
 		aria-label="Assign"
 		size="md"
 		onclose={done}
@@ -239,10 +239,13 @@
 	.bar :global(select) {
 		max-width: 124px;
 	}
+	/* keys keep a size at which their labels can be read; on a narrow screen the numeric keys are scrolled to */
 	.stage {
 		padding: 14px 18px 12px;
+		overflow-x: auto;
 	}
 	.fit {
+		min-width: 1060px;
 		margin: 0 auto;
 	}
 	.panels {
