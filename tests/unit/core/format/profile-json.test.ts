@@ -7,7 +7,8 @@ import { profileFile, readProfileFile, writeProfileFile } from '../../../../core
 import { readShortcutsCsv, writeShortcutsCsv } from '../../../../core/format/shortcuts-csv.ts';
 import { importChanges, previewImport } from '../../../../core/format/preview.ts';
 import { applyChanges } from '../../../../core/profile/edit.ts';
-import { inOrder, type StratumId } from '../../../../core/profile/stratum.ts';
+import type { Entry } from '../../../../core/profile/entry.ts';
+import { inOrder, stratumOf, type StratumId } from '../../../../core/profile/stratum.ts';
 import { gneiss } from '../../../../demo/gneiss/gneiss.ts';
 import { schemas } from '../../../../scripts/schemas.ts';
 import { small } from '../../arbitrary.ts';
@@ -41,6 +42,23 @@ describe('profile file', () => {
 		const wrong = JSON.parse(text) as { strata: { entries: { op: string }[] }[] };
 		wrong.strata[0]!.entries[0]!.op = 'add';
 		expect(validate(wrong)).to.equal(false);
+	});
+
+	it('carries acceptances, and finds them the same when read again', () => {
+		const [factory, office, personal] = demoProfile();
+		const acceptance = {
+			finding: 'clash\n\nF',
+			circumstances: '0badcafe',
+			reason: 'two reviewers asked',
+			role: 'steward'
+		} as const;
+		const entry = { op: 'accept', command: 'view.fit', keys: 'F', scope: {}, rank: 99, acceptance } as unknown as Entry;
+		const accepted = [factory!, stratumOf(office!, [...office!.entries.values(), entry]), personal!];
+		const { rows, refused } = readProfileFile('x.json', writeProfileFile(profileFile(application, accepted)));
+		expect(refused).to.deep.equal([]);
+		expect(rows.filter((row) => row.acceptance).map((row) => row.acceptance)).to.deep.equal([acceptance]);
+		const states = previewImport(demoIndex(accepted), accepted, rows, (row) => row.stratum!).map((row) => row.state);
+		expect(new Set(states)).to.deep.equal(new Set(['same']));
 	});
 
 	it('has schemas in docs/schema that are those of the code', () => {

@@ -1,0 +1,223 @@
+import { expect } from 'chai';
+import { acceptedAs, accepts, errorsLeft, staleAcceptances } from '../../../../core/check/acceptance.ts';
+import { check, teller } from '../../../../core/check/check.ts';
+import { circumstancesOf, type Subject } from '../../../../core/check/circumstances.ts';
+import type { RuleId, Told } from '../../../../core/check/finding.ts';
+import { fixesOf } from '../../../../core/check/fixes.ts';
+import { countsOf, GROUPINGS, groupsOf, trendOf } from '../../../../core/check/groups.ts';
+import { Application, catalogueOf } from '../../../../core/application/application.ts';
+import { Command } from '../../../../core/application/command.ts';
+import { contextSpace } from '../../../../core/context/space.ts';
+import { desksOf, USUAL_DESK, type DeskSetup } from '../../../../core/keyboard/desk.ts';
+import { applyChanges } from '../../../../core/profile/edit.ts';
+import { Entry } from '../../../../core/profile/entry.ts';
+import { stratumOf, type Profile, type StratumId } from '../../../../core/profile/stratum.ts';
+import { parseKeys } from '../../../../core/stroke/stroke.ts';
+import { heads } from '../../arbitrary.ts';
+
+/** A rough program with two modes and a prompt where one types; commands by id, what they have beside it in `more`. */
+function rough(more: Record<string, object> = {}, rules: object = {}): Subject {
+	const application = Application.parse({
+		id: 'rough',
+		name: 'Rough',
+		version: '1',
+		axes: [
+			{ id: 'mode', label: 'Mode', nodes: ['plan', 'cut'].map((id) => ({ id, label: id })) },
+			{ id: 'pane', label: 'Pane', nodes: ['sheet', 'prompt'].map((id) => ({ id, label: id })) }
+		],
+		reachable: [{}],
+		rules: {
+			ambiguity: 'narrowest',
+			match: 'character',
+			sequences: 'at-once',
+			typing: [{ pane: ['prompt'] }],
+			hardwired: [{ keys: 'F9', does: 'prints its state' }],
+			...rules
+		}
+	});
+	const commands = ['wall', 'door', 'roof', 'beam', 'unwall'].map((id) =>
+		Command.parse({
+			id,
+			label: `Draw ${id}`,
+			description: '',
+			category: ['Build'],
+			icon: '',
+			kind: 'one-shot',
+			nested: false,
+			synonyms: [],
+			contexts: [],
+			...more[id]
+		})
+	);
+	const space = contextSpace(application.axes, application.reachable);
+	return { application, space, catalogue: catalogueOf(commands, space) };
+}
+
+/** `op keys command scope` lines for factory, office and personal. */
+const strata = (...texts: string[]): Profile =>
+	heads.map((head, s) =>
+		stratumOf(
+			head,
+			(texts[s] ?? '')
+				.split('\n')
+				.map((line) => line.trim())
+				.filter(Boolean)
+				.map((line, rank) => {
+					const [op, keys, command, mode, pane] = line.split(/\s*\|\s*/);
+					const scope = { ...(mode && { mode: [mode] }), ...(pane && { pane: [pane] }) };
+					return Entry.parse({ op, keys: parseKeys(keys!), command, scope, rank });
+				})
+		)
+	);
+
+const desks = (...setups: Partial<DeskSetup>[]) =>
+	desksOf(setups.map((desk, i) => ({ id: `C-0${i + 1}`, desk: { ...USUAL_DESK, ...desk } })));
+
+function told(subject: Subject, profile: Profile, at = desks({}), released: Profile | undefined = undefined): Told[] {
+	const c = circumstancesOf(subject, profile, at, released ? [...released[1]!.entries.values()] : null);
+	return check(c).map(teller(c));
+}
+const of = (findings: readonly Told[], rule: RuleId) => findings.filter((f) => f.rule === rule);
+const personal = 'personal' as StratumId;
+
+describe('check rules, one by one', () => {
+	it('reserved: by a system always or by default, and by the application itself', () => {
+		const profile = strata('set|Alt+Tab|wall\nset|Meta+D|door\nset|F9|roof\nset|Alt+K|beam');
+		const found = of(told(rough(), profile), 'reserved');
+		expect(found.map((f) => [f.witness.keys, f.severity])).to.have.deep.members([
+			['Alt+Tab', 'error'],
+			['Meta+D', 'attention'],
+			['F9', 'error']
+		]);
+		expect(found.find((f) => f.witness.keys === 'F9')!.sentence).to.include('the application itself prints its state');
+		expect(of(told(rough(), profile, desks({ platform: 'macos' })), 'reserved').map((f) => f.witness.keys)).to.deep.equal(['F9']);
+	});
+
+	it('reserved: in any stroke of a sequence of up to four', () => {
+		const found = of(told(rough(), strata('set|K|wall|cut\nset|G K E Alt+Tab|door')), 'reserved');
+		expect(found.map((f) => f.witness.keys)).to.deep.equal(['G K E Alt+Tab']);
+	});
+
+	it('typing: broken where all is text, worth a look where the prompt is named, silent otherwise', () => {
+		const found = told(rough(), strata('set|A|wall||prompt\nset|B|door\nset|Ctrl+A|roof||prompt'));
+		expect(of(found, 'typing').map((f) => [f.witness.keys, f.severity, f.count])).to.deep.equal([['A', 'error', 2]]);
+		const both = Entry.parse({ op: 'set', keys: 'C', command: 'beam', scope: { pane: ['sheet', 'prompt'] }, rank: 0 });
+		const named = told(rough(), [stratumOf(heads[0]!, [both]), ...strata('', '', '').slice(1)]);
+		expect(of(named, 'typing').map((f) => f.severity)).to.deep.equal(['attention']);
+	});
+
+	it('layout: says which layout and which seats', () => {
+		const found = of(
+			told(rough(), strata('set|Ctrl+Alt+Q|wall\nset|Ctrl+Z|door'), desks({}, { layout: 'de' }, { layout: 'de' })),
+			'layout'
+		);
+		expect(found.map((f) => [f.detail, f.severity])).to.deep.equal([
+			['eaten', 'error'],
+			['elsewhere', 'note']
+		]);
+		expect(found[0]!.sentence).to.equal(
+			'At C-02, C-03 (German layout, Windows) Ctrl+Alt+Q for Draw wall is AltGr with that key and types @.'
+		);
+	});
+
+	it('orphan: unknown in this version, not in that scope, or a remove of nothing', () => {
+		const subject = rough({ door: { contexts: [{ mode: ['cut'] }] } });
+		const found = of(told(subject, strata('set|Alt+A|gone\nset|Alt+B|door|plan', 'remove|Alt+C|wall')), 'orphan');
+		expect(found.map((f) => f.sentence)).to.deep.equal([
+			'Alt+A names gone, which this version does not have.',
+			'Alt+B runs Draw door in plan, where that command does not exist.',
+			'Office removes Alt+C from Draw wall, which no stratum below says.'
+		]);
+	});
+
+	it('duplicate and locked: say which strata', () => {
+		const found = told(rough(), strata('set|Alt+A|wall\nset|Alt+B|door', 'set|Alt+A|wall\nlock|Alt+B|door', 'remove|Alt+B|door'));
+		expect(of(found, 'duplicate')[0]!.sentence).to.equal('Factory puts Alt+A on Draw wall already; Office says it again.');
+		expect(of(found, 'locked')[0]!.sentence).to.equal(
+			'Personal takes Alt+B away from Draw door, but Office has locked it, so it still runs.'
+		);
+	});
+
+	it('stranded: a command of weight, and an opposite whose partner has a key', () => {
+		const subject = rough({ roof: { use: 12 }, unwall: { opposite: 'wall' }, beam: { use: 2 } });
+		const found = of(told(subject, strata('set|Alt+A|wall\nset|Alt+B|door')), 'stranded');
+		expect(found.map((f) => [f.command, f.detail, f.witness.keys])).to.deep.equal([
+			['roof', 'weight', undefined],
+			['unwall', 'opposite', undefined]
+		]);
+	});
+
+	it('reach: a frequent command far off while a near stroke is free or wasted', () => {
+		const found = of(told(rough({ wall: { use: 60 } }), strata('set|Ctrl+P|wall')), 'reach');
+		expect(found).to.have.length(1);
+		expect(found[0]!.sentence).to.match(/run 60 times a day, takes the hand away \(\d+ mm\); .* lies free/);
+		expect(of(told(rough({ wall: { use: 3 } }), strata('set|Ctrl+P|wall')), 'reach')).to.deep.equal([]);
+	});
+
+	it('moved: against the last release', () => {
+		const before = strata('', 'set|Alt+A|wall');
+		const now = strata('', 'set|Alt+A|door\nset|Alt+B|wall');
+		const [moved, ...more] = of(told(rough(), now, desks({}), before), 'moved');
+		expect(more).to.deep.equal([]);
+		expect(moved!.sentence).to.include('Alt+A runs Draw door').and.include('in the last release it ran Draw wall');
+	});
+
+	it('prefix: cut short at once, or a wait, as the application does it', () => {
+		const profile = strata('set|Alt+A|wall\nset|Alt+A B|door');
+		expect(of(told(rough(), profile), 'prefix')[0]!.sentence).to.include('cannot be typed there');
+		expect(of(told(rough({}, { sequences: 'wait' }), profile), 'prefix')[0]!.sentence).to.include('waits');
+	});
+});
+
+describe('acceptances and groups', () => {
+	const subject = rough();
+	const profile = strata('set|Alt+A|wall\nset|Alt+A|door\nset|Ctrl+Z|roof\nset|Alt+Tab|beam');
+	const at = desks({}, { layout: 'de' });
+	const circumstances = (p: Profile) => circumstancesOf(subject, p, at, null);
+
+	it('let an error stand for what it was accepted for, and no longer', () => {
+		const clash = told(subject, profile, at).find((f) => f.rule === 'clash')!;
+		const change = accepts({ profile, target: personal }, clash, 'we know', 'designer');
+		const then = applyChanges(profile, [change]);
+		expect(acceptedAs(circumstances(then).index.effective, clash)!.acceptance.reason).to.equal('we know');
+		expect(errorsLeft(circumstances(then)).map((f) => f.rule)).to.deep.equal(['reserved']);
+		// a third command joins: another finding stands there, and the acceptance is stale
+		const joined = applyChanges(then, [
+			{ stratum: personal, before: null, after: Entry.parse({ op: 'set', keys: 'Alt+A', command: 'roof', scope: {}, rank: 7 }) }
+		]);
+		expect(errorsLeft(circumstances(joined)).map((f) => f.rule)).to.deep.equal(['clash', 'reserved']);
+		expect(staleAcceptances(circumstances(joined).index.effective, told(subject, joined, at))).to.have.length(1);
+	});
+
+	it('group by what is decided together, every finding once', () => {
+		const findings = told(subject, profile, at);
+		for (const by of GROUPINGS) {
+			const groups = groupsOf(findings, by, circumstances(profile));
+			expect(groups.flatMap((g) => g.findings)).to.have.members(findings);
+			expect(new Set(groups.map((g) => g.id)).size).to.equal(groups.length);
+		}
+		const seats = groupsOf(findings, 'seats', circumstances(profile)).map((g) => g.title);
+		expect(seats).to.include('C-02 (German layout, Windows)').and.include('Every seat');
+	});
+
+	it('count by severity and show what came and went', () => {
+		const findings = told(subject, profile, at);
+		expect(countsOf(findings)).to.deep.include({ error: 2 });
+		const mended = findings.filter((f) => f.rule !== 'clash');
+		expect(trendOf(findings, mended).error).to.deep.equal({ came: 0, went: 1 });
+		expect(trendOf(mended, findings).error).to.deep.equal({ came: 1, went: 0 });
+	});
+
+	it('offer no fix that the stratum may not write', () => {
+		const locked = applyChanges(profile, [
+			{
+				stratum: 'office' as StratumId,
+				before: null,
+				after: Entry.parse({ op: 'lock', keys: 'Alt+Tab', command: 'beam', scope: {}, rank: 0 })
+			}
+		]);
+		const c = circumstances(locked);
+		const reserved = check(c).find((f) => f.rule === 'reserved')!;
+		expect(fixesOf(c, reserved, { profile: locked, target: personal })).to.deep.equal([]);
+	});
+});
