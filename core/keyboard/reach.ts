@@ -50,11 +50,6 @@ function fingersTo(board: Board, code: string, hand: 'left' | 'right'): { finger
 		.sort((a, b) => a.mm - b.mm);
 }
 
-/** The way to one key without modifiers, in millimetres from the nearest resting finger; undefined if the board lacks it. */
-export function reachOfKey(desk: Pick<DeskSetup, 'board' | 'mouse'>, code: string): number | undefined {
-	return fingersTo(BOARDS[desk.board], code, desk.mouse === 'right' ? 'left' : 'right')[0]?.mm;
-}
-
 /** One stroke at a desk; undefined when it cannot be pressed there. */
 export function reachOf(stroke: Stroke, desk: DeskSetup): Reach | undefined {
 	const { code, modifiers, altGr } = pressing(stroke, desk);

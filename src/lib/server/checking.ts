@@ -1,6 +1,7 @@
-import { checksOf, teller } from '../../../core/check/check.ts';
+import { check } from '../../../core/check/check.ts';
 import { circumstancesOf, published, type Circumstances } from '../../../core/check/circumstances.ts';
 import { errorsLeft } from '../../../core/check/acceptance.ts';
+import { findingId } from '../../../core/check/finding.ts';
 import { desksOf } from '../../../core/keyboard/desk.ts';
 import type { Change } from '../../../core/profile/edit.ts';
 import type { Entry } from '../../../core/profile/entry.ts';
@@ -50,12 +51,7 @@ export class Checking {
 		const wanted = changes.flatMap(({ after }, i) => (after?.acceptance ? [{ i, acceptance: after.acceptance }] : []));
 		if (wanted.length === 0) return;
 		const circumstances = await this.#circumstances(application, (profile) => profile);
-		const tell = teller(circumstances);
-		const there = new Set(
-			checksOf(circumstances)
-				.list()
-				.map((f) => tell(f).id)
-		);
+		const there = new Set(check(circumstances).map(findingId));
 		const gone = wanted.filter(({ acceptance }) => !there.has(acceptance.finding));
 		if (gone.length > 0)
 			throw new Problem(

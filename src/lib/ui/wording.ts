@@ -2,18 +2,16 @@ import type { Consequence } from '$core/answer/consequences';
 import type { Outcome } from '$core/answer/resolve';
 import type { ShortcutIndex } from '$core/answer/shortcut-index';
 import type { Meeting, Verdict } from '$core/answer/verdict';
+import { listed } from '$core/check/finding';
 import type { CommandId } from '$core/application/command';
 import type { Binding } from '$core/profile/effective';
 import { readable } from '$core/stroke/stroke';
 
 export const labelOf = (index: ShortcutIndex, id: CommandId): string => index.catalogue.get(id)?.label ?? id;
 
-const list = (parts: readonly string[]): string =>
-	parts.length < 2 ? (parts[0] ?? '') : `${parts.slice(0, -1).join(', ')} and ${parts.at(-1)}`;
-
 const names = (index: ShortcutIndex, bindings: readonly Binding[]) => {
 	const labels = bindings.map((b) => labelOf(index, b.command));
-	return labels.length <= 6 ? list(labels) : `${labels.slice(0, 5).join(', ')} and ${labels.length - 5} more`;
+	return labels.length <= 6 ? listed(labels) : `${labels.slice(0, 5).join(', ')} and ${labels.length - 5} more`;
 };
 
 export const situations = (n: number): string => (n === 1 ? '1 situation' : `${n} situations`);
@@ -36,7 +34,7 @@ function outcomeWords(index: ShortcutIndex, outcome: Outcome): string {
 		case 'undecided':
 			return `Undecided between ${names(index, outcome.offered)}`;
 		case 'waits':
-			return `Waits for ${list(outcome.longer.map((b) => b.keys.split(' ').at(-1)!))}`;
+			return `Waits for ${listed(outcome.longer.map((b) => b.keys.split(' ').at(-1)!))}`;
 		case 'cut-short':
 			return `Cut short: ${outcome.by} fires at once`;
 	}
