@@ -20,6 +20,7 @@ const NONE: readonly never[] = [];
  */
 export class Contest {
 	keys = '' as Keys;
+	/** The bindings that are alive somewhere. */
 	contenders: readonly Contender[] = NONE;
 	/** Where each is heard: alive, and the keys are not text. */
 	heard: readonly Bits[] = NONE;
@@ -60,7 +61,7 @@ export class Contest {
 		shelf.clear();
 		this.keys = keys;
 		this.#sharedByAny = this.#won = this.#beyond = undefined;
-		const all = index.contenders(keys);
+		const all = living(index.contenders(keys), space.nowhere);
 		this.contenders = all;
 		this.longer = index.longer(keys);
 		const reach: Bits[] = [];
@@ -82,8 +83,8 @@ export class Contest {
 
 		this.#own = this.#left;
 		this.tied = space.nowhere;
-		if (all.length > 1) {
-			const { wins, tied } = RULES[rules.ambiguity].spread(all, this.#left, space, shelf);
+		if (index.contenders(keys).length > 1) {
+			const { wins, tied } = RULES[rules.ambiguity].spread(all, this.#left, space, shelf, index.contenders(keys));
 			this.#own = wins;
 			this.tied = tied;
 		}
@@ -233,6 +234,11 @@ export class Contest {
 			situations
 		}));
 	}
+}
+
+function living(all: readonly Contender[], nowhere: Bits): readonly Contender[] {
+	for (let i = 0; i < all.length; i++) if (all[i]!.reach === nowhere) return all.filter((c) => c.reach !== nowhere);
+	return all;
 }
 
 function hasSiblings(all: readonly Contender[]): boolean {

@@ -21,8 +21,8 @@ export const refuse: Rule = {
 			? { winner: winner.binding, masked, why: 'it was loaded first; the others meet it and were refused' }
 			: { masked, why: 'all of these were refused when the application loaded its list' };
 	},
-	spread(all, alive, { nowhere }) {
-		const kept = new Set(loaded(all));
+	spread(all, alive, { nowhere }, _, others) {
+		const kept = new Set(loaded(others));
 		return { wins: all.map((live, i) => (kept.has(live) ? alive[i]! : nowhere)), tied: nowhere };
 	}
 };

@@ -43,8 +43,8 @@ export interface Rule {
 	 */
 	decide(live: readonly Live[], others: readonly Live[], space: ContextSpace): Decision;
 	/**
-	 * `all` are all bindings on the input, in the order of the list, `alive` where each of them is alive. Sets that are worked
-	 * out come from the shelf.
+	 * `all` are the bindings on the input that are alive somewhere, in the order of the list, `alive` where each of them is, and
+	 * `others` all on the input. Sets that are worked out come from the shelf.
 	 */
-	spread(all: readonly Live[], alive: readonly Bits[], space: ContextSpace, shelf: Shelf): Spread;
+	spread(all: readonly Live[], alive: readonly Bits[], space: ContextSpace, shelf: Shelf, others: readonly Live[]): Spread;
 }

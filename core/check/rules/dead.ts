@@ -12,7 +12,7 @@ export const dead: CheckRule = {
 	onInput({ keys, contenders, heard, wins, tied }, { index }, report) {
 		for (let place = 0; place < contenders.length; place++) {
 			const { binding, reach } = contenders[place]!;
-			if (reach === index.space.nowhere || !isEmpty(wins[place]!) || isEmpty(heard[place]!)) continue;
+			if (!isEmpty(wins[place]!) || isEmpty(heard[place]!)) continue;
 			if (tied !== index.space.nowhere && meets(reach, tied)) continue;
 			const situation = first(heard[place]!);
 			report({

@@ -8,9 +8,9 @@ import { drops } from '../proposals.ts';
 export const duplicate: CheckRule = {
 	id: 'duplicate',
 	title: 'Said twice',
-	onInput({ keys, contenders }, { index }, report) {
+	onInput({ keys, contenders }, _, report) {
 		for (const { binding, reach } of contenders)
-			if (binding.repeatedIn.length > 0 && reach !== index.space.nowhere)
+			if (binding.repeatedIn.length > 0)
 				report({
 					rule: 'duplicate',
 					severity: 'note',

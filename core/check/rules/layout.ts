@@ -37,20 +37,19 @@ function sentence({ kind, desks, about }: Trouble, keys: string, label: string):
 export const layout: CheckRule = {
 	id: 'layout',
 	title: 'Trouble on a keyboard in use',
-	onInput({ keys, contenders }, { index, office }, report) {
+	onInput({ keys, contenders }, { office }, report) {
 		const troubles = office.troubles(keys);
 		if (troubles.length === 0) return;
 		for (const { binding, reach } of contenders)
-			if (reach !== index.space.nowhere)
-				for (const { kind } of troubles)
-					report({
-						rule: 'layout',
-						detail: kind,
-						severity: SEVERITY[kind],
-						command: binding.command,
-						bindings: [binding],
-						witness: { keys, situation: first(reach) }
-					});
+			for (const { kind } of troubles)
+				report({
+					rule: 'layout',
+					detail: kind,
+					severity: SEVERITY[kind],
+					command: binding.command,
+					bindings: [binding],
+					witness: { keys, situation: first(reach) }
+				});
 	},
 	tell({ bindings: [binding], detail, witness: { keys } }, c) {
 		const trouble = c.office.troubles(keys!).find((t) => t.kind === detail);

@@ -1,16 +1,17 @@
 import { put, takeAway } from '../../answer/choices.ts';
+import type { CommandId } from '../../application/command.ts';
 import type { ShortcutIndex } from '../../answer/shortcut-index.ts';
-import { firstBit } from '../../context/bits.ts';
+import { absorb, count, difference, firstBit, hasBit, noBits, type Bits } from '../../context/bits.ts';
 import type { Binding } from '../../profile/effective.ts';
 import type { Keys } from '../../stroke/stroke.ts';
 import type { Circumstances } from '../circumstances.ts';
 import { contestsOn, type Contest } from '../contest.ts';
 import { labelOf, type CheckRule } from '../finding.ts';
 
-/** Which command an input ran in each situation, as a number from 1; 0 where none ran or several might have. */
+/** Which commands an input ran in which situations, those left out where several might have. */
 interface Owners {
-	readonly commands: readonly Binding[];
-	readonly bySituation: Uint16Array;
+	readonly anywhere: Bits;
+	readonly byCommand: ReadonlyMap<CommandId, { readonly binding: Binding; readonly situations: Bits }>;
 }
 
 const known = new WeakMap<ShortcutIndex, Map<Keys, Owners>>();
@@ -21,16 +22,16 @@ function ownersOf(released: ShortcutIndex, keys: Keys): Owners {
 	let owners = byKeys.get(keys);
 	if (!owners) {
 		const was = contestsOn(released)(keys);
-		const commands: Binding[] = [];
-		const bySituation = new Uint16Array(released.space.situations.length);
+		const anywhere = noBits(released.space.situations.length);
+		const byCommand = new Map<CommandId, { binding: Binding; situations: Bits }>();
 		was.contenders.forEach(({ binding }, i) => {
-			let no = commands.findIndex((b) => b.command === binding.command) + 1;
-			if (no === 0) no = commands.push(binding);
-			const wins = was.wins[i]!;
-			for (let w = 0; w < wins.length; w++)
-				for (let word = wins[w]! & ~was.tied[w]!; word !== 0; word &= word - 1) bySituation[firstBit(word, w)] ||= no;
+			const wins = difference(was.wins[i]!, was.tied);
+			absorb(anywhere, wins);
+			const known = byCommand.get(binding.command);
+			if (known) absorb(known.situations, wins);
+			else byCommand.set(binding.command, { binding, situations: wins });
 		});
-		byKeys.set(keys, (owners = { commands, bySituation }));
+		byKeys.set(keys, (owners = { anywhere, byCommand }));
 	}
 	return owners;
 }
@@ -45,23 +46,34 @@ function before({ index, released }: Circumstances, keys: Keys): Owners | undefi
 	return ownersOf(released, keys);
 }
 
-/** The situations in which the binding's command runs now and another one ran before, in their order, at most so many. */
-function changedAt(was: Owners, is: Contest, place: number, most: number): number[] {
-	const { command } = is.contenders[place]!.binding;
-	const mine = was.commands.findIndex((b) => b.command === command) + 1;
-	const { bySituation } = was;
-	const { tied } = is;
-	const now = is.wins[place]!;
-	const found: number[] = [];
-	for (let w = 0; w < now.length; w++)
-		for (let word = now[w]! & ~tied[w]!; word !== 0; word &= word - 1) {
-			const situation = firstBit(word, w);
-			const owner = bySituation[situation]!;
-			if (owner === 0 || owner === mine) continue;
-			found.push(situation);
-			if (found.length === most) return found;
-		}
-	return found;
+/** The first command that ran in the situation. */
+function ownerAt({ byCommand }: Owners, situation: number): Binding {
+	return [...byCommand.values()].find(({ situations }) => hasBit(situations, situation))!.binding;
+}
+
+/** The situations in which the binding's command runs now and another one ran before, from one word of the set to the next. */
+function changedAt(
+	was: Owners,
+	{ contenders, wins, tied }: Contest,
+	place: number,
+	take: (word: number, w: number) => boolean
+): void {
+	const mine = was.byCommand.get(contenders[place]!.binding.command)?.situations;
+	const now = wins[place]!;
+	for (let w = 0; w < now.length; w++) {
+		const word = now[w]! & ~tied[w]! & was.anywhere[w]! & ~(mine ? mine[w]! : 0);
+		if (word !== 0 && take(word, w)) return;
+	}
+}
+
+/** The first of them, or -1. */
+function firstChanged(was: Owners, contest: Contest, place: number): number {
+	let situation = -1;
+	changedAt(was, contest, place, (word, w) => {
+		situation = firstBit(word, w);
+		return true;
+	});
+	return situation;
 }
 
 /** Against the last release, a stroke now does something else: old habits misfire, which is worse than a new stroke. */
@@ -74,8 +86,8 @@ export const moved: CheckRule = {
 		const { nowhere } = c.index.space;
 		for (let place = 0; place < contest.contenders.length; place++) {
 			if (contest.wins[place] === nowhere) continue;
-			const [situation] = changedAt(was, contest, place, 1);
-			if (situation === undefined) continue;
+			const situation = firstChanged(was, contest, place);
+			if (situation < 0) continue;
 			const { binding } = contest.contenders[place]!;
 			report({
 				rule: 'moved',
@@ -89,16 +101,21 @@ export const moved: CheckRule = {
 	tell({ bindings: [binding], witness: { keys, situation } }, c, contest) {
 		const was = before(c, keys!)!;
 		const place = contest.placeOf(binding!);
-		const old = was.commands[was.bySituation[situation]! - 1]!;
+		const old = ownerAt(was, situation);
+		const changed = noBits(c.index.space.situations.length);
+		changedAt(was, contest, place, (word, w) => {
+			changed[w] = word;
+			return false;
+		});
 		return {
 			sentence: `${keys} runs ${labelOf(c, binding!)} in ${c.index.space.labelOf(situation)}; in the last release it ran ${labelOf(c, old)}.`,
-			count: changedAt(was, contest, place, Infinity).length,
+			count: count(changed),
 			causes: [old]
 		};
 	},
 	proposals({ bindings: [binding], witness: { keys, situation } }, c, _, pen) {
 		const was = before(c, keys!)!;
-		const { command } = was.commands[was.bySituation[situation]! - 1]!;
+		const { command } = ownerAt(was, situation);
 		const gone = c
 			.released!.on(keys!)
 			.filter((b) => b.command === command && !c.index.on(keys!).some((now) => now.key === b.key));

@@ -6,8 +6,8 @@ import { drops, goes } from '../proposals.ts';
 export const orphan: CheckRule = {
 	id: 'orphan',
 	title: 'Speaks of what is not there',
-	onInput({ keys, contenders }, { index }, report) {
-		for (const { binding, reach, scope } of contenders)
+	onInput({ keys }, { index }, report) {
+		for (const { binding, reach, scope } of index.contenders(keys))
 			if (reach === index.space.nowhere)
 				report({
 					rule: 'orphan',

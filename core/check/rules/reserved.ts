@@ -6,18 +6,17 @@ import { goes, moves } from '../proposals.ts';
 export const reserved: CheckRule = {
 	id: 'reserved',
 	title: 'Kept by the system or the application',
-	onInput({ keys, contenders }, { index, office }, report) {
+	onInput({ keys, contenders }, { office }, report) {
 		const kept = office.kept(keys);
 		if (kept.length === 0) return;
 		for (const { binding, reach } of contenders)
-			if (reach !== index.space.nowhere)
-				report({
-					rule: 'reserved',
-					severity: kept.some((k) => k.taken === 'always') ? 'error' : 'attention',
-					command: binding.command,
-					bindings: [binding],
-					witness: { keys, situation: first(reach) }
-				});
+			report({
+				rule: 'reserved',
+				severity: kept.some((k) => k.taken === 'always') ? 'error' : 'attention',
+				command: binding.command,
+				bindings: [binding],
+				witness: { keys, situation: first(reach) }
+			});
 	},
 	tell({ bindings: [binding], witness: { keys } }, c) {
 		const said = c.office

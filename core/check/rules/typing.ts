@@ -14,7 +14,7 @@ export const typing: CheckRule = {
 	onInput({ keys, contenders, heard }, { index }, report) {
 		if (index.typing === index.space.nowhere || !typesOnly(keys)) return;
 		contenders.forEach(({ binding, reach }, place) => {
-			if (reach === index.space.nowhere || !meets(reach, index.typing)) return;
+			if (!meets(reach, index.typing)) return;
 			const isAll = isEmpty(heard[place]!);
 			const isNamed = index.rules.typing.some((scope) => (Object.keys(scope) as AxisId[]).some((axis) => binding.scope[axis]));
 			if (isAll || isNamed)
