@@ -46,22 +46,24 @@ export class Checking {
 		return circumstancesOf(workspace, strataOf(workspace.profile), desksOf(desks), released);
 	}
 
-	/** Throws `Problem` 422 if an acceptance is of a finding that the profile does not have. */
+	/** Throws `Problem` 422 if an acceptance is of a finding that neither the whole profile nor what goes out has. */
 	async refuseGoneFindings(application: string, changes: readonly Change[]): Promise<void> {
 		const wanted = changes.flatMap(({ after }, i) => (after?.acceptance ? [{ i, acceptance: after.acceptance }] : []));
 		if (wanted.length === 0) return;
-		const circumstances = await this.#circumstances(application, (profile) => profile);
-		const there = new Set(check(circumstances).map(findingId));
-		const gone = wanted.filter(({ acceptance }) => !there.has(acceptance.finding));
-		if (gone.length > 0)
-			throw new Problem(
-				422,
-				'not-sound',
-				'The finding that you accept is not there any more. Look at Findings again; nothing was written.',
-				{
-					errors: gone.map(({ i }) => ({ pointer: `/changes/${i}/after/acceptance/finding`, detail: 'no such finding now' }))
-				}
-			);
+		let gone = wanted;
+		for (const strataOf of [(profile: Profile) => profile, published]) {
+			const there = new Set(check(await this.#circumstances(application, strataOf)).map(findingId));
+			gone = gone.filter(({ acceptance }) => !there.has(acceptance.finding));
+			if (gone.length === 0) return;
+		}
+		throw new Problem(
+			422,
+			'not-sound',
+			'The finding that you accept is not there any more. Look at Findings again; nothing was written.',
+			{
+				errors: gone.map(({ i }) => ({ pointer: `/changes/${i}/after/acceptance/finding`, detail: 'no such finding now' }))
+			}
+		);
 	}
 
 	/** Throws `Problem` 422 if what would be published has errors that nobody has accepted. */
