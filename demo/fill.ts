@@ -27,12 +27,12 @@ export async function fillDemo(server: string): Promise<void> {
 }
 
 async function fill(server: string, standIn: StandIn) {
-	const { application, commands, strata, factoryEntries, edits, releases } = standIn;
-	await send(server, '/api/applications', { application, commands, strata, factory: factoryEntries });
+	const { application, commands, strata, factoryEntries, factoryAliases, edits, releases } = standIn;
+	await send(server, '/api/applications', { application, commands, strata, factory: factoryEntries, aliases: factoryAliases });
 	const path = `/api/applications/${application.id}`;
-	for (const [i, { changes }] of standIn.history().entries()) {
+	for (const [i, { changes, aliases }] of standIn.history().entries()) {
 		const { role, label } = edits[i]!;
-		await send(server, `${path}/edits`, { base: i, role, label, changes });
+		await send(server, `${path}/edits`, { base: i, role, label, changes, aliases });
 		for (const release of releases.filter((r) => r.after === i + 1))
 			await send(server, `${path}/releases`, { role: 'steward', notes: release.notes, base: i + 1 });
 	}

@@ -1,4 +1,7 @@
 import { z } from 'zod';
+import { ARROW_RECIPE, type AliasFile } from '../core/alias/file.ts';
+import { aliasFileOf } from '../core/alias/table.ts';
+import { applyAliasChanges, spliceBetween, type AliasChange } from '../core/profile/alias-change.ts';
 import { Application } from '../core/application/application.ts';
 import { Command } from '../core/application/command.ts';
 import { applyChanges, keyOfChange, type Change } from '../core/profile/edit.ts';
@@ -16,6 +19,8 @@ export interface DemoEdit {
 	readonly stratum: 'office' | 'personal';
 	readonly label: string;
 	readonly lines: string;
+	/** The whole alias file of the stratum from now on. */
+	readonly aliases?: string;
 }
 
 /** After which edit, counted from 1, the steward published, with which notes. */
@@ -30,11 +35,13 @@ export interface StandIn {
 	readonly commands: readonly Command[];
 	readonly strata: readonly StratumHead[];
 	readonly factoryEntries: readonly Entry[];
+	/** The factory's alias file, for a program with a command line. */
+	readonly factoryAliases: AliasFile | undefined;
 	readonly edits: readonly DemoEdit[];
 	readonly releases: readonly DemoRelease[];
 	entriesOf(lines: string): Entry[];
 	/** Every edit as changes, with the profile after it. */
-	history(): { changes: Change[]; profile: Profile }[];
+	history(): { changes: Change[]; aliases: AliasChange[]; profile: Profile }[];
 }
 
 /** `use` gives runs a day for commands by id, one `id number` a line; the office has estimated them. */
@@ -44,6 +51,7 @@ export function standIn({
 	commands,
 	use,
 	factory,
+	aliases,
 	edits,
 	releases
 }: {
@@ -53,6 +61,8 @@ export function standIn({
 	use: string;
 	/** `keys | command | scope name` lines. */
 	factory: string;
+	/** The factory's alias file as text. */
+	aliases?: string;
 	edits: readonly DemoEdit[];
 	releases: readonly DemoRelease[];
 }): StandIn {
@@ -70,12 +80,14 @@ export function standIn({
 		{ id: 'office', kind: 'office', name: 'Office' },
 		{ id: 'personal', kind: 'personal', name: 'Personal' }
 	]);
+	const factoryAliases = aliases === undefined ? undefined : { recipe: ARROW_RECIPE, text: aliases.trimStart() };
 	const factoryEntries = entriesOf(factory.trim().replaceAll(/^/gm, 'set | '));
 	const changesOf = (profile: Profile, { stratum: id, label, lines }: DemoEdit): Change[] => {
 		const stratum = stratumById(profile, id as StratumId);
 		const changes = lines
 			.trim()
 			.split('\n')
+			.filter((line) => line !== '')
 			.map((line, i): Change => {
 				const drops = line.startsWith('drop');
 				const [entry] = entriesOf(drops ? line.replace('drop', 'set') : line) as [Entry];
@@ -100,15 +112,25 @@ export function standIn({
 			.parse(commands.map((command) => ({ ...command, ...(runs.has(command.id) && { use: Number(runs.get(command.id)) }) }))),
 		strata,
 		factoryEntries,
+		factoryAliases,
 		edits,
 		releases,
 		entriesOf,
 		history() {
-			let profile: Profile = strata.map((head) => stratumOf(head, head.kind === 'factory' ? factoryEntries : []));
+			let profile: Profile = strata.map((head) =>
+				head.kind === 'factory' ? stratumOf(head, factoryEntries, factoryAliases) : stratumOf(head, [])
+			);
 			return edits.map((edit) => {
 				const changes = changesOf(profile, edit);
-				profile = applyChanges(profile, changes);
-				return { changes, profile };
+				const stratum = edit.stratum as StratumId;
+				const cut = spliceBetween(
+					stratum,
+					aliasFileOf(profile, stratum).text,
+					edit.aliases?.trimStart() ?? aliasFileOf(profile, stratum).text
+				);
+				const aliases = cut ? [cut] : [];
+				profile = applyAliasChanges(applyChanges(profile, changes), aliases);
+				return { changes, aliases, profile };
 			});
 		}
 	};

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { AliasInput } from '../alias/input.ts';
 import { Axis } from '../context/axis.ts';
 import { contextSpace, Reachable, type ContextSpace } from '../context/space.ts';
 import { Scope } from '../context/scope.ts';
@@ -27,7 +28,9 @@ export const InputRules = z.strictObject({
 	sequences: z.enum(['at-once', 'wait']),
 	/** Where bare keys are text: a stroke that types a character never reaches a shortcut there. */
 	typing: z.array(Scope).max(20),
-	hardwired: z.array(Hardwired).max(200).default([])
+	hardwired: z.array(Hardwired).max(200).default([]),
+	/** How its command line takes aliases; without it, there is none. */
+	aliases: AliasInput.optional()
 });
 export type InputRules = z.infer<typeof InputRules>;
 

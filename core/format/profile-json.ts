@@ -1,10 +1,11 @@
 import { findNodeAtLocation } from 'jsonc-parser';
 import { z } from 'zod';
+import { AliasFile } from '../alias/file.ts';
 import { ApplicationId } from '../application/application.ts';
 import { CommandId } from '../application/command.ts';
 import { AxisId, NodeId } from '../context/axis.ts';
 import { Acceptance, EntryOp } from '../profile/entry.ts';
-import { StratumHead, inOrder, type Profile, type StratumId } from '../profile/stratum.ts';
+import { StratumHead, inOrder, type Profile, type StratumId, type StratumKind } from '../profile/stratum.ts';
 import { parseKeys, type Keys } from '../stroke/stroke.ts';
 import { checkedJson, parseJson, problemAt } from './json.ts';
 import type { FileProblem } from './problem.ts';
@@ -45,7 +46,8 @@ export const ProfileFile = z.strictObject({
 					.array(FileAcceptance)
 					.max(100_000)
 					.optional()
-					.meta({ description: 'findings that may stand, with who let them stand and why' })
+					.meta({ description: 'findings that may stand, with who let them stand and why' }),
+				aliases: AliasFile.optional().meta({ description: 'the alias file, byte for byte, with the recipe that reads it' })
 			})
 		)
 		.min(1)
@@ -66,7 +68,8 @@ export function profileFile(application: { id: ApplicationId; version: string },
 			entries: inOrder(stratum).flatMap(({ op, command, keys, scope }) =>
 				op === 'accept' ? [] : [{ op, command, keys, scope }]
 			),
-			...acceptancesOf(stratum)
+			...acceptancesOf(stratum),
+			...(stratum.aliases && { aliases: stratum.aliases })
 		}))
 	};
 }
@@ -95,7 +98,13 @@ export function writeProfileFile(file: ProfileFile): string {
  * Reads a profile file. A document that is not one throws `FileRefusedError` with line, column and JSON Pointer;
  * a single entry that is not sound is refused in the result and the rest is kept.
  */
-export function readProfileFile(file: string, text: string): ShortcutFile & { application: ProfileFile['application'] } {
+export function readProfileFile(
+	file: string,
+	text: string
+): ShortcutFile & {
+	application: ProfileFile['application'];
+	aliases: { stratum: StratumId; kind: StratumKind; file: AliasFile }[];
+} {
 	const root = parseJson(file, text);
 	const head = checkedJson(
 		file,
@@ -107,7 +116,8 @@ export function readProfileFile(file: string, text: string): ShortcutFile & { ap
 					z.strictObject({
 						...StratumHead.shape,
 						entries: z.array(z.unknown()),
-						acceptances: z.array(FileAcceptance).max(100_000).default([])
+						acceptances: z.array(FileAcceptance).max(100_000).default([]),
+						aliases: AliasFile.optional()
 					})
 				)
 				.min(1)
@@ -149,7 +159,8 @@ export function readProfileFile(file: string, text: string): ShortcutFile & { ap
 				acceptance
 			});
 	});
-	return { rows, refused, application: head.application };
+	const aliases = head.strata.flatMap(({ id, kind, aliases: file }) => (file ? [{ stratum: id, kind, file }] : []));
+	return { rows, refused, application: head.application, aliases };
 }
 
 function shortcutOf({ command, keys, scope }: FileEntry) {

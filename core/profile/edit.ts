@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { AliasChange } from './alias-change.ts';
 import { Entry, entryKey, type EntryKey } from './entry.ts';
 import { Role } from './role.ts';
 import { StratumId, stratumById, type Profile } from './stratum.ts';
@@ -17,12 +18,15 @@ export const Change = z.strictObject({ stratum: StratumId, before: Entry.nullabl
 export type Change = z.infer<typeof Change>;
 
 /** What the interface sends: a named list of changes, made against a revision, applied whole or not at all. */
-export const ProposedEdit = z.strictObject({
-	base: z.number().int().min(0),
-	role: Role,
-	label: z.string().min(1).max(200),
-	changes: z.array(Change).min(1).max(60_000)
-});
+export const ProposedEdit = z
+	.strictObject({
+		base: z.number().int().min(0),
+		role: Role,
+		label: z.string().min(1).max(200),
+		changes: z.array(Change).max(60_000).default([]),
+		aliases: z.array(AliasChange).max(100).default([])
+	})
+	.refine(({ changes, aliases }) => changes.length + aliases.length > 0, 'an edit changes something');
 export type ProposedEdit = z.infer<typeof ProposedEdit>;
 
 /** An edit as it is kept for ever. `undoes` or `redoes` name the revision that it takes back or brings again. */
@@ -32,6 +36,7 @@ export const Edit = z.strictObject({
 	role: Role,
 	label: z.string(),
 	changes: z.array(Change),
+	aliases: z.array(AliasChange).default([]),
 	undoes: z.number().int().optional(),
 	redoes: z.number().int().optional()
 });

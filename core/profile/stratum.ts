@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import type { AliasFile } from '../alias/file.ts';
 import { entryKey, type Entry, type EntryKey } from './entry.ts';
 
 export const StratumId = z
@@ -16,13 +17,15 @@ export type StratumHead = z.infer<typeof StratumHead>;
 /** One layer of a profile. */
 export interface Stratum extends StratumHead {
 	readonly entries: ReadonlyMap<EntryKey, Entry>;
+	/** Its alias file, if it has one. */
+	readonly aliases?: AliasFile;
 }
 
 /** All layers of one application's setup, the lowest (factory) first. */
 export type Profile = readonly Stratum[];
 
-export function stratumOf(head: StratumHead, entries: Iterable<Entry>): Stratum {
-	return { ...head, entries: new Map([...entries].map((entry) => [entryKey(entry), entry])) };
+export function stratumOf(head: StratumHead, entries: Iterable<Entry>, aliases?: AliasFile | null): Stratum {
+	return { ...head, entries: new Map([...entries].map((entry) => [entryKey(entry), entry])), ...(aliases && { aliases }) };
 }
 
 /** The entries in their order. */

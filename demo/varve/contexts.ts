@@ -49,7 +49,15 @@ export const rules = {
 	match: 'character',
 	sequences: 'at-once',
 	typing: [{ pane: ['canvas', 'command', 'properties'] }],
-	hardwired: [{ keys: 'F1', does: 'opens the help' }]
+	hardwired: [{ keys: 'F1', does: 'opens the help' }],
+	aliases: {
+		case: 'ignored',
+		signs: 'letters and digits',
+		longest: 12,
+		completes: true,
+		accept: ['Enter', 'Space'],
+		twice: 'first'
+	}
 };
 
 export const scopes = {

@@ -15,6 +15,25 @@ set | Alt+G | measure.distance | any
 set | Alt+X | layer.isolate | any
 set | Alt+Shift+X | layer.unisolate | any
 lock | Ctrl+S | file.save | any
+`,
+		aliases: `
+# Altspur Cabins, typed names for Varve Draft 7
+# kept by the standards desk; ask before you change a line
+
+# drawing
+ln   -> draw.segment            # straight line
+lnp  -> draw.parallel           # beside the cabin frame
+rr   -> draw.rectangle-turned
+ol   -> draw.outline            # outline of a pane
+
+# measures
+lvl  -> dim.level !             # the same in every drawing
+md   -> measure.distance
+mch  -> dim.chain
+
+# layers
+lo   -> layer.of-object
+#lx  -> layer.isolate           # Alt+X is quicker
 `
 	},
 	{
@@ -36,9 +55,45 @@ remove | Alt+G | measure.distance | any
 `
 	},
 	{
+		role: 'designer',
+		stratum: 'personal',
+		label: 'My own typed names',
+		lines: '',
+		aliases: `
+# seat C-02
+tt          -> shape.trim
+tt          -> text.block       # the second line about tt
+circle      -> draw.circle-three
+lvl         -> dim.ordinate
+md          -> measure.distance
+join2       -> shape.joint
+wall-line   -> draw.double
+savesheetas -> file.save-as
+`
+	},
+	{
 		role: 'steward',
 		stratum: 'office',
 		label: 'Measuring stays on Alt+G; stretch moves',
+		aliases: `
+# Altspur Cabins, typed names for Varve Draft 7
+# kept by the standards desk; ask before you change a line
+
+# drawing
+ln   -> draw.segment            # straight line
+lnp  -> draw.parallel           # beside the cabin frame
+rr   -> draw.rectangle-turned
+ol   -> draw.cover              # covers, not outlines, since October
+
+# measures
+lvl  -> dim.level !             # the same in every drawing
+md   -> measure.distance
+mch  -> dim.chain
+
+# layers
+lo   -> layer.of-object
+#lx  -> layer.isolate           # Alt+X is quicker
+`,
 		lines: `
 lock | Alt+G | measure.distance | any
 remove | Alt+S | modify.stretch | any

@@ -1,4 +1,5 @@
 import { standIn } from '../stand-in.ts';
+import { aliases } from './aliases.ts';
 import { annotate } from './commands/annotate.ts';
 import { change } from './commands/change.ts';
 import { draw } from './commands/draw.ts';
@@ -30,6 +31,7 @@ select.ungroup 0
 measure.distance 25
 `,
 	factory,
+	aliases,
 	edits,
 	releases
 });

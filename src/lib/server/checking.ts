@@ -1,3 +1,4 @@
+import type { AliasFile } from '../../../core/alias/file.ts';
 import { check } from '../../../core/check/check.ts';
 import { circumstancesOf, published, type Circumstances } from '../../../core/check/circumstances.ts';
 import { errorsLeft } from '../../../core/check/acceptance.ts';
@@ -26,15 +27,28 @@ export class Checking {
 
 	/** The office stratum's entries in the newest release; null before the first. */
 	async released(application: string): Promise<Entry[] | null> {
+		const newest = await this.#newest(application);
+		return (
+			newest &&
+			newest.rows.map(({ op, shortcut, acceptance }, rank) => ({
+				op,
+				...shortcut,
+				rank,
+				...(acceptance && { acceptance })
+			}))
+		);
+	}
+
+	/** The office stratum's alias file in the newest release; null without one. */
+	async releasedAliases(application: string): Promise<AliasFile | null> {
+		return (await this.#newest(application))?.aliases.find(({ kind }) => kind === 'office')?.file ?? null;
+	}
+
+	async #newest(application: string): Promise<ReturnType<typeof readProfileFile> | null> {
 		const newest = (await this.#releases.list(application)).releases.at(-1);
 		if (!newest) return null;
 		const { file } = await this.#releases.file(application, newest.number);
-		return readProfileFile(`release ${newest.number}`, file).rows.map(({ op, shortcut, acceptance }, rank) => ({
-			op,
-			...shortcut,
-			rank,
-			...(acceptance && { acceptance })
-		}));
+		return readProfileFile(`release ${newest.number}`, file);
 	}
 
 	async #circumstances(application: string, strataOf: (profile: Profile) => Profile): Promise<Circumstances> {

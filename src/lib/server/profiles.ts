@@ -18,6 +18,8 @@ import {
 import { type Role } from '../../../core/profile/role.ts';
 import { entryKey, type Entry } from '../../../core/profile/entry.ts';
 import { stratumOf, type Profile, type StratumHead } from '../../../core/profile/stratum.ts';
+import { applyAliasChanges, inverseAliasChanges, StaleAliasError } from '../../../core/profile/alias-change.ts';
+import type { AliasFile } from '../../../core/alias/file.ts';
 import type { Database } from './db/open.ts';
 import { applications, commands, edits, entries, strata } from './db/schema.ts';
 import { Problem } from './problem.ts';
@@ -40,6 +42,8 @@ export interface NewApplication {
 	readonly commands: readonly Command[];
 	readonly strata: readonly StratumHead[];
 	readonly factory: readonly Entry[];
+	/** The factory's alias file. */
+	readonly aliases?: AliasFile | undefined;
 }
 
 const CHUNK = 1000;
@@ -107,7 +111,8 @@ export class Profiles {
 					(byStratum.get(head.id) ?? []).map(
 						({ op, command, keys, scope, rank, acceptance }) =>
 							({ op, command, keys, scope, rank, ...(acceptance && { acceptance }) }) as Entry
-					)
+					),
+					head.aliases
 				)
 			),
 			revision: row.revision,
@@ -130,7 +135,7 @@ export class Profiles {
 	}
 
 	/** Adds an application with its catalogue and strata. Throws `Problem` 409 for an id that is taken, 422 for a catalogue that does not fit. */
-	async add({ application, commands: list, strata: heads, factory }: NewApplication): Promise<void> {
+	async add({ application, commands: list, strata: heads, factory, aliases }: NewApplication): Promise<void> {
 		const space = contextSpace(application.axes, application.reachable);
 		try {
 			const catalogue = catalogueOf(list, space);
@@ -149,7 +154,14 @@ export class Profiles {
 		const base = heads.find((h) => h.kind === 'factory');
 		await this.#db.transaction(async (tx) => {
 			await tx.insert(applications).values({ id, body: application });
-			await tx.insert(strata).values(heads.map((head, position) => ({ ...head, application: id, position })));
+			await tx.insert(strata).values(
+				heads.map((head, position) => ({
+					...head,
+					application: id,
+					position,
+					...(head.kind === 'factory' && aliases && { aliases })
+				}))
+			);
 			for (const chunk of inChunks(list.map((body, position) => ({ application: id, id: body.id as string, position, body }))))
 				await tx.insert(commands).values(chunk);
 			if (base)
@@ -186,11 +198,12 @@ export class Profiles {
 				.from(edits)
 				.where(and(eq(edits.application, id), eq(edits.revision, target)));
 			const changes = direction === 'undo' ? inverse(edit!.changes) : edit!.changes;
+			const aliases = direction === 'undo' ? inverseAliasChanges(edit!.aliases) : edit!.aliases;
 			const label = `${direction === 'undo' ? 'Undo' : 'Redo'}: ${edit!.label}`;
 			return this.#append(
 				id,
 				workspace,
-				{ role, label, changes },
+				{ role, label, changes, aliases },
 				now,
 				direction === 'undo' ? { undoes: target } : { redoes: target }
 			);
@@ -240,13 +253,13 @@ export class Profiles {
 	async #append(
 		id: string,
 		workspace: Workspace,
-		{ role, label, changes }: Pick<Edit, 'role' | 'label' | 'changes'>,
+		{ role, label, changes, aliases }: Pick<Edit, 'role' | 'label' | 'changes' | 'aliases'>,
 		now: Date,
 		of: { undoes?: number; redoes?: number }
 	) {
 		let profile: Profile;
 		try {
-			profile = applyChanges(workspace.profile, changes);
+			profile = applyAliasChanges(applyChanges(workspace.profile, changes), aliases);
 		} catch (error) {
 			if (error instanceof StaleChangeError)
 				throw new Problem(409, 'stale-revision', error.message, {
@@ -254,10 +267,12 @@ export class Profiles {
 					since: [],
 					touched: [error.change]
 				});
+			if (error instanceof StaleAliasError)
+				throw new Problem(409, 'stale-revision', error.message, { revision: workspace.revision, since: [], touched: [] });
 			if (error instanceof FactoryWriteError || error instanceof RangeError) throw new Problem(422, 'not-sound', error.message);
 			throw error;
 		}
-		const edit: Edit = { revision: workspace.revision + 1, at: now.toISOString(), role, label, changes, ...of };
+		const edit: Edit = { revision: workspace.revision + 1, at: now.toISOString(), role, label, changes, aliases, ...of };
 		await this.#db.transaction(async (tx) => {
 			const moved = await tx
 				.update(applications)
@@ -274,6 +289,11 @@ export class Profiles {
 				.filter((c) => c.after)
 				.map((c) => ({ ...c.after!, application: id, stratum: c.stratum as string, key: keyOfChange(c) as string }));
 			for (const chunk of inChunks(written)) await tx.insert(entries).values(chunk);
+			for (const stratum of new Set(aliases.map((a) => a.stratum)))
+				await tx
+					.update(strata)
+					.set({ aliases: profile.find((s) => s.id === stratum)!.aliases ?? null })
+					.where(and(eq(strata.application, id), eq(strata.id, stratum)));
 		});
 		const steps = [...workspace.steps, stepOf({ revision: edit.revision, undoes: of.undoes ?? null, redoes: of.redoes ?? null })];
 		this.#loaded.set(id, Promise.resolve({ ...workspace, profile, revision: edit.revision, steps }));

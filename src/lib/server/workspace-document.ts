@@ -1,3 +1,4 @@
+import type { AliasFile } from '../../../core/alias/file.ts';
 import { undoable, type Edit } from '../../../core/profile/edit.ts';
 import { inOrder, type StratumHead } from '../../../core/profile/stratum.ts';
 import type { Entry } from '../../../core/profile/entry.ts';
@@ -11,7 +12,7 @@ import type { Office } from './office.ts';
 export interface WorkspaceDocument {
 	readonly application: Application;
 	readonly commands: readonly Command[];
-	readonly strata: readonly (StratumHead & { entries: Entry[] })[];
+	readonly strata: readonly (StratumHead & { entries: Entry[]; aliases: AliasFile | null })[];
 	readonly revision: number;
 	readonly undo: readonly number[];
 	readonly redo: readonly number[];
@@ -20,6 +21,8 @@ export interface WorkspaceDocument {
 	readonly releases: readonly Release[];
 	/** The office stratum's entries in the newest release, for the draft's count. */
 	readonly released: readonly Entry[] | null;
+	/** The office stratum's alias file in the newest release; null without one. */
+	readonly releasedAliases: AliasFile | null;
 	/** What stands on the desks of the office's seats. */
 	readonly seats: readonly { readonly id: string; readonly desk: DeskSetup }[];
 }
@@ -39,7 +42,8 @@ export async function workspaceDocument(
 			id: stratum.id,
 			kind: stratum.kind,
 			name: stratum.name,
-			entries: inOrder(stratum)
+			entries: inOrder(stratum),
+			aliases: stratum.aliases ?? null
 		})),
 		revision: workspace.revision,
 		...undoable(workspace.steps),
@@ -47,6 +51,7 @@ export async function workspaceDocument(
 		channel,
 		releases: list,
 		released: await checking.released(app),
+		releasedAliases: await checking.releasedAliases(app),
 		seats: await seats.desks()
 	};
 }

@@ -10,6 +10,7 @@ import type { CommandId } from '$core/application/command';
 import { contextSpace } from '$core/context/space';
 import { differences } from '$core/profile/diff';
 import { applyChanges, type Change, type Edit } from '$core/profile/edit';
+import { applyAliasChanges, type AliasChange } from '$core/profile/alias-change';
 import { type Role } from '$core/profile/role';
 import { effectiveProfile } from '$core/profile/effective';
 import { entryKey } from '$core/profile/entry';
@@ -122,7 +123,7 @@ export class Workspace {
 	}
 
 	#take(document: WorkspaceDocument) {
-		this.profile = document.strata.map(({ entries, ...head }) => stratumOf(head, entries));
+		this.profile = document.strata.map(({ entries, aliases, ...head }) => stratumOf(head, entries, aliases));
 		this.revision = document.revision;
 		this.undoable = document.undo;
 		this.redoable = document.redo;
@@ -172,14 +173,14 @@ export class Workspace {
 	}
 
 	/** Sends an edit; true when it was stored. A stale one waits as `merge` for the user's choice. */
-	async commit(said: string, changes: readonly Change[]): Promise<boolean> {
+	async commit(said: string, changes: readonly Change[], aliases: readonly AliasChange[] = []): Promise<boolean> {
 		const label = readable(said);
-		if (changes.length === 0) {
+		if (changes.length === 0 && aliases.length === 0) {
 			this.notice = { kind: 'done', text: 'Nothing to change: it is so already.' };
 			return true;
 		}
 		return this.#write(
-			() => ask(`${this.path}/edits`, 'POST', { base: this.revision, role: this.role, label, changes }),
+			() => ask(`${this.path}/edits`, 'POST', { base: this.revision, role: this.role, label, changes, aliases }),
 			(problem) =>
 				(this.merge = {
 					label,
@@ -218,7 +219,7 @@ export class Workspace {
 		this.busy = true;
 		try {
 			const { edit, undo, redo } = await send();
-			this.profile = applyChanges(this.profile, edit.changes);
+			this.profile = applyAliasChanges(applyChanges(this.profile, edit.changes), edit.aliases);
 			this.checks.edit(this.profile, edit.changes);
 			this.revision = edit.revision;
 			this.undoable = undo;

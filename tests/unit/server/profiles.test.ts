@@ -17,7 +17,8 @@ const editOf = (base: number, lines: string, stratum = 'office'): ProposedEdit =
 	base,
 	role: 'steward',
 	label: lines,
-	changes: entriesOf(lines).map((after) => ({ stratum: stratum as never, before: null, after }))
+	changes: entriesOf(lines).map((after) => ({ stratum: stratum as never, before: null, after })),
+	aliases: []
 });
 
 async function problem(work: Promise<unknown>): Promise<Problem> {

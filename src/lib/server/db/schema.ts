@@ -1,4 +1,6 @@
 import { boolean, index, integer, jsonb, pgTable, primaryKey, serial, text, timestamp } from 'drizzle-orm/pg-core';
+import type { AliasFile } from '../../../../core/alias/file.ts';
+import type { AliasChange } from '../../../../core/profile/alias-change.ts';
 import type { Application } from '../../../../core/application/application.ts';
 import type { Command } from '../../../../core/application/command.ts';
 import type { Scope } from '../../../../core/context/scope.ts';
@@ -44,7 +46,8 @@ export const strata = pgTable(
 		id: text('id').notNull(),
 		position: integer('position').notNull(),
 		kind: text('kind').$type<StratumKind>().notNull(),
-		name: text('name').notNull()
+		name: text('name').notNull(),
+		aliases: jsonb('aliases').$type<AliasFile>()
 	},
 	(t) => [primaryKey({ columns: [t.application, t.id] })]
 );
@@ -76,6 +79,7 @@ export const edits = pgTable(
 		role: text('role').$type<Role>().notNull(),
 		label: text('label').notNull(),
 		changes: jsonb('changes').$type<Change[]>().notNull(),
+		aliases: jsonb('aliases').$type<AliasChange[]>().notNull().default([]),
 		undoes: integer('undoes'),
 		redoes: integer('redoes')
 	},

@@ -1,5 +1,6 @@
 import { json } from '@sveltejs/kit';
 import { z } from 'zod';
+import { AliasFile } from '$core/alias/file.ts';
 import { Application } from '$core/application/application.ts';
 import { Command } from '$core/application/command.ts';
 import { Entry } from '$core/profile/entry.ts';
@@ -11,7 +12,8 @@ const NewApplication = z.strictObject({
 	application: Application,
 	commands: z.array(Command).min(1).max(50_000),
 	strata: z.array(StratumHead).min(2).max(20),
-	factory: z.array(Entry).max(100_000)
+	factory: z.array(Entry).max(100_000),
+	aliases: AliasFile.optional()
 });
 
 export const GET = route(async (_, { profiles }) => ({ applications: await profiles.list() }));

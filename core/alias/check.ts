@@ -1,0 +1,46 @@
+import type { ShortcutIndex } from '../answer/shortcut-index.ts';
+import type { Catalogue } from '../application/application.ts';
+import type { CommandId } from '../application/command.ts';
+import { SEVERITIES } from '../check/finding.ts';
+import type { OfficeDesks } from '../keyboard/office.ts';
+import type { Profile } from '../profile/stratum.ts';
+import type { AliasFinding, AliasGround } from './finding.ts';
+import type { AliasInput } from './input.ts';
+import { commandNames } from './names.ts';
+import { ALIAS_RULES } from './rules/rules.ts';
+import { aliasTable, type AliasTable } from './table.ts';
+
+/** What an alias ran with the last release. */
+export function releasedAliases(profile: Profile, input: AliasInput): ReadonlyMap<string, string> {
+	return new Map([...aliasTable(profile, input).inForce].map(([key, { command }]) => [key, command]));
+}
+
+export function aliasGround(
+	table: AliasTable,
+	catalogue: Catalogue,
+	keyboard?: { index: ShortcutIndex; office: OfficeDesks },
+	released?: ReadonlyMap<string, string>
+): AliasGround {
+	return {
+		table,
+		catalogue,
+		released,
+		names: commandNames(catalogue, table.input),
+		shortcutCost(command) {
+			const costs = (keyboard?.index.of(command as CommandId) ?? []).map(
+				(b) => keyboard!.office.reach(b.keys)?.seconds ?? Infinity
+			);
+			const least = Math.min(...costs);
+			return Number.isFinite(least) ? least : undefined;
+		}
+	};
+}
+
+/** All findings of the alias files, errors first, then in the order of the lines. */
+export function checkAliases(ground: AliasGround): AliasFinding[] {
+	const found: AliasFinding[] = [];
+	for (const rule of Object.values(ALIAS_RULES)) rule.find(ground, (finding) => void found.push({ rule: rule.id, ...finding }));
+	return found.sort(
+		(a, b) => SEVERITIES.indexOf(a.severity) - SEVERITIES.indexOf(b.severity) || a.entry.record.line - b.entry.record.line
+	);
+}

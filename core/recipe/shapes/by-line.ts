@@ -1,0 +1,20 @@
+import { lineEndOf } from '../lines.ts';
+import type { Splice } from '../record.ts';
+
+/** The whole line with its line end that begins at the offset. */
+export function lineAround(text: string, start: number): { start: number; end: number } {
+	const lf = text.indexOf('\n', start);
+	const cr = text.indexOf('\r', start);
+	const end = lf === -1 ? cr : cr === -1 ? lf : Math.min(lf, cr);
+	if (end === -1) return { start, end: text.length };
+	return { start, end: text.startsWith('\r\n', end) ? end + 2 : end + 1 };
+}
+
+/** A new line after the one that ends at the offset, or after the last. */
+export function afterLine(text: string, end: number | undefined, line: string): Splice {
+	const lineEnd = lineEndOf(text);
+	const at = end ?? text.length;
+	if (end !== undefined) return { start: at, end: at, insert: lineEnd + line };
+	const isOpen = text.length > 0 && !/[\r\n]$/.test(text);
+	return { start: at, end: at, insert: (isOpen ? lineEnd : '') + line + lineEnd };
+}

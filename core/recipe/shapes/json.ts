@@ -1,0 +1,135 @@
+import { findNodeAtLocation, modify, type Node } from 'jsonc-parser';
+import { parseJson } from '../../format/json.ts';
+import { FileRefusedError, placeOf, type FileProblem } from '../../format/problem.ts';
+import { columnOf, growingLines } from '../lines.ts';
+import { NotWritableError, type FileRecord, type Splice, type Values } from '../record.ts';
+import type { Field } from '../field.ts';
+import type { ShapeOf } from '../recipe.ts';
+import type { Fields } from '../template.ts';
+import type { Shape } from './shape.ts';
+
+type Json = ShapeOf<'json'>;
+
+const stepsOf = (pointer: string): string[] =>
+	pointer
+		.split('/')
+		.slice(1)
+		.map((step) => step.replaceAll('~1', '/').replaceAll('~0', '~'));
+
+const stepInto = (root: Node, steps: readonly string[]): Node | undefined =>
+	findNodeAtLocation(
+		root,
+		steps.map((s, i) => (/^\d+$/.test(s) && findNodeAtLocation(root, steps.slice(0, i))?.type === 'array' ? Number(s) : s))
+	);
+
+function holderOf({ at }: Json, file: string, text: string): Node {
+	const root = parseJson(file, text);
+	const holder = stepInto(root, stepsOf(at));
+	if (holder?.type === 'array' || holder?.type === 'object') return holder;
+	throw new FileRefusedError(file, [
+		{ ...placeOf(text, holder?.offset ?? 0), pointer: at, message: 'expected a list or an object of records here' }
+	]);
+}
+
+/** Records in a list, or in an object where the name of each is one of its fields. */
+export const json: Shape<Json> = {
+	read(record, file, text) {
+		const holder = holderOf(record, file, text);
+		const records: FileRecord[] = [];
+		const unknown: FileProblem[] = [];
+		const lineOf = growingLines(text);
+		for (const child of holder.children ?? []) {
+			const [name, value] = holder.type === 'object' ? (child.children ?? []) : [undefined, child];
+			if (!value) continue;
+			const fields: Fields = {};
+			for (const [field, pointer] of Object.entries(record.fields) as [Field, string][]) {
+				const node = pointer === '#' ? name : stepInto(value, stepsOf(pointer));
+				if (node && node.type !== 'object' && node.type !== 'array' && node.value !== null && node.value !== false)
+					fields[field] = { value: String(node.value), start: node.offset, end: node.offset + node.length };
+			}
+			const line = lineOf(child.offset);
+			const missing = (['alias', 'keys', 'command'] as const).find((f) => record.fields[f] !== undefined && !fields[f]);
+			if (missing)
+				unknown.push({
+					line,
+					column: columnOf(text, child.offset),
+					message: `expected the ${missing} at ${record.fields[missing]}`
+				});
+			else records.push({ line, start: child.offset, end: child.offset + child.length, fields, off: false });
+		}
+		return { records, unknown };
+	},
+
+	change(_, __, { fields }, values) {
+		return (Object.keys(values) as Field[]).map((f) => {
+			const span = fields[f];
+			if (!span) throw new NotWritableError(`this record has no ${f} yet; add it in the file`);
+			return { start: span.start, end: span.end, insert: JSON.stringify(values[f]) };
+		});
+	},
+
+	insert(record, text, _, values) {
+		const holder = holderOf(record, 'file', text);
+		const path = stepsOf(record.at);
+		const options = {
+			formattingOptions: { insertSpaces: !/^\t/m.test(text), tabSize: 2, eol: text.includes('\r\n') ? '\r\n' : '\n' }
+		};
+		const { name, value } = built(record, values);
+		const edits =
+			holder.type === 'array'
+				? modify(text, [...path, holder.children?.length ?? 0], value, { ...options, isArrayInsertion: true })
+				: modify(text, [...path, name ?? ''], value, options);
+		return edits.map(({ offset, length, content }) => ({ start: offset, end: offset + length, insert: content }));
+	},
+
+	remove(record, text, { start }) {
+		const holder = holderOf(record, 'file', text);
+		const at = (holder.children ?? []).findIndex((c) => c.offset === start);
+		const child = holder.children![at]!;
+		const step = holder.type === 'array' ? at : String(child.children![0]!.value);
+		return modify(text, [...stepsOf(record.at), step], undefined, {}).map(({ offset, length, content }): Splice => ({
+			start: offset,
+			end: offset + length,
+			insert: content
+		}));
+	},
+
+	toggle() {
+		throw new NotWritableError('JSON has no comments, so that a record cannot be switched off; remove it instead');
+	},
+
+	write(record, rows, lineEnd) {
+		const built_ = rows.map((row) => built(record, row));
+		const isMap = Object.values(record.fields).includes('#');
+		let value: unknown = isMap
+			? Object.fromEntries(built_.map(({ name, value }) => [name ?? '', value]))
+			: built_.map((b) => b.value);
+		for (const step of stepsOf(record.at).reverse()) value = { [step]: value };
+		return (JSON.stringify(value, null, '\t') + '\n').replaceAll('\n', lineEnd);
+	}
+};
+
+/** A record as a value, and its name when the records are in an object. */
+export function built(
+	record: { readonly fields: Partial<Record<Field, string>> },
+	values: Values
+): { name: string | undefined; value: unknown } {
+	let name: string | undefined;
+	let value: unknown = {};
+	for (const [field, pointer] of Object.entries(record.fields) as [Field, string][]) {
+		const said = values[field];
+		if (said === undefined || said === '') continue;
+		if (pointer === '#') name = said;
+		else if (pointer === '') value = said;
+		else
+			stepsOf(pointer).reduce(
+				(into, step, i, steps) => {
+					const next = i === steps.length - 1 ? said : Object.hasOwn(into, step) ? into[step] : {};
+					Object.defineProperty(into, step, { value: next, enumerable: true, configurable: true, writable: true });
+					return next as Record<string, unknown>;
+				},
+				value as Record<string, unknown>
+			);
+	}
+	return { name, value };
+}

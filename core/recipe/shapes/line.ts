@@ -1,0 +1,127 @@
+import type { FileProblem } from '../../format/problem.ts';
+import { linesOf } from '../lines.ts';
+import type { FileRecord, Splice, Values } from '../record.ts';
+import type { Field } from '../field.ts';
+import type { ShapeOf } from '../recipe.ts';
+import { isMismatch, matchTemplate, parseTemplate, writeTemplate, type Fields, type Span, type Template } from '../template.ts';
+import type { Shape } from './shape.ts';
+import { afterLine, lineAround } from './by-line.ts';
+
+type Line = ShapeOf<'line'>;
+
+const isBlank = (c: string | undefined) => c === ' ' || c === '\t';
+
+/** Lines that are records, comments, section heads or empty. */
+export const line: Shape<Line> = {
+	read({ template: source, comment, sections }, _, text) {
+		const template = parseTemplate(source);
+		const records: FileRecord[] = [];
+		const unknown: FileProblem[] = [];
+		let section: Fields['context'];
+		for (const { line, start, end } of linesOf(text)) {
+			let at = start;
+			while (at < end && isBlank(text[at])) at++;
+			if (at === end) continue;
+			if (sections !== 'none' && text[at] === '[') {
+				const close = text.lastIndexOf(']', end - 1);
+				if (close > at) {
+					section = { value: text.slice(at + 1, close).trim(), start: at + 1, end: close };
+					continue;
+				}
+			}
+			const isComment = comment !== undefined && text.startsWith(comment, at) && at + comment.length <= end;
+			if (isComment) {
+				at += comment.length;
+				// a comment that is a record without its sign was commented out; any other is a remark
+				const found = matchTemplate(template, text, at, end);
+				if (!isMismatch(found) && looksMeant(found)) records.push({ line, start, end, fields: withSection(found), off: true });
+				continue;
+			}
+			const found = matchTemplate(template, text, at, end);
+			if (isMismatch(found)) unknown.push({ line, column: found.at - start + 1, message: found.expected });
+			else records.push({ line, start, end, fields: withSection(found), off: false });
+		}
+		return { records, unknown };
+
+		function withSection(fields: Fields): Fields {
+			return sections === 'context' && section ? { ...fields, context: section } : fields;
+		}
+	},
+
+	change({ template: source }, text, { start, end, fields }, values) {
+		const template = parseTemplate(source);
+		const wanted = { ...valuesOf(fields), ...values };
+		const isInPlace = (Object.keys(values) as Field[]).every((f) => fields[f] && values[f]);
+		if (!isInPlace) {
+			return [{ start, end, insert: likeLine(text, start, fields, template, wanted) }];
+		}
+		return (Object.keys(values) as Field[]).flatMap((field) => kept(text, fields[field]!, values[field]!, end));
+	},
+
+	insert({ template: source }, text, after, values) {
+		const template = parseTemplate(source);
+		const line =
+			after && !after.off ? likeLine(text, after.start, after.fields, template, values) : writeTemplate(template, values);
+		return [afterLine(text, after?.end, line)];
+	},
+
+	remove: (_, text, { start }) => [{ ...lineAround(text, start), insert: '' }],
+
+	toggle({ comment }, text, { start }, off) {
+		if (comment === undefined) return [];
+		if (off) return [{ start, end: start, insert: `${comment} ` }];
+		const at = text.indexOf(comment, start);
+		const blank = isBlank(text[at + comment.length]) ? 1 : 0;
+		return [{ start: at, end: at + comment.length + blank, insert: '' }];
+	},
+
+	write({ template: source, sections }, rows, lineEnd) {
+		const template = parseTemplate(source);
+		let section: string | undefined;
+		const lines = rows.flatMap((row) => {
+			const own = writeTemplate(template, row);
+			if (sections !== 'context' || row.context === section) return [own];
+			const isFirst = section === undefined;
+			section = row.context ?? '';
+			return [...(isFirst ? [] : ['']), `[${section}]`, own];
+		});
+		return lines.map((l) => l + lineEnd).join('');
+	}
+};
+
+const valuesOf = (fields: Fields): Values => Object.fromEntries(Object.entries(fields).map(([name, span]) => [name, span.value]));
+
+/** A remark such as "see - below" can look like a record: one that is meant has a name without blanks. */
+function looksMeant(fields: Fields): boolean {
+	const name = fields.alias ?? fields.keys;
+	return name !== undefined && !/[ \t]/.test(name.value) && (fields.command === undefined || !/[ \t]/.test(fields.command.value));
+}
+
+/** A field's new value; what stands in columns after it stays in its column as far as there is room. */
+function kept(text: string, { start, end }: { start: number; end: number }, value: string, lineEnd: number): Splice[] {
+	let blanks = 0;
+	while (end + blanks < lineEnd && text[end + blanks] === ' ') blanks++;
+	const isLast = end + blanks >= lineEnd;
+	if (blanks < 2 || isLast) return [{ start, end, insert: value }];
+	return [{ start, end: end + blanks, insert: value + ' '.repeat(Math.max(1, end - start + blanks - value.length)) }];
+}
+
+/** A record written as another one is, its parts in the same columns. */
+function likeLine(text: string, lineStart: number, model: Fields, template: Template, values: Values): string {
+	const plain = writeTemplate(template, values);
+	const found = matchTemplate(template, plain, 0, plain.length);
+	if (isMismatch(found)) return plain;
+	const spans = (Object.entries(found) as [Field, Span][]).sort(([, a], [, b]) => a.start - b.start);
+	const first = Math.min(...Object.values(model).map((span) => (span.start < lineStart ? Infinity : span.start)));
+	const indent = text.slice(lineStart, first).match(/^[ \t]*/)![0];
+	let line = '';
+	let at = 0;
+	for (const [field, { start, end }] of spans) {
+		const gap = plain.slice(at, start);
+		const column = model[field] && model[field].start >= lineStart ? model[field].start - first : 0;
+		// blanks go before the sign between two fields, so that the signs stand under each other as well
+		line += ' '.repeat(Math.max(0, column - line.length - gap.length)) + gap + plain.slice(start, end);
+		at = end;
+	}
+	return indent + line + plain.slice(at);
+}

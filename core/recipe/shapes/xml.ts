@@ -1,0 +1,165 @@
+import { SaxesParser } from 'saxes';
+import { FileRefusedError, placeOf, type FileProblem } from '../../format/problem.ts';
+import { columnOf, growingLines } from '../lines.ts';
+import { NotWritableError, type FileRecord, type Values } from '../record.ts';
+import type { Field } from '../field.ts';
+import type { ShapeOf } from '../recipe.ts';
+import type { Fields } from '../template.ts';
+import { lineAround } from './by-line.ts';
+import type { Shape } from './shape.ts';
+
+type Xml = ShapeOf<'xml'>;
+
+const escaped = (value: string): string =>
+	value.replaceAll('&', '&amp;').replaceAll('<', '&lt;').replaceAll('>', '&gt;').replaceAll('"', '&quot;');
+
+/**
+ * Elements of one name, wherever they are. A document type is refused: entities of one's own could stand for other files or
+ * for very much text.
+ */
+export const xml: Shape<Xml> = {
+	read(record, file, text) {
+		const parser = new SaxesParser({ position: true });
+		const records: FileRecord[] = [];
+		const unknown: FileProblem[] = [];
+		const open: { start: number; line: number; fields: Fields; textStart: number; isOurs: boolean }[] = [];
+		const lineOf = growingLines(text);
+		let tagStart = 0;
+		const refuse = (message: string): never => {
+			throw new FileRefusedError(file, [{ line: parser.line, column: parser.column + 1, message }]);
+		};
+		parser.on('error', (error) => refuse(`not XML: ${error.message.replace(/^[^:]*:\d+:\d+: /, '')}`));
+		parser.on('doctype', () => {
+			throw new FileRefusedError(file, [
+				{ ...placeOf(text, text.search(/<!doctype/i)), message: 'a document type is not taken; remove it from the file' }
+			]);
+		});
+		parser.on('opentagstart', () => {
+			// the parser stands right after the name
+			tagStart = text.lastIndexOf('<', parser.position - 1);
+		});
+		parser.on('opentag', ({ name }) => {
+			const end = parser.position;
+			const isOurs = name === record.element;
+			const fields: Fields = {};
+			if (isOurs)
+				for (const [field, place] of Object.entries(record.fields) as [Field, string][]) {
+					if (!place.startsWith('@')) continue;
+					const found = attributeIn(text, tagStart, end, place.slice(1));
+					if (found && found.value !== '') fields[field] = found;
+				}
+			open.push({ start: tagStart, line: lineOf(tagStart), fields, textStart: end, isOurs });
+		});
+		parser.on('closetag', ({ isSelfClosing }) => {
+			const { start, line, fields, textStart, isOurs } = open.pop()!;
+			if (!isOurs) return;
+			const textField = (Object.entries(record.fields) as [Field, string][]).find(([, place]) => place === '.')?.[0];
+			if (textField && !isSelfClosing) {
+				const close = text.lastIndexOf('</', parser.position);
+				const inside = text.slice(textStart, close);
+				if (!inside.includes('<') && inside.trim() !== '') {
+					const lead = inside.length - inside.trimStart().length;
+					const value = inside.trim();
+					fields[textField] = { value: plain(value), start: textStart + lead, end: textStart + lead + value.length };
+				}
+			}
+			const missing = (['alias', 'keys', 'command'] as const).find((f) => record.fields[f] !== undefined && !fields[f]);
+			if (missing)
+				unknown.push({
+					line,
+					column: columnOf(text, start),
+					message: `expected the ${missing} at ${record.fields[missing]}`
+				});
+			else records.push({ line, start, end: parser.position, fields, off: false });
+		});
+		parser.write(text.charCodeAt(0) === 0xfeff ? ' ' + text.slice(1) : text).close();
+		return { records, unknown };
+	},
+
+	change(_, __, { fields }, values) {
+		return (Object.keys(values) as Field[]).map((f) => {
+			const span = fields[f];
+			if (!span) throw new NotWritableError(`this element has no ${f} yet; add it in the file`);
+			return { start: span.start, end: span.end, insert: escaped(values[f]!) };
+		});
+	},
+
+	insert(record, text, after, values) {
+		if (!after) throw new NotWritableError('an element is added after another one of its kind; the file has none yet');
+		const lineStart = Math.max(text.lastIndexOf('\n', after.start - 1), text.lastIndexOf('\r', after.start - 1)) + 1;
+		const indent = text.slice(lineStart, after.start).match(/^[ \t]*$/)?.[0];
+		const lineEnd = text.includes('\r\n') ? '\r\n' : '\n';
+		return [
+			{ start: after.end, end: after.end, insert: (indent === undefined ? '' : lineEnd + indent) + element(record, values) }
+		];
+	},
+
+	remove(_, text, { start, end }) {
+		const lineStart = Math.max(text.lastIndexOf('\n', start - 1), text.lastIndexOf('\r', start - 1)) + 1;
+		const line = lineAround(text, lineStart);
+		const isAlone = text.slice(lineStart, start).trim() === '' && text.slice(end, line.end).trim() === '';
+		return [{ start: isAlone ? lineStart : start, end: isAlone ? line.end : end, insert: '' }];
+	},
+
+	toggle() {
+		throw new NotWritableError('an element is switched off by hand; remove it instead');
+	},
+
+	write(record, rows, lineEnd) {
+		return [
+			'<?xml version="1.0" encoding="UTF-8"?>',
+			'<list>',
+			...rows.map((row) => `\t${element(record, row)}`),
+			'</list>',
+			''
+		].join(lineEnd);
+	}
+};
+
+function element({ element: name, fields }: Xml, values: Values): string {
+	const entries = Object.entries(fields) as [Field, string][];
+	const attributes = entries
+		.filter(([f, place]) => place.startsWith('@') && values[f])
+		.map(([f, place]) => ` ${place.slice(1)}="${escaped(values[f]!)}"`)
+		.join('');
+	const inside = entries.find(([, place]) => place === '.');
+	return inside && values[inside[0]]
+		? `<${name}${attributes}>${escaped(values[inside[0]]!)}</${name}>`
+		: `<${name}${attributes}/>`;
+}
+
+const ENTITIES: Readonly<Record<string, string>> = { amp: '&', lt: '<', gt: '>', quot: '"', apos: "'" };
+
+/** Text without the five entities of XML and character references (XML 1.0, 4.1 and 4.6). */
+function plain(value: string): string {
+	return value.replace(
+		/&(?:#x([0-9a-fA-F]{1,6})|#(\d{1,7})|(amp|lt|gt|quot|apos));/g,
+		(whole, hex: string, decimal: string, name: string) => {
+			if (name) return ENTITIES[name]!;
+			const code = hex ? parseInt(hex, 16) : Number(decimal);
+			return code <= 0x10ffff ? String.fromCodePoint(code) : whole;
+		}
+	);
+}
+
+/** An attribute of the start tag between two offsets, which the parser has found to be sound. */
+function attributeIn(
+	text: string,
+	start: number,
+	end: number,
+	name: string
+): { value: string; start: number; end: number } | undefined {
+	let at = start;
+	while (at < end) {
+		const equals = text.indexOf('=', at);
+		if (equals === -1 || equals >= end) return undefined;
+		let quote = equals + 1;
+		while (quote < end && text[quote] !== '"' && text[quote] !== "'") quote++;
+		const close = text.indexOf(text[quote]!, quote + 1);
+		if (close === -1 || close >= end) return undefined;
+		const words = text.slice(at, equals).trim().split(/\s+/);
+		if (words.at(-1) === name) return { value: plain(text.slice(quote + 1, close)), start: quote + 1, end: close };
+		at = close + 1;
+	}
+	return undefined;
+}
