@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { ProfileFile } from '../core/format/profile-json.ts';
+import { Recipe } from '../core/recipe/recipe.ts';
 import { Manifest, SeatReport } from '../core/release/release.ts';
 
 /** The JSON Schemas of the open formats, generated from the Zod schemas; file name by schema. */
@@ -10,6 +11,7 @@ export function schemas(): Record<string, object> {
 	});
 	return {
 		'skarn-profile-1.schema.json': of(ProfileFile, 'Skarn profile, version 1'),
+		'skarn-recipe-1.schema.json': of(Recipe, 'Skarn recipe: a text format both ways, version 1'),
 		'skarn-manifest-1.schema.json': of(Manifest, 'What a seat should have, version 1'),
 		'skarn-seat-report-1.schema.json': of(SeatReport, 'What a seat says about itself, version 1')
 	};
