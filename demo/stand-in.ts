@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { ARROW_RECIPE, type AliasFile } from '../core/alias/file.ts';
+import { emptyAliasFile, type AliasFile } from '../core/alias/file.ts';
 import { aliasFileOf } from '../core/alias/table.ts';
 import { applyAliasChanges, spliceBetween, type AliasChange } from '../core/profile/alias-change.ts';
 import { Application } from '../core/application/application.ts';
@@ -80,7 +80,7 @@ export function standIn({
 		{ id: 'office', kind: 'office', name: 'Office' },
 		{ id: 'personal', kind: 'personal', name: 'Personal' }
 	]);
-	const factoryAliases = aliases === undefined ? undefined : { recipe: ARROW_RECIPE, text: aliases.trimStart() };
+	const factoryAliases = aliases === undefined ? undefined : { ...emptyAliasFile, text: aliases.trimStart() };
 	const factoryEntries = entriesOf(factory.trim().replaceAll(/^/gm, 'set | '));
 	const changesOf = (profile: Profile, { stratum: id, label, lines }: DemoEdit): Change[] => {
 		const stratum = stratumById(profile, id as StratumId);

@@ -1,11 +1,16 @@
 import { z } from 'zod';
 import { FileRefusedError, type FileProblem } from '../format/problem.ts';
+import { ENCODINGS } from '../recipe/bytes.ts';
 import { readWith } from '../recipe/reading.ts';
 import type { FileRecord } from '../recipe/record.ts';
 import { Recipe } from '../recipe/recipe.ts';
 
 /** The alias file of one stratum: its text byte for byte, and the recipe by which it is read and written. */
-export const AliasFile = z.strictObject({ recipe: Recipe, text: z.string().max(10_000_000) });
+export const AliasFile = z.strictObject({
+	recipe: Recipe,
+	text: z.string().max(10_000_000),
+	encoding: z.enum(ENCODINGS).default('utf-8').meta({ description: 'how the bytes of the file spell its text' })
+});
 export type AliasFile = z.infer<typeof AliasFile>;
 
 /** A command of this name in a line takes the alias away that a lower stratum gives. */
@@ -65,4 +70,4 @@ export const ARROW_RECIPE: Recipe = Recipe.parse({
 	record: { shape: 'line', template: '{alias} -> {command}[ {lock:!}][ # {note}]', comment: '#' }
 });
 
-export const emptyAliasFile: AliasFile = { recipe: ARROW_RECIPE, text: '' };
+export const emptyAliasFile: AliasFile = { recipe: ARROW_RECIPE, text: '', encoding: 'utf-8' };

@@ -41,10 +41,10 @@ export function applyAliasChanges(profile: Profile, changes: readonly AliasChang
 	}, profile);
 }
 
-function cut({ recipe, text }: AliasFile, { stratum, at, before, after }: AliasSplice): AliasFile {
+function cut({ text, ...file }: AliasFile, { stratum, at, before, after }: AliasSplice): AliasFile {
 	const found = text.slice(at, at + before.length);
 	if (found !== before || at > text.length) throw new StaleAliasError(stratum, before, found);
-	return { recipe, text: text.slice(0, at) + after + text.slice(at + before.length) };
+	return { ...file, text: text.slice(0, at) + after + text.slice(at + before.length) };
 }
 
 function swapped(found: AliasFile | undefined, { stratum, from, to }: z.infer<typeof AliasSwap>): AliasFile {

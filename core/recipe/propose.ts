@@ -1,5 +1,7 @@
+import { parse as parseYaml } from 'yaml';
 import { findNodeAtOffset, getNodePath, parseTree } from 'jsonc-parser';
 import { FileRefusedError } from '../format/problem.ts';
+import { parseKeys } from '../stroke/stroke.ts';
 import type { Field } from './field.ts';
 import { linesOf } from './lines.ts';
 import { readWith } from './reading.ts';
@@ -14,7 +16,7 @@ export interface Proposal {
 	readonly reading: Reading;
 }
 
-const COMMENT_SIGNS = ['#', ';', '//', '--', "'", '!', '*', '%', 'REM'];
+const COMMENT_SIGNS = ['##', ';;', '#', ';', '//', '--', "'", '!', '*', '%', 'REM'];
 const JOINTS = ['->', '=>', '=', ':', ',', ';', '|', '\t', '>', ' '];
 
 /**
@@ -40,9 +42,12 @@ export function propose(
 		try {
 			const reading = readWith(recipe.data, 'sample', sample);
 			const live = reading.records.filter((r) => !r.off);
-			if (live.length === 0) continue;
+			const read = JSON.stringify(reading.records.map((r) => Object.entries(r.fields).map(([f, s]) => [f, s.start, s.end])));
+			if (live.length === 0 || seen.has(read)) continue;
+			seen.add(read);
 			const known = live.filter((r) => knows(r.fields.command!.value)).length;
 			const plausible = live.filter((r) => looksLike(main, r.fields[main]!.value) && !/\s/.test(r.fields.command!.value)).length;
+			if (2 * plausible < live.length || live.length < reading.unknown.length) continue;
 			const notes = live.filter((r) => r.fields.note).length;
 			found.push({
 				recipe: recipe.data,
@@ -56,8 +61,15 @@ export function propose(
 	return found.sort((a, b) => b.score - a.score).map(({ recipe, reading }) => ({ recipe, reading }));
 }
 
-const looksLike = (main: 'alias' | 'keys', value: string): boolean =>
-	main === 'alias' ? /^\S{1,16}$/.test(value) : value.length <= 40;
+function looksLike(main: 'alias' | 'keys', value: string): boolean {
+	if (main === 'alias') return /^\S{1,16}$/.test(value);
+	if (/ctrl|control|alt|shift|meta|cmd/i.test(value)) return value.length <= 40;
+	try {
+		return parseKeys(value) !== undefined;
+	} catch {
+		return false;
+	}
+}
 
 /** The sign with which most lines begin that say nothing, if any does. */
 function commentSign(text: string): string | undefined {
@@ -68,6 +80,19 @@ function commentSign(text: string): string | undefined {
 		if (sign) counts.set(sign, (counts.get(sign) ?? 0) + 1);
 	}
 	return [...counts].sort((a, b) => b[1] - a[1])[0]?.[0];
+}
+
+/** The word that stands second in most lines, as in `LN runs draw.segment`. */
+function sharedWord(text: string): string[] {
+	const counts = new Map<string, number>();
+	let lines = 0;
+	for (const { start, end } of linesOf(text)) {
+		const words = text.slice(start, end).trim().split(/\s+/, 3);
+		if (words.length < 3) continue;
+		lines++;
+		counts.set(words[1]!, (counts.get(words[1]!) ?? 0) + 1);
+	}
+	return [...counts].filter(([, n]) => n > 1 && n >= lines / 2).map(([word]) => word);
 }
 
 const literal = (text: string): string => text.replaceAll(/[\\[\]{}]/g, '\\$&');
@@ -85,17 +110,17 @@ function lineShapes(template: string, comment: string | undefined, text: string)
 function guesses(text: string, main: 'alias' | 'keys'): RecordShape[] {
 	const start = text.replace(/^\uFEFF/, '').trimStart();
 	if (start.startsWith('{') || (start.startsWith('[') && parseTree(start) !== undefined && /^\[\s*[{[]/.test(start)))
-		return jsonShapes(text, main);
+		return treeShapes('json', () => JSON.parse(start), main);
 	if (start.startsWith('<')) return xmlShapes(text, main);
 	const comment = commentSign(text);
 	const shapes: RecordShape[] = [];
-	for (const joint of JOINTS) {
-		const sign = joint === ' ' || joint === '\t' ? ' ' : ` ${literal(joint)} `;
+	for (const joint of [...JOINTS, ...sharedWord(text)]) {
+		const sign = joint.trim() === '' ? ' ' : ` ${literal(joint)} `;
 		for (const [a, b] of [
 			[main, 'command'],
 			['command', main]
 		] as const)
-			if (sign !== ' ') shapes.push(...lineShapes(`{${a}}${sign}{${b}}`, comment, text));
+			shapes.push(...lineShapes(`{${a}}${sign}{${b}}`, comment, text));
 	}
 	for (const delimiter of [',', ';', '\t', '|']) {
 		const [head] = text.split(/\r\n|\r|\n/, 1);
@@ -112,15 +137,7 @@ function guesses(text: string, main: 'alias' | 'keys'): RecordShape[] {
 			shapes.push({ shape: 'delimited', delimiter, quote: '"', header: false, columns: plain, ...(comment && { comment }) });
 		}
 	}
-	if (/^[\w-]+:|^- /m.test(text))
-		for (const fields of [
-			{ [main]: '#', command: '' },
-			{ [main]: '/name', command: '/command' },
-			{ [main]: `/${main}`, command: '/command' }
-		] as const) {
-			shapes.push({ shape: 'yaml', at: '', fields });
-			for (const [, key] of text.matchAll(/^([\w-]+):[ \t]*$/gm)) shapes.push({ shape: 'yaml', at: `/${key}`, fields });
-		}
+	if (/^[\w-]+:|^- /m.test(text)) shapes.push(...treeShapes('yaml', () => parseYaml(text, { maxAliasCount: 0 }), main));
 	return shapes;
 }
 
@@ -152,7 +169,7 @@ function fieldsByName(
 
 const pointerStep = (step: string | number): string => '/' + String(step).replaceAll('~', '~0').replaceAll('/', '~1');
 
-function jsonShapes(text: string, main: 'alias' | 'keys'): RecordShape[] {
+function treeShapes(shape: 'json' | 'yaml', read: () => unknown, main: 'alias' | 'keys'): RecordShape[] {
 	const shapes: RecordShape[] = [];
 	const visit = (value: unknown, at: string, depth: number) => {
 		if (typeof value !== 'object' || value === null || depth > 4) return;
@@ -162,20 +179,17 @@ function jsonShapes(text: string, main: 'alias' | 'keys'): RecordShape[] {
 			const names = Object.keys(objects[0]![1] as object);
 			const fields = fieldsByName(names, main, pointerStep);
 			if (!Array.isArray(value))
-				shapes.push({ shape: 'json', at, fields: { [main]: '#', ...(fields.command && { command: fields.command }) } });
-			shapes.push({ shape: 'json', at, fields });
+				shapes.push({ shape, at, fields: { [main]: '#', ...(fields.command && { command: fields.command }) } });
+			shapes.push({ shape, at, fields });
 		}
 		if (!Array.isArray(value) && children.some(([, c]) => typeof c === 'string'))
-			shapes.push(
-				{ shape: 'json', at, fields: { [main]: '#', command: '' } },
-				{ shape: 'json', at, fields: { command: '#', [main]: '' } }
-			);
+			shapes.push({ shape, at, fields: { [main]: '#', command: '' } }, { shape, at, fields: { command: '#', [main]: '' } });
 		for (const [key, child] of children) visit(child, at + pointerStep(key), depth + 1);
 	};
 	try {
-		visit(JSON.parse(text.replace(/^\uFEFF/, '')), '', 0);
+		visit(read(), '', 0);
 	} catch {
-		// broken JSON is told when the recipe reads the file
+		// what is broken is told when the recipe reads the file
 	}
 	return shapes;
 }
@@ -203,8 +217,13 @@ function fromMarks(text: string, main: 'alias' | 'keys', marks: Marks): RecordSh
 	const spans = (Object.entries(marks) as [Field, { start: number; end: number }][]).sort(([, a], [, b]) => a.start - b.start);
 	const first = spans[0]![1].start;
 	const start = text.replace(/^\uFEFF/, '').trimStart();
-	if (start.startsWith('{') || /^\[\s*[{[]/.test(start)) return markedJson(text, spans);
-	if (start.startsWith('<')) return markedXml(text, spans);
+	const tree =
+		start.startsWith('{') || /^\[\s*[{[]/.test(start)
+			? markedJson(text, spans)
+			: start.startsWith('<')
+				? markedXml(text, spans)
+				: [];
+	if (tree.length > 0) return tree;
 	const line = [...linesOf(text)].find((l) => l.start <= first && first <= l.end);
 	if (!line || spans.some(([, s]) => s.end > line.end)) return [];
 	let template = '';

@@ -17,6 +17,8 @@ describe('access for everybody', () => {
 		'gneiss-solid-5/bench',
 		'gneiss-solid-5/hand-over',
 		'gneiss-solid-5/rollout',
+		'varve-draft-7/aliases',
+		'varve-draft-7/recipes',
 		'catalogue'
 	];
 
@@ -57,10 +59,12 @@ describe('access for everybody', () => {
 		await at.open('commands');
 		for (const [key, path] of [
 			['2', 'keyboard'],
-			['3', 'findings'],
-			['4', 'bench'],
-			['5', 'hand-over'],
-			['6', 'rollout'],
+			['3', 'aliases'],
+			['4', 'findings'],
+			['5', 'bench'],
+			['6', 'hand-over'],
+			['7', 'recipes'],
+			['8', 'rollout'],
 			['1', 'commands']
 		]) {
 			await at.page.keyboard.press(`Alt+${key}`);

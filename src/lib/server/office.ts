@@ -1,6 +1,7 @@
 import { Checking } from './checking.ts';
 import { openDatabase, type OpenDatabase } from './db/open.ts';
 import { Profiles } from './profiles.ts';
+import { Recipes } from './recipes.ts';
 import { Releases } from './releases.ts';
 import { Seats } from './seats.ts';
 
@@ -11,13 +12,21 @@ export interface Office {
 	readonly releases: Releases;
 	readonly seats: Seats;
 	readonly checking: Checking;
+	readonly recipes: Recipes;
 }
 
 export function officeOn(store: OpenDatabase): Office {
 	const profiles = new Profiles(store.db);
 	const releases = new Releases(store.db, profiles);
 	const seats = new Seats(store.db);
-	return { store, profiles, releases, seats, checking: new Checking(profiles, releases, seats) };
+	return {
+		store,
+		profiles,
+		releases,
+		seats,
+		checking: new Checking(profiles, releases, seats),
+		recipes: new Recipes(store.db, profiles)
+	};
 }
 
 let opened: Promise<Office> | undefined;

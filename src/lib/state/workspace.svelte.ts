@@ -54,6 +54,7 @@ export class Workspace {
 	history = $state.raw<readonly Edit[]>([]);
 	released = $state.raw<WorkspaceDocument['released']>(null);
 	releases = $state.raw<WorkspaceDocument['releases']>([]);
+	releasedAliases = $state.raw<WorkspaceDocument['releasedAliases']>(null);
 	channel = $state<number | null>(null);
 
 	/** The stratum that edits are written to, and the situation that answers are given for. */
@@ -129,6 +130,7 @@ export class Workspace {
 		this.redoable = document.redo;
 		this.history = document.history;
 		this.released = document.released;
+		this.releasedAliases = document.releasedAliases;
 		this.releases = document.releases;
 		this.channel = document.channel;
 		this.seats = document.seats;

@@ -8,17 +8,22 @@ export const views = [
 		]
 	},
 	{
+		verb: 'Shape',
+		items: [{ name: 'Aliases', path: 'aliases', key: '3' }]
+	},
+	{
 		verb: 'Prove',
 		items: [
-			{ name: 'Findings', path: 'findings', key: '3' },
-			{ name: 'Bench', path: 'bench', key: '4' }
+			{ name: 'Findings', path: 'findings', key: '4' },
+			{ name: 'Bench', path: 'bench', key: '5' }
 		]
 	},
 	{
 		verb: 'Share',
 		items: [
-			{ name: 'Hand-over', path: 'hand-over', key: '5' },
-			{ name: 'Rollout', path: 'rollout', key: '6' }
+			{ name: 'Hand-over', path: 'hand-over', key: '6' },
+			{ name: 'Recipes', path: 'recipes', key: '7' },
+			{ name: 'Rollout', path: 'rollout', key: '8' }
 		]
 	}
 ] as const;

@@ -9,6 +9,9 @@ import { FileRefusedError, refuseBySize, textOf, type FileProblem } from '$core/
 import { readProfileFile } from '$core/format/profile-json';
 import { readShortcutsCsv } from '$core/format/shortcuts-csv';
 import { effectiveProfile } from '$core/profile/effective';
+import { decode } from '$core/recipe/bytes';
+import type { Recipe } from '$core/recipe/recipe';
+import { readShortcuts } from '$core/recipe/rows';
 import type { Profile, StratumId } from '$core/profile/stratum';
 
 export interface Reading {
@@ -40,6 +43,19 @@ async function textFrom(file: File): Promise<string> {
 	return textOf(file.name, new Uint8Array(await file.arrayBuffer()));
 }
 
+async function byContent(file: File, onprogress: (stage: string) => void) {
+	const text = await textFrom(file);
+	onprogress('Parsing');
+	const isJson = /^\s*[{[]/.test(text.slice(0, 2000)) || /\.json$/i.test(file.name);
+	return isJson ? readProfileFile(file.name, text) : { ...readShortcutsCsv(file.name, text), application: undefined };
+}
+
+async function byRecipe(recipe: Recipe, file: File) {
+	refuseBySize(file.name, file.size);
+	const { text } = decode(file.name, new Uint8Array(await file.arrayBuffer()));
+	return { ...readShortcuts(recipe, file.name, text), application: undefined };
+}
+
 const reading = {
 	/** Reads a profile (JSON) or shortcuts (CSV) and compares them with the profile. `into` sends all to one stratum. */
 	shortcuts: (
@@ -48,16 +64,20 @@ const reading = {
 			application,
 			commands,
 			profile,
-			into
-		}: { application: Application; commands: readonly Command[]; profile: Profile; into: StratumId | undefined },
+			into,
+			recipe
+		}: {
+			application: Application;
+			commands: readonly Command[];
+			profile: Profile;
+			into: StratumId | undefined;
+			recipe?: Recipe;
+		},
 		onprogress: (stage: string) => void
 	) =>
 		answering(async (): Promise<Reading> => {
 			onprogress('Reading');
-			const text = await textFrom(file);
-			onprogress('Parsing');
-			const isJson = /^\s*[{[]/.test(text.slice(0, 2000)) || /\.json$/i.test(file.name);
-			const parsed = isJson ? readProfileFile(file.name, text) : { ...readShortcutsCsv(file.name, text), application: undefined };
+			const parsed = recipe ? await byRecipe(recipe, file) : await byContent(file, onprogress);
 			onprogress(`Comparing ${parsed.rows.length} entries`);
 			const space = contextSpace(application.axes, application.reachable);
 			const index = shortcutIndex(effectiveProfile(profile), space, catalogueOf(commands, space), application.rules);

@@ -5,6 +5,7 @@ import type { Application } from '../../../../core/application/application.ts';
 import type { Command } from '../../../../core/application/command.ts';
 import type { Scope } from '../../../../core/context/scope.ts';
 import type { Change } from '../../../../core/profile/edit.ts';
+import type { Recipe } from '../../../../core/recipe/recipe.ts';
 import type { Role } from '../../../../core/profile/role.ts';
 import type { DeskSetup } from '../../../../core/keyboard/desk.ts';
 import type { Acceptance, Entry } from '../../../../core/profile/entry.ts';
@@ -84,6 +85,17 @@ export const edits = pgTable(
 		redoes: integer('redoes')
 	},
 	(t) => [primaryKey({ columns: [t.application, t.revision] })]
+);
+
+/** Recipes for text formats that the office has made for its programs. */
+export const recipes = pgTable(
+	'recipes',
+	{
+		application: application(),
+		name: text('name').notNull(),
+		body: jsonb('body').$type<Recipe>().notNull()
+	},
+	(t) => [primaryKey({ columns: [t.application, t.name] })]
 );
 
 export const releases = pgTable(

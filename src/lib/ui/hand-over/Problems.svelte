@@ -2,26 +2,23 @@
 	import { Button } from 'flowbite-svelte';
 	import { stringify } from 'csv-stringify/browser/esm/sync';
 	import type { FileProblem } from '$core/format/problem';
+	import { save } from '../save';
 
 	/** What was refused, with line, column and reason; can be saved, so that nothing is lost silently. */
 	let { problems, file, title }: { problems: readonly FileProblem[]; file: string; title: string } = $props();
 	const shown = $derived(problems.slice(0, 200));
 
-	function save() {
+	function saveList() {
 		const rows = problems.map((p) => [p.line, p.column, p.pointer ?? '', p.message]);
 		const text = stringify([['line', 'column', 'pointer', 'message'], ...rows], { record_delimiter: '\r\n' });
-		const link = document.createElement('a');
-		link.href = URL.createObjectURL(new Blob([text], { type: 'text/csv' }));
-		link.download = `${file}.refused.csv`;
-		link.click();
-		setTimeout(() => URL.revokeObjectURL(link.href), 1000);
+		save(`${file}.refused.csv`, text, 'text/csv');
 	}
 </script>
 
 <section class="callout tone-garnet" role="alert">
 	<header>
 		<h3><span class="toned" aria-hidden="true">◆</span> {title}</h3>
-		{#if problems.length > 0}<Button size="xs" color="alternative" onclick={save}>Save this list</Button>{/if}
+		{#if problems.length > 0}<Button size="xs" color="alternative" onclick={saveList}>Save this list</Button>{/if}
 	</header>
 	{#if problems.length > 0}
 		<ol>

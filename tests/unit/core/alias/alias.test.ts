@@ -2,7 +2,7 @@ import { expect } from 'chai';
 import fc from 'fast-check';
 import { aliasGround, checkAliases, releasedAliases } from '../../../../core/alias/check.ts';
 import { aliasCost } from '../../../../core/alias/cost.ts';
-import { ARROW_RECIPE, type AliasFile } from '../../../../core/alias/file.ts';
+import { emptyAliasFile, type AliasFile } from '../../../../core/alias/file.ts';
 import { ALIAS_RULE_IDS, type AliasFinding } from '../../../../core/alias/finding.ts';
 import type { AliasInput } from '../../../../core/alias/input.ts';
 import { nearest } from '../../../../core/alias/nearest.ts';
@@ -21,7 +21,7 @@ const space = contextSpace(varve.application.axes, varve.application.reachable);
 const catalogue = catalogueOf(varve.commands, space);
 const input = varve.application.rules.aliases!;
 
-const file = (text: string): AliasFile => ({ recipe: ARROW_RECIPE, text });
+const file = (text: string): AliasFile => ({ ...emptyAliasFile, text });
 const layers = (...texts: string[]): Profile =>
 	heads.map((head, i) => stratumOf(head, [], texts[i] === undefined ? undefined : file(texts[i])));
 const findings = (profile: Profile, how: Partial<AliasInput> = {}): AliasFinding[] =>

@@ -58,6 +58,12 @@ describe('proposing a recipe', () => {
 		expect(found!.reading.records.length).to.equal(2);
 	});
 
+	it('finds the word that joins name and command, and the sign of the notes', () => {
+		const text = 'Short names, list 7\n\nLN   runs  draw.segment   ;; thin\nDC   runs  draw.circle\n;; XX   runs  view.fit\n';
+		const [best] = propose(text, 'aliases', knows);
+		expect(best!.recipe.record).to.deep.include({ template: '{alias} runs {command}[ ;; {note}]', comment: ';;' });
+	});
+
 	it('has nothing to propose for what says nothing', () => {
 		expect(propose('', 'aliases', knows)).to.deep.equal([]);
 		expect(propose('only prose here\nand here', 'shortcuts', knows)).to.deep.equal([]);

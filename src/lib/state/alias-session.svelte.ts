@@ -1,0 +1,204 @@
+import { releasedAliases } from '$core/alias/check';
+import type { AliasFile } from '$core/alias/file';
+import type { AliasReport, AliasStrata } from '$core/alias/report';
+import { aliasFileOf } from '$core/alias/table';
+import { published } from '$core/check/circumstances';
+import { spliceBetween, type AliasChange } from '$core/profile/alias-change';
+import type { StratumId } from '$core/profile/stratum';
+import { spliced } from '$core/recipe/reading';
+import type { Splice } from '$core/recipe/record';
+import type { FromAliases, ToAliases } from '$lib/workers/alias.worker';
+import type { Workspace } from './workspace.svelte';
+
+/** After the last key: how long until the text is checked, and until it is written as one edit, in milliseconds. */
+const CHECK_AFTER = 20;
+const WRITE_AFTER = 900;
+
+const EMPTY: AliasReport = { rows: [], findings: [] };
+
+/**
+ * The alias file of the stratum that is written to, while it is edited: the text of the editor and the rows of the table are
+ * one thing. What is typed becomes an edit of the profile after a moment; what could not be written is never thrown away.
+ */
+export class AliasSession {
+	readonly #workspace: Workspace;
+	readonly #worker: Worker;
+	/** What the editor shows. */
+	text = $state('');
+	report = $state.raw<AliasReport>(EMPTY);
+	/** Text of one's own that was not written, because the file changed elsewhere or the page was closed. */
+	left = $state.raw<string | undefined>(undefined);
+	checking = $state(false);
+
+	#stratum = '' as StratumId;
+	/** The text that the profile had when the typing began. */
+	#base = '';
+	#write: ReturnType<typeof setTimeout> | undefined;
+	#check: ReturnType<typeof setTimeout> | undefined;
+	#asked = 0;
+	#told: { readonly index: unknown; readonly office: unknown; readonly before: unknown } | undefined;
+	#waiting = false;
+
+	constructor(workspace: Workspace) {
+		this.#workspace = workspace;
+		this.#worker = new Worker(new URL('../workers/alias.worker.ts', import.meta.url), { type: 'module' });
+		this.#worker.onmessage = ({ data }: MessageEvent<FromAliases>) => {
+			this.#waiting = false;
+			if (data.n === this.#asked) {
+				this.report = data.report;
+				this.checking = false;
+			} else this.#ask();
+		};
+		this.#say({ kind: 'start', commands: workspace.document.commands });
+	}
+
+	#say(message: ToAliases) {
+		this.#worker.postMessage(message);
+	}
+
+	get file(): AliasFile {
+		return aliasFileOf(this.#workspace.profile, this.#workspace.targetId);
+	}
+
+	get isDirty(): boolean {
+		return this.text !== this.#base;
+	}
+
+	#draftKey() {
+		return `skarn-aliases-${this.#workspace.document.application.id}-${this.#stratum}`;
+	}
+
+	/** Takes what the profile says now; typing that is not written yet stays in the editor if the file is still the same below it. */
+	follow() {
+		const { targetId } = this.#workspace;
+		const { text } = this.file;
+		if (targetId !== this.#stratum) {
+			this.#stratum = targetId;
+			this.#base = this.text = text;
+			const draft = localStorage.getItem(this.#draftKey());
+			this.left = draft !== null && draft !== text ? draft : undefined;
+		} else if (text !== this.#base) {
+			if (this.isDirty && this.text !== text) this.left = this.text;
+			clearTimeout(this.#write);
+			this.#base = this.text = text;
+		}
+		this.ask();
+	}
+
+	/** The editor has changed the text. */
+	type(text: string) {
+		if (text === this.text) return;
+		this.text = text;
+		localStorage.setItem(this.#draftKey(), text);
+		clearTimeout(this.#write);
+		this.#write = setTimeout(() => void this.flush(), WRITE_AFTER);
+		this.ask();
+	}
+
+	/** Writes what was typed as one edit. */
+	async flush(label?: string): Promise<boolean> {
+		clearTimeout(this.#write);
+		const splice = spliceBetween(this.#stratum, this.#base, this.text);
+		if (!splice) return true;
+		const wanted = this.text;
+		const key = this.#draftKey();
+		const before = this.#base;
+		this.#base = wanted;
+		const isWritten = await this.#workspace.commit(label ?? labelOf(splice.before, splice.after), [], [splice]);
+		if (isWritten) {
+			if (this.text === wanted) localStorage.removeItem(key);
+			return true;
+		}
+		this.#base = before;
+		this.#workspace.merge = undefined;
+		await this.#workspace.reload();
+		return false;
+	}
+
+	/** Changes of the text made in the table or by a way out, as one edit of their own. */
+	async apply(label: string, splices: readonly Splice[], stratum: StratumId = this.#stratum): Promise<boolean> {
+		if (!(await this.flush())) return false;
+		if (stratum === this.#stratum) {
+			this.text = spliced(this.text, splices);
+			return this.flush(label);
+		}
+		const before = aliasFileOf(this.#workspace.profile, stratum).text;
+		const splice = spliceBetween(stratum, before, spliced(before, splices));
+		return this.#workspace.commit(label, [], splice ? [splice] : []);
+	}
+
+	/** Another file in place of the one that the stratum has. */
+	async replace(label: string, file: AliasFile): Promise<boolean> {
+		if (!(await this.flush())) return false;
+		const { profile, targetId } = this.#workspace;
+		const change: AliasChange = { stratum: targetId, from: profile.find((s) => s.id === targetId)?.aliases ?? null, to: file };
+		return this.#workspace.commit(label, [], [change]);
+	}
+
+	/** Puts the text that was left back into the editor, or lets it go. */
+	settleLeft(takesMine: boolean) {
+		const { left } = this;
+		this.left = undefined;
+		if (takesMine && left !== undefined) this.type(left);
+		else localStorage.removeItem(this.#draftKey());
+	}
+
+	async undo(step: 'undo' | 'redo') {
+		if (!(await this.flush())) return;
+		await this.#workspace[step]();
+	}
+
+	/** Has the text checked in the worker after a moment. */
+	ask() {
+		this.checking = true;
+		clearTimeout(this.#check);
+		this.#check = setTimeout(() => this.#ask(), CHECK_AFTER);
+	}
+
+	#ask() {
+		this.#asked++;
+		if (this.#waiting || !this.#workspace.document.application.rules.aliases) return;
+		this.#waiting = true;
+		this.#tellSetting();
+		const strata: AliasStrata = this.#workspace.profile.map(({ id, kind, name, aliases }) => {
+			const file = id === this.#stratum ? { ...this.file, text: this.text } : aliases;
+			return { id, kind, name, ...(file && { aliases: file }) };
+		});
+		this.#say({ kind: 'ask', n: this.#asked, strata });
+	}
+
+	/** What the shortcuts cost and the last release said, when that has changed. */
+	#tellSetting() {
+		const { profile, index, office, released, releasedAliases: before, document } = this.#workspace;
+		if (this.#told?.index === index && this.#told.office === office && this.#told.before === before) return;
+		this.#told = { index, office, before };
+		const input = document.application.rules.aliases!;
+		const costs = new Map<string, number>();
+		for (const { command, keys } of index.effective.bindings) {
+			const seconds = office.reach(keys)?.seconds;
+			if (seconds !== undefined && seconds < (costs.get(command) ?? Infinity)) costs.set(command, seconds);
+		}
+		const releasedProfile = published(profile).map(({ aliases, ...stratum }) => {
+			const file = stratum.kind === 'office' ? before : aliases;
+			return { ...stratum, ...(file && { aliases: file }) };
+		});
+		this.#say({
+			kind: 'setting',
+			setting: { input, costs, released: released ? releasedAliases(releasedProfile, input) : undefined }
+		});
+	}
+
+	end() {
+		void this.flush();
+		this.#worker.terminate();
+	}
+}
+
+const short = (text: string) => (text.length > 30 ? `${text.slice(0, 30)}…` : text);
+
+function labelOf(before: string, after: string): string {
+	const [from, to] = [before.trim(), after.trim()];
+	if (from === '') return `Aliases: write "${short(to)}"`;
+	if (to === '') return `Aliases: take "${short(from)}" out`;
+	return `Aliases: "${short(from)}" becomes "${short(to)}"`;
+}

@@ -1,0 +1,163 @@
+<script lang="ts">
+	import { FIELDS, type Field } from '$core/recipe/field';
+	import { Recipe, type RecordShape } from '$core/recipe/recipe';
+
+	/** A recipe to be adjusted part by part, or whole as JSON. What is not sound is said and not taken. */
+	let { recipe, onchange }: { recipe: Recipe; onchange: (recipe: Recipe) => void } = $props();
+	let problem = $state('');
+	let asText = $state(false);
+	const record = $derived(recipe.record);
+	const fields = FIELDS.filter((f) => f !== 'skip');
+
+	function take(wanted: unknown) {
+		const parsed = Recipe.safeParse(wanted);
+		if (parsed.success) {
+			problem = '';
+			onchange(parsed.data);
+		} else {
+			const [issue] = parsed.error.issues;
+			problem = `${issue!.path.join(' › ')}${issue!.path.length > 0 ? ': ' : ''}${issue!.message}`;
+		}
+	}
+
+	const set = (part: Partial<Record<string, unknown>>) => take({ ...recipe, ...part });
+	const setRecord = (part: Partial<Record<string, unknown>>) => {
+		const next = { ...record, ...part } as Record<string, unknown>;
+		for (const key of Object.keys(next)) if (next[key] === '' && key !== 'at' && key !== 'quote') delete next[key];
+		set({ record: next });
+	};
+	const setPlace = (of: Extract<RecordShape, { fields: unknown }>, field: Field, place: string) => {
+		const next: Record<string, string> = { ...of.fields, [field]: place };
+		if (place === '') delete next[field];
+		setRecord({ fields: next });
+	};
+
+	function takeText(text: string) {
+		try {
+			take(JSON.parse(text));
+		} catch (error) {
+			problem = `not JSON: ${(error as Error).message}`;
+		}
+	}
+</script>
+
+{#snippet entry(label: string, value: string, take: (value: string) => void, hint = '', wide = false)}
+	<label class:wide>
+		<span>{label}</span>
+		<input
+			class="mono"
+			{value}
+			placeholder={hint}
+			spellcheck="false"
+			onchange={(event) => take((event.currentTarget as HTMLInputElement).value)}
+		/>
+	</label>
+{/snippet}
+
+<div class="form">
+	{@render entry('Name', recipe.name, (name) => set({ name }))}
+	{#if asText}
+		<label class="wide">
+			<span>Recipe as JSON</span>
+			<textarea
+				class="mono"
+				rows="12"
+				spellcheck="false"
+				value={JSON.stringify(recipe, null, 2)}
+				onchange={(event) => takeText((event.currentTarget as HTMLTextAreaElement).value)}></textarea>
+		</label>
+	{:else if record.shape === 'line'}
+		{@render entry('One record', record.template, (template) => setRecord({ template }), '{alias} -> {command}[ # {note}]', true)}
+		{@render entry('Comment sign', record.comment ?? '', (comment) => setRecord({ comment }), 'none')}
+		<label>
+			<span>[Sections]</span>
+			<select class="picker" value={record.sections} onchange={(e) => setRecord({ sections: e.currentTarget.value })}>
+				<option value="none">none</option>
+				<option value="context">name the context</option>
+				<option value="kept">are read over</option>
+			</select>
+		</label>
+	{:else if record.shape === 'delimited'}
+		{@render entry(
+			'Delimiter',
+			record.delimiter,
+			(delimiter) => setRecord({ delimiter: delimiter === '\\t' ? '\t' : delimiter }),
+			','
+		)}
+		{@render entry('Quote', record.quote, (quote) => setRecord({ quote }), 'none')}
+		{@render entry('Comment sign', record.comment ?? '', (comment) => setRecord({ comment }), 'none')}
+		<label class="check"
+			><input type="checkbox" checked={record.header} onchange={(e) => setRecord({ header: e.currentTarget.checked })} /> First line
+			is a header</label
+		>
+		<div class="columns wide" role="group" aria-label="Columns">
+			{#each record.columns as column, i (i)}
+				<label
+					><span>Column {i + 1}</span><select
+						class="picker"
+						value={column}
+						onchange={(e) => setRecord({ columns: record.columns.with(i, e.currentTarget.value as Field) })}
+						>{#each FIELDS as field (field)}<option value={field}>{field}</option>{/each}</select
+					></label
+				>
+			{/each}
+		</div>
+	{:else}
+		{#if record.shape === 'xml'}{@render entry('Element', record.element, (element) => setRecord({ element }))}
+		{:else}{@render entry('Records are at', record.at, (at) => setRecord({ at }), 'the whole document')}{/if}
+		{#each fields as field (field)}
+			{@render entry(
+				field,
+				record.fields[field] ?? '',
+				(place) => setPlace(record, field, place),
+				record.shape === 'xml' ? '@attribute or .' : '/pointer or #'
+			)}
+		{/each}
+	{/if}
+	<button class="linkish" type="button" onclick={() => (asText = !asText)}>{asText ? 'Part by part' : 'All of it as JSON'}</button
+	>
+</div>
+{#if problem}<p class="callout tone-garnet" role="alert">{problem}. The recipe stays as it was.</p>{/if}
+
+<style>
+	.form {
+		display: grid;
+		grid-template-columns: repeat(3, minmax(0, 1fr));
+		gap: 8px 12px;
+		align-items: end;
+	}
+	.wide {
+		grid-column: 1 / -1;
+	}
+	label > span {
+		display: block;
+		font-size: 12.5px;
+		color: var(--ink-2);
+	}
+	input:not([type]),
+	textarea {
+		width: 100%;
+		padding: 3px 8px;
+		border: 1px solid var(--control);
+		border-radius: 3px;
+		background: var(--raised);
+		color: var(--ink);
+		font-size: 13px;
+	}
+	.check {
+		font-size: 13px;
+	}
+	.columns {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 8px;
+	}
+	.linkish {
+		justify-self: start;
+		font-size: 13px;
+	}
+	.callout {
+		margin-top: 8px;
+		font-size: 13px;
+	}
+</style>

@@ -1,0 +1,371 @@
+<script lang="ts">
+	import { Button, Input } from 'flowbite-svelte';
+	import { tick } from 'svelte';
+	import type { AliasReportFinding, AliasRow } from '$core/alias/report';
+	import { aliasLines } from '$core/alias/file';
+	import { aliasProblem } from '$core/alias/input';
+	import { aliasTable } from '$core/alias/table';
+	import type { Command } from '$core/application/command';
+	import { SEVERITIES } from '$core/check/finding';
+	import { FileRefusedError } from '$core/format/problem';
+	import { encode } from '$core/recipe/bytes';
+	import { changeRecord, insertRecord, removeRecord, switchRecord } from '$core/recipe/reading';
+	import { NotWritableError, type Splice, type Values } from '$core/recipe/record';
+	import { AliasSession } from '$lib/state/alias-session.svelte';
+	import { useWorkspace } from '$lib/state/workspace.svelte';
+	import AliasPrompt from '$lib/ui/aliases/AliasPrompt.svelte';
+	import AliasTable from '$lib/ui/aliases/AliasTable.svelte';
+	import AliasText from '$lib/ui/aliases/AliasText.svelte';
+	import type { EditorHost } from '$lib/ui/aliases/editor';
+	import { SIGNS } from '$lib/ui/findings/severity';
+	import CommandPick from '$lib/ui/keyboard/CommandPick.svelte';
+	import StratumChip from '$lib/ui/StratumChip.svelte';
+	import { save } from '$lib/ui/save';
+
+	const workspace = useWorkspace();
+	const input = $derived(workspace.document.application.rules.aliases);
+	const session = new AliasSession(workspace);
+	$effect(() => () => session.end());
+	$effect(() => {
+		void workspace.profile;
+		void workspace.targetId;
+		session.follow();
+	});
+
+	let text = $state<AliasText | undefined>(undefined);
+	let line = $state(1);
+	let typed = $state('');
+	let added = $state('');
+	let chosen = $state<Command | undefined>(undefined);
+	let at = $state(0);
+	let addField = $state<HTMLElement | undefined>(undefined);
+
+	const mine = $derived(session.report.findings.filter((f) => f.stratum === workspace.targetId));
+	const elsewhere = $derived(session.report.findings.length - mine.length);
+	const counts = $derived(SEVERITIES.map((s) => ({ s, n: mine.filter((f) => f.severity === s).length })));
+	const current = $derived(mine[Math.min(at, mine.length - 1)]);
+	const table = $derived(input && aliasTable(workspace.profile, input));
+	const problem = $derived(added.trim() === '' || !input ? undefined : aliasProblem(added.trim(), input));
+
+	const recipe = () => session.file.recipe;
+	const lines = () => aliasLines({ ...session.file, text: session.text }).lines;
+	/** The record of a row, as the text stands now. */
+	const recordOf = (row: AliasRow) => lines()[row.record]?.record;
+
+	async function write(label: string, splices: () => Splice[]) {
+		try {
+			await session.apply(label, splices());
+		} catch (error) {
+			if (!(error instanceof NotWritableError)) throw error;
+			workspace.notice = { kind: 'failed', text: error.message };
+		}
+	}
+
+	/** A change of a row; of a file below, a line of one's own is put over it. */
+	async function change(row: AliasRow, values: Values) {
+		const record = row.stratum === workspace.targetId ? recordOf(row) : undefined;
+		if (record)
+			await write(`Aliases: ${row.alias} ${Object.keys(values).join(', ')}`, () =>
+				changeRecord(recipe(), session.text, record, values)
+			);
+		else {
+			const said = { alias: row.alias, command: row.command, ...(row.note && { note: row.note }), ...values };
+			await write(`Aliases: ${said.alias} over ${row.stratum}`, () =>
+				insertRecord(recipe(), session.text, lines().at(-1)?.record, said)
+			);
+		}
+	}
+
+	const remove = (row: AliasRow) => {
+		const record = recordOf(row);
+		if (record) void write(`Aliases: take ${row.alias} out`, () => removeRecord(recipe(), session.text, record));
+	};
+	const toggle = (row: AliasRow) => {
+		const record = recordOf(row);
+		if (record)
+			void write(`Aliases: ${record.off ? `${row.alias} holds again` : `comment ${row.alias} out`}`, () =>
+				switchRecord(recipe(), session.text, record, !record.off)
+			);
+	};
+
+	async function add() {
+		const alias = added.trim();
+		if (!alias || !chosen || problem) return;
+		const values = { alias, command: chosen.id };
+		const after = lines().find((l) => l.record.line === line)?.record ?? lines().at(-1)?.record;
+		await write(`Aliases: ${alias} for ${chosen.label}`, () => insertRecord(recipe(), session.text, after, values));
+		added = '';
+		chosen = undefined;
+	}
+
+	function fix(way: AliasReportFinding['fixes'][number]) {
+		void write(way.label, () => [...way.splices]);
+	}
+
+	function show(finding: AliasReportFinding, i: number) {
+		at = i;
+		typed = finding.typed;
+		text?.goTo(finding.line, false);
+	}
+
+	function onkeydown(event: KeyboardEvent) {
+		if (event.ctrlKey || event.altKey || event.metaKey || event.defaultPrevented) return;
+		// the editor's own target is behind its shadow root
+		const target = event.composedPath()[0] as HTMLElement;
+		if (target.closest('input, textarea, select, [contenteditable="true"], [role="dialog"]')) return;
+		const step = { n: 1, p: -1, N: -1 }[event.key];
+		if (step && mine.length > 0) show(mine[(at + step + mine.length) % mine.length]!, (at + step + mine.length) % mine.length);
+		else if (/^[1-9]$/.test(event.key) && current?.fixes[Number(event.key) - 1]) fix(current.fixes[Number(event.key) - 1]!);
+		else return;
+		event.preventDefault();
+	}
+
+	const host: EditorHost = {
+		recipe,
+		find: (words) =>
+			workspace.search
+				.find(words, workspace.index)
+				.slice(0, 12)
+				.map((f) => f.command),
+		type: (now) => session.type(now),
+		undo: () => void session.undo('undo'),
+		redo: () => void session.undo('redo'),
+		toggle: (from, to) => {
+			const records = lines()
+				.map((l) => l.record)
+				.filter((r) => r.line >= from && r.line <= to);
+			const off = records.some((r) => !r.off);
+			if (records.length > 0)
+				void write(`Aliases: comment ${records.length === 1 ? 'a line' : `${records.length} lines`} ${off ? 'out' : 'in'}`, () =>
+					records.flatMap((r) => switchRecord(recipe(), session.text, r, off))
+				);
+		},
+		stand: (now) => (line = now)
+	};
+
+	function saveFile() {
+		const name = `${workspace.document.application.id}-${workspace.targetId}-aliases.txt`;
+		try {
+			save(name, encode(name, { text: session.text, encoding: session.file.encoding }));
+		} catch (error) {
+			if (!(error instanceof FileRefusedError)) throw error;
+			workspace.notice = { kind: 'failed', text: error.message };
+		}
+	}
+
+	async function pick(command: Command) {
+		chosen = command;
+		await tick();
+		addField?.querySelector('input')?.focus();
+	}
+</script>
+
+<svelte:window {onkeydown} />
+
+{#if !input}
+	<div class="none">
+		<h1>Aliases</h1>
+		<p>
+			{workspace.document.application.name} has no command line, so that nothing is typed there. An application that has one says so
+			in its input rules (<code>rules.aliases</code>) when its catalogue is brought.
+		</p>
+	</div>
+{:else}
+	<div class="view">
+		<section class="left" aria-label="Table">
+			<form class="add" onsubmit={(event) => (event.preventDefault(), void add())}>
+				<div class="command">
+					{#if chosen}<button type="button" class="pill" aria-pressed="true" onclick={() => (chosen = undefined)}
+							>{chosen.label} <span aria-hidden="true">×</span><span class="visually-hidden">choose another</span></button
+						>{:else}<CommandPick label="Add an alias for the command …" onpick={(command) => void pick(command)} />{/if}
+				</div>
+				<span bind:this={addField}
+					><Input size="sm" bind:value={added} placeholder="alias" aria-label="New alias" class="mono" disabled={!chosen} /></span
+				>
+				<Button size="sm" type="submit" disabled={!chosen || added.trim() === '' || problem !== undefined}>Add</Button>
+			</form>
+			{#if problem}<p class="problem tone-garnet"><span class="toned">◆</span> {problem}.</p>{/if}
+			<AliasTable
+				rows={session.report.rows}
+				{line}
+				onchange={(row, values) => void change(row, values)}
+				onremove={remove}
+				ontoggle={toggle}
+				onchoose={(row) => {
+					typed = row.alias;
+					if (row.stratum === workspace.targetId) text?.goTo(row.line, false);
+				}}
+			/>
+			<p class="hint quiet">
+				<kbd>Enter</kbd> alias <kbd>C</kbd> command <kbd>N</kbd> note <kbd>Space</kbd> comment out <kbd>Del</kbd> take out
+			</p>
+		</section>
+		<section class="right" aria-label="Text">
+			<div class="bar">
+				<StratumChip id={workspace.targetId} named />
+				<span class="quiet">{session.file.recipe.name} · {session.file.encoding.toUpperCase()}</span>
+				<span class="saved quiet" aria-live="polite">{session.isDirty ? 'writing …' : ''}</span>
+				<a class="linkish" href="recipes">Bring a file</a>
+				<button class="linkish" type="button" onclick={saveFile}>Save the file</button>
+			</div>
+			{#if session.left !== undefined}
+				<p class="callout tone-limonite">
+					There is text of yours that was not written, since the file changed or the page was closed.
+					<button class="linkish" type="button" onclick={() => session.settleLeft(true)}>Put mine in its place</button> ·
+					<button class="linkish" type="button" onclick={() => session.settleLeft(false)}>Let it go</button>
+				</p>
+			{/if}
+			<AliasText bind:this={text} text={session.text} findings={mine} {host} onfix={fix} />
+			<div class="found" aria-label="Findings of this file" role="group">
+				<p class="counts">
+					{#each counts as { s, n } (s)}<span class="tone-{SIGNS[s].tone}"
+							><span class="toned">{SIGNS[s].shape} {n}</span> {n === 1 ? SIGNS[s].name : SIGNS[s].names}</span
+						>{/each}
+					{#if elsewhere > 0}<span class="quiet">{elsewhere} more in the files of other strata</span>{/if}
+					<span class="quiet keys"><kbd>N</kbd> next</span>
+				</p>
+				<ul>
+					{#each mine.slice(0, 200) as finding, i (`${finding.rule} ${finding.line} ${finding.start}`)}
+						{@const sign = SIGNS[finding.severity]}
+						<li class="tone-{sign.tone}" class:current={finding === current}>
+							<button type="button" class="sentence" onclick={() => show(finding, i)}
+								><span class="toned" aria-hidden="true">{sign.shape}</span>
+								<span class="num quiet">{finding.line}</span>
+								<span>{finding.sentence}</span></button
+							>
+							{#if finding === current && finding.fixes.length > 0}
+								<span class="fixes"
+									>{#each finding.fixes as way, n (n)}<button class="pill" type="button" onclick={() => fix(way)}
+											><kbd>{n + 1}</kbd> {way.label}</button
+										>{/each}</span
+								>
+							{/if}
+						</li>
+					{:else}
+						<li class="clean">{session.checking ? 'Checking …' : 'Nothing is wrong in this file.'}</li>
+					{/each}
+				</ul>
+			</div>
+			{#if table}<AliasPrompt {table} bind:typed />{/if}
+		</section>
+	</div>
+{/if}
+
+<style>
+	.view {
+		display: grid;
+		grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
+		height: 100%;
+	}
+	.left,
+	.right {
+		display: flex;
+		flex-direction: column;
+		min-height: 0;
+		min-width: 0;
+	}
+	.left {
+		border-right: 1px solid var(--line-strong);
+	}
+	.add {
+		display: grid;
+		grid-template-columns: minmax(0, 1fr) 110px auto;
+		gap: 8px;
+		align-items: center;
+		padding: 10px 12px 4px;
+	}
+	.problem {
+		padding: 2px 12px;
+		font-size: 13px;
+	}
+	.hint,
+	.counts {
+		padding: 6px 12px;
+		border-top: 1px solid var(--line);
+		font-size: 12.5px;
+	}
+	kbd {
+		padding: 0 5px;
+		border: 1px solid var(--line-strong);
+		border-radius: 3px;
+		font-family: var(--font);
+		font-size: 12px;
+	}
+	.bar {
+		display: flex;
+		gap: 12px;
+		align-items: center;
+		padding: 8px 12px;
+		border-bottom: 1px solid var(--line-strong);
+		font-size: 13px;
+	}
+	.saved {
+		flex: 1;
+	}
+	.callout {
+		font-size: 13px;
+	}
+	.found {
+		display: flex;
+		flex-direction: column;
+		max-height: 34%;
+		border-top: 1px solid var(--line-strong);
+	}
+	.counts {
+		display: flex;
+		gap: 14px;
+		border-top: 0;
+		background: var(--panel);
+		font-size: 13px;
+	}
+	.keys {
+		margin-left: auto;
+	}
+	.found ul {
+		margin: 0;
+		padding: 0;
+		overflow-y: auto;
+		list-style: none;
+	}
+	.found li {
+		border-top: 1px solid var(--line);
+	}
+	.current {
+		background: var(--wash);
+	}
+	.clean {
+		padding: 8px 12px;
+		color: var(--ink-3);
+		font-size: 13px;
+	}
+	.sentence {
+		display: grid;
+		grid-template-columns: 14px 28px 1fr;
+		gap: 6px;
+		width: 100%;
+		padding: 5px 12px;
+		border: 0;
+		background: none;
+		color: var(--ink);
+		font: inherit;
+		font-size: 13px;
+		text-align: left;
+	}
+	.fixes {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 6px;
+		padding: 0 12px 8px 66px;
+	}
+	.none {
+		display: grid;
+		gap: 10px;
+		max-width: 560px;
+		padding: 28px;
+	}
+	@media (max-width: 1100px) {
+		.view {
+			grid-template-columns: minmax(0, 1.1fr) minmax(0, 1fr);
+		}
+	}
+</style>

@@ -1,0 +1,150 @@
+import { expect } from 'chai';
+import { readFileSync } from 'node:fs';
+import { desk, eventually } from './office.ts';
+
+/** The list of a drawing office in a layout of its own, CRLF, with a clash, a misspelt command and a remark. */
+const OWN = [
+	'Short names of the drawing office, list 7',
+	'',
+	'LN   runs  draw.segment   ;; thin line',
+	'KR   runs  draw.circle',
+	'WN   runs  draw.doubel    ;; walls',
+	'HF   runs  hatch.fill',
+	';; XX   runs  file.save',
+	'HF   runs  hatch.solid',
+	''
+].join('\r\n');
+
+describe('Aliases and recipes', () => {
+	const at = desk();
+	const open = async (view: string) => {
+		await at.page.goto(`${at.server.address}/varve-draft-7/${view}`);
+		await at.page.waitForSelector('main section');
+	};
+	const text = async () => (await at.page.locator('.cm-line').allInnerTexts()).map((l) => l.replace(/\n$/, ''));
+	const found = () => at.page.getByRole('group', { name: 'Findings of this file' });
+	const stored = async (stratum: string) => {
+		const document = (await (await fetch(`${at.server.address}/api/applications/varve-draft-7`)).json()) as {
+			strata: { id: string; aliases: { text: string } | null }[];
+		};
+		return document.strata.find((s) => s.id === stratum)!.aliases!.text;
+	};
+
+	it('shows table and text of the same file, with the findings at their lines', async () => {
+		await open('aliases');
+		await found().getByText('2 errors').waitFor();
+		expect((await text())[1]).to.equal('tt          -> shape.trim');
+		expect(await at.page.getByRole('listbox', { name: 'Aliases' }).innerText()).to.include('Trim');
+		await at.page.locator('.cm-lint-marker-error').first().waitFor();
+	});
+
+	it('writes what is typed as an edit, refreshes the findings, and undoes it with the profile', async () => {
+		await open('aliases');
+		const before = await stored('personal');
+		await at.page.locator('.cm-line').nth(8).click();
+		await at.page.keyboard.press('End');
+		await at.page.keyboard.type('\nzz -> draw.arcc');
+		await found().getByText('There is no command draw.arcc').waitFor();
+		await eventually(async () => expect(await stored('personal')).to.equal(before.trimEnd() + '\nzz -> draw.arcc\n'));
+		await at.page.keyboard.press('Control+z');
+		await eventually(async () => expect(await stored('personal')).to.equal(before));
+		await eventually(async () => expect((await text()).join('\n')).to.not.include('zz'));
+	});
+
+	it('mends a finding by its number, and comments out from the text by keys', async () => {
+		await open('aliases');
+		const before = await stored('personal');
+		await found().getByText('tt is Text block here').waitFor();
+		await at.page.keyboard.press('1');
+		await eventually(async () =>
+			expect(await stored('personal')).to.equal(before.replace('tt          -> text', '# tt          -> text'))
+		);
+		await at.page.getByRole('button', { name: 'Undo' }).click();
+		await eventually(async () => expect(await stored('personal')).to.equal(before));
+		await at.page.locator('.cm-line').nth(3).click();
+		await at.page.keyboard.press('Control+/');
+		await eventually(async () => expect(await stored('personal')).to.include('# circle'));
+		await at.page.keyboard.press('Control+/');
+		await eventually(async () => expect(await stored('personal')).to.equal(before));
+	});
+
+	it('is edited in the table in place, by keys alone, and takes a new alias for a command that was found', async () => {
+		await open('aliases');
+		const table = at.page.getByRole('listbox', { name: 'Aliases' });
+		await table.getByText('join2').click();
+		await table.press('c');
+		await at.page.keyboard.press('Control+a');
+		await at.page.keyboard.type('shape.join');
+		await at.page.keyboard.press('Enter');
+		await eventually(async () => expect(await stored('personal')).to.include('join2       -> shape.join\n'));
+		await at.page.getByRole('combobox', { name: 'Add an alias for the command' }).fill('ellipse');
+		await at.page.keyboard.press('Enter');
+		await at.page.getByRole('textbox', { name: 'New alias' }).fill('el');
+		await at.page.keyboard.press('Enter');
+		await eventually(async () => expect(await stored('personal')).to.match(/^el +-> draw\.ellipse$/m));
+		await at.page.getByRole('textbox', { name: 'Try an alias' }).fill('el');
+		await at.page.getByText('Ellipse runs.').waitFor();
+	});
+
+	it('brings a file of unknown layout, makes a recipe, mends what clashes, and writes back only those lines', async () => {
+		await open('recipes');
+		await at.page
+			.locator('input[type="file"]')
+			.setInputFiles({ name: 'list7.txt', mimeType: 'text/plain', buffer: Buffer.from(OWN) });
+		await at.page.getByText('of 6 records, byte for byte').waitFor();
+		expect(await at.page.getByRole('region', { name: 'Recipe' }).innerText()).to.match(/1\s+line that it does not read/);
+		await at.page.getByRole('button', { name: 'Keep the recipe' }).click();
+		await at.page.getByRole('button', { name: 'Drop the recipe My format' }).waitFor();
+		await at.page.getByRole('button', { name: 'Use as the alias file of Personal' }).click();
+		await at.page.waitForURL(/aliases/);
+		expect(await stored('personal')).to.equal(OWN);
+
+		await found().getByText('HF is Fill here and Hatch in line 6').click();
+		await found().getByRole('button', { name: 'Take line 8 out' }).click();
+		await found().getByText('draw.double is spelt much like it').click();
+		await found().getByRole('button', { name: 'Make it draw.double' }).click();
+		await found().getByText('0 errors').waitFor();
+		const wanted = OWN.replace('draw.doubel', 'draw.double').replace('HF   runs  hatch.solid\r\n', '');
+		await eventually(async () => expect(await stored('personal')).to.equal(wanted));
+
+		const saving = at.page.waitForEvent('download');
+		await at.page.getByRole('button', { name: 'Save the file' }).click();
+		expect(readFileSync((await (await saving).path())!, 'utf8')).to.equal(wanted);
+	});
+
+	it('takes marks where the proposal is wrong, and says what a recipe lacks', async () => {
+		await open('recipes');
+		const sample = at.page.getByRole('textbox', { name: 'Sample' });
+		await sample.fill('<LN> = draw.segment = thin\n<KR> = draw.circle = round\n');
+		const mark = async (part: string, field: string) => {
+			await sample.evaluate(
+				(area: HTMLTextAreaElement, p) => area.setSelectionRange(area.value.indexOf(p), area.value.indexOf(p) + p.length),
+				part
+			);
+			await at.page
+				.getByRole('group', { name: 'Mark the selection as' })
+				.getByRole('button', { name: new RegExp(`^${field}`) })
+				.click();
+		};
+		await mark('LN', 'alias');
+		await mark('draw.segment', 'command');
+		await mark('thin', 'note');
+		await eventually(async () =>
+			expect(await at.page.getByRole('textbox', { name: 'One record' }).inputValue()).to.equal('<{alias}> = {command} = {note}')
+		);
+		await at.page.getByRole('textbox', { name: 'One record' }).fill('{alias} only');
+		await at.page.keyboard.press('Tab');
+		await at.page.getByRole('alert').getByText('must say where the command stands').waitFor();
+	});
+
+	it('shows what shortcuts of a foreign file would change before anything does', async () => {
+		await open('recipes');
+		await at.page.getByRole('button', { name: 'shortcuts', exact: true }).click();
+		await at.page
+			.getByRole('textbox', { name: 'Sample' })
+			.fill('draw.arc : Ctrl+Alt+F9\ndraw.ray : Strg+Alt+F8\nnone.here : Ctrl+1\n');
+		await at.page.getByText('of 3 records, byte for byte').waitFor();
+		await at.page.getByRole('button', { name: 'See what it would change' }).click();
+		await at.page.getByRole('button', { name: /Import 2|Take 2|2 entries/ }).waitFor();
+	});
+});
