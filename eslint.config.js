@@ -25,7 +25,7 @@ export default ts.config(
 		}
 	},
 	{ files: ['**/*.cjs'], rules: { '@typescript-eslint/no-require-imports': 'off' } },
-	{ files: ['scripts/**', 'demo/**', 'seat/**', 'bench/**'], rules: { 'no-console': 'off' } },
+	{ files: ['scripts/**', 'demo/**', 'seat/**', 'bench/**', 'cli/**', 'bin/**'], rules: { 'no-console': 'off' } },
 	{
 		files: ['core/**/*.ts'],
 		rules: {

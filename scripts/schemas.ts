@@ -1,4 +1,6 @@
 import { z } from 'zod';
+import { DiffFile, EffectiveFile, FindingsFile } from '../cli/shapes.ts';
+import { ApplicationFile } from '../core/format/application-json.ts';
 import { ProfileFile } from '../core/format/profile-json.ts';
 import { Recipe } from '../core/recipe/recipe.ts';
 import { Manifest, SeatReport } from '../core/release/release.ts';
@@ -12,6 +14,10 @@ export function schemas(): Record<string, object> {
 	return {
 		'skarn-profile-1.schema.json': of(ProfileFile, 'Skarn profile, version 1'),
 		'skarn-recipe-1.schema.json': of(Recipe, 'Skarn recipe: a text format both ways, version 1'),
+		'skarn-application-1.schema.json': of(ApplicationFile, 'Skarn application with its catalogue, version 1'),
+		'skarn-findings-1.schema.json': of(FindingsFile, 'Findings of skarn check, version 1'),
+		'skarn-effective-1.schema.json': of(EffectiveFile, 'What is in force, of skarn resolve, version 1'),
+		'skarn-diff-1.schema.json': of(DiffFile, 'Differences of skarn diff, version 1'),
 		'skarn-manifest-1.schema.json': of(Manifest, 'What a seat should have, version 1'),
 		'skarn-seat-report-1.schema.json': of(SeatReport, 'What a seat says about itself, version 1')
 	};

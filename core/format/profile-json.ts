@@ -103,6 +103,7 @@ export function readProfileFile(
 	text: string
 ): ShortcutFile & {
 	application: ProfileFile['application'];
+	strata: StratumHead[];
 	aliases: { stratum: StratumId; kind: StratumKind; file: AliasFile }[];
 } {
 	const root = parseJson(file, text);
@@ -160,7 +161,8 @@ export function readProfileFile(
 			});
 	});
 	const aliases = head.strata.flatMap(({ id, kind, aliases: file }) => (file ? [{ stratum: id, kind, file }] : []));
-	return { rows, refused, application: head.application, aliases };
+	const strata = head.strata.map(({ id, kind, name }): StratumHead => ({ id, kind, name }));
+	return { rows, refused, application: head.application, strata, aliases };
 }
 
 function shortcutOf({ command, keys, scope }: FileEntry) {

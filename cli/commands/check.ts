@@ -1,0 +1,69 @@
+import { Option, type Command } from 'commander';
+import { SEVERITIES, type Severity } from '../../core/check/finding.ts';
+import { sarifLog } from '../../core/format/sarif.ts';
+import { deliver, findingsOf, loadRecipe, withAliases } from '../files.ts';
+import { subjectOf, takesSubject, type Ends, type SubjectOptions } from './subject.ts';
+
+interface Options extends SubjectOptions {
+	readonly aliases?: string;
+	readonly recipe: string;
+	readonly stratum: string;
+	readonly failOn: Severity | 'never';
+	readonly format: 'text' | 'json' | 'sarif';
+	readonly output?: string;
+	readonly accepted?: boolean;
+}
+
+export function checkCommand(program: Command, end: Ends): void {
+	takesSubject(program.command('check'))
+		.description('find what clashes, is masked, cannot be typed, or could be better')
+		.argument('[profile...]', 'profile files (JSON), or shortcuts (CSV)')
+		.option('--released <file>', 'the profile as it was released, to find what has moved')
+		.option('--aliases <file>', 'an alias file to check with it')
+		.option('--recipe <name>', 'how the alias file is read: a recipe file or a shipped recipe', 'aliases-arrow')
+		.option('--stratum <id>', 'the stratum of the alias file', 'personal')
+		.addOption(
+			new Option('--fail-on <severity>', 'end with 1 when there is such a finding or a worse one')
+				.choices([...SEVERITIES, 'never'])
+				.default('error')
+		)
+		.addOption(new Option('-f, --format <format>', 'how findings are told').choices(['text', 'json', 'sarif']).default('text'))
+		.option('-o, --output <file>', 'write there instead of to the terminal')
+		.option('--accepted', 'tell accepted findings as well')
+		.addHelpText(
+			'after',
+			`
+Examples:
+  skarn check office.json --application varve.application.json
+  skarn check office.json -a varve.application.json --aliases names.txt --recipe list7.recipe.json
+  skarn check office.json -a varve.application.json --format sarif -o findings.sarif
+  skarn check --server http://127.0.0.1:5180 -a varve-draft-7 --fail-on attention`
+		)
+		.action(async (files: string[], options: Options) => {
+			const { application, loaded, released } = await subjectOf(files, options);
+			const subject = options.aliases
+				? withAliases(loaded, options.aliases, loadRecipe(options.recipe), options.stratum)
+				: loaded;
+			const found = findingsOf(application, subject, released).filter((f) => options.accepted || !f.accepted);
+			const order = (f: (typeof found)[number]) => SEVERITIES.indexOf(f.severity);
+			found.sort((a, b) => order(a) - order(b));
+			for (const { file, line, column, message } of loaded.refused)
+				console.error(`${file}:${line}:${column}: not taken: ${message}`);
+			const counts = Object.fromEntries(SEVERITIES.map((s) => [s, found.filter((f) => f.severity === s).length]));
+			if (options.format === 'sarif') deliver(options.output, JSON.stringify(sarifLog(found, '0.1.0'), null, 2) + '\n');
+			else if (options.format === 'json')
+				deliver(
+					options.output,
+					JSON.stringify({ format: 'skarn-findings', version: 1, counts, findings: found }, null, 2) + '\n'
+				);
+			else
+				deliver(
+					options.output,
+					found.map((f) => `${f.file}${f.line ? `:${f.line}` : ''}: ${f.severity} ${f.rule}: ${f.sentence}\n`).join('') +
+						`${counts['error']} ${counts['error'] === 1 ? 'error' : 'errors'}, ${counts['attention']} worth attention, ${counts['note']} ${counts['note'] === 1 ? 'note' : 'notes'}\n`
+				);
+			const worst = options.failOn === 'never' ? -1 : SEVERITIES.indexOf(options.failOn);
+			if (loaded.refused.length > 0) end(2);
+			else if (found.some((f) => order(f) <= worst)) end(1);
+		});
+}

@@ -1,0 +1,46 @@
+import type { Command } from 'commander';
+import { readWith, writeWith } from '../../core/recipe/reading.ts';
+import type { Values } from '../../core/recipe/record.ts';
+import { readShortcuts, shortcutRecords } from '../../core/recipe/rows.ts';
+import { deliver, load, loadRecipe } from '../files.ts';
+import { BadInputError } from '../problem.ts';
+import type { Ends } from './subject.ts';
+
+export function convertCommand(program: Command, end: Ends): void {
+	program
+		.command('convert')
+		.description('a file in one format written in another, through two recipes')
+		.argument('<file>', 'the file, or - for standard input')
+		.requiredOption('--from <recipe>', 'recipe file, or a shipped recipe')
+		.requiredOption('--to <recipe>', 'recipe file, or a shipped recipe')
+		.option('-o, --output <file>', 'write there')
+		.addHelpText('after', '\nExample:\n  skarn convert names.txt --from list7.recipe.json --to aliases-csv -o names.csv')
+		.action((file: string, { from, to, output }: { from: string; to: string; output?: string }) => {
+			const [source, target] = [loadRecipe(from), loadRecipe(to)];
+			if (source.holds !== target.holds)
+				throw new BadInputError(
+					`${from} holds ${source.holds}, ${to} holds ${target.holds}; they cannot be turned into each other.`
+				);
+			const { text, encoding } = load(file);
+			let rows: readonly Values[];
+			let left: string[];
+			if (source.holds === 'aliases') {
+				const { records, unknown } = readWith(source, file, text);
+				rows = records
+					.filter((r) => !r.off)
+					.map((r) => Object.fromEntries(Object.entries(r.fields).map(([f, s]) => [f, s.value])));
+				left = unknown.map((u) => `${file}:${u.line}:${u.column}: ${u.message}`);
+			} else {
+				const read = readShortcuts(source, file, text);
+				const written = shortcutRecords(
+					target,
+					read.rows.map(({ op, shortcut }) => ({ op, ...shortcut }))
+				);
+				rows = written.rows;
+				left = [...read.refused.map((u) => `${file}:${u.line}:${u.column}: ${u.message}`), ...written.left];
+			}
+			deliver(output, writeWith(target, rows), encoding === 'latin-1' ? 'utf-8' : encoding);
+			for (const line of left) console.error(`left out: ${line}`);
+			if (left.length > 0) end(1);
+		});
+}

@@ -1,0 +1,55 @@
+import type { Command } from 'commander';
+import { differences } from '../../core/profile/diff.ts';
+import { effectiveProfile } from '../../core/profile/effective.ts';
+import { scopeText } from '../../core/context/scope.ts';
+import { aliasLines } from '../../core/alias/file.ts';
+import type { Profile } from '../../core/profile/stratum.ts';
+import { loadProfile } from '../files.ts';
+import type { Ends } from './subject.ts';
+
+const aliasesOf = (profile: Profile) =>
+	new Set(
+		profile.flatMap((s) =>
+			s.aliases
+				? aliasLines(s.aliases)
+						.lines.filter((l) => !l.record.off)
+						.map((l) => `${l.alias}\t${l.command}\t${s.id}`)
+				: []
+		)
+	);
+
+export function diffCommand(program: Command, end: Ends): void {
+	program
+		.command('diff')
+		.description('what is in force in one profile and not in the other; ends with 1 when they differ')
+		.argument('<before>', 'profile file')
+		.argument('<after>', 'profile file')
+		.option('-f, --format <format>', 'text or json', 'text')
+		.addHelpText('after', '\nExample:\n  skarn diff released.json office.json')
+		.action((before: string, after: string, { format }: { format: string }) => {
+			const [a, b] = [loadProfile([before]).profile, loadProfile([after]).profile];
+			const shortcuts = differences(effectiveProfile(a), effectiveProfile(b)).map(({ kind, binding }) => ({
+				kind,
+				input: binding.keys as string,
+				command: binding.command as string,
+				scope: scopeText(binding.scope)
+			}));
+			const [old, now] = [aliasesOf(a), aliasesOf(b)];
+			const alias = (kind: 'added' | 'removed') => (text: string) => {
+				const [input, command] = text.split('\t') as [string, string];
+				return { kind, input, command, scope: '' };
+			};
+			const all = [
+				...shortcuts,
+				...[...now].filter((x) => !old.has(x)).map(alias('added')),
+				...[...old].filter((x) => !now.has(x)).map(alias('removed'))
+			];
+			console.log(
+				format === 'json'
+					? JSON.stringify({ format: 'skarn-diff', version: 1, differences: all }, null, 2)
+					: all.map((d) => `${d.kind === 'added' ? '+' : '-'} ${d.input}\t${d.command}${d.scope && `\t${d.scope}`}`).join('\n') ||
+							'no difference'
+			);
+			if (all.length > 0) end(1);
+		});
+}

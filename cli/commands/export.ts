@@ -1,0 +1,60 @@
+import { Option, type Command } from 'commander';
+import { aliasTable } from '../../core/alias/table.ts';
+import { htmlSheet, markdownSheet, sheetOf } from '../../core/format/sheet.ts';
+import { writeShortcutsCsv } from '../../core/format/shortcuts-csv.ts';
+import { effectiveProfile } from '../../core/profile/effective.ts';
+import { profileFile, writeProfileFile } from '../../core/format/profile-json.ts';
+import { deliver } from '../files.ts';
+import { BadInputError } from '../problem.ts';
+import { applicationJson } from '../server.ts';
+import { subjectOf, takesSubject, type Ends, type SubjectOptions } from './subject.ts';
+
+type What = 'profile' | 'csv' | 'application' | 'aliases' | 'markdown' | 'html';
+
+export function exportCommand(program: Command, _: Ends): void {
+	takesSubject(program.command('export'))
+		.description('write a profile, its application, an alias file, or a quick reference')
+		.argument('[profile...]', 'profile files')
+		.addOption(
+			new Option('-w, --what <what>', 'what to write')
+				.choices(['profile', 'csv', 'application', 'aliases', 'markdown', 'html'])
+				.default('profile')
+		)
+		.option('--stratum <id>', 'only this stratum')
+		.option('-o, --output <file>', 'write there')
+		.addHelpText(
+			'after',
+			'\nExamples:\n  skarn export --server http://127.0.0.1:5180 -a varve-draft-7 --what application -o varve.application.json\n  skarn export office.json -a varve.application.json --what html -o sheet.html'
+		)
+		.action(
+			async (
+				files: string[],
+				{ what, stratum, output, ...options }: SubjectOptions & { what: What; stratum?: string; output?: string }
+			) => {
+				const { application, loaded } = await subjectOf(files, options);
+				const strata = stratum === undefined ? loaded.profile : loaded.profile.filter((s) => s.id === stratum);
+				if (strata.length === 0)
+					throw new BadInputError(
+						`There is no stratum ${stratum}; this profile has ${loaded.profile.map((s) => s.id).join(', ')}.`
+					);
+				if (what === 'application') return deliver(output, applicationJson(application));
+				if (what === 'profile') return deliver(output, writeProfileFile(profileFile(application.application, strata)));
+				if (what === 'csv') return deliver(output, writeShortcutsCsv(strata, application.catalogue));
+				if (what === 'aliases') {
+					const file = strata.findLast((s) => s.aliases)?.aliases;
+					if (!file) throw new BadInputError('No stratum has an alias file.');
+					return deliver(output, file.text, file.encoding);
+				}
+				const input = application.application.rules.aliases;
+				const { name, version } = application.application;
+				const sheet = sheetOf(
+					`${name} ${version}`,
+					application.catalogue,
+					application.space,
+					effectiveProfile(strata).bindings,
+					input && aliasTable(strata, input).byCommand
+				);
+				deliver(output, what === 'html' ? htmlSheet(sheet) : markdownSheet(sheet));
+			}
+		);
+}

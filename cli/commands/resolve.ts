@@ -1,0 +1,41 @@
+import type { Command } from 'commander';
+import { aliasTable } from '../../core/alias/table.ts';
+import { scopeText } from '../../core/context/scope.ts';
+import { effectiveProfile } from '../../core/profile/effective.ts';
+import { deliver } from '../files.ts';
+import { subjectOf, takesSubject, type Ends, type SubjectOptions } from './subject.ts';
+
+export function resolveCommand(program: Command, _: Ends): void {
+	takesSubject(program.command('resolve'))
+		.description('what is in force after all strata, with where it comes from')
+		.argument('[profile...]', 'profile files')
+		.option('-f, --format <format>', 'text or json', 'text')
+		.option('-o, --output <file>', 'write there')
+		.addHelpText(
+			'after',
+			'\nExample:\n  skarn resolve factory.json office.json personal.json -a gneiss.application.json --format json'
+		)
+		.action(async (files: string[], options: SubjectOptions & { format: string; output?: string }) => {
+			const { application, loaded } = await subjectOf(files, options);
+			const { bindings } = effectiveProfile(loaded.profile);
+			const input = application.application.rules.aliases;
+			const aliases = input ? [...aliasTable(loaded.profile, input).inForce.values()] : [];
+			const shortcuts = bindings.map(({ keys, command, scope, stratum, lockedBy }) => ({
+				keys,
+				command,
+				scope,
+				stratum,
+				...(lockedBy && { lockedBy })
+			}));
+			const names = aliases.map(({ alias, command, stratum }) => ({ alias, command, stratum: stratum.id }));
+			deliver(
+				options.output,
+				options.format === 'json'
+					? JSON.stringify({ format: 'skarn-effective', version: 1, shortcuts, aliases: names }, null, 2) + '\n'
+					: [
+							...shortcuts.map((s) => [s.keys, s.command, scopeText(s.scope), s.stratum].join('\t')),
+							...names.map((n) => [n.alias, n.command, '', n.stratum].join('\t'))
+						].join('\n') + '\n'
+			);
+		});
+}

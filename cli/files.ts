@@ -1,0 +1,188 @@
+import { readFileSync, writeFileSync } from 'node:fs';
+import { aliasGround, checkAliases, releasedAliases } from '../core/alias/check.ts';
+import { emptyAliasFile, type AliasFile } from '../core/alias/file.ts';
+import { ALIAS_RULES } from '../core/alias/rules/rules.ts';
+import { aliasTable } from '../core/alias/table.ts';
+import { acceptedAs } from '../core/check/acceptance.ts';
+import { check, teller } from '../core/check/check.ts';
+import { circumstancesOf, withReleased, type Subject } from '../core/check/circumstances.ts';
+import { CHECK_RULES } from '../core/check/rules/rules.ts';
+import { readApplicationFile, type ApplicationFile } from '../core/format/application-json.ts';
+import { readProfileFile } from '../core/format/profile-json.ts';
+import { FileRefusedError, refuseBySize, type FileProblem } from '../core/format/problem.ts';
+import type { Placed } from '../core/format/sarif.ts';
+import { readShortcutsCsv } from '../core/format/shortcuts-csv.ts';
+import { desksOf } from '../core/keyboard/desk.ts';
+import { entryKey, type Entry } from '../core/profile/entry.ts';
+import { inOrder, stratumOf, StratumKind, type Profile, type StratumHead, type StratumId } from '../core/profile/stratum.ts';
+import { decode, encode, type Encoding } from '../core/recipe/bytes.ts';
+import { Recipe } from '../core/recipe/recipe.ts';
+import { SHIPPED_RECIPES } from '../core/recipe/shipped.ts';
+import { BadInputError } from './problem.ts';
+
+/** Where each entry of a profile stands: file and line. */
+export type Places = ReadonlyMap<string, { readonly file: string; readonly line: number }>;
+
+export const placeKey = (stratum: string, entry: Parameters<typeof entryKey>[0]): string => `${stratum}\n${entryKey(entry)}`;
+
+export interface LoadedProfile {
+	readonly profile: Profile;
+	readonly places: Places;
+	readonly refused: readonly (FileProblem & { file: string })[];
+	/** The file of each stratum. */
+	readonly fileOf: ReadonlyMap<StratumId, string>;
+}
+
+export interface LoadedText {
+	readonly text: string;
+	readonly encoding: Encoding;
+}
+
+/** Reads a file, or standard input for `-`. Throws `BadInputError` or `FileRefusedError`. */
+export function load(file: string): LoadedText {
+	let bytes: Buffer;
+	try {
+		bytes = readFileSync(file === '-' ? 0 : file);
+	} catch (error) {
+		throw new BadInputError(
+			`${file} cannot be read: ${(error as NodeJS.ErrnoException).code === 'ENOENT' ? 'there is no such file' : (error as Error).message}`
+		);
+	}
+	refuseBySize(file, bytes.length);
+	return decode(file, bytes);
+}
+
+/** Writes to a file, or to standard output without one. */
+export function deliver(out: string | undefined, text: string, encoding: Encoding = 'utf-8'): void {
+	if (out === undefined || out === '-') process.stdout.write(text);
+	else writeFileSync(out, encode(out, { text, encoding }));
+}
+
+export function loadApplication(file: string | undefined): ApplicationFile & Subject {
+	if (!file)
+		throw new BadInputError('Name the application file with --application; `skarn export --what application` writes one.');
+	return readApplicationFile(file, load(file).text);
+}
+
+const ORDER = StratumKind.options;
+
+/** The strata of one or several profile files, the lowest first. A CSV of shortcuts is a personal stratum. */
+export function loadProfile(files: readonly string[]): LoadedProfile {
+	const places = new Map<string, { file: string; line: number }>();
+	const refused: (FileProblem & { file: string })[] = [];
+	const fileOf = new Map<StratumId, string>();
+	const strata: { head: StratumHead; entries: Entry[]; aliases: AliasFile | undefined }[] = [];
+	for (const file of files) {
+		const { text } = load(file);
+		const isJson = /^\uFEFF?\s*\{/.test(text);
+		const read = isJson
+			? readProfileFile(file, text)
+			: { ...readShortcutsCsv(file, text), aliases: [], strata: [] as StratumHead[] };
+		refused.push(...read.refused.map((problem) => ({ ...problem, file })));
+		const heads = new Map(read.strata.map((head) => [head.id, head]));
+		for (const [i, { stratum: id = 'personal' as StratumId, op, shortcut, acceptance, line }] of read.rows.entries()) {
+			if (!heads.has(id)) heads.set(id, { id, kind: kindOf(id), name: id });
+			let stratum = strata.find((s) => s.head.id === id);
+			if (!stratum) strata.push((stratum = { head: heads.get(id)!, entries: [], aliases: undefined }));
+			const entry: Entry = { op, ...shortcut, rank: i, ...(acceptance && { acceptance }) };
+			stratum.entries.push(entry);
+			places.set(placeKey(id, entry), { file, line });
+			fileOf.set(id, file);
+		}
+		for (const head of heads.values())
+			if (!strata.some((s) => s.head.id === head.id)) strata.push({ head, entries: [], aliases: undefined });
+		for (const { stratum, file: aliases } of read.aliases) strata.find((s) => s.head.id === stratum)!.aliases = aliases;
+		for (const { id } of heads.values()) if (!fileOf.has(id)) fileOf.set(id, file);
+	}
+	if (strata.length === 0) throw new BadInputError('The profile holds no stratum.');
+	strata.sort((a, b) => ORDER.indexOf(a.head.kind) - ORDER.indexOf(b.head.kind));
+	return { profile: strata.map(({ head, entries, aliases }) => stratumOf(head, entries, aliases)), places, refused, fileOf };
+}
+
+const kindOf = (id: string): StratumKind => StratumKind.safeParse(id).data ?? 'personal';
+
+/** A recipe that Skarn comes with, or one in a file. */
+export function loadRecipe(name: string): Recipe {
+	const shipped = SHIPPED_RECIPES[name];
+	if (shipped && Object.hasOwn(SHIPPED_RECIPES, name)) return shipped;
+	let value: unknown;
+	try {
+		value = JSON.parse(load(name).text);
+	} catch (error) {
+		if (error instanceof SyntaxError)
+			throw new FileRefusedError(name, [{ line: 1, column: 1, message: `not JSON: ${error.message}` }]);
+		if (error instanceof BadInputError)
+			throw new BadInputError(`There is no recipe "${name}". Name a file, or one of ${Object.keys(SHIPPED_RECIPES).join(', ')}.`);
+		throw error;
+	}
+	const parsed = Recipe.safeParse(value);
+	if (parsed.success) return parsed.data;
+	throw new FileRefusedError(
+		name,
+		parsed.error.issues.map((issue) => ({ line: 1, column: 1, pointer: `/${issue.path.join('/')}`, message: issue.message }))
+	);
+}
+
+/** The profile with an alias file put into a stratum, which is made if it is not there. */
+export function withAliases(
+	{ profile, fileOf, ...rest }: LoadedProfile,
+	file: string,
+	recipe: Recipe,
+	stratum: string
+): LoadedProfile & { aliasFile: string } {
+	const { text, encoding } = load(file);
+	const aliases: AliasFile = { ...emptyAliasFile, recipe, text, encoding };
+	const known = profile.some((s) => s.id === stratum);
+	const next = known
+		? profile.map((s) => (s.id === stratum ? { ...s, aliases } : s))
+		: [...profile, stratumOf({ id: stratum as StratumId, kind: kindOf(stratum), name: stratum }, [], aliases)];
+	return { ...rest, fileOf, aliasFile: file, profile: next.sort((a, b) => ORDER.indexOf(a.kind) - ORDER.indexOf(b.kind)) };
+}
+
+export interface FoundFinding extends Placed {
+	readonly accepted: boolean;
+}
+
+/** All findings of shortcuts and aliases, each with the place that it is about. */
+export function findingsOf(
+	application: ApplicationFile & Subject,
+	loaded: LoadedProfile & { aliasFile?: string },
+	released: Profile | undefined
+): FoundFinding[] {
+	const office = released?.find((s) => s.kind === 'office');
+	const c = circumstancesOf(application, loaded.profile, desksOf(application.seats), office ? inOrder(office) : null);
+	const tell = teller(c);
+	const [first] = loaded.fileOf.values();
+	const found = check(c).map((finding): FoundFinding => {
+		const told = tell(finding);
+		const [binding] = told.bindings;
+		const place = binding && loaded.places.get(placeKey(binding.stratum, { op: 'set', ...binding }));
+		return {
+			rule: told.rule,
+			title: CHECK_RULES[told.rule].title,
+			severity: told.severity,
+			sentence: told.sentence,
+			id: told.id,
+			file: place?.file ?? first ?? '-',
+			line: place?.line,
+			accepted: acceptedAs(c.index.effective, told) !== undefined
+		};
+	});
+	const input = application.application.rules.aliases;
+	if (!input) return found;
+	const before = released && releasedAliases(withReleased(released, []), input);
+	const aliases = checkAliases(aliasGround(aliasTable(loaded.profile, input), application.catalogue, c, before)).map(
+		(f): FoundFinding => ({
+			rule: `alias-${f.rule}`,
+			title: ALIAS_RULES[f.rule].title,
+			severity: f.severity,
+			sentence: f.sentence,
+			id: `alias-${f.rule}\n${f.entry.stratum.id}\n${f.entry.key}\n${f.entry.command}`,
+			file: loaded.aliasFile ?? loaded.fileOf.get(f.entry.stratum.id) ?? first ?? '-',
+			// an alias file within a profile is one string there; its own lines are told in the sentence
+			line: loaded.aliasFile ? f.entry.record.line : undefined,
+			accepted: false
+		})
+	);
+	return [...found, ...aliases];
+}

@@ -1,0 +1,68 @@
+import { writeFileSync, mkdtempSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { profileFile, writeProfileFile } from '../core/format/profile-json.ts';
+import { stratumOf } from '../core/profile/stratum.ts';
+import type { WorkspaceDocument } from '../src/lib/server/workspace-document.ts';
+import { BadInputError } from './problem.ts';
+
+/** Asks a route of a Skarn server. Throws `BadInputError` with what the server said. */
+export async function askServer<T>(server: string, path: string, method = 'GET', body?: unknown): Promise<T> {
+	let response: Response;
+	try {
+		response = await fetch(new URL(path, server), {
+			method,
+			...(body !== undefined && { headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) })
+		});
+	} catch (error) {
+		throw new BadInputError(
+			`${server} cannot be reached: ${((error as Error).cause as Error | undefined)?.message ?? (error as Error).message}`
+		);
+	}
+	const value = (await response.json().catch(() => ({}))) as Record<string, unknown>;
+	if (!response.ok)
+		throw new BadInputError(`${server} answered ${response.status}: ${String(value['detail'] ?? value['title'] ?? '')}`);
+	return value as T;
+}
+
+export const workspaceOn = (server: string, application: string): Promise<WorkspaceDocument> =>
+	askServer(server, `/api/applications/${encodeURIComponent(application)}`);
+
+export function applicationJson({
+	application,
+	commands,
+	seats
+}: Pick<WorkspaceDocument, 'application' | 'commands' | 'seats'>): string {
+	return JSON.stringify({ format: 'skarn-application', version: 1, application, commands, seats }, null, '\t') + '\n';
+}
+
+export function profileJson({ application, strata }: Pick<WorkspaceDocument, 'application' | 'strata'>): string {
+	return writeProfileFile(
+		profileFile(
+			application,
+			strata.map(({ entries, aliases, ...head }) => stratumOf(head, entries, aliases))
+		)
+	);
+}
+
+/** What a server holds of an application, as the two files that the commands work with. */
+export async function filesFrom(
+	server: string,
+	application: string
+): Promise<{ application: string; profile: string; released: string | undefined }> {
+	const document = await workspaceOn(server, application);
+	const folder = mkdtempSync(join(tmpdir(), 'skarn-'));
+	const put = (name: string, text: string) => {
+		writeFileSync(join(folder, name), text);
+		return join(folder, name);
+	};
+	const { released, releasedAliases, strata } = document;
+	const before = strata.map((s) =>
+		s.kind === 'office' ? { ...s, entries: [...(released ?? [])], aliases: releasedAliases } : s
+	);
+	return {
+		application: put('application.json', applicationJson(document)),
+		profile: put('profile.json', profileJson(document)),
+		released: released ? put('released.json', profileJson({ ...document, strata: before })) : undefined
+	};
+}

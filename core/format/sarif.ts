@@ -1,0 +1,51 @@
+import type { Log, Result } from 'sarif';
+import type { Severity } from '../check/finding.ts';
+
+/** A finding with the place in a file that it is about. */
+export interface Placed {
+	readonly rule: string;
+	readonly title: string;
+	readonly severity: Severity;
+	readonly sentence: string;
+	readonly id: string;
+	readonly file: string;
+	readonly line: number | undefined;
+}
+
+const LEVELS: Readonly<Record<Severity, Result.level>> = { error: 'error', attention: 'warning', note: 'note' };
+
+/** Findings as SARIF 2.1.0 (OASIS, 27 March 2020), with the property names and required parts of its sections 3.13 to 3.27. */
+export function sarifLog(findings: readonly Placed[], version: string): Log {
+	const rules = [...new Map(findings.map((f) => [f.rule, f.title]))];
+	return {
+		$schema: 'https://json.schemastore.org/sarif-2.1.0.json',
+		version: '2.1.0',
+		runs: [
+			{
+				tool: {
+					driver: {
+						name: 'Skarn',
+						semanticVersion: version,
+						rules: rules.map(([id, title]) => ({ id, shortDescription: { text: title } }))
+					}
+				},
+				columnKind: 'utf16CodeUnits',
+				results: findings.map((f) => ({
+					ruleId: f.rule,
+					ruleIndex: rules.findIndex(([id]) => id === f.rule),
+					level: LEVELS[f.severity],
+					message: { text: f.sentence },
+					locations: [
+						{
+							physicalLocation: {
+								artifactLocation: { uri: encodeURI(f.file.replaceAll('\\', '/')) },
+								...(f.line !== undefined && { region: { startLine: f.line } })
+							}
+						}
+					],
+					partialFingerprints: { 'skarnFinding/v1': f.id }
+				}))
+			}
+		]
+	};
+}

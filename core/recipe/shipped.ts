@@ -1,0 +1,85 @@
+import { ARROW_RECIPE } from '../alias/file.ts';
+import { Recipe } from './recipe.ts';
+
+const make = (name: string, holds: Recipe['holds'], record: unknown): Recipe =>
+	Recipe.parse({ format: 'skarn-recipe', version: 1, name, holds, record });
+
+/**
+ * Recipes that Skarn comes with: neutral shapes of the open formats, and the files of the three stand-ins, which are invented.
+ * By the name under which the command line knows them.
+ */
+export const SHIPPED_RECIPES: Readonly<Record<string, Recipe>> = {
+	'aliases-arrow': ARROW_RECIPE,
+	'aliases-csv': make('Aliases as CSV', 'aliases', { shape: 'delimited', delimiter: ',', columns: ['alias', 'command', 'note'] }),
+	'aliases-tsv': make('Aliases as TSV', 'aliases', {
+		shape: 'delimited',
+		delimiter: '\t',
+		quote: '',
+		columns: ['alias', 'command', 'note']
+	}),
+	'aliases-ini': make('Aliases as INI', 'aliases', {
+		shape: 'line',
+		template: '{alias} = {command}[ ; {note}]',
+		comment: ';',
+		sections: 'kept'
+	}),
+	'aliases-json': make('Aliases as JSON', 'aliases', {
+		shape: 'json',
+		at: '/aliases',
+		fields: { alias: '/alias', command: '/command', note: '/note' }
+	}),
+	'aliases-yaml': make('Aliases as YAML', 'aliases', {
+		shape: 'yaml',
+		at: '/aliases',
+		fields: { alias: '/alias', command: '/command', note: '/note' }
+	}),
+	'aliases-xml': make('Aliases as XML', 'aliases', {
+		shape: 'xml',
+		element: 'alias',
+		fields: { alias: '@name', command: '@command', note: '.' }
+	}),
+	'shortcuts-csv': make('Shortcuts as CSV', 'shortcuts', {
+		shape: 'delimited',
+		delimiter: ',',
+		columns: ['keys', 'command', 'context']
+	}),
+	'shortcuts-tsv': make('Shortcuts as TSV', 'shortcuts', {
+		shape: 'delimited',
+		delimiter: '\t',
+		quote: '',
+		columns: ['keys', 'command', 'context']
+	}),
+	'shortcuts-ini': make('Shortcuts as INI', 'shortcuts', {
+		shape: 'line',
+		template: '{command} = {keys}',
+		comment: ';',
+		sections: 'context'
+	}),
+	'shortcuts-json': make('Shortcuts as JSON', 'shortcuts', {
+		shape: 'json',
+		at: '/shortcuts',
+		fields: { keys: '/keys', command: '/command', context: '/context' }
+	}),
+	'shortcuts-yaml': make('Shortcuts as YAML', 'shortcuts', {
+		shape: 'yaml',
+		at: '/shortcuts',
+		fields: { keys: '/keys', command: '/command', context: '/context' }
+	}),
+	'shortcuts-xml': make('Shortcuts as XML', 'shortcuts', {
+		shape: 'xml',
+		element: 'shortcut',
+		fields: { keys: '@keys', command: '@command', context: '@context' }
+	}),
+	gneiss: make('Gneiss Solid 5, keys', 'shortcuts', {
+		shape: 'line',
+		template: '{keys} : {command}',
+		comment: '//',
+		sections: 'context'
+	}),
+	varve: { ...ARROW_RECIPE, name: 'Varve Draft 7, typed names' },
+	tuff: make('Tuff Mesh 3, keys', 'shortcuts', {
+		shape: 'xml',
+		element: 'bind',
+		fields: { command: '@to', keys: '@press', context: '@in' }
+	})
+};

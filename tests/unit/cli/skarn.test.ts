@@ -1,0 +1,194 @@
+/* eslint no-console: off -- what the command line says is caught at the console */
+import { expect } from 'chai';
+import { spawnSync } from 'node:child_process';
+import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+import type { Log } from 'sarif';
+import { DiffFile, EffectiveFile, FindingsFile } from '../../../cli/shapes.ts';
+import { skarn } from '../../../cli/skarn.ts';
+import { applicationJson } from '../../../cli/server.ts';
+import { check } from '../../../core/check/check.ts';
+import { circumstancesOf } from '../../../core/check/circumstances.ts';
+import { catalogueOf } from '../../../core/application/application.ts';
+import { contextSpace } from '../../../core/context/space.ts';
+import { desksOf } from '../../../core/keyboard/desk.ts';
+import { profileFile, writeProfileFile } from '../../../core/format/profile-json.ts';
+import { varve } from '../../../demo/varve/varve.ts';
+import { gneiss } from '../../../demo/gneiss/gneiss.ts';
+
+describe('the command line', () => {
+	let folder: string;
+	const at = (name: string) => join(folder, name);
+	/** Runs it in this process; gives the exit code and what it said. */
+	const run = async (...args: string[]) => {
+		const [log, error, write] = [console.log, console.error, process.stdout.write.bind(process.stdout)];
+		let [out, err] = ['', ''];
+		console.log = (line: string) => (out += `${line}\n`);
+		console.error = (line: string) => (err += `${line}\n`);
+		process.stdout.write = ((text: string) => ((out += text), true)) as typeof process.stdout.write;
+		try {
+			return { code: await skarn(args), out: () => out, err: () => err };
+		} finally {
+			[console.log, console.error, process.stdout.write] = [log, error, write];
+		}
+	};
+
+	before(() => {
+		folder = mkdtempSync(join(tmpdir(), 'skarn-cli-'));
+		for (const [name, standIn] of Object.entries({ varve, gneiss })) {
+			const { application, commands } = standIn;
+			writeFileSync(at(`${name}.app.json`), applicationJson({ application, commands, seats: [] }));
+			writeFileSync(at(`${name}.json`), writeProfileFile(profileFile(application, standIn.history().at(-1)!.profile)));
+		}
+		writeFileSync(at('clean.json'), writeProfileFile(profileFile(gneiss.application, gneiss.history()[0]!.profile.slice(0, 1))));
+	});
+	after(() => rmSync(folder, { recursive: true }));
+
+	it('checks, and says in its exit code whether there is what was asked for', async () => {
+		const { code, out } = await run('check', at('varve.json'), '-a', at('varve.app.json'));
+		expect(code).to.equal(1);
+		expect(out()).to.match(/varve\.json:\d+: error typing: E for Extend types text/);
+		expect(out()).to.include('error alias-clash: tt is Text block here');
+		expect((await run('check', at('varve.json'), '-a', at('varve.app.json'), '--fail-on', 'never')).code).to.equal(0);
+		expect((await run('check', at('clean.json'), '-a', at('gneiss.app.json'))).code).to.equal(0);
+		expect((await run('check', at('clean.json'), '-a', at('gneiss.app.json'), '--fail-on', 'note')).code).to.equal(1);
+	});
+
+	it('finds what the core finds, each at the line of its entry', async () => {
+		const { out } = await run('check', at('gneiss.json'), '-a', at('gneiss.app.json'), '--format', 'json');
+		const file = FindingsFile.parse(JSON.parse(out()));
+		const space = contextSpace(gneiss.application.axes, gneiss.application.reachable);
+		const subject = { application: gneiss.application, space, catalogue: catalogueOf(gneiss.commands, space) };
+		const expected = check(circumstancesOf(subject, gneiss.history().at(-1)!.profile, desksOf([]), null));
+		expect(file.findings.length).to.equal(expected.length);
+		const lines = readFileSync(at('gneiss.json'), 'utf8').split('\n');
+		for (const { line, id } of file.findings.filter((f) => f.line !== undefined))
+			expect(lines[line! - 1], id).to.include(
+				`"keys":"${id.split('\n').find((part) => lines[line! - 1]!.includes(`"${part}"`))}"`
+			);
+	});
+
+	// SARIF 2.1.0 (OASIS): required properties of 3.13 log, 3.14 run, 3.18 tool, 3.19 driver, 3.27 result; the types are those of @types/sarif 2.1.7
+	it('writes SARIF that a pipeline can read', async () => {
+		await run('check', at('varve.json'), '-a', at('varve.app.json'), '--format', 'sarif', '-o', at('out.sarif'));
+		const log = JSON.parse(readFileSync(at('out.sarif'), 'utf8')) as Log;
+		expect(log.version).to.equal('2.1.0');
+		const [run_] = log.runs;
+		expect(run_!.tool.driver.name).to.equal('Skarn');
+		expect(run_!.results!.length).to.be.greaterThan(10);
+		for (const result of run_!.results!) {
+			expect(run_!.tool.driver.rules![result.ruleIndex!]!.id).to.equal(result.ruleId);
+			expect(result.level).to.be.oneOf(['error', 'warning', 'note']);
+			expect(result.message.text).to.match(/\.$/);
+			const { artifactLocation, region } = result.locations![0]!.physicalLocation!;
+			expect(artifactLocation!.uri).to.match(/^[^\s\\]+$/);
+			if (region) expect(region.startLine).to.be.greaterThan(0);
+		}
+	});
+
+	it('checks an alias file of its own layout through a recipe, at its own lines', async () => {
+		writeFileSync(at('list7.txt'), 'LN runs draw.segment\r\nHF runs hatch.fill\r\nHF runs hatch.solid\r\n');
+		writeFileSync(
+			at('list7.recipe.json'),
+			JSON.stringify({
+				format: 'skarn-recipe',
+				version: 1,
+				name: 'List 7',
+				holds: 'aliases',
+				record: { shape: 'line', template: '{alias} runs {command}' }
+			})
+		);
+		const { code, out } = await run(
+			'check',
+			at('varve.json'),
+			'-a',
+			at('varve.app.json'),
+			'--aliases',
+			at('list7.txt'),
+			'--recipe',
+			at('list7.recipe.json')
+		);
+		expect(code).to.equal(1);
+		expect(out()).to.match(/list7\.txt:3: error alias-clash: HF is Fill here and Hatch in line 2/);
+		const converted = await run('convert', at('list7.txt'), '--from', at('list7.recipe.json'), '--to', 'aliases-csv');
+		expect(converted.out()).to.equal('alias,command,note\nLN,draw.segment,\nHF,hatch.fill,\nHF,hatch.solid,\n');
+	});
+
+	it('explains keys in a situation and everywhere, and typed names', async () => {
+		const { out } = await run('explain', 'Ctrl+L', '-p', at('varve.json'), '-a', at('varve.app.json'), '--in', 'document=plan');
+		expect(out()).to.include('Layer of an object runs.');
+		const names = await run('explain', '--alias', 'tt', '-p', at('varve.json'), '-a', at('varve.app.json'), '--format', 'json');
+		expect(JSON.parse(names.out())).to.include({ kind: 'runs', command: 'shape.trim' });
+		expect((await run('explain', 'Ctrl', '-p', at('varve.json'), '-a', at('varve.app.json'))).code).to.equal(2);
+		expect(
+			(await run('explain', 'F', '-p', at('varve.json'), '-a', at('varve.app.json'), '--in', 'document=moon')).err()
+		).to.include('no context "moon"');
+	});
+
+	it('tells what is in force and what differs, in shapes that their schemas describe', async () => {
+		const resolved = await run('resolve', at('varve.json'), '-a', at('varve.app.json'), '--format', 'json');
+		expect(EffectiveFile.parse(JSON.parse(resolved.out())).aliases).to.deep.include({
+			alias: 'ln',
+			command: 'draw.segment',
+			stratum: 'office'
+		});
+		const { code, out } = await run('diff', at('clean.json'), at('gneiss.json'), '--format', 'json');
+		expect(code).to.equal(1);
+		expect(DiffFile.parse(JSON.parse(out())).differences.length).to.be.greaterThan(3);
+		expect((await run('diff', at('gneiss.json'), at('gneiss.json'))).code).to.equal(0);
+	});
+
+	it('imports into a profile file, and exports sheets', async () => {
+		writeFileSync(at('keys.ini'), '; mine\nview.fit = Ctrl+Alt+F11\nno.such = Ctrl+F1\n');
+		const { code, err } = await run(
+			'import',
+			at('keys.ini'),
+			'--recipe',
+			'shortcuts-ini',
+			'-p',
+			at('gneiss.json'),
+			'-a',
+			at('gneiss.app.json'),
+			'-o',
+			at('new.json')
+		);
+		expect(code).to.equal(1);
+		expect(err())
+			.to.match(/1 new/)
+			.and.match(/keys\.ini:3:1: refused: .*no\.such/);
+		expect((await run('diff', at('gneiss.json'), at('new.json'))).out()).to.equal('+ Ctrl+Alt+F11\tview.fit\n');
+		const sheet = await run('export', at('gneiss.json'), '-a', at('gneiss.app.json'), '--what', 'markdown');
+		expect(sheet.out()).to.include('| Command | Input | Where |').and.include('`Ctrl+Z`');
+		expect((await run('export', at('gneiss.json'), '-a', at('gneiss.app.json'), '--what', 'html')).out()).to.match(
+			/^<!doctype html>/
+		);
+		expect((await run('suggest', 'view.fit', '-p', at('gneiss.json'), '-a', at('gneiss.app.json'))).out()).to.match(/mm/);
+	});
+
+	it('ends with 2 for bad input and says where', async () => {
+		writeFileSync(at('broken.json'), '{"format": "skarn-profile",');
+		for (const [args, why] of [
+			[['check', at('broken.json'), '-a', at('varve.app.json')], /line 1, column/],
+			[['check', at('nowhere.json'), '-a', at('varve.app.json')], /there is no such file/],
+			[['check', at('varve.json')], /--application/],
+			[['convert', at('varve.json'), '--from', 'nothing', '--to', 'aliases-csv'], /no recipe "nothing"/],
+			[['convert', at('varve.json'), '--from', '__proto__', '--to', 'aliases-csv'], /no recipe/],
+			[['check', '--server', 'http://127.0.0.1:1', '-a', 'x'], /cannot be reached/]
+		] as const) {
+			const { code, err } = await run(...args);
+			expect(code, args.join(' ')).to.equal(2);
+			expect(err(), args.join(' ')).to.match(why);
+		}
+	});
+
+	it('runs as a program', () => {
+		const bin = fileURLToPath(new URL('../../../bin/skarn.mjs', import.meta.url));
+		const done = spawnSync(process.execPath, [bin, 'check', at('varve.json'), '-a', at('varve.app.json'), '--fail-on', 'error'], {
+			encoding: 'utf8'
+		});
+		expect(done.status).to.equal(1);
+		expect(done.stdout).to.match(/\d+ errors, /);
+	}).timeout(30_000);
+});
