@@ -1,7 +1,10 @@
 import { browserBench } from './browser.ts';
 import { coreBench } from './core.ts';
 import { report } from './report.ts';
+import { textBench } from './text.ts';
 
-// npm run bench: every figure that the project promises, measured in one run. Needs a build and Chromium for the second part.
-const lines = [...coreBench(), ...(process.argv.includes('--core') ? [] : await browserBench())];
+// npm run bench: every figure that the project promises, measured in one run. Needs a build and Chromium unless --core is given;
+// --fuzz gives every importer 100,000 mutated files as well.
+const has = (option: string) => process.argv.includes(option);
+const lines = [...coreBench(), ...textBench(has('--fuzz')), ...(has('--core') ? [] : await browserBench())];
 if (!report(lines)) process.exitCode = 1;

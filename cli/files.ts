@@ -13,17 +13,17 @@ import { FileRefusedError, refuseBySize, type FileProblem } from '../core/format
 import type { Placed } from '../core/format/sarif.ts';
 import { readShortcutsCsv } from '../core/format/shortcuts-csv.ts';
 import { desksOf } from '../core/keyboard/desk.ts';
-import { entryKey, type Entry } from '../core/profile/entry.ts';
+import { shortcutKeyOf, type Entry } from '../core/profile/entry.ts';
 import { inOrder, stratumOf, StratumKind, type Profile, type StratumHead, type StratumId } from '../core/profile/stratum.ts';
 import { decode, encode, type Encoding } from '../core/recipe/bytes.ts';
 import { Recipe } from '../core/recipe/recipe.ts';
 import { SHIPPED_RECIPES } from '../core/recipe/shipped.ts';
 import { BadInputError } from './problem.ts';
 
-/** Where each entry of a profile stands: file and line. */
+/** Where each shortcut of a stratum stands: file and line. */
 export type Places = ReadonlyMap<string, { readonly file: string; readonly line: number }>;
 
-export const placeKey = (stratum: string, entry: Parameters<typeof entryKey>[0]): string => `${stratum}\n${entryKey(entry)}`;
+const placeKey = (stratum: string, shortcut: string): string => `${stratum}\n${shortcut}`;
 
 export interface LoadedProfile {
 	readonly profile: Profile;
@@ -71,6 +71,7 @@ export function loadProfile(files: readonly string[]): LoadedProfile {
 	const places = new Map<string, { file: string; line: number }>();
 	const refused: (FileProblem & { file: string })[] = [];
 	const fileOf = new Map<StratumId, string>();
+	const lines = new Map<Entry, { file: string; line: number }>();
 	const strata: { head: StratumHead; entries: Entry[]; aliases: AliasFile | undefined }[] = [];
 	for (const file of files) {
 		const { text } = load(file);
@@ -84,9 +85,8 @@ export function loadProfile(files: readonly string[]): LoadedProfile {
 			if (!heads.has(id)) heads.set(id, { id, kind: kindOf(id), name: id });
 			let stratum = strata.find((s) => s.head.id === id);
 			if (!stratum) strata.push((stratum = { head: heads.get(id)!, entries: [], aliases: undefined }));
-			const entry: Entry = { op, ...shortcut, rank: i, ...(acceptance && { acceptance }) };
-			stratum.entries.push(entry);
-			places.set(placeKey(id, entry), { file, line });
+			stratum.entries.push({ op, ...shortcut, rank: i, ...(acceptance && { acceptance }) });
+			lines.set(stratum.entries.at(-1)!, { file, line });
 			fileOf.set(id, file);
 		}
 		for (const head of heads.values())
@@ -156,7 +156,7 @@ export function findingsOf(
 	const found = check(c).map((finding): FoundFinding => {
 		const told = tell(finding);
 		const [binding] = told.bindings;
-		const place = binding && loaded.places.get(placeKey(binding.stratum, { op: 'set', ...binding }));
+		const place = binding && loaded.places.get(placeKey(binding.stratum, binding.key));
 		return {
 			rule: told.rule,
 			title: CHECK_RULES[told.rule].title,
@@ -165,7 +165,7 @@ export function findingsOf(
 			id: told.id,
 			file: place?.file ?? first ?? '-',
 			line: place?.line,
-			accepted: acceptedAs(c.index.effective, told) !== undefined
+			accepted: c.index.effective.accepted.size > 0 && acceptedAs(c.index.effective, told) !== undefined
 		};
 	});
 	const input = application.application.rules.aliases;

@@ -64,19 +64,21 @@ export interface AliasSetting {
 	readonly released: ReadonlyMap<string, string> | undefined;
 }
 
-/** All that the alias files say, and what is wrong with it. */
+/** All that the alias files say, and what is wrong with it; the rows are worked out when they are asked for. */
 export function aliasReport(strata: AliasStrata, { input, costs, released }: AliasSetting, catalogue: Catalogue): AliasReport {
 	const profile: Profile = strata.map((stratum) => ({ ...stratum, entries: new Map() }));
 	const table = aliasTable(profile, input);
 	const fileOf = new Map(strata.map((s) => [s.id, s.aliases ?? emptyAliasFile]));
-	const numbers = new Map(
-		[...fileOf.values()].flatMap((file) => aliasLines(file).lines.map((line, i) => [line.record, i] as const))
-	);
+	let known: Map<unknown, number> | undefined;
+	const numbers = () =>
+		(known ??= new Map(
+			[...fileOf.values()].flatMap((file) => aliasLines(file).lines.map((line, i) => [line.record, i] as const))
+		));
 	const rowOf = (entry: AliasEntry, state: AliasRow['state']): AliasRow => ({
 		stratum: entry.stratum.id,
 		kind: entry.stratum.kind,
 		line: entry.record.line,
-		record: numbers.get(entry.record)!,
+		record: numbers().get(entry.record)!,
 		alias: entry.alias,
 		command: entry.command,
 		note: entry.note,
@@ -84,7 +86,6 @@ export function aliasReport(strata: AliasStrata, { input, costs, released }: Ali
 		state,
 		cost: aliasCost(entry.alias)
 	});
-	const rows = [...table.entries.map((e) => rowOf(e, table.idle.get(e) ?? 'holds')), ...table.off.map((e) => rowOf(e, 'off'))];
 
 	const found = checkAliases({
 		table,
@@ -111,7 +112,12 @@ export function aliasReport(strata: AliasStrata, { input, costs, released }: Ali
 	});
 	for (const [stratum, file] of fileOf)
 		for (const problem of aliasLines(file).unknown) findings.push(unknownLine(stratum, file.text, problem));
-	return { rows, findings };
+	return {
+		findings,
+		get rows() {
+			return [...table.entries.map((e) => rowOf(e, table.idle.get(e) ?? 'holds')), ...table.off.map((e) => rowOf(e, 'off'))];
+		}
+	};
 }
 
 /** The fix as changes of the text; none where the shape of the file has no such change. */

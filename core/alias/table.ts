@@ -7,7 +7,7 @@ export interface AliasEntry extends AliasLine {
 	readonly key: string;
 	readonly stratum: StratumHead;
 	/** The stratum that locked the alias, if one below did. */
-	readonly lockedBy?: StratumHead;
+	readonly lockedBy: StratumHead | undefined;
 }
 
 /** The fold of the strata's alias files. */
@@ -45,8 +45,17 @@ export function aliasTable(profile: Profile, input: AliasInput): AliasTable {
 		const twice: AliasEntry[] = [];
 		for (const line of aliasLines(aliases).lines) {
 			const key = aliasKey(line.alias, input);
-			const lockedBy = locks.get(key);
-			const entry: AliasEntry = { ...line, key, stratum, ...(lockedBy && { lockedBy }) };
+			const lockedBy = locks.size > 0 ? locks.get(key) : undefined;
+			const entry: AliasEntry = {
+				alias: line.alias,
+				command: line.command,
+				note: line.note,
+				locks: line.locks,
+				record: line.record,
+				key,
+				stratum,
+				lockedBy
+			};
 			if (line.record.off) {
 				off.push(entry);
 				continue;
@@ -65,7 +74,7 @@ export function aliasTable(profile: Profile, input: AliasInput): AliasTable {
 		}
 		for (const [key, entry] of own) {
 			const below = inForce.get(key);
-			if (locks.has(key)) idle.set(entry, 'locked');
+			if (locks.size > 0 && locks.has(key)) idle.set(entry, 'locked');
 			else if (entry.command === TAKES_AWAY) {
 				if (!below) idle.set(entry, 'nothing');
 				else {

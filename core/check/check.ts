@@ -158,11 +158,20 @@ export function teller(circumstances: Circumstances): (finding: Finding) => Told
 		const contest = contests(finding.witness.keys ?? ('' as Keys));
 		const telling = CHECK_RULES[finding.rule].tell(finding, circumstances, contest);
 		return {
-			...finding,
-			...telling,
+			rule: finding.rule,
+			severity: finding.severity,
+			command: finding.command,
+			bindings: finding.bindings,
+			witness: finding.witness,
+			...(finding.detail !== undefined && { detail: finding.detail }),
 			sentence: readable(telling.sentence),
+			count: telling.count,
+			causes: telling.causes,
 			id: findingId(finding),
-			circumstances: circumstancesText(finding, telling)
+			// worked out when it is asked for: only what somebody has accepted needs it
+			get circumstances() {
+				return circumstancesText(finding, telling);
+			}
 		};
 	};
 }

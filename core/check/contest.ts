@@ -253,5 +253,6 @@ function hasSiblings(all: readonly Contender[]): boolean {
 /** Gives the contest on any input; what it says holds until it is asked for the next. */
 export function contestsOn(index: ShortcutIndex): (keys: Keys) => Contest {
 	const contest = new Contest(index);
-	return (keys) => contest.aim(keys);
+	let aimed: Keys | undefined;
+	return (keys) => (aimed === keys ? contest : contest.aim((aimed = keys)));
 }

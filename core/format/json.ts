@@ -44,6 +44,11 @@ function valueOf(node: Node): unknown {
 	}
 }
 
+/** The value of the whole document: what the JSON of the language reads, but with `__proto__` as a plain name. */
+function valueIn(text: string, root: Node): unknown {
+	return text.includes('__proto__') ? valueOf(root) : (JSON.parse(text.replace(/^\uFEFF/, '')) as unknown);
+}
+
 /** A problem at the path, or at the nearest value around it that is there. */
 export function problemAt(text: string, root: Node, path: readonly PropertyKey[], message: string): FileProblem {
 	let known = [...path] as (string | number)[];
@@ -55,7 +60,7 @@ export function problemAt(text: string, root: Node, path: readonly PropertyKey[]
 
 /** The parsed document as the schema's value. Throws `FileRefusedError` with line, column and JSON Pointer (RFC 6901). */
 export function checkedJson<T>(file: string, text: string, root: Node, schema: z.ZodType<T>): T {
-	const parsed = schema.safeParse(valueOf(root));
+	const parsed = schema.safeParse(valueIn(text, root));
 	if (parsed.success) return parsed.data;
 	throw new FileRefusedError(
 		file,

@@ -110,59 +110,84 @@ export interface Mismatch {
 	readonly expected: string;
 }
 
-/** The fields of the record between two offsets, in time that grows with its length alone. */
-export function matchTemplate({ tokens }: Template, text: string, start: number, end: number): Fields | Mismatch {
-	const fields: Fields = {};
-	let at = start;
-	const skipBlanks = () => {
-		while (at < end && isBlank(text.charCodeAt(at))) at++;
-	};
-	const startsWith = (sign: string) => at + sign.length <= end && text.startsWith(sign, at);
+/** One record in the course of being read: no closures, since a file has many. */
+class Matching {
+	readonly fields: Fields = {};
+	readonly #text: string;
+	/** Where the record begins in its file. */
+	readonly #from: number;
+	#at = 0;
+
+	constructor(text: string, from: number) {
+		this.#text = text;
+		this.#from = from;
+	}
+
+	/** What keeps the record from being as the tokens say. */
+	match(tokens: readonly Token[]): Mismatch | undefined {
+		for (let i = 0; i < tokens.length; i++) {
+			const token = tokens[i]!;
+			if (token.kind === 'blank') continue;
+			this.#skipBlanks();
+			const at = this.#at;
+			if (token.kind === 'maybe') {
+				if (!this.#text.startsWith(token.sign, at) || (token.apart && at > 0 && !isBlank(this.#text.charCodeAt(at - 1))))
+					continue;
+				const failed = this.match(token.tokens);
+				if (failed) return failed;
+			} else if (token.kind === 'field') {
+				let stop = this.#endOfField(tokens, i);
+				while (stop > at && isBlank(this.#text.charCodeAt(stop - 1))) stop--;
+				if (stop === at && token.field !== 'note' && token.field !== 'skip')
+					return this.#expected(`expected the ${token.field} here`);
+				this.fields[token.field] = { value: this.#text.slice(at, stop), start: this.#from + at, end: this.#from + stop };
+				this.#at = stop;
+			} else {
+				const sign = token.kind === 'sign' ? token.text : token.sign;
+				if (!this.#text.startsWith(sign, at)) return this.#expected(`expected ${sign} here`);
+				this.#at += sign.length;
+				if (token.kind === 'flag') this.fields[token.field] = { value: sign, start: this.#from + at, end: this.#from + this.#at };
+			}
+		}
+		return undefined;
+	}
+
+	/** Nothing but blanks may be left. */
+	end(): Mismatch | undefined {
+		this.#skipBlanks();
+		return this.#at < this.#text.length ? this.#expected('nothing more was expected here') : undefined;
+	}
+
+	#expected(expected: string): Mismatch {
+		return { at: this.#from + this.#at, expected };
+	}
+
+	#skipBlanks(): void {
+		while (isBlank(this.#text.charCodeAt(this.#at))) this.#at++;
+	}
 
 	/** Where a field ends: at the first of what may follow it. */
-	const endOfField = (list: readonly Token[], i: number): number => {
-		let nearest = end;
-		for (let next = i + 1; next < list.length; next++) {
-			const token = list[next]!;
+	#endOfField(tokens: readonly Token[], i: number): number {
+		const text = this.#text;
+		let nearest = text.length;
+		for (let next = i + 1; next < tokens.length; next++) {
+			const token = tokens[next]!;
 			if (token.kind === 'blank') continue;
-			if (token.kind === 'field') return Math.min(nearest, endOfWord(at, text, end));
+			if (token.kind === 'field') return Math.min(nearest, endOfWord(this.#at, text, text.length));
 			const sign = token.kind === 'sign' ? token.text : token.sign;
-			const apart = token.kind === 'maybe' && token.apart;
-			const found = findSign(text, sign, at, nearest, apart);
+			const found = findSign(text, sign, this.#at, nearest, token.kind === 'maybe' && token.apart);
 			if (found !== -1) nearest = found;
 			if (token.kind !== 'maybe') break;
 		}
 		return nearest;
-	};
+	}
+}
 
-	const match = (list: readonly Token[]): Mismatch | undefined => {
-		for (const [i, token] of list.entries()) {
-			if (token.kind === 'blank') continue;
-			skipBlanks();
-			if (token.kind === 'maybe') {
-				if (!startsWith(token.sign) || (token.apart && at > start && !isBlank(text.charCodeAt(at - 1)))) continue;
-				const failed = match(token.tokens);
-				if (failed) return failed;
-			} else if (token.kind === 'field') {
-				let stop = endOfField(list, i);
-				while (stop > at && isBlank(text.charCodeAt(stop - 1))) stop--;
-				if (stop === at && token.field !== 'note' && token.field !== 'skip')
-					return { at, expected: `expected the ${token.field} here` };
-				fields[token.field] = { value: text.slice(at, stop), start: at, end: stop };
-				at = stop;
-			} else {
-				const sign = token.kind === 'sign' ? token.text : token.sign;
-				if (!startsWith(sign)) return { at, expected: `expected ${sign} here` };
-				if (token.kind === 'flag') fields[token.field] = { value: sign, start: at, end: at + sign.length };
-				at += sign.length;
-			}
-		}
-		return undefined;
-	};
-	const failed = match(tokens);
-	if (failed) return failed;
-	skipBlanks();
-	return at < end ? { at, expected: 'nothing more was expected here' } : fields;
+/** The fields of the record between two offsets, in time that grows with its length alone. */
+export function matchTemplate({ tokens }: Template, text: string, from: number, to: number): Fields | Mismatch {
+	// of the record alone, so that searching for a sign ends with it
+	const matching = new Matching(text.slice(from, to), from);
+	return matching.match(tokens) ?? matching.end() ?? matching.fields;
 }
 
 function endOfWord(from: number, text: string, end: number): number {

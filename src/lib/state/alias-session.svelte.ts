@@ -43,11 +43,14 @@ export class AliasSession {
 		this.#workspace = workspace;
 		this.#worker = new Worker(new URL('../workers/alias.worker.ts', import.meta.url), { type: 'module' });
 		this.#worker.onmessage = ({ data }: MessageEvent<FromAliases>) => {
+			if ('findings' in data) {
+				this.report = { ...this.report, findings: data.findings };
+				return;
+			}
+			this.report = { ...this.report, rows: data.rows };
 			this.#waiting = false;
-			if (data.n === this.#asked) {
-				this.report = data.report;
-				this.checking = false;
-			} else this.#ask();
+			if (data.n === this.#asked) this.checking = false;
+			else this.#ask();
 		};
 		this.#say({ kind: 'start', commands: workspace.document.commands });
 	}

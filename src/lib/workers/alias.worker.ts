@@ -7,10 +7,8 @@ export type ToAliases =
 	| { readonly kind: 'setting'; readonly setting: AliasSetting }
 	| { readonly kind: 'ask'; readonly n: number; readonly strata: AliasStrata };
 
-export interface FromAliases {
-	readonly n: number;
-	readonly report: AliasReport;
-}
+/** The findings come first, since people wait for them as they type; the rows of the table follow. */
+export type FromAliases = { readonly n: number } & (Pick<AliasReport, 'findings'> | Pick<AliasReport, 'rows'>);
 
 let catalogue: Catalogue = new Map();
 let setting: AliasSetting;
@@ -18,5 +16,10 @@ let setting: AliasSetting;
 self.onmessage = ({ data }: MessageEvent<ToAliases>) => {
 	if (data.kind === 'start') catalogue = new Map(data.commands.map((command) => [command.id, command]));
 	else if (data.kind === 'setting') setting = data.setting;
-	else self.postMessage({ n: data.n, report: aliasReport(data.strata, setting, catalogue) } satisfies FromAliases);
+	else {
+		const say = (message: FromAliases) => self.postMessage(message);
+		const report = aliasReport(data.strata, setting, catalogue);
+		say({ n: data.n, findings: report.findings });
+		say({ n: data.n, rows: report.rows });
+	}
 };

@@ -1,0 +1,172 @@
+import { spawnSync } from 'node:child_process';
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+import { parse } from 'csv-parse/sync';
+import { emptyAliasFile } from '../core/alias/file.ts';
+import { aliasReport } from '../core/alias/report.ts';
+import { FileRefusedError } from '../core/format/problem.ts';
+import { profileFile, writeProfileFile } from '../core/format/profile-json.ts';
+import { readWith } from '../core/recipe/reading.ts';
+import { Recipe } from '../core/recipe/recipe.ts';
+import { SHIPPED_RECIPES } from '../core/recipe/shipped.ts';
+import { writeWith } from '../core/recipe/reading.ts';
+import type { StratumId } from '../core/profile/stratum.ts';
+import { applicationJson } from '../cli/server.ts';
+import type { AliasInput } from '../core/alias/input.ts';
+import { generate, seeded } from './generate.ts';
+import { median, percentile, type Line } from './report.ts';
+
+const timed = (work: () => unknown): number => {
+	const start = performance.now();
+	work();
+	return performance.now() - start;
+};
+
+const INPUT: AliasInput = {
+	case: 'ignored',
+	signs: 'letters and digits',
+	longest: 12,
+	completes: true,
+	accept: ['Enter'],
+	twice: 'first'
+};
+
+/** So many files that were changed at random are given to each importer. */
+const MUTATIONS = 100_000;
+
+/** Reading and checking text formats, and the command line as a whole process. */
+export function textBench(withFuzz: boolean): Line[] {
+	const { application, commands, profile } = generate(5_000, 20_000);
+	const many = Array.from({ length: 100_000 }, (_, i) => ({
+		alias: `a${i.toString(36)}`,
+		command: commands[i % 5_000]!.id,
+		note: `number ${i}`
+	}));
+	const arrows = writeWith(emptyAliasFile.recipe, many);
+	const table = writeWith(SHIPPED_RECIPES['aliases-csv']!, many);
+	const [byRecipe, byLibrary]: [number[], number[]] = [[], []];
+	for (let i = 0; i < 7; i++) {
+		byLibrary.push(timed(() => parse(table) as unknown));
+		byRecipe.push(timed(() => readWith(emptyAliasFile.recipe, 'file', arrows)));
+	}
+
+	const catalogue = new Map(commands.map((c) => [c.id, c]));
+	const five = writeWith(emptyAliasFile.recipe, many.slice(0, 5_000));
+	const strata = (text: string) => [
+		{ id: 'office' as StratumId, kind: 'office' as const, name: 'Office', aliases: { ...emptyAliasFile, text } }
+	];
+	const setting = { input: INPUT, costs: new Map<string, number>(), released: undefined };
+	// the first ones warm the worker up, as the opening of the view does
+	const keystrokes = Array.from({ length: 60 }, (_, i) => {
+		const text = `${five.slice(0, 70_000)}x${i}${five.slice(70_000)}`;
+		return timed(() => structuredClone(aliasReport(strata(text), setting, catalogue).findings));
+	});
+
+	const folder = mkdtempSync(join(tmpdir(), 'skarn-bench-'));
+	const [app, file] = [join(folder, 'app.json'), join(folder, 'profile.json')];
+	writeFileSync(app, applicationJson({ application, commands, seats: [] }));
+	writeFileSync(file, writeProfileFile(profileFile(application, profile)));
+	const here = (path: string) => fileURLToPath(new URL(path, import.meta.url));
+	const bare = join(folder, 'bare.mjs');
+	// the same modules, and the profile parsed, and nothing else
+	writeFileSync(
+		bare,
+		`import { register } from ${JSON.stringify(import.meta.resolve('tsx/esm/api'))};
+register();
+await import(${JSON.stringify(here('../cli/skarn.ts'))});
+const { readFileSync } = await import('node:fs');
+JSON.parse(readFileSync(${JSON.stringify(app)}, 'utf8'));
+JSON.parse(readFileSync(${JSON.stringify(file)}, 'utf8'));
+`
+	);
+	const process_ = (args: string[]) => timed(() => spawnSync(process.execPath, args, { stdio: ['ignore', 'ignore', 'inherit'] }));
+	const [checks, bares]: [number[], number[]] = [[], []];
+	for (let i = 0; i < 5; i++) {
+		bares.push(process_([bare]));
+		checks.push(process_([here('../bin/skarn.mjs'), 'check', file, '-a', app, '-o', join(folder, 'out.txt')]));
+	}
+	rmSync(folder, { recursive: true });
+
+	return [
+		{ what: 'text formats and the command line' },
+		{ what: 'csv-parse of 100,000 records (yardstick), median', value: median(byLibrary), unit: 'ms' },
+		{ what: '100,000 alias lines by a recipe, x csv-parse', value: median(byRecipe) / median(byLibrary), unit: 'x', most: 3 },
+		{
+			what: 'findings of a 5,000-line alias file after a key, p95, with the way out of the worker',
+			value: percentile(keystrokes.slice(20), 95),
+			unit: 'ms',
+			most: 50
+		},
+		{
+			what: 'a process that imports the same modules and parses the files (yardstick), median',
+			value: median(bares),
+			unit: 'ms'
+		},
+		{ what: 'skarn check of 20,000 shortcuts, whole process, x that', value: median(checks) / median(bares), unit: 'x', most: 2 },
+		...(withFuzz ? fuzz() : [])
+	];
+}
+
+/** Gives every importer files that were changed at random: each is read or refused with its place, in good time. */
+function fuzz(): Line[] {
+	const lines: Line[] = [{ what: `${MUTATIONS} mutated files for each importer` }];
+	const bits = [
+		'"',
+		"'",
+		'<',
+		'&',
+		'{',
+		'[',
+		'\0',
+		'\r',
+		'\n',
+		'&lol;',
+		'- ',
+		': ',
+		'*a',
+		'&a',
+		'__proto__',
+		'<!DOCTYPE a>',
+		'\uFEFF',
+		'é',
+		']]>',
+		'\\u00',
+		'=',
+		','
+	];
+	for (const [name, recipe] of Object.entries(SHIPPED_RECIPES)) {
+		const random = seeded(name.length * 97);
+		const sound = sampleOf(recipe);
+		let longest = 0;
+		let refused = 0;
+		for (let i = 0; i < MUTATIONS; i++) {
+			let text = sound;
+			for (let n = 1 + Math.floor(random() * 4); n > 0; n--) {
+				const at = Math.floor(random() * text.length);
+				text = text.slice(0, at) + bits[Math.floor(random() * bits.length)]! + text.slice(at + Math.floor(random() * 8));
+			}
+			const time = timed(() => {
+				try {
+					readWith(recipe, 'file', text);
+				} catch (error) {
+					if (!(error instanceof FileRefusedError) || !(error.problems[0]!.line > 0)) throw error;
+					refused++;
+				}
+			});
+			if (time > longest) longest = time;
+		}
+		if (Object.keys(Object.prototype).length > 0) throw new Error(`${name} has changed Object.prototype`);
+		lines.push({ what: `${name}: ${refused} refused, the longest`, value: longest, unit: 'ms', most: 1_000 });
+	}
+	return lines;
+}
+
+function sampleOf(recipe: Recipe): string {
+	return writeWith(recipe, [
+		{ alias: 'ln', command: 'draw.segment', note: 'straight', keys: 'Ctrl+E', context: 'part' },
+		{ alias: 'dc', command: 'draw.circle', keys: 'G F', context: 'sketch' },
+		{ alias: 'rx', command: 'a, "b"', note: 'x', keys: 'F5' }
+	]);
+}
