@@ -96,7 +96,11 @@ export function loadProfile(files: readonly string[]): LoadedProfile {
 	}
 	if (strata.length === 0) throw new BadInputError('The profile holds no stratum.');
 	strata.sort((a, b) => ORDER.indexOf(a.head.kind) - ORDER.indexOf(b.head.kind));
-	return { profile: strata.map(({ head, entries, aliases }) => stratumOf(head, entries, aliases)), places, refused, fileOf };
+	const profile = strata.map(({ head, entries, aliases }) => stratumOf(head, entries, aliases));
+	for (const stratum of profile)
+		for (const [key, entry] of stratum.entries)
+			if (entry.op === 'set') places.set(placeKey(stratum.id, shortcutKeyOf(key)), lines.get(entry)!);
+	return { profile, places, refused, fileOf };
 }
 
 const kindOf = (id: string): StratumKind => StratumKind.safeParse(id).data ?? 'personal';

@@ -147,4 +147,36 @@ describe('Aliases and recipes', () => {
 		await at.page.getByRole('button', { name: 'See what it would change' }).click();
 		await at.page.getByRole('button', { name: /Import 2|Take 2|2 entries/ }).waitFor();
 	});
+
+	it('runs aliases at the command line of the bench, and with a changed file only after it was read again', async () => {
+		await open('bench');
+		const frame = at.page.getByRole('application');
+		await frame.focus();
+		await at.page.keyboard.type('dc');
+		await at.page.keyboard.press('Enter');
+		await at.page.getByText('Circle runs', { exact: true }).waitFor();
+		const { revision } = (await (await fetch(`${at.server.address}/api/applications/varve-draft-7`)).json()) as {
+			revision: number;
+		};
+		const text = await stored('personal');
+		const sent = await fetch(`${at.server.address}/api/applications/varve-draft-7/edits`, {
+			method: 'POST',
+			headers: { 'content-type': 'application/json' },
+			body: JSON.stringify({
+				base: revision,
+				role: 'designer',
+				label: 'dc',
+				aliases: [{ stratum: 'personal', at: text.length, before: '', after: 'dc   runs  draw.slot\r\n' }]
+			})
+		});
+		expect(sent.status).to.equal(201);
+		await at.page.evaluate(() => window.dispatchEvent(new Event('focus')));
+		await at.page.getByText('still works with what it has read').waitFor();
+		await frame.focus();
+		await at.page.keyboard.type('dc ');
+		await at.page.getByText('Circle runs', { exact: true }).waitFor();
+		await at.page.getByRole('button', { name: 'Read it again' }).click();
+		await at.page.keyboard.type('dc ');
+		await at.page.getByText('Slot runs', { exact: true }).waitFor();
+	});
 });

@@ -53,6 +53,7 @@
 		const { last } = session;
 		if (refused) return refused;
 		if (session.pending.length > 0 && last) return `${last.keys} … waits for the next stroke`;
+		if (last?.typed && !last.ran) return `${last.typed.text}: ${last.typed.trace.at(-1)}`;
 		if (last?.ran) return `${labelOf(workspace.index, last.ran)} runs`;
 		if (session.offered.length > 0) return 'Which one? Arrow keys and Enter, Escape leaves';
 		if (last?.outcome?.kind === 'typed') return 'Text';
@@ -163,7 +164,11 @@
 			onclick={() => stand(paneAxis, text.id)}
 		>
 			<span class="visually-hidden">{text.label}</span>
-			<span class="mono">&gt; {pane === text.id ? session.typed : ''}</span>
+			<span class="mono"
+				>&gt; {session.typed}{#if session.offers.length > 0}<span class="quiet offers"
+						>{session.offers.map((o) => o.text).join('  ')}</span
+					>{/if}</span
+			>
 		</button>
 	{/if}
 	<p class="status" aria-live="polite">
@@ -315,6 +320,10 @@
 		height: 34px;
 		justify-content: center;
 		border-top: 1px solid var(--line);
+	}
+	.offers {
+		margin-left: 18px;
+		white-space: pre;
 	}
 	.text {
 		border-bottom: 1px solid var(--control);

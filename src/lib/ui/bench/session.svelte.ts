@@ -1,8 +1,11 @@
+import { answerTo, completions } from '$core/alias/prompt';
+import { aliasTable, type AliasTable } from '$core/alias/table';
 import { listen, settle, type Heeded } from '$core/answer/listen';
 import type { Outcome } from '$core/answer/resolve';
 import type { CommandId } from '$core/application/command';
 import { hear } from '$core/stroke/hear';
 import type { Keys, Stroke } from '$core/stroke/stroke';
+import type { Profile } from '$core/profile/stratum';
 import type { Workspace } from '$lib/state/workspace.svelte';
 import { pressOf } from '../heard';
 
@@ -13,14 +16,19 @@ export interface Happening {
 	readonly situation: number;
 	readonly outcome: Outcome | undefined;
 	readonly ran: CommandId | undefined;
+	/** What was typed at the command line and accepted, with the reasoning. */
+	readonly typed?: { readonly text: string; readonly trace: readonly string[] };
 }
 
 /** How long an application that waits for sequences waits, in milliseconds. */
 const PATIENCE = 900;
 
+/** What the stand-in needs to know; without a profile it has no aliases. */
+export type BenchGround = Pick<Workspace, 'index' | 'situation' | 'document'> & Partial<Pick<Workspace, 'profile'>>;
+
 /** The stand-in application at work: takes keys as it would, under the effective profile. */
 export class BenchSession {
-	readonly #workspace: Pick<Workspace, 'index' | 'situation' | 'document'>;
+	readonly #workspace: BenchGround;
 	#timer: ReturnType<typeof setTimeout> | undefined;
 	#count = 0;
 	pending = $state.raw<readonly Stroke[]>([]);
@@ -31,9 +39,37 @@ export class BenchSession {
 	/** What was typed into the pane that takes bare keys as text. */
 	typed = $state('');
 	note = $state('');
+	/** The aliases as the program has read them; a change of the file counts when it reads them again. */
+	#loaded = $state.raw<Profile | undefined>(undefined);
 
-	constructor(workspace: Pick<Workspace, 'index' | 'situation' | 'document'>) {
+	constructor(workspace: BenchGround) {
 		this.#workspace = workspace;
+		this.#loaded = workspace.profile;
+	}
+
+	get #input() {
+		return this.#workspace.document.application.rules.aliases;
+	}
+
+	get aliases(): AliasTable | undefined {
+		return this.#loaded && this.#input && aliasTable(this.#loaded, this.#input);
+	}
+
+	/** Whether an alias file has changed since the program read it. */
+	get isStale(): boolean {
+		const textsOf = (profile: Profile | undefined) => JSON.stringify(profile?.map((s) => s.aliases?.text ?? ''));
+		return this.#input !== undefined && textsOf(this.#loaded) !== textsOf(this.#workspace.profile);
+	}
+
+	/** The program reads its alias files again. */
+	reload() {
+		this.#loaded = this.#workspace.profile;
+	}
+
+	/** What goes on from what was typed, as far as the program offers it. */
+	get offers(): readonly { text: string; command: string }[] {
+		const { aliases } = this;
+		return aliases && this.typed !== '' ? completions(aliases, this.#workspace.index.catalogue, this.typed, 5) : [];
 	}
 
 	get last(): Happening | undefined {
@@ -43,6 +79,7 @@ export class BenchSession {
 	/** Returns whether the stand-in took the key. */
 	press(event: KeyboardEvent): boolean {
 		if (this.offered.length > 0) return this.#choose(event.key);
+		if (this.typed !== '' && this.#line(event)) return true;
 		const { stroke, notes } = hear(pressOf(event), this.#workspace.document.application.rules.match);
 		this.note = notes[0] ?? '';
 		if (!stroke) return false;
@@ -56,6 +93,34 @@ export class BenchSession {
 				PATIENCE
 			);
 		return heeded.outcome.kind !== 'nothing' || event.key !== 'Tab';
+	}
+
+	/** Keys that the command line takes for itself while there is text in it. */
+	#line(event: KeyboardEvent): boolean {
+		const input = this.#input;
+		if (event.ctrlKey || event.altKey || event.metaKey) return false;
+		const accepts = event.key === 'Enter' ? 'Enter' : event.key === ' ' ? 'Space' : undefined;
+		if (event.key === 'Backspace') this.typed = this.typed.slice(0, -1);
+		else if (event.key === 'Escape') this.typed = '';
+		else if (event.key === 'Tab' && this.offers[0]) this.typed = this.offers[0].text;
+		else if (accepts && input?.accept.includes(accepts)) this.accept();
+		else return false;
+		return true;
+	}
+
+	/** Takes what was typed as an alias or a command's name. */
+	accept() {
+		const { aliases } = this;
+		const text = this.typed.trim();
+		this.typed = '';
+		if (!aliases || text === '') return;
+		const { answer, trace } = answerTo(aliases, this.#workspace.index.catalogue, text);
+		this.#record({
+			keys: undefined,
+			outcome: undefined,
+			ran: answer.kind === 'runs' ? (answer.command as CommandId) : undefined,
+			typed: { text, trace }
+		});
 	}
 
 	/** Sends an input as if it were pressed, as for a finding's witness. */

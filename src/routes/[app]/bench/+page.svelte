@@ -45,6 +45,17 @@
 						>{/if}
 				</p>
 				<Trace keys={last.keys} situation={last.situation} />
+			{:else if last?.typed}
+				<p class="asked">
+					<kbd class="mono">{last.typed.text}</kbd>{#if last.ran}<span
+							>ran <a href="../{workspace.document.application.id}/commands?command={encodeURIComponent(last.ran)}"
+								>{labelOf(workspace.index, last.ran)}</a
+							></span
+						>{/if}
+				</p>
+				<ol class="why">
+					{#each last.typed.trace as step, i (i)}<li>{step}</li>{/each}
+				</ol>
 			{:else if last?.ran}
 				<p>
 					{labelOf(workspace.index, last.ran)} ran from a control.
@@ -57,6 +68,12 @@
 				</p>
 			{/if}
 		</section>
+		{#if session.isStale}
+			<section class="callout tone-limonite">
+				The alias file has changed; {workspace.document.application.name} still works with what it has read.
+				<button class="linkish" type="button" onclick={() => (session.reload(), frame?.focus())}>Read it again</button>
+			</section>
+		{/if}
 		{#if replayable.length > 0}
 			<section>
 				<h2>Replay a finding</h2>
@@ -81,14 +98,16 @@
 				{#each session.log as happening (happening.id)}
 					<li>
 						<span class="key"
-							>{#if happening.keys}<KeyCaps keys={happening.keys} />{:else}<span class="quiet">click</span>{/if}</span
+							>{#if happening.keys}<KeyCaps keys={happening.keys} />{:else if happening.typed}<kbd class="mono"
+									>{happening.typed.text}</kbd
+								>{:else}<span class="quiet">click</span>{/if}</span
 						>
 						<span
 							>{happening.ran
 								? labelOf(workspace.index, happening.ran)
 								: happening.outcome
 									? outcomeText(workspace.index, happening.outcome)
-									: ''}</span
+									: (happening.typed?.trace.at(-1) ?? '')}</span
 						>
 					</li>
 				{:else}
@@ -108,6 +127,12 @@
 	.stage {
 		padding: 12px;
 		min-height: 0;
+	}
+	.why {
+		margin: 6px 0 0;
+		padding-left: 20px;
+		list-style: decimal;
+		font-size: 13px;
 	}
 	aside {
 		display: flex;
