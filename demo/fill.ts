@@ -1,15 +1,16 @@
 import { gneiss } from './gneiss/gneiss.ts';
 import { tuff } from './tuff/tuff.ts';
 import { varve } from './varve/varve.ts';
+import { searchPaths } from './folders.ts';
 import { seats } from './office.ts';
 import type { StandIn } from './stand-in.ts';
 
 /** The applications of Altspur Cabins; the seats follow the first. */
 export const standIns: readonly StandIn[] = [gneiss, varve, tuff];
 
-async function send(server: string, path: string, body: unknown): Promise<void> {
+async function send(server: string, path: string, body: unknown, method = 'POST'): Promise<void> {
 	const response = await fetch(new URL(path, server), {
-		method: 'POST',
+		method,
 		headers: { 'content-type': 'application/json' },
 		body: JSON.stringify(body)
 	});
@@ -24,6 +25,7 @@ export async function fillDemo(server: string): Promise<void> {
 	const [{ application }] = standIns as [StandIn];
 	if (known.applications.some((a) => a.id === application.id)) return;
 	for (const seat of seats) await send(server, `/api/applications/${application.id}/seats`, seat);
+	await send(server, `/api/applications/${varve.application.id}/folders`, searchPaths, 'PUT');
 }
 
 async function fill(server: string, standIn: StandIn) {

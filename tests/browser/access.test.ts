@@ -19,6 +19,7 @@ describe('access for everybody', () => {
 		'gneiss-solid-5/rollout',
 		'varve-draft-7/aliases',
 		'varve-draft-7/recipes',
+		'varve-draft-7/folders',
 		'catalogue'
 	];
 
@@ -64,7 +65,8 @@ describe('access for everybody', () => {
 			['5', 'bench'],
 			['6', 'hand-over'],
 			['7', 'recipes'],
-			['8', 'rollout'],
+			['8', 'folders'],
+			['9', 'rollout'],
 			['1', 'commands']
 		]) {
 			await at.page.keyboard.press(`Alt+${key}`);

@@ -1,6 +1,7 @@
 import { Checking } from './checking.ts';
 import { openDatabase, type OpenDatabase } from './db/open.ts';
 import { Profiles } from './profiles.ts';
+import { Folders } from './folders.ts';
 import { Recipes } from './recipes.ts';
 import { Releases } from './releases.ts';
 import { Seats } from './seats.ts';
@@ -13,6 +14,7 @@ export interface Office {
 	readonly seats: Seats;
 	readonly checking: Checking;
 	readonly recipes: Recipes;
+	readonly folders: Folders;
 }
 
 export function officeOn(store: OpenDatabase): Office {
@@ -25,7 +27,8 @@ export function officeOn(store: OpenDatabase): Office {
 		releases,
 		seats,
 		checking: new Checking(profiles, releases, seats),
-		recipes: new Recipes(store.db, profiles)
+		recipes: new Recipes(store.db, profiles),
+		folders: new Folders(store.db, profiles)
 	};
 }
 

@@ -23,7 +23,8 @@ export const views = [
 		items: [
 			{ name: 'Hand-over', path: 'hand-over', key: '6' },
 			{ name: 'Recipes', path: 'recipes', key: '7' },
-			{ name: 'Rollout', path: 'rollout', key: '8' }
+			{ name: 'Folders', path: 'folders', key: '8' },
+			{ name: 'Rollout', path: 'rollout', key: '9' }
 		]
 	}
 ] as const;

@@ -5,6 +5,7 @@ import type { Application } from '../../../../core/application/application.ts';
 import type { Command } from '../../../../core/application/command.ts';
 import type { Scope } from '../../../../core/context/scope.ts';
 import type { Change } from '../../../../core/profile/edit.ts';
+import type { SearchPaths } from '../../../../core/folders/search.ts';
 import type { Recipe } from '../../../../core/recipe/recipe.ts';
 import type { Role } from '../../../../core/profile/role.ts';
 import type { DeskSetup } from '../../../../core/keyboard/desk.ts';
@@ -86,6 +87,12 @@ export const edits = pgTable(
 	},
 	(t) => [primaryKey({ columns: [t.application, t.revision] })]
 );
+
+/** In which order the seats' programs search for their files, one document an application. */
+export const searchPaths = pgTable('search_paths', {
+	application: application().primaryKey(),
+	body: jsonb('body').$type<SearchPaths>().notNull()
+});
 
 /** Recipes for text formats that the office has made for its programs. */
 export const recipes = pgTable(

@@ -4,6 +4,7 @@
 	import type { AliasReportFinding, AliasRow } from '$core/alias/report';
 	import { aliasLines } from '$core/alias/file';
 	import { aliasProblem } from '$core/alias/input';
+	import { suggestAliases } from '$core/alias/suggest';
 	import { aliasTable } from '$core/alias/table';
 	import type { Command } from '$core/application/command';
 	import { SEVERITIES } from '$core/check/finding';
@@ -46,6 +47,8 @@
 	const current = $derived(mine[Math.min(at, mine.length - 1)]);
 	const table = $derived(input && aliasTable(workspace.profile, input));
 	const problem = $derived(added.trim() === '' || !input ? undefined : aliasProblem(added.trim(), input));
+
+	const suggestions = $derived(table && chosen ? suggestAliases(table, workspace.catalogue, chosen).slice(0, 6) : []);
 
 	const recipe = () => session.file.recipe;
 	const lines = () => aliasLines({ ...session.file, text: session.text }).lines;
@@ -184,6 +187,19 @@
 				>
 				<Button size="sm" type="submit" disabled={!chosen || added.trim() === '' || problem !== undefined}>Add</Button>
 			</form>
+			{#if chosen && suggestions.length > 0}
+				<p class="suggested" role="group" aria-label="Suggested">
+					<span class="quiet">free:</span>
+					{#each suggestions as { alias, reason, seconds } (alias)}
+						<button
+							class="pill tone-fluorite"
+							type="button"
+							title="{reason}; {seconds.toFixed(1)} s"
+							onclick={() => (added = alias)}><span class="mono">{alias}</span></button
+						>
+					{/each}
+				</p>
+			{/if}
 			{#if problem}<p class="problem tone-garnet"><span class="toned">◆</span> {problem}.</p>{/if}
 			<AliasTable
 				rows={session.report.rows}
@@ -273,6 +289,13 @@
 		gap: 8px;
 		align-items: center;
 		padding: 10px 12px 4px;
+	}
+	.suggested {
+		display: flex;
+		gap: 6px;
+		align-items: center;
+		padding: 4px 12px;
+		font-size: 13px;
 	}
 	.problem {
 		padding: 2px 12px;
