@@ -2,21 +2,9 @@ import type { Command } from 'commander';
 import { differences } from '../../core/profile/diff.ts';
 import { effectiveProfile } from '../../core/profile/effective.ts';
 import { scopeText } from '../../core/context/scope.ts';
-import { aliasLines } from '../../core/alias/file.ts';
-import type { Profile } from '../../core/profile/stratum.ts';
+import { aliasDifferences } from '../../core/alias/diff.ts';
 import { loadProfile } from '../files.ts';
 import type { Ends } from './subject.ts';
-
-const aliasesOf = (profile: Profile) =>
-	new Set(
-		profile.flatMap((s) =>
-			s.aliases
-				? aliasLines(s.aliases)
-						.lines.filter((l) => !l.record.off)
-						.map((l) => `${l.alias}\t${l.command}\t${s.id}`)
-				: []
-		)
-	);
 
 export function diffCommand(program: Command, end: Ends): void {
 	program
@@ -34,16 +22,8 @@ export function diffCommand(program: Command, end: Ends): void {
 				command: binding.command as string,
 				scope: scopeText(binding.scope)
 			}));
-			const [old, now] = [aliasesOf(a), aliasesOf(b)];
-			const alias = (kind: 'added' | 'removed') => (text: string) => {
-				const [input, command] = text.split('\t') as [string, string];
-				return { kind, input, command, scope: '' };
-			};
-			const all = [
-				...shortcuts,
-				...[...now].filter((x) => !old.has(x)).map(alias('added')),
-				...[...old].filter((x) => !now.has(x)).map(alias('removed'))
-			];
+			const aliases = aliasDifferences(a, b).map(({ kind, alias, command }) => ({ kind, input: alias, command, scope: '' }));
+			const all = [...shortcuts, ...aliases];
 			console.log(
 				format === 'json'
 					? JSON.stringify({ format: 'skarn-diff', version: 1, differences: all }, null, 2)

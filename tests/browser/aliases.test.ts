@@ -179,4 +179,33 @@ describe('Aliases and recipes', () => {
 		await at.page.keyboard.type('dc ');
 		await at.page.getByText('Slot runs', { exact: true }).waitFor();
 	});
+
+	it('suggests a whole set for a category, solved to the optimum, and writes it as one edit', async () => {
+		await open('aliases');
+		const before = await stored('personal');
+		await at.page.getByRole('button', { name: 'Suggest for a category' }).click();
+		const dialog = at.page.getByRole('dialog', { name: 'Aliases for a category' });
+		await dialog.getByRole('combobox', { name: 'Category' }).selectOption('Annotate › Text');
+		await dialog.getByText('No other choice is better').waitFor();
+		await dialog.getByRole('button', { name: /Write \d+ aliases/ }).click();
+		await eventually(async () =>
+			expect((await stored('personal')).split('\n').length).to.be.greaterThan(before.split('\n').length + 3)
+		);
+		expect(await stored('personal')).to.include('text.line');
+		await at.page.getByRole('button', { name: 'Undo' }).click();
+		await eventually(async () => expect(await stored('personal')).to.equal(before));
+	});
+
+	it('shows which file wins at which seat, changes the order, and takes it back', async () => {
+		await open('folders');
+		const aside = at.page.getByRole('complementary', { name: 'Why' });
+		await aside.getByText("hides the office's of 2026-10-12").waitFor();
+		await at.page.getByRole('group', { name: 'Arrangement of Drawing office' }).getByRole('button', { name: 'one copy' }).click();
+		await eventually(async () => expect(await aside.innerText()).to.not.include('hides the office'));
+		await at.page.getByRole('button', { name: 'Undo the order' }).click();
+		await aside.getByText("hides the office's of 2026-10-12").waitFor();
+		await at.page.getByRole('button', { name: 'Search S:/Standard/Varve earlier' }).first().click();
+		await at.page.getByRole('button', { name: 'C-02, names.txt in S:/Standard/Varve: read' }).click();
+		await aside.getByText('S:/Standard/Varve wins.').waitFor();
+	});
 });

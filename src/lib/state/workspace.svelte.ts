@@ -1,4 +1,5 @@
 import { getContext, setContext } from 'svelte';
+import { aliasDifferences } from '$core/alias/diff';
 import { catalogueOf } from '$core/application/application';
 import { circumstancesOf, indexOf, published, withReleased, type Circumstances } from '$core/check/circumstances';
 import { teller } from '$core/check/check';
@@ -107,6 +108,21 @@ export class Workspace {
 		if (!released) return undefined;
 		const base = withReleased(this.profile, released).filter((s) => s.kind === 'factory' || s.kind === 'office');
 		return differences(effectiveProfile(base), effectiveProfile(this.#seen));
+	});
+	/** What the alias files say that the factory's do not, and that those of the last release do not. */
+	aliasesAgainstFactory = $derived.by(() =>
+		aliasDifferences(
+			this.profile.filter((s) => s.kind === 'factory'),
+			this.#seen
+		)
+	);
+	aliasesAgainstRelease = $derived.by(() => {
+		if (!this.released) return undefined;
+		const base = published(this.profile).map(({ aliases, ...stratum }) => {
+			const file = stratum.kind === 'office' ? this.releasedAliases : aliases;
+			return { ...stratum, ...(file && { aliases: file }) };
+		});
+		return aliasDifferences(base, this.#seen);
 	});
 	changedCommands = $derived.by(() => new Set(this.againstFactory.map((d) => d.binding.command)));
 

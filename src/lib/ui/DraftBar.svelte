@@ -24,9 +24,8 @@
 
 <footer>
 	<span
-		><b>Draft:</b> <b class="num">{workspace.againstFactory.length}</b> against factory{#if workspace.againstRelease && newest}, <b
-				class="num">{workspace.againstRelease.length}</b
-			>
+		><b>Draft:</b> <b class="num">{workspace.againstFactory.length + workspace.aliasesAgainstFactory.length}</b> against factory{#if workspace.againstRelease && newest},
+			<b class="num">{workspace.againstRelease.length + (workspace.aliasesAgainstRelease?.length ?? 0)}</b>
 			against release {newest.number}{/if}</span
 	>
 	<Button size="xs" color="alternative" class="bar-button" onclick={() => (open = true)}>Look through</Button>

@@ -21,6 +21,11 @@
 	const listed = $derived(
 		(base === 'factory' ? workspace.againstFactory : (workspace.againstRelease ?? [])).filter((d) => isIn(d.binding.command))
 	);
+	const aliases = $derived(
+		(base === 'factory' ? workspace.aliasesAgainstFactory : (workspace.aliasesAgainstRelease ?? [])).filter((d) =>
+			isIn(d.command as CommandId)
+		)
+	);
 	const categories = [...new Set(workspace.document.commands.map((c) => c.category[0]!))];
 	const what = $derived(category === '' ? 'all' : category);
 
@@ -56,10 +61,11 @@
 	<div class="tools">
 		<div role="group" aria-label="Compare with">
 			<button class="pill" type="button" aria-pressed={base === 'factory'} onclick={() => (base = 'factory')}
-				>Against factory {workspace.againstFactory.length}</button
+				>Against factory {workspace.againstFactory.length + workspace.aliasesAgainstFactory.length}</button
 			>
 			{#if newest}<button class="pill" type="button" aria-pressed={base === 'release'} onclick={() => (base = 'release')}
-					>Against release {newest.number}: {workspace.againstRelease?.length ?? 0}</button
+					>Against release {newest.number}: {(workspace.againstRelease?.length ?? 0) +
+						(workspace.aliasesAgainstRelease?.length ?? 0)}</button
 				>{/if}
 			<button class="pill" type="button" aria-pressed={base === 'history'} onclick={() => (base = 'history')}
 				>History {workspace.revision}</button
@@ -80,14 +86,18 @@
 				<li>
 					<span class="num">{edit.revision}</span>
 					<span>{edit.label}</span>
-					<span class="quiet">{edit.role}, {edit.changes.length} {edit.changes.length === 1 ? 'entry' : 'entries'}</span>
+					<span class="quiet"
+						>{edit.role}, {edit.changes.length + edit.aliases.length === 1
+							? '1 entry'
+							: `${edit.changes.length + edit.aliases.length} entries`}</span
+					>
 					<time class="num quiet" datetime={edit.at}
 						>{new Date(edit.at).toLocaleString('en-GB', { dateStyle: 'short', timeStyle: 'short' })}</time
 					>
 				</li>
 			{/each}
 		</ol>
-	{:else if listed.length === 0}
+	{:else if listed.length + aliases.length === 0}
 		<p class="quiet">Nothing differs{category === '' ? '' : ` in ${category}`}.</p>
 	{:else}
 		<ul class="changes">
@@ -110,6 +120,17 @@
 							attempt(back(difference), () => takeBack(workspace.index, workspace.profile, workspace.targetId, difference))}
 						>Take back</Button
 					>
+				</li>
+			{/each}
+			{#each aliases as { kind, alias, command, stratum } (kind + stratum + alias + command)}
+				<li>
+					<StratumChip id={stratum} />
+					<span class={kind === 'added' ? 'tone-azurite' : 'tone-limonite'}
+						><span class="toned">{kind === 'added' ? '+' : '−'}</span></span
+					>
+					<span class="mono">{alias}</span>
+					<span class="label">{labelOf(workspace.index, command as CommandId)} <small class="quiet">typed</small></span>
+					<a class="linkish" href="/{workspace.document.application.id}/aliases">In the file</a>
 				</li>
 			{/each}
 		</ul>

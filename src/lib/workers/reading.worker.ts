@@ -1,6 +1,7 @@
 import { expose } from 'comlink';
 import { shortcutIndex } from '$core/answer/shortcut-index';
 import { catalogueOf, type Application } from '$core/application/application';
+import type { AliasFile } from '$core/alias/file';
 import type { Command } from '$core/application/command';
 import { contextSpace } from '$core/context/space';
 import { readCsv } from '$core/format/csv';
@@ -19,6 +20,8 @@ export interface Reading {
 	readonly refused: readonly FileProblem[];
 	/** Set when the file is of another application or version than the one in front. */
 	readonly foreign: string | undefined;
+	/** The alias files that a profile file holds, each with the stratum that it names. */
+	readonly aliases: readonly { readonly stratum: StratumId; readonly file: AliasFile }[];
 }
 
 /** A refusal as plain values: errors of our own classes do not cross from a worker whole. */
@@ -88,7 +91,7 @@ const reading = {
 				other && (other.id !== application.id || other.version !== application.version)
 					? `This file was written for ${other.id} ${other.version}; here is ${application.id} ${application.version}.`
 					: undefined;
-			return { rows, refused: parsed.refused, foreign };
+			return { rows, refused: parsed.refused, foreign, aliases: 'aliases' in parsed ? parsed.aliases : [] };
 		}),
 
 	/** Reads a CSV list of any kind, for mapping its columns. */

@@ -1,6 +1,8 @@
 <script lang="ts">
 	import { Button, Checkbox } from 'flowbite-svelte';
 	import { SvelteSet } from 'svelte/reactivity';
+	import { aliasLines, type AliasFile } from '$core/alias/file';
+	import type { StratumId } from '$core/profile/stratum';
 	import { importChanges, refusals, type PreviewRow } from '$core/format/preview';
 	import type { Reading } from '$lib/workers/reading.worker';
 	import { useWorkspace } from '$lib/state/workspace.svelte';
@@ -39,6 +41,23 @@
 		for (const row of rows) if (isOpen(row)) choose(row, isIn);
 	}
 
+	/** Alias files that would change something here; the factory's is never written. */
+	const aliases = $derived(
+		reading.aliases
+			.filter(({ stratum, file: alias }) => {
+				const own = workspace.profile.find((s) => s.id === stratum);
+				return own && own.kind !== 'factory' && own.aliases?.text !== alias.text;
+			})
+			.map((a) => ({ ...a, lines: aliasLines(a.file).lines.length }))
+	);
+
+	const takeAliases = (stratum: StratumId, to: AliasFile) =>
+		workspace.commit(
+			`Import the aliases of ${file}`,
+			[],
+			[{ stratum, from: workspace.profile.find((s) => s.id === stratum)?.aliases ?? null, to }]
+		);
+
 	async function apply() {
 		const { changes, left: unwritten } = importChanges(workspace.index, workspace.profile, chosen);
 		if (unwritten.length > 0) {
@@ -70,6 +89,14 @@
 	{#if reading.foreign}<p class="callout tone-limonite">
 			{reading.foreign} Commands that are not here are refused one by one.
 		</p>{/if}
+	{#each aliases as { stratum, file: alias, lines } (stratum)}
+		<p class="callout tone-fluorite">
+			The file has an alias file of {lines}
+			{lines === 1 ? 'line' : 'lines'} for {workspace.profile.find((s) => s.id === stratum)?.name}, which differs from the one
+			here.
+			<button class="linkish" type="button" onclick={() => void takeAliases(stratum, alias)}>Take it in its place</button>
+		</p>
+	{/each}
 	{#if problems.length > 0}<Problems {problems} {file} title="{problems.length} refused; the rest can be taken" />{/if}
 	<div class="tools">
 		<Button size="xs" color="alternative" onclick={() => chooseAll(true)}>Choose all shown</Button>

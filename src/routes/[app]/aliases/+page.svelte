@@ -4,17 +4,19 @@
 	import type { AliasReportFinding, AliasRow } from '$core/alias/report';
 	import { aliasLines } from '$core/alias/file';
 	import { aliasProblem } from '$core/alias/input';
+	import type { AliasSet } from '$core/alias/suggest-set';
 	import { suggestAliases } from '$core/alias/suggest';
 	import { aliasTable } from '$core/alias/table';
 	import type { Command } from '$core/application/command';
 	import { SEVERITIES } from '$core/check/finding';
 	import { FileRefusedError } from '$core/format/problem';
 	import { encode } from '$core/recipe/bytes';
-	import { changeRecord, insertRecord, removeRecord, switchRecord } from '$core/recipe/reading';
+	import { changeRecord, insertRecord, removeRecord, spliced, switchRecord } from '$core/recipe/reading';
 	import { NotWritableError, type Splice, type Values } from '$core/recipe/record';
 	import { AliasSession } from '$lib/state/alias-session.svelte';
 	import { useWorkspace } from '$lib/state/workspace.svelte';
 	import AliasPrompt from '$lib/ui/aliases/AliasPrompt.svelte';
+	import AliasSetDialog from '$lib/ui/aliases/AliasSetDialog.svelte';
 	import AliasTable from '$lib/ui/aliases/AliasTable.svelte';
 	import AliasText from '$lib/ui/aliases/AliasText.svelte';
 	import type { EditorHost } from '$lib/ui/aliases/editor';
@@ -39,6 +41,7 @@
 	let added = $state('');
 	let chosen = $state<Command | undefined>(undefined);
 	let at = $state(0);
+	let isSuggesting = $state(false);
 	let addField = $state<HTMLElement | undefined>(undefined);
 
 	const mine = $derived(session.report.findings.filter((f) => f.stratum === workspace.targetId));
@@ -99,6 +102,20 @@
 		await write(`Aliases: ${alias} for ${chosen.label}`, () => insertRecord(recipe(), session.text, after, values));
 		added = '';
 		chosen = undefined;
+	}
+
+	/** All aliases of a solved set as one edit, below each other. */
+	async function takeSet(set: AliasSet) {
+		isSuggesting = false;
+		const rows = set.chosen.map(({ command, suggestion }) => ({ alias: suggestion.alias, command: command.id }));
+		await write(`Aliases: ${rows.length} suggested`, () => {
+			let now = session.text;
+			for (const row of rows) {
+				const last = aliasLines({ ...session.file, text: now }).lines.at(-1)?.record;
+				now = spliced(now, insertRecord(recipe(), now, last, row));
+			}
+			return [{ start: 0, end: session.text.length, insert: now }];
+		});
 	}
 
 	function fix(way: AliasReportFinding['fixes'][number]) {
@@ -214,6 +231,7 @@
 			/>
 			<p class="hint quiet">
 				<kbd>Enter</kbd> alias <kbd>C</kbd> command <kbd>N</kbd> note <kbd>Space</kbd> comment out <kbd>Del</kbd> take out
+				<button class="linkish set" type="button" onclick={() => (isSuggesting = true)}>Suggest for a category …</button>
 			</p>
 		</section>
 		<section class="right" aria-label="Text">
@@ -265,6 +283,7 @@
 			{#if table}<AliasPrompt {table} bind:typed />{/if}
 		</section>
 	</div>
+	{#if isSuggesting}<AliasSetDialog onclose={() => (isSuggesting = false)} ontake={(set) => void takeSet(set)} />{/if}
 {/if}
 
 <style>
@@ -306,6 +325,9 @@
 		padding: 6px 12px;
 		border-top: 1px solid var(--line);
 		font-size: 12.5px;
+	}
+	.set {
+		float: right;
 	}
 	kbd {
 		padding: 0 5px;

@@ -235,7 +235,7 @@
 			class="mono"
 			spellcheck="false"
 			aria-label="Sample"
-			placeholder={'Paste a file here, drop it, or open it.\nSelect the parts of one record and say what they are, if the proposal is wrong.'}
+			placeholder="Paste a file here, drop it, or open it. If the proposal is wrong, select the parts of one record and say what they are."
 			oninput={() => ((marks = {}), guess())}
 			ondragover={(event) => event.preventDefault()}
 			ondrop={(event) => {
@@ -333,7 +333,7 @@
 										{#each fields as field (field)}
 											{@const value = record.fields[field]?.value ?? ''}
 											<td class="mono" class:unknown={field === 'command' && !knows(value)}
-												>{value}{#if field === 'command' && !knows(value)}<span class="quiet sans">{' '}not here</span>{/if}</td
+												>{value}{#if field === 'command' && !knows(value)}<span class="quiet sans">not here</span>{/if}</td
 											>
 										{/each}
 									</tr>
@@ -527,6 +527,7 @@
 		color: var(--limonite);
 	}
 	.sans {
+		margin-left: 6px;
 		font-family: var(--font);
 	}
 	.missed td {

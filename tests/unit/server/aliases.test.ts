@@ -1,0 +1,106 @@
+import { expect } from 'chai';
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { SHIPPED_RECIPES } from '../../../core/recipe/shipped.ts';
+import type { AliasChange } from '../../../core/profile/alias-change.ts';
+import { openDatabase } from '../../../src/lib/server/db/open.ts';
+import { officeOn, type Office } from '../../../src/lib/server/office.ts';
+import { Problem } from '../../../src/lib/server/problem.ts';
+import { searchPaths } from '../../../demo/folders.ts';
+import { varve } from '../../../demo/varve/varve.ts';
+
+const { application, commands, strata, factoryEntries, factoryAliases } = varve;
+const id = application.id;
+
+describe('alias files on the server', function () {
+	this.timeout(60_000);
+	let folder: string;
+	let office: Office;
+	const text = async (stratum: string) =>
+		(await office.profiles.load(id)).profile.find((s) => s.id === stratum)!.aliases?.text ?? '';
+	const edit = (base: number, ...aliases: AliasChange[]) =>
+		office.profiles.edit(id, { base, role: 'steward', label: 'aliases', changes: [], aliases });
+	const cut = (stratum: string, at: number, before: string, after: string): AliasChange => ({
+		stratum: stratum as never,
+		at,
+		before,
+		after
+	});
+	const reopen = async () => {
+		await office.store.close();
+		office = officeOn(await openDatabase(folder));
+	};
+
+	before(async () => {
+		folder = mkdtempSync(join(tmpdir(), 'skarn-aliases-'));
+		office = officeOn(await openDatabase(folder));
+		await office.profiles.add({ application, commands, strata, factory: factoryEntries, aliases: factoryAliases });
+	});
+	after(async () => {
+		await office.store.close();
+		rmSync(folder, { recursive: true });
+	});
+
+	it('are kept byte for byte, edited by splices, undone and redone over a restart', async () => {
+		expect(await text('factory')).to.equal(factoryAliases!.text);
+		await edit(0, cut('office', 0, '', '# ours\r\nln -> draw.segment\r\n'));
+		await edit(1, cut('office', 8, 'ln', 'line'));
+		expect(await text('office')).to.equal('# ours\r\nline -> draw.segment\r\n');
+		await reopen();
+		expect(await text('office')).to.equal('# ours\r\nline -> draw.segment\r\n');
+		await office.profiles.step(id, 'undo', 2, 'steward');
+		expect(await text('office')).to.equal('# ours\r\nln -> draw.segment\r\n');
+		await reopen();
+		await office.profiles.step(id, 'redo', 3, 'steward');
+		expect(await text('office')).to.equal('# ours\r\nline -> draw.segment\r\n');
+	});
+
+	it('are replaced whole, with another recipe, and come back as they were', async () => {
+		const to = {
+			recipe: SHIPPED_RECIPES['aliases-csv']!,
+			text: 'alias,command,note\nq,draw.arc,\n',
+			encoding: 'latin-1' as const
+		};
+		const from = (await office.profiles.load(id)).profile.find((s) => s.id === 'office')!.aliases!;
+		await edit(4, { stratum: 'office' as never, from, to });
+		expect((await office.profiles.load(id)).profile[1]!.aliases).to.deep.equal(to);
+		await office.profiles.step(id, 'undo', 5, 'steward');
+		expect((await office.profiles.load(id)).profile[1]!.aliases).to.deep.equal(from);
+	});
+
+	it('refuse an edit that does not find what it expects, or of the factory, and write nothing', async () => {
+		const before = await text('office');
+		for (const [change, kind] of [
+			[cut('office', 0, 'something else', ''), 'stale-revision'],
+			[cut('factory', 0, '', 'x'), 'not-sound'],
+			[cut('nowhere', 0, '', 'x'), 'not-sound']
+		] as const)
+			try {
+				await edit(6, change);
+				expect.fail('was taken');
+			} catch (error) {
+				if (!(error instanceof Problem)) throw error;
+				expect(error.kind).to.equal(kind);
+			}
+		expect(await text('office')).to.equal(before);
+		expect((await office.profiles.load(id)).revision).to.equal(6);
+	});
+
+	it('go out with a release, and are what the next check is held against', async () => {
+		await office.releases.publish(id, 'steward', 'names', 6);
+		expect((await office.checking.releasedAliases(id))?.text).to.equal(await text('office'));
+	});
+
+	it('recipes and search folders are kept with the application', async () => {
+		const recipe = { ...SHIPPED_RECIPES['aliases-ini']!, name: 'Ours' };
+		await office.recipes.keep(id, recipe);
+		await office.recipes.keep(id, { ...recipe, holds: 'aliases' });
+		await office.folders.keep(id, searchPaths);
+		await reopen();
+		expect(await office.recipes.list(id)).to.deep.equal([recipe]);
+		expect(await office.folders.of(id)).to.deep.equal(searchPaths);
+		await office.recipes.drop(id, 'Ours');
+		expect(await office.recipes.list(id)).to.deep.equal([]);
+	});
+});
