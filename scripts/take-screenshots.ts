@@ -18,6 +18,12 @@ try {
 		await page.waitForSelector('main section');
 		await page.evaluate(() => document.fonts.ready);
 	};
+	const varve = async (view: string, scheme: 'light' | 'dark' = 'light') => {
+		await page.emulateMedia({ colorScheme: scheme });
+		await page.goto(`${server.address}/varve-draft-7/${view}`);
+		await page.waitForSelector('main section');
+		await page.evaluate(() => document.fonts.ready);
+	};
 	const shoot = async (name: string) => {
 		await page.waitForTimeout(300);
 		await page.screenshot({ path: `${folder}${name}.png` });
@@ -48,6 +54,21 @@ try {
 	await page.getByRole('combobox', { name: 'for a command: type its name' }).fill('flange');
 	await page.keyboard.press('Enter');
 	await shoot('reach-dark');
+	await varve('aliases');
+	await page.getByText('2 errors').waitFor();
+	await page.getByRole('textbox', { name: 'Try an alias' }).fill('tt');
+	await shoot('aliases');
+	await varve('recipes');
+	await page
+		.getByRole('textbox', { name: 'Sample' })
+		.fill(
+			'Short names of the drawing office, list 7\n\nLN   runs  draw.segment   ;; thin line\nKR   runs  draw.circle\nWN   runs  draw.doubel    ;; walls\nHF   runs  hatch.fill\n;; XX   runs  file.save\nHF   runs  hatch.solid\n'
+		);
+	await page.getByText('byte for byte').waitFor();
+	await shoot('recipes');
+	await varve('folders', 'dark');
+	await page.locator('table').first().waitFor();
+	await shoot('folders-dark');
 	await open('findings');
 	await shoot('findings');
 	await open('findings', 'dark');

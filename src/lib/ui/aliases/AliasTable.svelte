@@ -201,7 +201,7 @@
 	}
 	.alias-grid {
 		display: grid;
-		grid-template-columns: 52px minmax(72px, 0.8fr) 42px minmax(110px, 1.3fr) 44px 46px minmax(80px, 1.1fr);
+		grid-template-columns: 48px minmax(60px, 0.8fr) 38px minmax(90px, 1.3fr) 38px 42px minmax(40px, 1.1fr);
 		column-gap: 8px;
 		align-items: center;
 		padding: 0 12px;
