@@ -11,8 +11,8 @@ import type { ShortcutFile, ShortcutRow } from './shortcut-row.ts';
 
 export const SHORTCUT_COLUMNS = ['keys', 'command', 'label', 'scope', 'stratum', 'op'] as const;
 
-/** The shortcuts of the strata as RFC 4180 CSV with a header and CRLF; acceptances go by the profile file alone. `label` is for people and is not read back. */
-export function writeShortcutsCsv(strata: Profile, catalogue: Catalogue): string {
+/** The shortcuts of the strata as rows, the first the header; acceptances go by the profile file alone. `label` is for people and is not read back. */
+export function shortcutTable(strata: Profile, catalogue: Catalogue): string[][] {
 	const rows = strata.flatMap((stratum) =>
 		inOrder(stratum)
 			.filter((entry) => entry.op !== 'accept')
@@ -25,7 +25,12 @@ export function writeShortcutsCsv(strata: Profile, catalogue: Catalogue): string
 				op
 			])
 	);
-	return stringify([[...SHORTCUT_COLUMNS], ...rows], { record_delimiter: '\r\n' });
+	return [[...SHORTCUT_COLUMNS], ...rows];
+}
+
+/** The same as RFC 4180 CSV with CRLF. */
+export function writeShortcutsCsv(strata: Profile, catalogue: Catalogue): string {
+	return stringify(shortcutTable(strata, catalogue), { record_delimiter: '\r\n' });
 }
 
 /** Reads shortcuts; needs the columns keys and command, takes scope, stratum and op. Bad rows are refused one by one. */

@@ -13,6 +13,7 @@ import { effectiveProfile } from '$core/profile/effective';
 import { decode } from '$core/recipe/bytes';
 import type { Recipe } from '$core/recipe/recipe';
 import { readShortcuts } from '$core/recipe/rows';
+import { csvOfXlsx } from '$lib/xlsx';
 import type { Profile, StratumId } from '$core/profile/stratum';
 
 export interface Reading {
@@ -47,6 +48,12 @@ async function textFrom(file: File): Promise<string> {
 }
 
 async function byContent(file: File, onprogress: (stage: string) => void) {
+	if (/\.xlsx$/i.test(file.name)) {
+		refuseBySize(file.name, file.size);
+		onprogress('Unfolding the sheet');
+		const csv = await csvOfXlsx(file.name, new Uint8Array(await file.arrayBuffer()));
+		return { ...readShortcutsCsv(file.name, csv), application: undefined };
+	}
 	const text = await textFrom(file);
 	onprogress('Parsing');
 	const isJson = /^\s*[{[]/.test(text.slice(0, 2000)) || /\.json$/i.test(file.name);

@@ -113,6 +113,15 @@
 				</li>
 			{/each}
 		</ul>
+		<p class="more">
+			<span class="quiet">Shortcuts as a sheet:</span>
+			<a class="linkish" href={href('xlsx')} download data-sveltekit-reload>XLSX</a>
+		</p>
+		<p class="more">
+			<span class="quiet">Quick reference of what is in force:</span>
+			<a class="linkish" href={href('md')} download data-sveltekit-reload>Markdown</a>
+			<a class="linkish" href={href('html')} download data-sveltekit-reload>HTML to print</a>
+		</p>
 		<h2>Another application</h2>
 		<p class="quiet">A command list in CSV is enough to begin with a program of your own.</p>
 		<Button size="sm" color="alternative" href="/catalogue">Bring a catalogue…</Button>
@@ -134,9 +143,9 @@
 		</div>
 		{#if !reading || refusal}
 			<FileDrop
-				label="Drop a profile (JSON) or shortcuts (CSV), or click to choose"
+				label="Drop a profile (JSON) or shortcuts (CSV, XLSX), or click to choose"
 				hint="Up to 50 MB. You see what it would do before anything changes."
-				accept=".json,.csv,application/json,text/csv"
+				accept=".json,.csv,.xlsx,application/json,text/csv"
 				onfile={read}
 				onproblem={(message) => (leave(), (problem = message))}
 			/>
@@ -197,6 +206,12 @@
 	small {
 		display: block;
 		font-size: 12.5px;
+	}
+	.more {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 4px 10px;
+		font-size: 13px;
 	}
 	.core {
 		display: grid;

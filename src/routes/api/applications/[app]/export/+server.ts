@@ -1,22 +1,50 @@
 import { z } from 'zod';
+import { aliasTable } from '$core/alias/table.ts';
 import { profileFile, writeProfileFile } from '$core/format/profile-json.ts';
-import { writeShortcutsCsv } from '$core/format/shortcuts-csv.ts';
+import { htmlSheet, markdownSheet, sheetOf } from '$core/format/sheet.ts';
+import { shortcutTable, writeShortcutsCsv } from '$core/format/shortcuts-csv.ts';
+import { effectiveProfile } from '$core/profile/effective.ts';
 import { checked, Problem } from '$lib/server/problem';
 import { route } from '$lib/server/route';
+import { xlsxOf } from '$lib/xlsx';
 
-const Query = z.object({ format: z.enum(['json', 'csv']).default('json'), stratum: z.string().optional() });
+const TYPES = {
+	json: 'application/json; charset=utf-8',
+	csv: 'text/csv; header=present; charset=utf-8',
+	xlsx: 'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet',
+	md: 'text/markdown; charset=utf-8',
+	html: 'text/html; charset=utf-8'
+} as const;
 
-/** `?format=json|csv` and, for one stratum alone, `&stratum=office`. */
+const Query = z.object({ format: z.enum(['json', 'csv', 'xlsx', 'md', 'html']).default('json'), stratum: z.string().optional() });
+
+/** `?format=json|csv|xlsx`, or `md|html` for a quick reference of what is in force; `&stratum=office` for one stratum alone. */
 export const GET = route(async ({ params, url }, { profiles }) => {
 	const { format, stratum } = checked(Query, Object.fromEntries(url.searchParams));
-	const { application, profile, catalogue } = await profiles.load(params.app!);
+	const { application, profile, catalogue, space } = await profiles.load(params.app!);
 	const strata = stratum === undefined ? profile : profile.filter((s) => s.id === stratum);
 	if (strata.length === 0)
 		throw new Problem(404, 'not-found', `There is no stratum "${stratum}"; there are ${profile.map((s) => s.id).join(', ')}.`);
-	const name = `${application.id}-${stratum ?? 'profile'}.${format}`;
-	const body = format === 'json' ? writeProfileFile(profileFile(application, strata)) : writeShortcutsCsv(strata, catalogue);
-	const type = format === 'json' ? 'application/json' : 'text/csv; header=present';
-	return new Response(body, {
-		headers: { 'content-type': `${type}; charset=utf-8`, 'content-disposition': `attachment; filename="${name}"` }
+	const input = application.rules.aliases;
+	const sheet = () =>
+		sheetOf(
+			`${application.name} ${application.version}`,
+			catalogue,
+			space,
+			effectiveProfile(strata).bindings,
+			input && aliasTable(strata, input).byCommand
+		);
+	const write: Record<typeof format, () => Promise<BodyInit> | string> = {
+		json: () => writeProfileFile(profileFile(application, strata)),
+		csv: () => writeShortcutsCsv(strata, catalogue),
+		xlsx: async () => (await xlsxOf('Shortcuts', shortcutTable(strata, catalogue))).buffer as ArrayBuffer,
+		md: () => markdownSheet(sheet()),
+		html: () => htmlSheet(sheet())
+	};
+	return new Response(await write[format](), {
+		headers: {
+			'content-type': TYPES[format],
+			'content-disposition': `attachment; filename="${application.id}-${stratum ?? 'profile'}.${format}"`
+		}
 	});
 });
