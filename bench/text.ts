@@ -110,7 +110,7 @@ JSON.parse(readFileSync(${JSON.stringify(file)}, 'utf8'));
 }
 
 /** Gives every importer files that were changed at random: each is read or refused with its place, in good time. */
-function fuzz(): Line[] {
+export function fuzz(): Line[] {
 	const lines: Line[] = [{ what: `${MUTATIONS} mutated files for each importer` }];
 	const bits = [
 		'"',

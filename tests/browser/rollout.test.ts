@@ -97,7 +97,7 @@ describe('The routes', () => {
 		const edits = '/api/applications/gneiss-solid-5/edits';
 		await problem(await ask('/api/applications/nowhere'), 404);
 		expect((await problem(await post(edits, '{"base":'), 400))['type']).to.equal('/problems/not-json');
-		const unsound = await problem(await post(edits, '{"base":0,"role":"king","label":"x","changes":[]}'), 400);
+		const unsound = await problem(await post(edits, '{"base":0,"role":"king","label":"x","changes":{}}'), 400);
 		expect(JSON.stringify(unsound['errors'])).to.include('"/role"').and.include('"/changes"');
 		const change = {
 			stratum: 'personal',

@@ -1,15 +1,12 @@
-import { count, firstOfBoth, intersection, meets, type Bits } from '../../context/bits.ts';
+import { absorb, count, firstOfBoth, intersection, meets, noBits, type Bits } from '../../context/bits.ts';
 import type { Binding } from '../../profile/effective.ts';
 import type { Circumstances } from '../circumstances.ts';
 import { labelOf, listedBriefly, type CheckRule } from '../finding.ts';
 import { go, moves } from '../proposals.ts';
 
-/** The longer inputs that are alive together with the binding, and where. */
-function longerThan({ index }: Circumstances, binding: Binding, heard: Bits) {
-	return index
-		.longer(binding.keys)
-		.filter((longer) => meets(index.reach(longer), heard))
-		.map((longer) => ({ longer, situations: intersection(index.reach(longer), heard) }));
+/** The longer inputs that are alive together with the binding. */
+function longerThan({ index }: Circumstances, binding: Binding, heard: Bits): Binding[] {
+	return index.longer(binding.keys).filter((longer) => meets(index.reach(longer), heard));
 }
 
 /** A stroke is complete and also begins a longer sequence: the longer is cut short, or the shorter has to wait. */
@@ -34,21 +31,22 @@ export const prefix: CheckRule = {
 	tell({ bindings: [binding], witness: { keys, situation } }, c, contest) {
 		const heard = contest.heard[contest.placeOf(binding!)]!;
 		const found = longerThan(c, binding!, heard);
-		const names = listedBriefly(found.map(({ longer }) => `${longer.keys} for ${labelOf(c, longer)}`));
+		const names = listedBriefly(found.map((longer) => `${longer.keys} for ${labelOf(c, longer)}`));
 		const where = c.index.space.labelOf(situation);
-		const all = found.reduce((sum, { situations }) => sum.map((word, w) => word | situations[w]!), c.index.space.nowhere);
+		const all = noBits(c.index.space.situations.length);
+		for (const longer of found) absorb(all, c.index.reach(longer));
 		return {
 			sentence:
 				c.index.rules.sequences === 'at-once'
 					? `${keys} runs ${labelOf(c, binding!)} at once in ${where}, so ${names} cannot be typed there.`
 					: `${keys} for ${labelOf(c, binding!)} waits in ${where}, since it also begins ${names}.`,
-			count: count(all),
-			causes: found.map((f) => f.longer)
+			count: count(intersection(all, heard)),
+			causes: found
 		};
 	},
 	proposals({ bindings: [binding] }, c, contest, pen) {
 		const heard = contest.heard[contest.placeOf(binding!)]!;
-		const longer = longerThan(c, binding!, heard).map((f) => f.longer);
+		const longer = longerThan(c, binding!, heard);
 		return [
 			...moves(c, pen, binding!),
 			...(longer.length === 1 ? moves(c, pen, longer[0]!) : []),

@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { BOARDS } from '$core/keyboard/board';
 	import type { DeskSetup } from '$core/keyboard/desk';
-	import type { Face } from '$core/keyboard/face';
+	import type { Face, Plane } from '$core/keyboard/face';
 	import { planeOf } from '$core/keyboard/face';
 	import type { Finding, Severity } from '$core/check/finding';
 	import { SEVERITIES } from '$core/check/finding';
@@ -9,8 +9,10 @@
 	import type { Binding } from '$core/profile/effective';
 	import type { Keys, Modifier } from '$core/stroke/stroke';
 	import { useWorkspace } from '$lib/state/workspace.svelte';
+	import { SIGNS } from '../findings/severity';
+	import { outcomeText } from '../wording';
 	import KeyFace from './KeyFace.svelte';
-	import { heldModifiers, legendOf } from './legend';
+	import { commandOn, heldModifiers, legendOf } from './legend';
 	import { isTaken, layOf, passes, type Filter, type Ground } from './mark';
 
 	/**
@@ -53,6 +55,15 @@
 		return findings && SEVERITIES.find((s) => s !== 'note' && findings.some((f) => f.severity === s));
 	}
 
+	/** What is read out of a key: as an attribute it costs no layout when the drawing turns. */
+	function said(face: Face, plane: Plane, severity: Severity | undefined, reach: string | undefined): string {
+		const { keys, outcome } = plane;
+		const drawn = [legendOf(face.key.code, face.legends, modifiers.includes('Shift')), commandOn(plane, workspace.index), reach];
+		const seen = drawn.filter((text) => text).join(' ');
+		if (keys === undefined) return seen;
+		return `${seen}, ${keys}: ${outcome ? outcomeText(workspace.index, outcome) : ''}${severity ? `, ${SIGNS[severity].name}` : ''}`;
+	}
+
 	function onkeydown(event: KeyboardEvent) {
 		if (event.key === 'Tab' && !event.ctrlKey && !event.altKey) return;
 		const held = heldModifiers(event, desk.platform);
@@ -80,10 +91,13 @@
 	{#each faces as face (face.key.code)}
 		{@const plane = face.planes[at]!}
 		{@const lay = drawing === 'reach' ? layOf(face, plane, office, workspace.index) : undefined}
+		{@const severity = plane.keys === undefined ? undefined : worst(ground.findings.get(plane.keys))}
+		{@const reachText = drawing === 'reach' ? (lay?.reach ? `${lay.reach.mm.toFixed(0)} mm` : '') : undefined}
 		{@const isHeld = face.key.code.replace(/Left|Right/, '').replace('Control', 'Ctrl')}
 		<button
 			type="button"
 			tabindex="-1"
+			aria-label={said(face, plane, severity, reachText)}
 			class="key"
 			class:taken={isTaken(plane)}
 			class:silent={plane.keys === undefined}
@@ -124,8 +138,8 @@
 					{face}
 					plane={at}
 					legend={legendOf(face.key.code, face.legends, modifiers.includes('Shift'))}
-					severity={plane.keys === undefined ? undefined : worst(ground.findings.get(plane.keys))}
-					reachText={drawing === 'reach' ? (lay?.reach ? `${lay.reach.mm.toFixed(0)} mm` : '') : undefined}
+					{severity}
+					{reachText}
 				/>
 			</span>
 		</button>

@@ -4,8 +4,7 @@
 	import { useWorkspace } from '$lib/state/workspace.svelte';
 	import { SIGNS } from '../findings/severity';
 	import { bandClass } from '../stratum-look';
-	import { labelOf, outcomeText } from '../wording';
-	import { isTaken } from './mark';
+	import { commandOn } from './legend';
 
 	/** One key: its legend, what it does on the drawn plane, and a pip for each combination of the common modifiers. */
 	let {
@@ -25,16 +24,13 @@
 	const workspace = useWorkspace();
 	const plane = $derived(face.planes[at]!);
 	const kindOf = (stratum: string) => workspace.profile.find((s) => s.id === stratum)?.kind ?? 'factory';
-	const name = $derived(
-		plane.binding ? labelOf(workspace.index, plane.binding.command) : plane.outcome?.kind === 'cut-short' ? 'cut short' : ''
-	);
 </script>
 
 <span class="legend">{legend}</span>
 {#if severity}<span class="sign tone-{SIGNS[severity].tone}"
 		><span class="toned" aria-hidden="true">{SIGNS[severity].shape}</span></span
 	>{/if}
-<span class="command">{isTaken(plane) ? name : ''}</span>
+<span class="command">{commandOn(plane, workspace.index)}</span>
 {#if plane.keys !== undefined}
 	{#if reachText !== undefined}
 		<span class="reach">{reachText}</span>
@@ -49,11 +45,6 @@
 			{/each}
 		</span>
 	{/if}
-	<span class="visually-hidden"
-		>{plane.keys}: {plane.outcome ? outcomeText(workspace.index, plane.outcome) : ''}{severity
-			? `, ${SIGNS[severity].name}`
-			: ''}</span
-	>
 {/if}
 
 <style>

@@ -1,6 +1,10 @@
 import type { Platform } from '$core/keyboard/desk';
+import type { ShortcutIndex } from '$core/answer/shortcut-index';
+import type { Plane } from '$core/keyboard/face';
 import { NAMED_CODES } from '$core/stroke/codes';
 import type { Modifier } from '$core/stroke/stroke';
+import { labelOf } from '../wording';
+import { isTaken } from './mark';
 
 /** Legends of keys that type nothing and cannot be bound alone. */
 const SILENT: Readonly<Record<string, string>> = {
@@ -22,6 +26,13 @@ export function legendOf(code: string, legends: readonly [string | undefined, st
 	if (typed !== undefined)
 		return typed.length === 1 && !shift && legends[1]?.toLowerCase() === typed ? typed.toUpperCase() : typed;
 	return SILENT[code] ?? SHORT[code] ?? NAMED_CODES.get(code)?.replace('Num ', '') ?? code;
+}
+
+/** What a key's drawing says that it does on this plane. */
+export function commandOn(plane: Plane, index: ShortcutIndex): string {
+	if (!isTaken(plane)) return '';
+	if (plane.binding) return labelOf(index, plane.binding.command);
+	return plane.outcome?.kind === 'cut-short' ? 'cut short' : '';
 }
 
 /** A modifier's name on the platform: Ctrl in a profile is Command on macOS. */
