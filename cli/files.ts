@@ -16,6 +16,9 @@ import { desksOf } from '../core/keyboard/desk.ts';
 import { shortcutKeyOf, type Entry } from '../core/profile/entry.ts';
 import { inOrder, stratumOf, StratumKind, type Profile, type StratumHead, type StratumId } from '../core/profile/stratum.ts';
 import { decode, encode, type Encoding } from '../core/recipe/bytes.ts';
+import { checkMacros } from '../core/macro/check.ts';
+import { MACRO_RULES } from '../core/macro/rules/rules.ts';
+import type { MacroEntry } from '../core/macro/macro.ts';
 import { Recipe } from '../core/recipe/recipe.ts';
 import { SHIPPED_RECIPES } from '../core/recipe/shipped.ts';
 import { BadInputError } from './problem.ts';
@@ -72,13 +75,13 @@ export function loadProfile(files: readonly string[]): LoadedProfile {
 	const refused: (FileProblem & { file: string })[] = [];
 	const fileOf = new Map<StratumId, string>();
 	const lines = new Map<Entry, { file: string; line: number }>();
-	const strata: { head: StratumHead; entries: Entry[]; aliases: AliasFile | undefined }[] = [];
+	const strata: { head: StratumHead; entries: Entry[]; aliases: AliasFile | undefined; macros?: MacroEntry[] }[] = [];
 	for (const file of files) {
 		const { text } = load(file);
 		const isJson = /^\uFEFF?\s*\{/.test(text);
 		const read = isJson
 			? readProfileFile(file, text)
-			: { ...readShortcutsCsv(file, text), aliases: [], strata: [] as StratumHead[] };
+			: { ...readShortcutsCsv(file, text), aliases: [], macros: [], strata: [] as StratumHead[] };
 		refused.push(...read.refused.map((problem) => ({ ...problem, file })));
 		const heads = new Map(read.strata.map((head) => [head.id, head]));
 		for (const [i, { stratum: id = 'personal' as StratumId, op, shortcut, acceptance, line }] of read.rows.entries()) {
@@ -92,11 +95,12 @@ export function loadProfile(files: readonly string[]): LoadedProfile {
 		for (const head of heads.values())
 			if (!strata.some((s) => s.head.id === head.id)) strata.push({ head, entries: [], aliases: undefined });
 		for (const { stratum, file: aliases } of read.aliases) strata.find((s) => s.head.id === stratum)!.aliases = aliases;
+		for (const { stratum, macros } of read.macros) strata.find((s) => s.head.id === stratum)!.macros = macros;
 		for (const { id } of heads.values()) if (!fileOf.has(id)) fileOf.set(id, file);
 	}
 	if (strata.length === 0) throw new BadInputError('The profile holds no stratum.');
 	strata.sort((a, b) => ORDER.indexOf(a.head.kind) - ORDER.indexOf(b.head.kind));
-	const profile = strata.map(({ head, entries, aliases }) => stratumOf(head, entries, aliases));
+	const profile = strata.map(({ head, entries, aliases, macros }) => stratumOf(head, entries, aliases, macros));
 	for (const stratum of profile)
 		for (const [key, entry] of stratum.entries)
 			if (entry.op === 'set') places.set(placeKey(stratum.id, shortcutKeyOf(key)), lines.get(entry)!);
@@ -147,7 +151,7 @@ export interface FoundFinding extends Placed {
 	readonly accepted: boolean;
 }
 
-/** All findings of shortcuts and aliases, each with the place that it is about. */
+/** All findings of shortcuts, aliases and macros, each with the place that it is about. */
 export function findingsOf(
 	application: ApplicationFile & Subject,
 	loaded: LoadedProfile & { aliasFile?: string },
@@ -172,10 +176,21 @@ export function findingsOf(
 			accepted: c.index.effective.accepted.size > 0 && acceptedAs(c.index.effective, told) !== undefined
 		};
 	});
+	for (const f of checkMacros(c.index, loaded.profile))
+		found.push({
+			rule: `macro-${f.rule}`,
+			title: MACRO_RULES[f.rule].title,
+			severity: f.severity,
+			sentence: f.sentence,
+			id: `macro-${f.rule}\n${f.stratum}\n${f.macro}\n${f.step ?? ''}`,
+			file: loaded.fileOf.get(f.stratum) ?? first ?? '-',
+			line: undefined,
+			accepted: false
+		});
 	const input = application.application.rules.aliases;
 	if (!input) return found;
 	const before = released && releasedAliases(withReleased(released, []), input);
-	const aliases = checkAliases(aliasGround(aliasTable(loaded.profile, input), application.catalogue, c, before)).map(
+	const aliases = checkAliases(aliasGround(aliasTable(loaded.profile, input), c.index.catalogue, c, before)).map(
 		(f): FoundFinding => ({
 			rule: `alias-${f.rule}`,
 			title: ALIAS_RULES[f.rule].title,

@@ -40,7 +40,7 @@ export function profileJson({ application, strata }: Pick<WorkspaceDocument, 'ap
 	return writeProfileFile(
 		profileFile(
 			application,
-			strata.map(({ entries, aliases, ...head }) => stratumOf(head, entries, aliases))
+			strata.map(({ entries, aliases, macros, ...head }) => stratumOf(head, entries, aliases, macros))
 		)
 	);
 }

@@ -28,7 +28,15 @@ export const EffectiveFile = z.strictObject({
 	shortcuts: z.array(
 		z.strictObject({ keys: z.string(), command: z.string(), scope: Scope, stratum: z.string(), lockedBy: z.string().optional() })
 	),
-	aliases: z.array(z.strictObject({ alias: z.string(), command: z.string(), stratum: z.string() }))
+	aliases: z.array(z.strictObject({ alias: z.string(), command: z.string(), stratum: z.string() })),
+	macros: z.array(
+		z.strictObject({
+			id: z.string(),
+			label: z.string(),
+			steps: z.string().meta({ description: 'joined by semicolons, as in: cancel; run draw.segment; type "250"; accept' }),
+			stratum: z.string()
+		})
+	)
 });
 
 /** What `skarn diff --format json` writes. */

@@ -32,9 +32,9 @@ async function fill(server: string, standIn: StandIn) {
 	const { application, commands, strata, factoryEntries, factoryAliases, edits, releases } = standIn;
 	await send(server, '/api/applications', { application, commands, strata, factory: factoryEntries, aliases: factoryAliases });
 	const path = `/api/applications/${application.id}`;
-	for (const [i, { changes, aliases }] of standIn.history().entries()) {
+	for (const [i, { profile: _, ...said }] of standIn.history().entries()) {
 		const { role, label } = edits[i]!;
-		await send(server, `${path}/edits`, { base: i, role, label, changes, aliases });
+		await send(server, `${path}/edits`, { base: i, role, label, ...said });
 		for (const release of releases.filter((r) => r.after === i + 1))
 			await send(server, `${path}/releases`, { role: 'steward', notes: release.notes, base: i + 1 });
 	}

@@ -1,13 +1,24 @@
 import { z } from 'zod';
 import { emptyAliasFile, type AliasFile } from '../core/alias/file.ts';
 import { aliasFileOf } from '../core/alias/table.ts';
-import { applyAliasChanges, spliceBetween, type AliasChange } from '../core/profile/alias-change.ts';
+import { spliceBetween } from '../core/profile/alias-change.ts';
+import { Macro } from '../core/macro/macro.ts';
+import { parseSteps } from '../core/macro/steps.ts';
 import { Application } from '../core/application/application.ts';
 import { Command } from '../core/application/command.ts';
-import { applyChanges, keyOfChange, type Change } from '../core/profile/edit.ts';
+import { applyEdit, keyOfChange, type Change, type Said } from '../core/profile/edit.ts';
+import type { MacroChange } from '../core/profile/macro-change.ts';
 import { Entry, entryKey } from '../core/profile/entry.ts';
 import type { Role } from '../core/profile/role.ts';
-import { nextRank, stratumById, StratumHead, stratumOf, type Profile, type StratumId } from '../core/profile/stratum.ts';
+import {
+	nextRank,
+	stratumById,
+	StratumHead,
+	stratumOf,
+	type Profile,
+	type Stratum,
+	type StratumId
+} from '../core/profile/stratum.ts';
 import { parseKeys } from '../core/stroke/stroke.ts';
 
 /** Short names for the scopes that a stand-in's catalogue and shortcuts use again and again. */
@@ -21,6 +32,8 @@ export interface DemoEdit {
 	readonly lines: string;
 	/** The whole alias file of the stratum from now on. */
 	readonly aliases?: string;
+	/** Macros of the stratum, one `id | label | icon | inside, locks | steps | description` a line, in place of those of the same ids. */
+	readonly macros?: string;
 }
 
 /** After which edit, counted from 1, the steward published, with which notes. */
@@ -41,7 +54,7 @@ export interface StandIn {
 	readonly releases: readonly DemoRelease[];
 	entriesOf(lines: string): Entry[];
 	/** Every edit as changes, with the profile after it. */
-	history(): { changes: Change[]; aliases: AliasChange[]; profile: Profile }[];
+	history(): (Said & { profile: Profile })[];
 }
 
 /** `use` gives runs a day for commands by id, one `id number` a line; the office has estimated them. */
@@ -98,6 +111,24 @@ export function standIn({
 		if (new Set(changes.map(keyOfChange)).size !== changes.length) throw new Error(`"${label}" says something twice`);
 		return changes;
 	};
+	const macroChanges = (stratum: Stratum, lines: string): MacroChange[] =>
+		lines
+			.trim()
+			.split('\n')
+			.filter((line) => line !== '')
+			.map((line) => {
+				const [id, label, icon, flags = '', steps = '', description = ''] = line.split('|').map((field) => field.trim());
+				const after = Macro.parse({
+					id,
+					label,
+					description,
+					icon,
+					inside: flags.includes('inside'),
+					steps: parseSteps(steps),
+					locks: flags.includes('locks')
+				});
+				return { stratum: stratum.id, before: stratum.macros?.get(after.id) ?? null, after };
+			});
 	const runs = new Map(
 		use
 			.trim()
@@ -128,9 +159,13 @@ export function standIn({
 					aliasFileOf(profile, stratum).text,
 					edit.aliases?.trimStart() ?? aliasFileOf(profile, stratum).text
 				);
-				const aliases = cut ? [cut] : [];
-				profile = applyAliasChanges(applyChanges(profile, changes), aliases);
-				return { changes, aliases, profile };
+				const said: Said = {
+					changes,
+					aliases: cut ? [cut] : [],
+					macros: macroChanges(stratumById(profile, stratum), edit.macros ?? '')
+				};
+				profile = applyEdit(profile, said);
+				return { ...said, profile };
 			});
 		}
 	};

@@ -5,6 +5,7 @@ import { explain, resolveEverywhere } from '../../core/answer/resolve.ts';
 import { indexOf } from '../../core/check/circumstances.ts';
 import { first } from '../../core/context/bits.ts';
 import { parseScope } from '../../core/context/scope.ts';
+import { profileCatalogue } from '../../core/macro/table.ts';
 import { parseKeys } from '../../core/stroke/stroke.ts';
 import { BadInputError } from '../problem.ts';
 import { subjectOf, takesSubject, type Ends, type SubjectOptions } from './subject.ts';
@@ -35,7 +36,11 @@ export function explainCommand(program: Command, _: Ends): void {
 			if (options.alias) {
 				const input = application.application.rules.aliases;
 				if (!input) throw new BadInputError(`${application.application.name} has no command line.`);
-				const { answer, trace } = answerTo(aliasTable(loaded.profile, input), application.catalogue, words.join(' '));
+				const { answer, trace } = answerTo(
+					aliasTable(loaded.profile, input),
+					profileCatalogue(application.catalogue, loaded.profile),
+					words.join(' ')
+				);
 				const { kind } = answer;
 				return say({ kind, ...(answer.kind === 'runs' && { command: answer.command }), trace }, trace);
 			}

@@ -2,6 +2,7 @@ import { Option, type Command } from 'commander';
 import { aliasTable } from '../../core/alias/table.ts';
 import { htmlSheet, markdownSheet, sheetOf } from '../../core/format/sheet.ts';
 import { writeShortcutsCsv } from '../../core/format/shortcuts-csv.ts';
+import { profileCatalogue } from '../../core/macro/table.ts';
 import { effectiveProfile } from '../../core/profile/effective.ts';
 import { profileFile, writeProfileFile } from '../../core/format/profile-json.ts';
 import { deliver } from '../files.ts';
@@ -37,9 +38,10 @@ export function exportCommand(program: Command, _: Ends): void {
 					throw new BadInputError(
 						`There is no stratum ${stratum}; this profile has ${loaded.profile.map((s) => s.id).join(', ')}.`
 					);
+				const catalogue = profileCatalogue(application.catalogue, strata);
 				if (what === 'application') return deliver(output, applicationJson(application));
 				if (what === 'profile') return deliver(output, writeProfileFile(profileFile(application.application, strata)));
-				if (what === 'csv') return deliver(output, writeShortcutsCsv(strata, application.catalogue));
+				if (what === 'csv') return deliver(output, writeShortcutsCsv(strata, catalogue));
 				if (what === 'aliases') {
 					const file = strata.findLast((s) => s.aliases)?.aliases;
 					if (!file) throw new BadInputError('No stratum has an alias file.');
@@ -49,7 +51,7 @@ export function exportCommand(program: Command, _: Ends): void {
 				const { name, version } = application.application;
 				const sheet = sheetOf(
 					`${name} ${version}`,
-					application.catalogue,
+					catalogue,
 					application.space,
 					effectiveProfile(strata).bindings,
 					input && aliasTable(strata, input).byCommand

@@ -2,6 +2,8 @@ import type { Command } from 'commander';
 import { aliasTable } from '../../core/alias/table.ts';
 import { scopeText } from '../../core/context/scope.ts';
 import { effectiveProfile } from '../../core/profile/effective.ts';
+import { stepsText } from '../../core/macro/steps.ts';
+import { macroTable } from '../../core/macro/table.ts';
 import { deliver } from '../files.ts';
 import { subjectOf, takesSubject, type Ends, type SubjectOptions } from './subject.ts';
 
@@ -28,13 +30,20 @@ export function resolveCommand(program: Command, _: Ends): void {
 				...(lockedBy && { lockedBy })
 			}));
 			const names = aliases.map(({ alias, command, stratum }) => ({ alias, command, stratum: stratum.id }));
+			const macros = [...macroTable(loaded.profile).inForce.values()].map(({ macro: { id, label, steps }, stratum }) => ({
+				id,
+				label,
+				steps: stepsText(steps),
+				stratum: stratum.id
+			}));
 			deliver(
 				options.output,
 				options.format === 'json'
-					? JSON.stringify({ format: 'skarn-effective', version: 1, shortcuts, aliases: names }, null, 2) + '\n'
+					? JSON.stringify({ format: 'skarn-effective', version: 1, shortcuts, aliases: names, macros }, null, 2) + '\n'
 					: [
 							...shortcuts.map((s) => [s.keys, s.command, scopeText(s.scope), s.stratum].join('\t')),
-							...names.map((n) => [n.alias, n.command, '', n.stratum].join('\t'))
+							...names.map((n) => [n.alias, n.command, '', n.stratum].join('\t')),
+							...macros.map((m) => [m.id, m.steps, '', m.stratum].join('\t'))
 						].join('\n') + '\n'
 			);
 		});

@@ -56,20 +56,28 @@ export class Checks {
 
 	/**
 	 * Looks again at what the changes can affect: their inputs, the inputs that begin or go on from these, their commands and
-	 * the opposites of those, and the whole. `circumstances` are those after the changes.
+	 * the opposites of those, and the whole; and at the inputs of macros that came, went or changed. `circumstances` are those
+	 * after the changes.
 	 */
-	update(circumstances: Circumstances, changes: readonly Change[]): void {
+	update(circumstances: Circumstances, changes: readonly Change[], macros: Iterable<CommandId> = []): void {
 		const before = this.#circumstances.index;
 		this.#circumstances = circumstances;
 		const { index } = circumstances;
 		const inputs = new Set<Keys>();
 		const commands = new Set<CommandId>();
-		for (const change of changes) {
-			const { keys, command } = (change.before ?? change.after)!;
+		const touch = (keys: Keys) => {
 			inputs.add(keys);
 			for (const prefix of properPrefixes(keys)) inputs.add(prefix);
 			for (const side of [before, index]) for (const longer of side.longer(keys)) inputs.add(longer.keys);
+		};
+		for (const change of changes) {
+			const { keys, command } = (change.before ?? change.after)!;
+			touch(keys);
 			commands.add(command);
+		}
+		for (const macro of macros) {
+			commands.add(macro);
+			for (const side of [before, index]) for (const { keys } of side.of(macro)) touch(keys);
 		}
 		for (const command of [...commands]) for (const partner of partnersOf(index.catalogue, command)) commands.add(partner);
 		this.look(inputs, commands);

@@ -1,5 +1,6 @@
 import { shortcutIndex, type ShortcutIndex } from '../answer/shortcut-index.ts';
 import type { Application, Catalogue } from '../application/application.ts';
+import { profileCatalogue } from '../macro/table.ts';
 import type { ContextSpace } from '../context/space.ts';
 import { effectiveProfile } from '../profile/effective.ts';
 import type { Entry } from '../profile/entry.ts';
@@ -22,15 +23,17 @@ export interface Subject {
 }
 
 export function indexOf({ application, space, catalogue }: Subject, profile: Profile): ShortcutIndex {
-	return shortcutIndex(effectiveProfile(profile), space, catalogue, application.rules);
+	return shortcutIndex(effectiveProfile(profile), space, profileCatalogue(catalogue, profile), application.rules);
 }
 
 /** The strata that a release is judged by: the factory's and the office's. */
 export const published = (profile: Profile): Profile => profile.filter((s) => s.kind === 'factory' || s.kind === 'office');
 
-/** The profile with the office stratum as it was released; the other strata are as they are. */
+/** The profile with the office's shortcuts as they were released; all else is as it is. */
 export function withReleased(profile: Profile, released: readonly Entry[]): Profile {
-	return profile.map((stratum) => (stratum.kind === 'office' ? stratumOf(stratum, released) : stratum));
+	return profile.map((stratum) =>
+		stratum.kind === 'office' ? { ...stratum, entries: stratumOf(stratum, released).entries } : stratum
+	);
 }
 
 /** `released` are the entries of the office stratum in the last release, null before the first. */

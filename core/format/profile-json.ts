@@ -3,6 +3,7 @@ import { z } from 'zod';
 import { AliasFile } from '../alias/file.ts';
 import { ApplicationId } from '../application/application.ts';
 import { CommandId } from '../application/command.ts';
+import { MacroEntry } from '../macro/macro.ts';
 import { AxisId, NodeId } from '../context/axis.ts';
 import { Acceptance, EntryOp } from '../profile/entry.ts';
 import { StratumHead, inOrder, type Profile, type StratumId, type StratumKind } from '../profile/stratum.ts';
@@ -47,7 +48,12 @@ export const ProfileFile = z.strictObject({
 					.max(100_000)
 					.optional()
 					.meta({ description: 'findings that may stand, with who let them stand and why' }),
-				aliases: AliasFile.optional().meta({ description: 'the alias file, byte for byte, with the recipe that reads it' })
+				aliases: AliasFile.optional().meta({ description: 'the alias file, byte for byte, with the recipe that reads it' }),
+				macros: z
+					.array(MacroEntry)
+					.max(5_000)
+					.optional()
+					.meta({ description: 'commands that the office or the user made of steps' })
 			})
 		)
 		.min(1)
@@ -69,7 +75,8 @@ export function profileFile(application: { id: ApplicationId; version: string },
 				op === 'accept' ? [] : [{ op, command, keys, scope }]
 			),
 			...acceptancesOf(stratum),
-			...(stratum.aliases && { aliases: stratum.aliases })
+			...(stratum.aliases && { aliases: stratum.aliases }),
+			...(stratum.macros && stratum.macros.size > 0 && { macros: [...stratum.macros.values()] })
 		}))
 	};
 }
@@ -85,11 +92,11 @@ function acceptancesOf(stratum: Profile[number]) {
 export function writeProfileFile(file: ProfileFile): string {
 	const { strata, ...head } = file;
 	const lines = JSON.stringify(head, null, 2).slice(0, -2);
-	const body = strata.map(({ entries, acceptances, ...stratumHead }) => {
+	const body = strata.map(({ entries, acceptances, macros, ...stratumHead }) => {
 		const open = JSON.stringify(stratumHead).slice(0, -1);
 		const listed = (rows: readonly unknown[]) =>
 			`[${rows.map((row) => `\n      ${JSON.stringify(row)}`).join(',')}${rows.length > 0 ? '\n    ' : ''}]`;
-		return `    ${open},"entries":${listed(entries)}${acceptances ? `,"acceptances":${listed(acceptances)}` : ''}}`;
+		return `    ${open},"entries":${listed(entries)}${acceptances ? `,"acceptances":${listed(acceptances)}` : ''}${macros ? `,"macros":${listed(macros)}` : ''}}`;
 	});
 	return `${lines},\n  "strata": [\n${body.join(',\n')}\n  ]\n}\n`;
 }
@@ -105,6 +112,7 @@ export function readProfileFile(
 	application: ProfileFile['application'];
 	strata: StratumHead[];
 	aliases: { stratum: StratumId; kind: StratumKind; file: AliasFile }[];
+	macros: { stratum: StratumId; kind: StratumKind; macros: MacroEntry[] }[];
 } {
 	const root = parseJson(file, text);
 	const head = checkedJson(
@@ -118,7 +126,8 @@ export function readProfileFile(
 						...StratumHead.shape,
 						entries: z.array(z.unknown()),
 						acceptances: z.array(FileAcceptance).max(100_000).default([]),
-						aliases: AliasFile.optional()
+						aliases: AliasFile.optional(),
+						macros: z.array(MacroEntry).max(5_000).default([])
 					})
 				)
 				.min(1)
@@ -161,8 +170,11 @@ export function readProfileFile(
 			});
 	});
 	const aliases = head.strata.flatMap(({ id, kind, aliases: file }) => (file ? [{ stratum: id, kind, file }] : []));
+	const macros = head.strata.flatMap(({ id, kind, macros: list }) =>
+		list.length > 0 ? [{ stratum: id, kind, macros: list }] : []
+	);
 	const strata = head.strata.map(({ id, kind, name }): StratumHead => ({ id, kind, name }));
-	return { rows, refused, application: head.application, strata, aliases };
+	return { rows, refused, application: head.application, strata, aliases, macros };
 }
 
 function shortcutOf({ command, keys, scope }: FileEntry) {

@@ -1,6 +1,7 @@
 import { z } from 'zod';
-import { AliasChange } from './alias-change.ts';
+import { AliasChange, applyAliasChanges, inverseAliasChanges } from './alias-change.ts';
 import { Entry, entryKey, type EntryKey } from './entry.ts';
+import { applyMacroChanges, inverseMacroChanges, MacroChange } from './macro-change.ts';
 import { Role } from './role.ts';
 import { StratumId, stratumById, type Profile } from './stratum.ts';
 
@@ -17,6 +18,15 @@ export const Change = z.strictObject({ stratum: StratumId, before: Entry.nullabl
 });
 export type Change = z.infer<typeof Change>;
 
+/** All that one edit changes: shortcuts, alias files, macros. */
+export interface Said {
+	readonly changes: readonly Change[];
+	readonly aliases: readonly AliasChange[];
+	readonly macros: readonly MacroChange[];
+}
+
+export const isNothing = ({ changes, aliases, macros }: Said): boolean => changes.length + aliases.length + macros.length === 0;
+
 /** What the interface sends: a named list of changes, made against a revision, applied whole or not at all. */
 export const ProposedEdit = z
 	.strictObject({
@@ -24,9 +34,10 @@ export const ProposedEdit = z
 		role: Role,
 		label: z.string().min(1).max(200),
 		changes: z.array(Change).max(60_000).default([]),
-		aliases: z.array(AliasChange).max(100).default([])
+		aliases: z.array(AliasChange).max(100).default([]),
+		macros: z.array(MacroChange).max(1_000).default([])
 	})
-	.refine(({ changes, aliases }) => changes.length + aliases.length > 0, 'an edit changes something');
+	.refine((edit) => !isNothing(edit), 'an edit changes something');
 export type ProposedEdit = z.infer<typeof ProposedEdit>;
 
 /** An edit as it is kept for ever. `undoes` or `redoes` name the revision that it takes back or brings again. */
@@ -37,6 +48,7 @@ export const Edit = z.strictObject({
 	label: z.string(),
 	changes: z.array(Change),
 	aliases: z.array(AliasChange).default([]),
+	macros: z.array(MacroChange).default([]),
 	undoes: z.number().int().optional(),
 	redoes: z.number().int().optional()
 });
@@ -115,6 +127,20 @@ export function composed(steps: Iterable<readonly Change[]>): Change[] {
 			byEntry.set(key, earlier ? { ...change, before: earlier.before } : change);
 		}
 	return [...byEntry.values()].filter(({ before, after }) => before?.op !== after?.op || before?.rank !== after?.rank);
+}
+
+/** The profile after all of it. Throws what `applyChanges`, `applyAliasChanges` and `applyMacroChanges` throw; then nothing is applied. */
+export function applyEdit(profile: Profile, { changes, aliases, macros }: Said): Profile {
+	return applyMacroChanges(applyAliasChanges(applyChanges(profile, changes), aliases), macros);
+}
+
+/** What takes it all back. */
+export function inverseEdit({ changes, aliases, macros }: Said): { [K in keyof Said]: Said[K][number][] } {
+	return {
+		changes: inverse(changes),
+		aliases: inverseAliasChanges(aliases),
+		macros: inverseMacroChanges(macros)
+	};
 }
 
 /** The changes that take these back, in the order in which they must be applied. */

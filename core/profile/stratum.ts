@@ -1,5 +1,7 @@
 import { z } from 'zod';
 import type { AliasFile } from '../alias/file.ts';
+import type { CommandId } from '../application/command.ts';
+import type { MacroEntry } from '../macro/macro.ts';
 import { entryKey, type Entry, type EntryKey } from './entry.ts';
 
 export const StratumId = z
@@ -19,13 +21,25 @@ export interface Stratum extends StratumHead {
 	readonly entries: ReadonlyMap<EntryKey, Entry>;
 	/** Its alias file, if it has one. */
 	readonly aliases?: AliasFile;
+	/** Its macros by id, if it has any. */
+	readonly macros?: ReadonlyMap<CommandId, MacroEntry>;
 }
 
 /** All layers of one application's setup, the lowest (factory) first. */
 export type Profile = readonly Stratum[];
 
-export function stratumOf(head: StratumHead, entries: Iterable<Entry>, aliases?: AliasFile | null): Stratum {
-	return { ...head, entries: new Map([...entries].map((entry) => [entryKey(entry), entry])), ...(aliases && { aliases }) };
+export function stratumOf(
+	head: StratumHead,
+	entries: Iterable<Entry>,
+	aliases?: AliasFile | null,
+	macros?: readonly MacroEntry[] | null
+): Stratum {
+	return {
+		...head,
+		entries: new Map([...entries].map((entry) => [entryKey(entry), entry])),
+		...(aliases && { aliases }),
+		...(macros && macros.length > 0 && { macros: new Map(macros.map((macro) => [macro.id, macro])) })
+	};
 }
 
 /** The entries in their order. */

@@ -14,6 +14,9 @@ set | Ctrl+KeyE | scene.export | any
 set | Ctrl+KeyI | scene.import | any
 set | Shift+KeyM | thing.align | thing
 lock | Ctrl+KeyS | scene.save | any
+`,
+		macros: `
+macro:panel-check | Check a cladding panel | ruler-measure | | cancel; run check.open; run check.thickness; pick "the panel" | Open edges first, then the thickness.
 `
 	},
 	{

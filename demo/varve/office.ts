@@ -1,4 +1,5 @@
 import type { DemoEdit, DemoRelease } from '../stand-in.ts';
+import { officeMacros, ownMacros } from './macros.ts';
 
 /** What Altspur Cabins says above the factory; the last edits hold an example of every finding that this program can have. */
 export const edits: readonly DemoEdit[] = [
@@ -14,8 +15,11 @@ set | Alt+W | dim.level | any
 set | Alt+G | measure.distance | any
 set | Alt+X | layer.isolate | any
 set | Alt+Shift+X | layer.unisolate | any
+set | Alt+J | macro:frame-line | any
+set | Ctrl+Shift+J | macro:clean-send | any
 lock | Ctrl+S | file.save | any
 `,
+		macros: officeMacros,
 		aliases: `
 # Altspur Cabins, typed names for Varve Draft 7
 # kept by the standards desk; ask before you change a line
@@ -59,6 +63,7 @@ remove | Alt+G | measure.distance | any
 		stratum: 'personal',
 		label: 'My own typed names',
 		lines: '',
+		macros: ownMacros,
 		aliases: `
 # seat C-02
 tt          -> shape.trim

@@ -1,4 +1,5 @@
 import type { AliasFile } from '../../../core/alias/file.ts';
+import type { MacroEntry } from '../../../core/macro/macro.ts';
 import { check } from '../../../core/check/check.ts';
 import { circumstancesOf, published, type Circumstances } from '../../../core/check/circumstances.ts';
 import { errorsLeft } from '../../../core/check/acceptance.ts';
@@ -42,6 +43,12 @@ export class Checking {
 	/** The office stratum's alias file in the newest release; null without one. */
 	async releasedAliases(application: string): Promise<AliasFile | null> {
 		return (await this.#newest(application))?.aliases.find(({ kind }) => kind === 'office')?.file ?? null;
+	}
+
+	/** The office stratum's macros in the newest release; null before the first. */
+	async releasedMacros(application: string): Promise<MacroEntry[] | null> {
+		const newest = await this.#newest(application);
+		return newest && newest.macros.filter(({ kind }) => kind === 'office').flatMap(({ macros }) => macros);
 	}
 
 	async #newest(application: string): Promise<ReturnType<typeof readProfileFile> | null> {

@@ -7,18 +7,20 @@ import { contextSpace, type ContextSpace } from '../../../core/context/space.ts'
 import {
 	FactoryWriteError,
 	StaleChangeError,
-	applyChanges,
-	inverse,
+	applyEdit,
+	inverseEdit,
 	keyOfChange,
 	undoable,
 	type Change,
 	type Edit,
-	type ProposedEdit
+	type ProposedEdit,
+	type Said
 } from '../../../core/profile/edit.ts';
 import { type Role } from '../../../core/profile/role.ts';
 import { entryKey, type Entry } from '../../../core/profile/entry.ts';
 import { stratumOf, type Profile, type StratumHead } from '../../../core/profile/stratum.ts';
-import { applyAliasChanges, inverseAliasChanges, StaleAliasError } from '../../../core/profile/alias-change.ts';
+import { StaleAliasError } from '../../../core/profile/alias-change.ts';
+import { applyMacroChanges, StaleMacroError } from '../../../core/profile/macro-change.ts';
 import type { AliasFile } from '../../../core/alias/file.ts';
 import type { Database } from './db/open.ts';
 import { applications, commands, edits, entries, strata } from './db/schema.ts';
@@ -112,7 +114,8 @@ export class Profiles {
 						({ op, command, keys, scope, rank, acceptance }) =>
 							({ op, command, keys, scope, rank, ...(acceptance && { acceptance }) }) as Entry
 					),
-					head.aliases
+					head.aliases,
+					head.macros
 				)
 			),
 			revision: row.revision,
@@ -177,7 +180,9 @@ export class Profiles {
 		return this.#inTurn(id, async () => {
 			const workspace = await this.load(id);
 			await this.#refuseStale(workspace, proposed.base, proposed.changes);
-			const problems = changeProblems(indexOf(workspace, workspace.profile), workspace.profile, proposed.changes);
+			// an edit may bring a macro and its shortcut together
+			const profile = this.#applied(workspace, () => applyMacroChanges(workspace.profile, proposed.macros));
+			const problems = changeProblems(indexOf(workspace, profile), workspace.profile, proposed.changes);
 			if (problems.length > 0)
 				throw new Problem(422, 'not-sound', problems[0]!.message, {
 					errors: problems.slice(0, 50).map((p) => ({ pointer: `/changes/${p.index}`, detail: p.message }))
@@ -197,13 +202,12 @@ export class Profiles {
 				.select()
 				.from(edits)
 				.where(and(eq(edits.application, id), eq(edits.revision, target)));
-			const changes = direction === 'undo' ? inverse(edit!.changes) : edit!.changes;
-			const aliases = direction === 'undo' ? inverseAliasChanges(edit!.aliases) : edit!.aliases;
+			const said = direction === 'undo' ? inverseEdit(edit!) : edit!;
 			const label = `${direction === 'undo' ? 'Undo' : 'Redo'}: ${edit!.label}`;
 			return this.#append(
 				id,
 				workspace,
-				{ role, label, changes, aliases },
+				{ ...said, role, label },
 				now,
 				direction === 'undo' ? { undoes: target } : { redoes: target }
 			);
@@ -250,29 +254,38 @@ export class Profiles {
 		);
 	}
 
-	async #append(
-		id: string,
-		workspace: Workspace,
-		{ role, label, changes, aliases }: Pick<Edit, 'role' | 'label' | 'changes' | 'aliases'>,
-		now: Date,
-		of: { undoes?: number; redoes?: number }
-	) {
-		let profile: Profile;
+	/** The profile after it. Throws `Problem` 409 where something is not as the edit expects it, 422 for what cannot be. */
+	#applied({ revision }: Workspace, apply: () => Profile): Profile {
 		try {
-			profile = applyAliasChanges(applyChanges(workspace.profile, changes), aliases);
+			return apply();
 		} catch (error) {
-			if (error instanceof StaleChangeError)
-				throw new Problem(409, 'stale-revision', error.message, {
-					revision: workspace.revision,
-					since: [],
-					touched: [error.change]
-				});
-			if (error instanceof StaleAliasError)
-				throw new Problem(409, 'stale-revision', error.message, { revision: workspace.revision, since: [], touched: [] });
+			const stale = (touched: readonly Change[]) =>
+				new Problem(409, 'stale-revision', (error as Error).message, { revision, since: [], touched });
+			if (error instanceof StaleChangeError) throw stale([error.change]);
+			if (error instanceof StaleAliasError || error instanceof StaleMacroError) throw stale([]);
 			if (error instanceof FactoryWriteError || error instanceof RangeError) throw new Problem(422, 'not-sound', error.message);
 			throw error;
 		}
-		const edit: Edit = { revision: workspace.revision + 1, at: now.toISOString(), role, label, changes, aliases, ...of };
+	}
+
+	async #append(
+		id: string,
+		workspace: Workspace,
+		{ role, label, changes, aliases, macros }: Said & Pick<Edit, 'role' | 'label'>,
+		now: Date,
+		of: { undoes?: number; redoes?: number }
+	) {
+		const profile = this.#applied(workspace, () => applyEdit(workspace.profile, { changes, aliases, macros }));
+		const edit: Edit = {
+			revision: workspace.revision + 1,
+			at: now.toISOString(),
+			role,
+			label,
+			changes: [...changes],
+			aliases: [...aliases],
+			macros: [...macros],
+			...of
+		};
 		await this.#db.transaction(async (tx) => {
 			const moved = await tx
 				.update(applications)
@@ -289,11 +302,13 @@ export class Profiles {
 				.filter((c) => c.after)
 				.map((c) => ({ ...c.after!, application: id, stratum: c.stratum as string, key: keyOfChange(c) as string }));
 			for (const chunk of inChunks(written)) await tx.insert(entries).values(chunk);
-			for (const stratum of new Set(aliases.map((a) => a.stratum)))
+			for (const stratum of new Set([...aliases, ...macros].map((change) => change.stratum))) {
+				const { aliases: file, macros: list } = profile.find((s) => s.id === stratum)!;
 				await tx
 					.update(strata)
-					.set({ aliases: profile.find((s) => s.id === stratum)!.aliases ?? null })
+					.set({ aliases: file ?? null, macros: list ? [...list.values()] : null })
 					.where(and(eq(strata.application, id), eq(strata.id, stratum)));
+			}
 		});
 		const steps = [...workspace.steps, stepOf({ revision: edit.revision, undoes: of.undoes ?? null, redoes: of.redoes ?? null })];
 		this.#loaded.set(id, Promise.resolve({ ...workspace, profile, revision: edit.revision, steps }));

@@ -1,4 +1,5 @@
 import type { AliasFile } from '../../../core/alias/file.ts';
+import type { MacroEntry } from '../../../core/macro/macro.ts';
 import { undoable, type Edit } from '../../../core/profile/edit.ts';
 import { inOrder, type StratumHead } from '../../../core/profile/stratum.ts';
 import type { Entry } from '../../../core/profile/entry.ts';
@@ -12,7 +13,7 @@ import type { Office } from './office.ts';
 export interface WorkspaceDocument {
 	readonly application: Application;
 	readonly commands: readonly Command[];
-	readonly strata: readonly (StratumHead & { entries: Entry[]; aliases: AliasFile | null })[];
+	readonly strata: readonly (StratumHead & { entries: Entry[]; aliases: AliasFile | null; macros: readonly MacroEntry[] })[];
 	readonly revision: number;
 	readonly undo: readonly number[];
 	readonly redo: readonly number[];
@@ -23,6 +24,8 @@ export interface WorkspaceDocument {
 	readonly released: readonly Entry[] | null;
 	/** The office stratum's alias file in the newest release; null without one. */
 	readonly releasedAliases: AliasFile | null;
+	/** The office stratum's macros in the newest release. */
+	readonly releasedMacros: readonly MacroEntry[] | null;
 	/** What stands on the desks of the office's seats. */
 	readonly seats: readonly { readonly id: string; readonly desk: DeskSetup }[];
 }
@@ -43,7 +46,8 @@ export async function workspaceDocument(
 			kind: stratum.kind,
 			name: stratum.name,
 			entries: inOrder(stratum),
-			aliases: stratum.aliases ?? null
+			aliases: stratum.aliases ?? null,
+			macros: [...(stratum.macros?.values() ?? [])]
 		})),
 		revision: workspace.revision,
 		...undoable(workspace.steps),
@@ -52,6 +56,7 @@ export async function workspaceDocument(
 		releases: list,
 		released: await checking.released(app),
 		releasedAliases: await checking.releasedAliases(app),
+		releasedMacros: await checking.releasedMacros(app),
 		seats: await seats.desks()
 	};
 }

@@ -36,7 +36,7 @@ export class AliasSession {
 	#write: ReturnType<typeof setTimeout> | undefined;
 	#check: ReturnType<typeof setTimeout> | undefined;
 	#asked = 0;
-	#told: { readonly index: unknown; readonly office: unknown; readonly before: unknown } | undefined;
+	#told: { readonly index: unknown; readonly office: unknown; readonly before: unknown; readonly catalogue: unknown } | undefined;
 	#waiting = false;
 
 	constructor(workspace: Workspace) {
@@ -52,7 +52,6 @@ export class AliasSession {
 			if (data.n === this.#asked) this.checking = false;
 			else this.#ask();
 		};
-		this.#say({ kind: 'start', commands: workspace.document.commands });
 	}
 
 	#say(message: ToAliases) {
@@ -172,9 +171,10 @@ export class AliasSession {
 
 	/** What the shortcuts cost and the last release said, when that has changed. */
 	#tellSetting() {
-		const { profile, index, office, released, releasedAliases: before, document } = this.#workspace;
+		const { profile, index, office, released, releasedAliases: before, document, catalogue } = this.#workspace;
 		if (this.#told?.index === index && this.#told.office === office && this.#told.before === before) return;
-		this.#told = { index, office, before };
+		if (this.#told?.catalogue !== catalogue) this.#say({ kind: 'start', commands: [...catalogue.values()] });
+		this.#told = { index, office, before, catalogue };
 		const input = document.application.rules.aliases!;
 		const costs = new Map<string, number>();
 		for (const { command, keys } of index.effective.bindings) {

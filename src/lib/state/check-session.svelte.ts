@@ -3,7 +3,8 @@ import { circumstancesOf, type Subject } from '$core/check/circumstances';
 import type { Finding } from '$core/check/finding';
 import type { Command } from '$core/application/command';
 import { desksOf, type DeskSetup } from '$core/keyboard/desk';
-import type { Change } from '$core/profile/edit';
+import type { Said } from '$core/profile/edit';
+import { macroOfChange } from '$core/profile/macro-change';
 import type { Entry } from '$core/profile/entry';
 import type { Profile } from '$core/profile/stratum';
 import type { FromCheck, ToCheck } from '$lib/workers/check.worker';
@@ -67,11 +68,12 @@ export class CheckSession {
 	}
 
 	/** Follows an edit that is part of `profile` already. */
-	edit(profile: Profile, changes: readonly Change[]) {
+	edit(profile: Profile, { changes, macros }: Said) {
 		if (this.#checks) {
-			this.#checks.update(circumstancesOf(this.#subject!, profile, this.#desks, this.#released), changes);
+			const circumstances = circumstancesOf(this.#subject!, profile, this.#desks, this.#released);
+			this.#checks.update(circumstances, changes, macros.map(macroOfChange));
 			this.findings = this.#checks.list();
-		} else this.#say({ kind: 'edit', changes });
+		} else this.#say({ kind: 'edit', changes, macros });
 	}
 
 	/** Stops a check in the worker; the findings stay as they were. */

@@ -10,8 +10,12 @@ import { officeDesks } from '$core/keyboard/office';
 import type { CommandId } from '$core/application/command';
 import { contextSpace } from '$core/context/space';
 import { differences } from '$core/profile/diff';
-import { applyChanges, type Change, type Edit } from '$core/profile/edit';
-import { applyAliasChanges, type AliasChange } from '$core/profile/alias-change';
+import { checkMacros } from '$core/macro/check';
+import { macroDifferences } from '$core/macro/diff';
+import { macroTable, profileCatalogue } from '$core/macro/table';
+import { applyEdit, isNothing, type Change, type Edit, type Said } from '$core/profile/edit';
+import type { AliasChange } from '$core/profile/alias-change';
+import type { MacroChange } from '$core/profile/macro-change';
 import { type Role } from '$core/profile/role';
 import { effectiveProfile } from '$core/profile/effective';
 import { entryKey } from '$core/profile/entry';
@@ -45,8 +49,8 @@ const remember = (key: string, value: string) => localStorage.setItem(`skarn-${k
 export class Workspace {
 	readonly document: WorkspaceDocument;
 	readonly space;
-	readonly catalogue;
-	readonly search;
+	/** The application's own commands. */
+	readonly #ownCatalogue;
 
 	profile = $state.raw<Profile>([]);
 	revision = $state(0);
@@ -56,6 +60,7 @@ export class Workspace {
 	released = $state.raw<WorkspaceDocument['released']>(null);
 	releases = $state.raw<WorkspaceDocument['releases']>([]);
 	releasedAliases = $state.raw<WorkspaceDocument['releasedAliases']>(null);
+	releasedMacros = $state.raw<WorkspaceDocument['releasedMacros']>(null);
 	channel = $state<number | null>(null);
 
 	/** The stratum that edits are written to, and the situation that answers are given for. */
@@ -65,6 +70,11 @@ export class Workspace {
 	notice = $state.raw<Notice | undefined>(undefined);
 	busy = $state(false);
 
+	/** The application's commands and the profile's macros. */
+	catalogue = $derived.by(() => profileCatalogue(this.#ownCatalogue, this.profile));
+	search = $derived.by(() => commandSearch(this.catalogue));
+	macros = $derived.by(() => macroTable(this.profile));
+	macroFindings = $derived.by(() => (this.macros.inForce.size > 0 ? checkMacros(this.index, this.profile) : []));
 	effective = $derived.by(() => effectiveProfile(this.profile));
 	index = $derived.by(() => indexOf(this.#subject, this.profile));
 	seats = $state.raw<WorkspaceDocument['seats']>([]);
@@ -100,37 +110,42 @@ export class Workspace {
 	role = $derived.by((): Role => (this.target.kind === 'personal' ? 'designer' : 'steward'));
 	/** The strata up to the one written to: a steward's draft is not about personal entries. */
 	#seen = $derived.by(() => this.profile.slice(0, this.profile.indexOf(this.target) + 1));
-	againstFactory = $derived.by(() =>
-		differences(effectiveProfile(this.profile.filter((s) => s.kind === 'factory')), effectiveProfile(this.#seen))
-	);
+	#factory = $derived.by(() => this.profile.filter((s) => s.kind === 'factory'));
+	againstFactory = $derived.by(() => differences(effectiveProfile(this.#factory), effectiveProfile(this.#seen)));
 	againstRelease = $derived.by(() => {
 		const { released } = this;
 		if (!released) return undefined;
-		const base = withReleased(this.profile, released).filter((s) => s.kind === 'factory' || s.kind === 'office');
-		return differences(effectiveProfile(base), effectiveProfile(this.#seen));
+		return differences(effectiveProfile(published(withReleased(this.profile, released))), effectiveProfile(this.#seen));
 	});
-	/** What the alias files say that the factory's do not, and that those of the last release do not. */
-	aliasesAgainstFactory = $derived.by(() =>
-		aliasDifferences(
-			this.profile.filter((s) => s.kind === 'factory'),
-			this.#seen
-		)
+	/** What the alias files and macros say that the factory's do not, and that those of the last release do not. */
+	aliasesAgainstFactory = $derived.by(() => aliasDifferences(this.#factory, this.#seen));
+	macrosAgainstFactory = $derived.by(() => macroDifferences(this.#factory, this.#seen));
+	#asReleased = $derived.by((): Profile | undefined => {
+		const { released, releasedAliases, releasedMacros } = this;
+		if (!released) return undefined;
+		return published(this.profile).map((stratum) =>
+			stratum.kind === 'office'
+				? stratumOf({ id: stratum.id, kind: stratum.kind, name: stratum.name }, released, releasedAliases, releasedMacros)
+				: stratum
+		);
+	});
+	aliasesAgainstRelease = $derived.by(() => this.#asReleased && aliasDifferences(this.#asReleased, this.#seen));
+	macrosAgainstRelease = $derived.by(() => this.#asReleased && macroDifferences(this.#asReleased, this.#seen));
+	/** How many things differ from the factory, and from the last release. */
+	draftAgainstFactory = $derived.by(
+		() => this.againstFactory.length + this.aliasesAgainstFactory.length + this.macrosAgainstFactory.length
 	);
-	aliasesAgainstRelease = $derived.by(() => {
-		if (!this.released) return undefined;
-		const base = published(this.profile).map(({ aliases, ...stratum }) => {
-			const file = stratum.kind === 'office' ? this.releasedAliases : aliases;
-			return { ...stratum, ...(file && { aliases: file }) };
-		});
-		return aliasDifferences(base, this.#seen);
-	});
+	draftAgainstRelease = $derived.by(
+		() =>
+			this.againstRelease &&
+			this.againstRelease.length + (this.aliasesAgainstRelease?.length ?? 0) + (this.macrosAgainstRelease?.length ?? 0)
+	);
 	changedCommands = $derived.by(() => new Set(this.againstFactory.map((d) => d.binding.command)));
 
 	constructor(document: WorkspaceDocument) {
 		this.document = document;
 		this.space = contextSpace(document.application.axes, document.application.reachable);
-		this.catalogue = catalogueOf(document.commands, this.space);
-		this.search = commandSearch(this.catalogue);
+		this.#ownCatalogue = catalogueOf(document.commands, this.space);
 		this.#take(document);
 		const writable = this.profile.filter((s) => s.kind !== 'factory');
 		const wanted = remembered('stratum');
@@ -140,13 +155,14 @@ export class Workspace {
 	}
 
 	#take(document: WorkspaceDocument) {
-		this.profile = document.strata.map(({ entries, aliases, ...head }) => stratumOf(head, entries, aliases));
+		this.profile = document.strata.map(({ entries, aliases, macros, ...head }) => stratumOf(head, entries, aliases, macros));
 		this.revision = document.revision;
 		this.undoable = document.undo;
 		this.redoable = document.redo;
 		this.history = document.history;
 		this.released = document.released;
 		this.releasedAliases = document.releasedAliases;
+		this.releasedMacros = document.releasedMacros;
 		this.releases = document.releases;
 		this.channel = document.channel;
 		this.seats = document.seats;
@@ -154,7 +170,7 @@ export class Workspace {
 	}
 
 	get #subject() {
-		return { application: this.document.application, space: this.space, catalogue: this.catalogue };
+		return { application: this.document.application, space: this.space, catalogue: this.#ownCatalogue };
 	}
 
 	/** The finding in words. */
@@ -191,14 +207,20 @@ export class Workspace {
 	}
 
 	/** Sends an edit; true when it was stored. A stale one waits as `merge` for the user's choice. */
-	async commit(said: string, changes: readonly Change[], aliases: readonly AliasChange[] = []): Promise<boolean> {
+	async commit(
+		said: string,
+		changes: readonly Change[],
+		aliases: readonly AliasChange[] = [],
+		macros: readonly MacroChange[] = []
+	): Promise<boolean> {
 		const label = readable(said);
-		if (changes.length === 0 && aliases.length === 0) {
+		const all: Said = { changes, aliases, macros };
+		if (isNothing(all)) {
 			this.notice = { kind: 'done', text: 'Nothing to change: it is so already.' };
 			return true;
 		}
 		return this.#write(
-			() => ask(`${this.path}/edits`, 'POST', { base: this.revision, role: this.role, label, changes, aliases }),
+			() => ask(`${this.path}/edits`, 'POST', { base: this.revision, role: this.role, label, ...all }),
 			(problem) =>
 				(this.merge = {
 					label,
@@ -237,8 +259,8 @@ export class Workspace {
 		this.busy = true;
 		try {
 			const { edit, undo, redo } = await send();
-			this.profile = applyAliasChanges(applyChanges(this.profile, edit.changes), edit.aliases);
-			this.checks.edit(this.profile, edit.changes);
+			this.profile = applyEdit(this.profile, edit);
+			this.checks.edit(this.profile, edit);
 			this.revision = edit.revision;
 			this.undoable = undo;
 			this.redoable = redo;

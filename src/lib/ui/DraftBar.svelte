@@ -24,8 +24,8 @@
 
 <footer>
 	<span
-		><b>Draft:</b> <b class="num">{workspace.againstFactory.length + workspace.aliasesAgainstFactory.length}</b> against factory{#if workspace.againstRelease && newest},
-			<b class="num">{workspace.againstRelease.length + (workspace.aliasesAgainstRelease?.length ?? 0)}</b>
+		><b>Draft:</b> <b class="num">{workspace.draftAgainstFactory}</b> against factory{#if workspace.draftAgainstRelease !== undefined && newest},
+			<b class="num">{workspace.draftAgainstRelease}</b>
 			against release {newest.number}{/if}</span
 	>
 	<Button size="xs" color="alternative" class="bar-button" onclick={() => (open = true)}>Look through</Button>

@@ -3,7 +3,8 @@
 	import { backToFactory, clearStratum, takeBack } from '$core/answer/reset';
 	import { OutOfReachError } from '$core/answer/choices';
 	import type { CommandId } from '$core/application/command';
-	import type { Change } from '$core/profile/edit';
+	import type { MacroDifference } from '$core/macro/diff';
+	import type { Change, Edit } from '$core/profile/edit';
 	import type { Difference } from '$core/profile/diff';
 	import { useWorkspace } from '$lib/state/workspace.svelte';
 	import KeyCaps from './KeyCaps.svelte';
@@ -26,6 +27,15 @@
 			isIn(d.command as CommandId)
 		)
 	);
+	const macros = $derived(
+		category === '' ? (base === 'factory' ? workspace.macrosAgainstFactory : (workspace.macrosAgainstRelease ?? [])) : []
+	);
+	const sizeOf = ({ changes, aliases: files, macros: made }: Edit) => changes.length + files.length + made.length;
+	const SIGN = { added: '+', changed: '±', removed: '−' } as const;
+
+	const takeMacroBack = ({ stratum, label, before, after }: MacroDifference) =>
+		void workspace.commit(`Take back: the macro ${label}`, [], [], [{ stratum, before: after ?? null, after: before ?? null }]);
+
 	const categories = [...new Set(workspace.document.commands.map((c) => c.category[0]!))];
 	const what = $derived(category === '' ? 'all' : category);
 
@@ -36,9 +46,16 @@
 	const chosen = () =>
 		category === '' ? undefined : new Set(workspace.document.commands.filter((c) => c.category[0] === category).map((c) => c.id));
 
-	function attempt(label: string, changes: () => Change[]) {
+	/** Where all is cleared, the target's alias file and macros go as well. */
+	function attempt(label: string, changes: () => Change[], clears = false) {
 		try {
-			void workspace.commit(label, changes());
+			const { id: stratum, aliases: file, macros: made } = workspace.target;
+			void workspace.commit(
+				label,
+				changes(),
+				clears && file ? [{ stratum, from: file, to: null }] : [],
+				clears && made ? [...made.values()].map((before) => ({ stratum, before, after: null })) : []
+			);
 		} catch (error) {
 			if (!(error instanceof OutOfReachError)) throw error;
 			workspace.notice = { kind: 'failed', text: error.message };
@@ -61,11 +78,10 @@
 	<div class="tools">
 		<div role="group" aria-label="Compare with">
 			<button class="pill" type="button" aria-pressed={base === 'factory'} onclick={() => (base = 'factory')}
-				>Against factory {workspace.againstFactory.length + workspace.aliasesAgainstFactory.length}</button
+				>Against factory {workspace.draftAgainstFactory}</button
 			>
 			{#if newest}<button class="pill" type="button" aria-pressed={base === 'release'} onclick={() => (base = 'release')}
-					>Against release {newest.number}: {(workspace.againstRelease?.length ?? 0) +
-						(workspace.aliasesAgainstRelease?.length ?? 0)}</button
+					>Against release {newest.number}: {workspace.draftAgainstRelease}</button
 				>{/if}
 			<button class="pill" type="button" aria-pressed={base === 'history'} onclick={() => (base = 'history')}
 				>History {workspace.revision}</button
@@ -86,18 +102,14 @@
 				<li>
 					<span class="num">{edit.revision}</span>
 					<span>{edit.label}</span>
-					<span class="quiet"
-						>{edit.role}, {edit.changes.length + edit.aliases.length === 1
-							? '1 entry'
-							: `${edit.changes.length + edit.aliases.length} entries`}</span
-					>
+					<span class="quiet">{edit.role}, {sizeOf(edit) === 1 ? '1 entry' : `${sizeOf(edit)} entries`}</span>
 					<time class="num quiet" datetime={edit.at}
 						>{new Date(edit.at).toLocaleString('en-GB', { dateStyle: 'short', timeStyle: 'short' })}</time
 					>
 				</li>
 			{/each}
 		</ol>
-	{:else if listed.length + aliases.length === 0}
+	{:else if listed.length + aliases.length + macros.length === 0}
 		<p class="quiet">Nothing differs{category === '' ? '' : ` in ${category}`}.</p>
 	{:else}
 		<ul class="changes">
@@ -133,6 +145,22 @@
 					<a class="linkish" href="/{workspace.document.application.id}/aliases">In the file</a>
 				</li>
 			{/each}
+			{#each macros as difference (difference.kind + difference.stratum + difference.id)}
+				<li>
+					<StratumChip id={difference.stratum} />
+					<span class={difference.kind === 'removed' ? 'tone-limonite' : 'tone-azurite'}
+						><span class="toned">{SIGN[difference.kind]}</span></span
+					>
+					<span class="quiet">macro</span>
+					<span class="label">{difference.label}</span>
+					<Button
+						size="xs"
+						color="alternative"
+						aria-label="Take back: the macro {difference.label}"
+						onclick={() => takeMacroBack(difference)}>Take back</Button
+					>
+				</li>
+			{/each}
 		</ul>
 	{/if}
 	{#snippet footer()}
@@ -140,15 +168,19 @@
 			<Button
 				color="alternative"
 				onclick={() =>
-					attempt(`Clear ${what} in ${workspace.target.name}`, () =>
-						clearStratum(workspace.profile, workspace.targetId, chosen())
+					attempt(
+						`Clear ${what} in ${workspace.target.name}`,
+						() => clearStratum(workspace.profile, workspace.targetId, chosen()),
+						category === ''
 					)}>Clear {what} in {workspace.target.name}</Button
 			>
 			<Button
 				color="alternative"
 				onclick={() =>
-					attempt(`Back to factory: ${what}`, () =>
-						backToFactory(workspace.index, workspace.profile, workspace.targetId, chosen())
+					attempt(
+						`Back to factory: ${what}`,
+						() => backToFactory(workspace.index, workspace.profile, workspace.targetId, chosen()),
+						category === ''
 					)}>Bring {what} back to factory</Button
 			>
 		{/if}

@@ -9,7 +9,10 @@ export const views = [
 	},
 	{
 		verb: 'Shape',
-		items: [{ name: 'Aliases', path: 'aliases', key: '3' }]
+		items: [
+			{ name: 'Aliases', path: 'aliases', key: '3' },
+			{ name: 'Macros', path: 'macros', key: '0' }
+		]
 	},
 	{
 		verb: 'Prove',

@@ -5,7 +5,8 @@ import { catalogueOf, type Application } from '$core/application/application';
 import type { Command } from '$core/application/command';
 import { contextSpace } from '$core/context/space';
 import type { Desk } from '$core/keyboard/desk';
-import { applyChanges, type Change } from '$core/profile/edit';
+import { applyEdit, type Said } from '$core/profile/edit';
+import { macroOfChange } from '$core/profile/macro-change';
 import type { Entry } from '$core/profile/entry';
 import type { Profile } from '$core/profile/stratum';
 
@@ -18,7 +19,7 @@ export type ToCheck =
 			readonly desks: readonly Desk[];
 			readonly released: readonly Entry[] | null;
 	  }
-	| { readonly kind: 'edit'; readonly changes: readonly Change[] };
+	| ({ readonly kind: 'edit' } & Pick<Said, 'changes' | 'macros'>);
 
 export type FromCheck =
 	| { readonly kind: 'progress'; readonly done: number }
@@ -54,8 +55,8 @@ self.onmessage = ({ data }: MessageEvent<ToCheck>) => {
 		checks = new Checks(circumstancesOf(subject, profile, desks, released));
 		for (const done of checks.steps()) say({ kind: 'progress', done });
 	} else {
-		profile = applyChanges(profile, data.changes);
-		checks.update(circumstancesOf(subject, profile, desks, released), data.changes);
+		profile = applyEdit(profile, { ...data, aliases: [] });
+		checks.update(circumstancesOf(subject, profile, desks, released), data.changes, data.macros.map(macroOfChange));
 	}
 	tellAll();
 };

@@ -1,15 +1,15 @@
 import { expose } from 'comlink';
-import { shortcutIndex } from '$core/answer/shortcut-index';
 import { catalogueOf, type Application } from '$core/application/application';
 import type { AliasFile } from '$core/alias/file';
 import type { Command } from '$core/application/command';
+import { indexOf } from '$core/check/circumstances';
 import { contextSpace } from '$core/context/space';
 import { readCsv } from '$core/format/csv';
 import { previewImport, type PreviewRow } from '$core/format/preview';
 import { FileRefusedError, refuseBySize, textOf, type FileProblem } from '$core/format/problem';
 import { readProfileFile } from '$core/format/profile-json';
 import { readShortcutsCsv } from '$core/format/shortcuts-csv';
-import { effectiveProfile } from '$core/profile/effective';
+import type { MacroEntry } from '$core/macro/macro';
 import { decode } from '$core/recipe/bytes';
 import type { Recipe } from '$core/recipe/recipe';
 import { readShortcuts } from '$core/recipe/rows';
@@ -23,6 +23,8 @@ export interface Reading {
 	readonly foreign: string | undefined;
 	/** The alias files that a profile file holds, each with the stratum that it names. */
 	readonly aliases: readonly { readonly stratum: StratumId; readonly file: AliasFile }[];
+	/** The macros that a profile file holds, by the stratum that it names. */
+	readonly macros: readonly { readonly stratum: StratumId; readonly macros: readonly MacroEntry[] }[];
 }
 
 /** A refusal as plain values: errors of our own classes do not cross from a worker whole. */
@@ -90,7 +92,13 @@ const reading = {
 			const parsed = recipe ? await byRecipe(recipe, file) : await byContent(file, onprogress);
 			onprogress(`Comparing ${parsed.rows.length} entries`);
 			const space = contextSpace(application.axes, application.reachable);
-			const index = shortcutIndex(effectiveProfile(profile), space, catalogueOf(commands, space), application.rules);
+			const brought = 'macros' in parsed ? parsed.macros : [];
+			const withMacros = profile.map((stratum) => {
+				const list = brought.filter((b) => (into ?? b.stratum) === stratum.id).flatMap((b) => b.macros);
+				if (list.length === 0) return stratum;
+				return { ...stratum, macros: new Map([...(stratum.macros ?? []), ...list.map((m) => [m.id, m] as const)]) };
+			});
+			const index = indexOf({ application, space, catalogue: catalogueOf(commands, space) }, withMacros);
 			const last = profile.at(-1)!.id;
 			const rows = previewImport(index, profile, parsed.rows, (row) => into ?? row.stratum ?? last);
 			const other = parsed.application;
@@ -98,7 +106,7 @@ const reading = {
 				other && (other.id !== application.id || other.version !== application.version)
 					? `This file was written for ${other.id} ${other.version}; here is ${application.id} ${application.version}.`
 					: undefined;
-			return { rows, refused: parsed.refused, foreign, aliases: 'aliases' in parsed ? parsed.aliases : [] };
+			return { rows, refused: parsed.refused, foreign, aliases: 'aliases' in parsed ? parsed.aliases : [], macros: brought };
 		}),
 
 	/** Reads a CSV list of any kind, for mapping its columns. */

@@ -20,7 +20,7 @@ describe('alias files on the server', function () {
 	const text = async (stratum: string) =>
 		(await office.profiles.load(id)).profile.find((s) => s.id === stratum)!.aliases?.text ?? '';
 	const edit = (base: number, ...aliases: AliasChange[]) =>
-		office.profiles.edit(id, { base, role: 'steward', label: 'aliases', changes: [], aliases });
+		office.profiles.edit(id, { base, role: 'steward', label: 'aliases', changes: [], aliases, macros: [] });
 	const cut = (stratum: string, at: number, before: string, after: string): AliasChange => ({
 		stratum: stratum as never,
 		at,

@@ -18,7 +18,8 @@ const editOf = (base: number, lines: string, stratum = 'office'): ProposedEdit =
 	role: 'steward',
 	label: lines,
 	changes: entriesOf(lines).map((after) => ({ stratum: stratum as never, before: null, after })),
-	aliases: []
+	aliases: [],
+	macros: []
 });
 
 async function problem(work: Promise<unknown>): Promise<Problem> {

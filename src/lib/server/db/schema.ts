@@ -1,5 +1,7 @@
 import { boolean, index, integer, jsonb, pgTable, primaryKey, serial, text, timestamp } from 'drizzle-orm/pg-core';
 import type { AliasFile } from '../../../../core/alias/file.ts';
+import type { MacroEntry } from '../../../../core/macro/macro.ts';
+import type { MacroChange } from '../../../../core/profile/macro-change.ts';
 import type { AliasChange } from '../../../../core/profile/alias-change.ts';
 import type { Application } from '../../../../core/application/application.ts';
 import type { Command } from '../../../../core/application/command.ts';
@@ -49,7 +51,8 @@ export const strata = pgTable(
 		position: integer('position').notNull(),
 		kind: text('kind').$type<StratumKind>().notNull(),
 		name: text('name').notNull(),
-		aliases: jsonb('aliases').$type<AliasFile>()
+		aliases: jsonb('aliases').$type<AliasFile>(),
+		macros: jsonb('macros').$type<MacroEntry[]>()
 	},
 	(t) => [primaryKey({ columns: [t.application, t.id] })]
 );
@@ -82,6 +85,7 @@ export const edits = pgTable(
 		label: text('label').notNull(),
 		changes: jsonb('changes').$type<Change[]>().notNull(),
 		aliases: jsonb('aliases').$type<AliasChange[]>().notNull().default([]),
+		macros: jsonb('macros').$type<MacroChange[]>().notNull().default([]),
 		undoes: integer('undoes'),
 		redoes: integer('redoes')
 	},

@@ -52,6 +52,8 @@
 	const status = $derived.by(() => {
 		const { last } = session;
 		if (refused) return refused;
+		if (session.waiting !== undefined) return `${session.waiting} Click in the canvas or press Enter; Escape ends it.`;
+		if (session.latest?.said !== undefined) return session.latest.said;
 		if (session.pending.length > 0 && last) return `${last.keys} … waits for the next stroke`;
 		if (last?.typed && !last.ran) return `${last.typed.text}: ${last.typed.trace.at(-1)}`;
 		if (last?.ran) return `${labelOf(workspace.index, last.ran)} runs`;
@@ -132,10 +134,20 @@
 			</div>
 		{/if}
 		<!-- svelte-ignore a11y_click_events_have_key_events, a11y_no_static_element_interactions -->
-		<div class={panes.main ? paneIs(panes.main.id) : 'pane'} onclick={() => panes.main && stand(paneAxis, panes.main.id)}>
+		<div
+			class={panes.main ? paneIs(panes.main.id) : 'pane'}
+			onclick={(event) => {
+				if (panes.main) stand(paneAxis, panes.main.id);
+				if (event.target === event.currentTarget) session.pick('');
+			}}
+		>
 			<Cabin
 				selection={selectionAxis < 0 ? undefined : situation[selectionAxis]}
-				onselect={(kind) => (panes.main && stand(paneAxis, panes.main.id), select(kind))}
+				onselect={(kind) => {
+					if (panes.main) stand(paneAxis, panes.main.id);
+					select(kind);
+					session.pick(kind === 'nothing' ? '' : kind);
+				}}
 			/>
 			{#if session.offered.length > 0}
 				<ul class="chooser" role="listbox" aria-label="Chooser">

@@ -3,6 +3,9 @@ import { aliasTable, type AliasTable } from '$core/alias/table';
 import { listen, settle, type Heeded } from '$core/answer/listen';
 import type { Outcome } from '$core/answer/resolve';
 import type { CommandId } from '$core/application/command';
+import { IDLE, perform, play, type Activity, type MacroEvent, type MacroGround } from '$core/macro/machine';
+import type { MacroStep } from '$core/macro/macro';
+import { macroTable } from '$core/macro/table';
 import { hear } from '$core/stroke/hear';
 import type { Keys, Stroke } from '$core/stroke/stroke';
 import type { Profile } from '$core/profile/stratum';
@@ -18,6 +21,10 @@ export interface Happening {
 	readonly ran: CommandId | undefined;
 	/** What was typed at the command line and accepted, with the reasoning. */
 	readonly typed?: { readonly text: string; readonly trace: readonly string[] };
+	/** What a step of a macro did, or what happened to a running command. */
+	readonly said?: string;
+	/** The said went otherwise than whoever made the macro will have wanted. */
+	readonly fault?: boolean;
 }
 
 /** How long an application that waits for sequences waits, in milliseconds. */
@@ -39,6 +46,13 @@ export class BenchSession {
 	/** What was typed into the pane that takes bare keys as text. */
 	typed = $state('');
 	note = $state('');
+	/** What runs, and the text that waits to be accepted. */
+	activity = $state.raw<Activity>(IDLE);
+	/** What the running macro waits for; undefined while none does. */
+	waiting = $state<string | undefined>(undefined);
+	/** The steps that were recorded so far; undefined while nothing is recorded. */
+	recording = $state.raw<readonly MacroStep[] | undefined>(undefined);
+	#playing: Generator<MacroEvent, Activity> | undefined;
 	/** The aliases as the program has read them; a change of the file counts when it reads them again. */
 	#loaded = $state.raw<Profile | undefined>(undefined);
 
@@ -72,13 +86,20 @@ export class BenchSession {
 		return aliases && this.typed !== '' ? completions(aliases, this.#workspace.index.catalogue, this.typed, 5) : [];
 	}
 
+	/** The last input; what the steps of a macro did comes after it. */
 	get last(): Happening | undefined {
+		return this.log.find((h) => h.said === undefined);
+	}
+
+	/** The last of all. */
+	get latest(): Happening | undefined {
 		return this.log[0];
 	}
 
 	/** Returns whether the stand-in took the key. */
 	press(event: KeyboardEvent): boolean {
 		if (this.offered.length > 0) return this.#choose(event.key);
+		if (this.#leads(event)) return true;
 		if (this.typed !== '' && this.#line(event)) return true;
 		const { stroke, notes } = hear(pressOf(event), this.#workspace.document.application.rules.match);
 		this.note = notes[0] ?? '';
@@ -93,6 +114,99 @@ export class BenchSession {
 				PATIENCE
 			);
 		return heeded.outcome.kind !== 'nothing' || event.key !== 'Tab';
+	}
+
+	/** Keys that go to what runs: Escape ends it, Enter picks for a macro that waits or accepts the command. */
+	#leads(event: KeyboardEvent): boolean {
+		if (event.ctrlKey || event.altKey || event.metaKey || event.shiftKey || this.typed !== '') return false;
+		const isBusy = this.waiting !== undefined || this.activity.running.length > 0;
+		if (!isBusy) return false;
+		if (event.key === 'Escape') this.cancel();
+		else if (event.key === 'Enter') {
+			if (this.waiting === undefined) this.#step({ do: 'accept' });
+			else this.pick('');
+		} else return false;
+		return true;
+	}
+
+	/** Ends what runs, macros among it. */
+	cancel() {
+		this.#playing = undefined;
+		this.waiting = undefined;
+		this.#step({ do: 'cancel' });
+	}
+
+	/** Something was picked: a macro that waits goes on. */
+	pick(what: string) {
+		const runs = this.activity.running.length > 0;
+		if (this.waiting === undefined && !runs) return;
+		if (this.#playing === undefined) this.#keep({ do: 'pick', what });
+		this.#tell(what === '' ? 'Picked.' : `Picked: ${what}.`);
+		if (this.waiting !== undefined) this.#goOn();
+	}
+
+	record() {
+		this.recording = [];
+	}
+
+	/** Ends the recording and gives its steps. */
+	endRecording(): readonly MacroStep[] {
+		const steps = this.recording ?? [];
+		this.recording = undefined;
+		return steps;
+	}
+
+	get #ground(): MacroGround {
+		const { index, profile } = this.#workspace;
+		return { catalogue: index.catalogue, macros: macroTable(profile ?? []), aliases: this.aliases };
+	}
+
+	/** A step by hand. */
+	#step(step: MacroStep) {
+		const { activity, said } = perform(this.activity, step, this.#ground);
+		this.activity = activity;
+		this.#keep(step);
+		this.#tell(said);
+	}
+
+	#keep(step: MacroStep) {
+		if (this.recording) this.recording = [...this.recording, step];
+	}
+
+	/** A command or a macro starts, whatever called it. */
+	#start(id: CommandId) {
+		const done = perform(this.activity, { do: 'run', command: id }, this.#ground);
+		this.activity = done.activity;
+		this.#playing = undefined;
+		this.waiting = undefined;
+		this.#keep({ do: 'run', command: id });
+		if (done.fault) this.#tell(done.said);
+		if (done.calls === undefined) return;
+		this.#playing = play(id, this.#ground, this.activity);
+		this.#goOn();
+	}
+
+	/** Lets the macro go on until it ends or waits. */
+	#goOn() {
+		this.waiting = undefined;
+		for (;;) {
+			const next = this.#playing?.next();
+			if (!next) return;
+			if (next.done) {
+				this.#playing = undefined;
+				return;
+			}
+			this.activity = next.value.activity;
+			this.#tell(next.value.said, next.value.fault !== undefined);
+			if (next.value.waits) {
+				this.waiting = next.value.said;
+				return;
+			}
+		}
+	}
+
+	#tell(said: string, fault = false) {
+		this.#record({ keys: undefined, outcome: undefined, ran: undefined, said, fault });
 	}
 
 	/** Keys that the command line takes for itself while there is text in it. */
@@ -115,12 +229,17 @@ export class BenchSession {
 		this.typed = '';
 		if (!aliases || text === '') return;
 		const { answer, trace } = answerTo(aliases, this.#workspace.index.catalogue, text);
-		this.#record({
-			keys: undefined,
-			outcome: undefined,
-			ran: answer.kind === 'runs' ? (answer.command as CommandId) : undefined,
-			typed: { text, trace }
-		});
+		if (answer.kind !== 'runs' && this.activity.running.length > 0) {
+			// what is no name is for the command that runs
+			this.#keep({ do: 'type', text });
+			const typed = perform(this.activity, { do: 'type', text }, this.#ground);
+			this.activity = typed.activity;
+			this.#step({ do: 'accept' });
+			return;
+		}
+		const ran = answer.kind === 'runs' ? (answer.command as CommandId) : undefined;
+		this.#record({ keys: undefined, outcome: undefined, ran, typed: { text, trace } });
+		if (ran) this.#start(ran);
 	}
 
 	/** Sends an input as if it were pressed, as for a finding's witness. */
@@ -136,6 +255,7 @@ export class BenchSession {
 	/** A control was clicked. */
 	run(command: CommandId) {
 		this.#record({ keys: undefined, outcome: undefined, ran: command });
+		this.#start(command);
 	}
 
 	#take({ keys, outcome, pending }: Heeded) {
@@ -144,7 +264,9 @@ export class BenchSession {
 			this.offered = outcome.offered.map((b) => b.command);
 			this.chosen = 0;
 		}
-		this.#record({ keys, outcome, ran: outcome.kind === 'fires' ? outcome.winner.command : undefined });
+		const ran = outcome.kind === 'fires' ? outcome.winner.command : undefined;
+		this.#record({ keys, outcome, ran });
+		if (ran) this.#start(ran);
 	}
 
 	#choose(key: string): boolean {
@@ -161,6 +283,7 @@ export class BenchSession {
 		const command = this.offered[at]!;
 		this.offered = [];
 		this.#record({ keys: this.last?.keys, outcome: undefined, ran: command });
+		this.#start(command);
 	}
 
 	#record(happening: Omit<Happening, 'id' | 'situation'>) {

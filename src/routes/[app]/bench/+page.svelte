@@ -1,7 +1,12 @@
 <script lang="ts">
+	import { Button } from 'flowbite-svelte';
 	import { untrack } from 'svelte';
+	import { goto } from '$app/navigation';
 	import { page } from '$app/state';
 	import { findingId, type Finding } from '$core/check/finding';
+	import type { CommandId } from '$core/application/command';
+	import { Macro, macroIdFor } from '$core/macro/macro';
+	import { stepText } from '$core/macro/steps';
 	import { strokesOf } from '$core/stroke/stroke';
 	import { useWorkspace } from '$lib/state/workspace.svelte';
 	import { BenchSession } from '$lib/ui/bench/session.svelte';
@@ -22,6 +27,25 @@
 		if (finding && frame) untrack(() => replay(finding));
 	});
 
+	$effect(() => {
+		const wanted = page.url.searchParams.get('macro') as CommandId | null;
+		if (wanted && frame && untrack(() => workspace.macros.inForce.has(wanted)))
+			untrack(() => {
+				session.run(wanted);
+				frame?.focus();
+			});
+	});
+
+	/** What was recorded becomes a macro of the stratum that is written to. */
+	async function keepRecording() {
+		const steps = session.endRecording();
+		const label = 'Recorded on the bench';
+		const id = macroIdFor(label, (taken) => workspace.catalogue.has(taken));
+		const after = Macro.parse({ id, label, steps });
+		if (await workspace.commit(`Macro: ${label}`, [], [], [{ stratum: workspace.targetId, before: null, after }]))
+			await goto(`macros?macro=${encodeURIComponent(id)}`);
+	}
+
 	function replay({ witness }: Pick<Finding, 'witness'>) {
 		workspace.standIn(witness.situation);
 		if (witness.keys) session.replay(witness.keys, strokesOf(witness.keys));
@@ -34,6 +58,30 @@
 		<StandIn {session} bind:frame />
 	</section>
 	<aside>
+		<section class="record" aria-label="Recording">
+			{#if session.recording}
+				<h2><span class="dot" aria-hidden="true"></span> Recording</h2>
+				<ol class="steps">
+					{#each session.recording as step, i (i)}<li class="mono">{stepText(step)}</li>{:else}<li class="quiet">
+							Run commands, type, pick; each becomes a step.
+						</li>{/each}
+				</ol>
+				<p class="buttons">
+					<Button size="xs" disabled={session.recording.length === 0} onclick={() => void keepRecording()}>Keep as a macro</Button
+					>
+					<Button size="xs" color="alternative" onclick={() => (session.endRecording(), frame?.focus())}>Drop</Button>
+				</p>
+			{:else}
+				<Button size="xs" color="alternative" onclick={() => (session.record(), frame?.focus())}>Record a macro</Button>
+			{/if}
+			{#if session.activity.running.length > 0}
+				<p class="running">
+					<span class="quiet">Runs:</span>
+					{session.activity.running.map((id) => labelOf(workspace.index, id)).join(' › ')}
+					<button class="linkish" type="button" onclick={() => (session.cancel(), frame?.focus())}>End it</button>
+				</p>
+			{/if}
+		</section>
 		<section>
 			<h2>Why</h2>
 			{#if last?.keys}
@@ -74,6 +122,32 @@
 				<button class="linkish" type="button" onclick={() => (session.reload(), frame?.focus())}>Read it again</button>
 			</section>
 		{/if}
+		<section class="log">
+			<h2>Log</h2>
+			<ol>
+				{#each session.log.slice(0, 12) as happening (happening.id)}
+					<li>
+						<span class="key"
+							>{#if happening.keys}<KeyCaps keys={happening.keys} />{:else if happening.typed}<kbd class="mono"
+									>{happening.typed.text}</kbd
+								>{:else if happening.said !== undefined}<span class="quiet" aria-hidden="true">·</span>{:else}<span class="quiet"
+									>click</span
+								>{/if}</span
+						>
+						<span class={happening.fault ? 'tone-limonite' : ''}
+							>{#if happening.fault}<span class="toned" aria-hidden="true">▲</span>
+							{/if}{happening.ran
+								? labelOf(workspace.index, happening.ran)
+								: happening.outcome
+									? outcomeText(workspace.index, happening.outcome)
+									: (happening.said ?? happening.typed?.trace.at(-1) ?? '')}</span
+						>
+					</li>
+				{:else}
+					<li class="quiet">Nothing yet.</li>
+				{/each}
+			</ol>
+		</section>
 		{#if replayable.length > 0}
 			<section>
 				<h2>Replay a finding</h2>
@@ -92,29 +166,6 @@
 				</ul>
 			</section>
 		{/if}
-		<section class="log">
-			<h2>Log</h2>
-			<ol>
-				{#each session.log as happening (happening.id)}
-					<li>
-						<span class="key"
-							>{#if happening.keys}<KeyCaps keys={happening.keys} />{:else if happening.typed}<kbd class="mono"
-									>{happening.typed.text}</kbd
-								>{:else}<span class="quiet">click</span>{/if}</span
-						>
-						<span
-							>{happening.ran
-								? labelOf(workspace.index, happening.ran)
-								: happening.outcome
-									? outcomeText(workspace.index, happening.outcome)
-									: (happening.typed?.trace.at(-1) ?? '')}</span
-						>
-					</li>
-				{:else}
-					<li class="quiet">Nothing yet.</li>
-				{/each}
-			</ol>
-		</section>
 	</aside>
 </div>
 
@@ -145,6 +196,36 @@
 	}
 	h2 {
 		margin-bottom: 6px;
+	}
+	.record {
+		display: grid;
+		gap: 8px;
+		justify-items: start;
+	}
+	.record .steps {
+		width: 100%;
+		max-height: 150px;
+		overflow-y: auto;
+		counter-reset: step;
+	}
+	.record .steps li {
+		padding: 2px 0;
+		border-top: 1px solid var(--line);
+		overflow-wrap: anywhere;
+	}
+	.dot {
+		display: inline-block;
+		width: 10px;
+		height: 10px;
+		border-radius: 50%;
+		background: var(--garnet);
+	}
+	.buttons {
+		display: flex;
+		gap: 8px;
+	}
+	.running {
+		font-size: 13px;
 	}
 	.asked {
 		display: flex;

@@ -3,6 +3,7 @@ import { aliasTable } from '$core/alias/table.ts';
 import { profileFile, writeProfileFile } from '$core/format/profile-json.ts';
 import { htmlSheet, markdownSheet, sheetOf } from '$core/format/sheet.ts';
 import { shortcutTable, writeShortcutsCsv } from '$core/format/shortcuts-csv.ts';
+import { profileCatalogue } from '$core/macro/table.ts';
 import { effectiveProfile } from '$core/profile/effective.ts';
 import { checked, Problem } from '$lib/server/problem';
 import { route } from '$lib/server/route';
@@ -21,7 +22,8 @@ const Query = z.object({ format: z.enum(['json', 'csv', 'xlsx', 'md', 'html']).d
 /** `?format=json|csv|xlsx`, or `md|html` for a quick reference of what is in force; `&stratum=office` for one stratum alone. */
 export const GET = route(async ({ params, url }, { profiles }) => {
 	const { format, stratum } = checked(Query, Object.fromEntries(url.searchParams));
-	const { application, profile, catalogue, space } = await profiles.load(params.app!);
+	const { application, profile, catalogue: own, space } = await profiles.load(params.app!);
+	const catalogue = profileCatalogue(own, profile);
 	const strata = stratum === undefined ? profile : profile.filter((s) => s.id === stratum);
 	if (strata.length === 0)
 		throw new Problem(404, 'not-found', `There is no stratum "${stratum}"; there are ${profile.map((s) => s.id).join(', ')}.`);

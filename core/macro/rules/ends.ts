@@ -1,0 +1,25 @@
+import { without, type MacroRule } from '../finding.ts';
+
+/** A macro for use inside a running command runs one that may not run inside another, which ends the command it is used in. */
+export const ends: MacroRule = {
+	id: 'ends',
+	title: 'Runs what may not run inside',
+	find({ macro }, { ground: { catalogue } }, report) {
+		if (!macro.inside) return;
+		for (const [step, said] of macro.steps.entries()) {
+			// what is cancelled is not there any more to be ended
+			if (said.do === 'cancel') return;
+			const command = said.do === 'run' ? catalogue.get(said.command) : undefined;
+			if (!command || command.nested) continue;
+			report({
+				severity: 'attention',
+				step,
+				sentence: `${macro.label} is for use inside a running command, and ${command.label} (step ${step + 1}) may not run inside another: it ends that command.`,
+				fixes: [
+					{ label: 'Let it not be for use inside', to: { ...macro, inside: false } },
+					{ label: `Take step ${step + 1} out`, to: without(macro, step) }
+				]
+			});
+		}
+	}
+};

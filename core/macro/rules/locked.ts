@@ -1,0 +1,20 @@
+import type { MacroRule } from '../finding.ts';
+import { isGone } from '../macro.ts';
+
+/** A stratum changes or takes away a macro that one below has locked. */
+export const locked: MacroRule = {
+	id: 'locked',
+	title: 'Changes what is locked',
+	findWhole({ ground: { macros } }, report) {
+		for (const { entry, stratum, reason, by } of macros.idle)
+			if (reason === 'locked')
+				report({
+					macro: entry.id,
+					stratum: stratum.id,
+					severity: 'error',
+					step: undefined,
+					sentence: `${stratum.name} ${isGone(entry) ? 'takes away' : 'changes'} ${macros.inForce.get(entry.id)?.macro.label ?? entry.id}, which ${by!.name} has locked; it stays as ${by!.name} has it.`,
+					fixes: []
+				});
+	}
+};
