@@ -1,5 +1,6 @@
 import { Option, type Command } from 'commander';
 import { aliasTable } from '../../core/alias/table.ts';
+import { SECTIONS, selectProfile, USUAL } from '../../core/format/selection.ts';
 import { htmlSheet, markdownSheet, sheetOf } from '../../core/format/sheet.ts';
 import { writeShortcutsCsv } from '../../core/format/shortcuts-csv.ts';
 import { profileCatalogue } from '../../core/macro/table.ts';
@@ -8,7 +9,8 @@ import { profileFile, writeProfileFile } from '../../core/format/profile-json.ts
 import { deliver } from '../files.ts';
 import { BadInputError } from '../problem.ts';
 import { applicationJson } from '../server.ts';
-import { subjectOf, takesSubject, type Ends, type SubjectOptions } from './subject.ts';
+import { selectionOf, type SelectionOptions } from './selection.ts';
+import { subjectOf, takesSubject, type Ends } from './subject.ts';
 
 type What = 'profile' | 'csv' | 'application' | 'aliases' | 'markdown' | 'html';
 
@@ -22,6 +24,9 @@ export function exportCommand(program: Command, _: Ends): void {
 				.default('profile')
 		)
 		.option('--stratum <id>', 'only this stratum')
+		.option('--sections <names>', `which parts, joined by commas: ${SECTIONS.join(', ')}`, USUAL.sections.join(','))
+		.option('--in <scope>', 'only what is heard there, such as "document=part"')
+		.option('--category <name...>', 'only commands of these outermost categories')
 		.option('-o, --output <file>', 'write there')
 		.addHelpText(
 			'after',
@@ -30,15 +35,16 @@ export function exportCommand(program: Command, _: Ends): void {
 		.action(
 			async (
 				files: string[],
-				{ what, stratum, output, ...options }: SubjectOptions & { what: What; stratum?: string; output?: string }
+				{ what, stratum, output, ...options }: SelectionOptions & { what: What; stratum?: string; output?: string }
 			) => {
 				const { application, loaded } = await subjectOf(files, options);
-				const strata = stratum === undefined ? loaded.profile : loaded.profile.filter((s) => s.id === stratum);
+				const catalogue = profileCatalogue(application.catalogue, loaded.profile);
+				const picked = selectProfile(loaded.profile, selectionOf(options), { space: application.space, catalogue });
+				const strata = stratum === undefined ? picked : picked.filter((s) => s.id === stratum);
 				if (strata.length === 0)
 					throw new BadInputError(
 						`There is no stratum ${stratum}; this profile has ${loaded.profile.map((s) => s.id).join(', ')}.`
 					);
-				const catalogue = profileCatalogue(application.catalogue, strata);
 				if (what === 'application') return deliver(output, applicationJson(application));
 				if (what === 'profile') return deliver(output, writeProfileFile(profileFile(application.application, strata)));
 				if (what === 'csv') return deliver(output, writeShortcutsCsv(strata, catalogue));

@@ -1,70 +1,103 @@
 import type { Command } from 'commander';
 import { indexOf } from '../../core/check/circumstances.ts';
-import { importChanges, previewImport } from '../../core/format/preview.ts';
-import { profileFile, writeProfileFile } from '../../core/format/profile-json.ts';
+import { bring, itemsOf } from '../../core/format/bring.ts';
+import { previewImport, refusals } from '../../core/format/preview.ts';
+import { SECTIONS, selectAliases, selectMacros, shortcutTest, USUAL } from '../../core/format/selection.ts';
+import { profileFile, readProfileFile, writeProfileFile } from '../../core/format/profile-json.ts';
 import { readShortcutsCsv } from '../../core/format/shortcuts-csv.ts';
-import { applyChanges } from '../../core/profile/edit.ts';
+import { applyEdit, isNothing } from '../../core/profile/edit.ts';
+import { applyMacroChanges } from '../../core/profile/macro-change.ts';
 import { stratumById, type StratumId } from '../../core/profile/stratum.ts';
 import { readShortcuts } from '../../core/recipe/rows.ts';
 import { deliver, load, loadRecipe } from '../files.ts';
 import { BadInputError } from '../problem.ts';
 import { askServer, workspaceOn } from '../server.ts';
-import { subjectOf, takesSubject, type Ends, type SubjectOptions } from './subject.ts';
+import { selectionOf, type SelectionOptions } from './selection.ts';
+import { subjectOf, takesSubject, type Ends } from './subject.ts';
 
-interface Options extends SubjectOptions {
+interface Options extends SelectionOptions {
 	readonly profile?: string[];
 	readonly recipe?: string;
-	readonly into: string;
+	readonly into?: string;
+	readonly keep?: boolean;
 	readonly output?: string;
 	readonly dryRun?: boolean;
 }
 
 export function importCommand(program: Command, end: Ends): void {
 	takesSubject(program.command('import'))
-		.description('take the shortcuts of a file into a stratum; nothing that is refused is written')
-		.argument('<file>', 'shortcuts as CSV, or in any format that --recipe reads')
+		.description('take what a file says into a profile; nothing that is refused is written')
+		.argument('<file>', 'a profile, shortcuts as CSV, or shortcuts in any format that --recipe reads')
 		.option('-p, --profile <file...>', 'profile files to import into')
 		.option('--recipe <name>', 'how the file is read')
-		.option('--into <stratum>', 'the stratum', 'personal')
+		.option('--into <stratum>', 'the stratum; without it those that the file names, or personal')
+		.option('--sections <names>', `which parts, joined by commas: ${SECTIONS.join(', ')}`, USUAL.sections.join(','))
+		.option('--in <scope>', 'only what is heard there, such as "document=part"')
+		.option('--category <name...>', 'only commands of these outermost categories')
+		.option('--keep', 'leave what would replace something')
 		.option('--dry-run', 'only say what it would do')
 		.option('-o, --output <file>', 'where the profile is written')
 		.addHelpText(
 			'after',
-			'\nExamples:\n  skarn import keys.csv -p office.json -a gneiss.application.json --into office -o office.json\n  skarn import keys.ini --recipe shortcuts-ini --server http://127.0.0.1:5180 -a gneiss-solid-5 --dry-run'
+			'\nExamples:\n  skarn import keys.csv -p office.json -a gneiss.application.json --into office -o office.json\n  skarn import keys.ini --recipe shortcuts-ini --server http://127.0.0.1:5180 -a gneiss-solid-5 --dry-run\n  skarn import theirs.json -p mine.json -a varve.application.json --sections macros --keep -o mine.json'
 		)
 		.action(async (file: string, options: Options) => {
 			const { application, loaded } = await subjectOf(options.profile ?? [], options);
-			const { text } = load(file);
-			const read = options.recipe ? readShortcuts(loadRecipe(options.recipe), file, text) : readShortcutsCsv(file, text);
-			const into = options.into as StratumId;
-			try {
-				stratumById(loaded.profile, into);
-			} catch (error) {
-				throw new BadInputError((error as Error).message);
-			}
-			const index = indexOf(application, loaded.profile);
-			const rows = previewImport(index, loaded.profile, read.rows, () => into);
-			const { changes, left } = importChanges(index, loaded.profile, rows);
-			const refused = [
-				...read.refused,
-				...left,
-				...rows.filter((r) => r.state === 'refused').map((r) => ({ line: r.row.line, column: 1, message: r.reason ?? '' }))
-			];
+			const { profile } = loaded;
+			const selection = selectionOf(options);
+			const into = options.into as StratumId | undefined;
+			if (into !== undefined)
+				try {
+					stratumById(profile, into);
+				} catch (error) {
+					throw new BadInputError((error as Error).message);
+				}
+			const read = readFile(file, options.recipe);
+			const brought = read.macros
+				.map((b) => ({ stratum: into ?? b.stratum, macros: selectMacros(b.macros, selection) }))
+				.filter((b) => profile.some((s) => s.id === b.stratum));
+			const made = brought.flatMap(({ stratum, macros }) =>
+				macros.map((after) => ({ stratum, before: stratumById(profile, stratum).macros?.get(after.id) ?? null, after }))
+			);
+			const index = indexOf(application, applyMacroChanges(profile, made));
+			const ground = { space: application.space, catalogue: index.catalogue };
+			const isIn = shortcutTest(selection, ground);
+			const rows = previewImport(
+				index,
+				profile,
+				read.rows.filter((row) => isIn(row.shortcut, row.op === 'accept')),
+				(row) => into ?? row.stratum ?? ('personal' as StratumId)
+			);
+			const aliases = read.aliases.flatMap(({ stratum, file: whole }) => {
+				const part = selectAliases(whole, selection, ground.catalogue);
+				return part ? [{ stratum: into ?? stratum, file: part }] : [];
+			});
+			const items = itemsOf(profile, { rows, macros: brought, aliases, folders: undefined }, undefined);
+			const chosen = options.keep ? items.filter((item) => item.state !== 'replaced') : items;
+			const { said, left } = bring(index, profile, chosen);
+			const refused = [...refusals(read.refused, rows), ...left];
 			for (const state of ['new', 'replaced', 'same'] as const)
-				console.error(`${rows.filter((r) => r.state === state).length} ${state}`);
+				console.error(`${items.filter((item) => item.state === state).length} ${state}`);
 			for (const { line, column, message } of refused) console.error(`${file}:${line}:${column}: refused: ${message}`);
 			if (refused.length > 0) end(1);
 			if (options.dryRun) return;
 			if (options.server) {
 				const { revision } = await workspaceOn(options.server, options.application!);
-				if (changes.length > 0)
+				if (!isNothing(said))
 					await askServer(options.server, `/api/applications/${options.application}/edits`, 'POST', {
 						base: revision,
 						role: 'steward',
 						label: `Import ${file}`,
-						changes
+						...said
 					});
-			} else
-				deliver(options.output, writeProfileFile(profileFile(application.application, applyChanges(loaded.profile, changes))));
+			} else deliver(options.output, writeProfileFile(profileFile(application.application, applyEdit(profile, said))));
 		});
+}
+
+/** A profile by its first sign, else shortcuts. */
+function readFile(file: string, recipe: string | undefined) {
+	const { text } = load(file);
+	if (recipe === undefined && /^\uFEFF?\s*\{/.test(text)) return readProfileFile(file, text);
+	const read = recipe === undefined ? readShortcutsCsv(file, text) : readShortcuts(loadRecipe(recipe), file, text);
+	return { ...read, macros: [], aliases: [] };
 }

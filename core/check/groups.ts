@@ -18,7 +18,7 @@ export interface FindingGroup {
 
 export type Counts = Readonly<Record<Severity, number>>;
 
-export function countsOf(findings: Iterable<Finding>): Counts {
+export function countsOf(findings: Iterable<Pick<Finding, 'severity'>>): Counts {
 	const counts = Object.fromEntries(SEVERITIES.map((s) => [s, 0])) as Record<Severity, number>;
 	for (const { severity } of findings) counts[severity]++;
 	return counts;

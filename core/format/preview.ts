@@ -29,6 +29,14 @@ export function previewImport(
 	targetOf: (row: ShortcutRow) => StratumId
 ): PreviewRow[] {
 	const seen = new Map<string, number>();
+	const levels = new Map(profile.map((s, level) => [s.id, level]));
+	/** For what the file itself sets, the lowest stratum that it goes into. */
+	const comes = new Map<string, number>();
+	for (const row of rows) {
+		if (row.op !== 'set') continue;
+		const key = shortcutKey(row.shortcut);
+		comes.set(key, Math.min(comes.get(key) ?? Infinity, levels.get(targetOf(row)) ?? Infinity));
+	}
 	return rows.map((row): PreviewRow => {
 		const { op, shortcut } = row;
 		const target = targetOf(row);
@@ -65,6 +73,7 @@ export function previewImport(
 		if (op === 'set' && inForce && !own) return say('same');
 		if (op === 'remove') {
 			if (inForce) return say('replaced', { replaces: [inForce] });
+			if ((comes.get(shortcutKey(shortcut)) ?? Infinity) < levels.get(target)!) return say('new');
 			return index.effective.removed.has(shortcutKey(shortcut))
 				? say('same')
 				: refuse('there is nothing to remove: no stratum below says this shortcut');
@@ -91,7 +100,9 @@ export function importChanges(
 		try {
 			const taken = replaces.flatMap((binding) => takeAway(index, profile, target, binding));
 			if (row.op === 'set') changes.push(...put(profile, target, row.shortcut), ...taken);
-			else if (row.op === 'remove') changes.push(...taken);
+			else if (row.op === 'remove' && replaces.length > 0) changes.push(...taken);
+			else if (row.op === 'remove')
+				changes.push({ stratum: target, before: null, after: { op: 'remove', ...row.shortcut, rank: 0 } });
 			else if (row.op === 'lock')
 				changes.push({ stratum: target, before: null, after: { op: 'lock', ...row.shortcut, rank: 0 } });
 			else

@@ -3,6 +3,7 @@ import { z } from 'zod';
 import { AliasFile } from '../alias/file.ts';
 import { ApplicationId } from '../application/application.ts';
 import { CommandId } from '../application/command.ts';
+import { SearchPaths } from '../folders/search.ts';
 import { MacroEntry } from '../macro/macro.ts';
 import { AxisId, NodeId } from '../context/axis.ts';
 import { Acceptance, EntryOp } from '../profile/entry.ts';
@@ -57,12 +58,17 @@ export const ProfileFile = z.strictObject({
 			})
 		)
 		.min(1)
-		.max(20)
+		.max(20),
+	folders: SearchPaths.optional().meta({ description: 'where the seats search for their files; of these machines only' })
 });
 export type ProfileFile = z.infer<typeof ProfileFile>;
 
 /** The strata as a document, entries in their order. Reading it back and importing it changes nothing. */
-export function profileFile(application: { id: ApplicationId; version: string }, strata: Profile): ProfileFile {
+export function profileFile(
+	application: { id: ApplicationId; version: string },
+	strata: Profile,
+	folders?: SearchPaths | null
+): ProfileFile {
 	return {
 		format: 'skarn-profile',
 		version: 1,
@@ -77,7 +83,8 @@ export function profileFile(application: { id: ApplicationId; version: string },
 			...acceptancesOf(stratum),
 			...(stratum.aliases && { aliases: stratum.aliases }),
 			...(stratum.macros && stratum.macros.size > 0 && { macros: [...stratum.macros.values()] })
-		}))
+		})),
+		...(folders && { folders })
 	};
 }
 
@@ -90,8 +97,8 @@ function acceptancesOf(stratum: Profile[number]) {
 
 /** One entry a line, so that people can compare two files line by line. Ends with a line feed. */
 export function writeProfileFile(file: ProfileFile): string {
-	const { strata, ...head } = file;
-	const lines = JSON.stringify(head, null, 2).slice(0, -2);
+	const { strata, folders, ...head } = file;
+	const lines = JSON.stringify({ ...head, ...(folders && { folders }) }, null, 2).slice(0, -2);
 	const body = strata.map(({ entries, acceptances, macros, ...stratumHead }) => {
 		const open = JSON.stringify(stratumHead).slice(0, -1);
 		const listed = (rows: readonly unknown[]) =>
@@ -113,6 +120,7 @@ export function readProfileFile(
 	strata: StratumHead[];
 	aliases: { stratum: StratumId; kind: StratumKind; file: AliasFile }[];
 	macros: { stratum: StratumId; kind: StratumKind; macros: MacroEntry[] }[];
+	folders: SearchPaths | undefined;
 } {
 	const root = parseJson(file, text);
 	const head = checkedJson(
@@ -174,7 +182,7 @@ export function readProfileFile(
 		list.length > 0 ? [{ stratum: id, kind, macros: list }] : []
 	);
 	const strata = head.strata.map(({ id, kind, name }): StratumHead => ({ id, kind, name }));
-	return { rows, refused, application: head.application, strata, aliases, macros };
+	return { rows, refused, application: head.application, strata, aliases, macros, folders: head.folders };
 }
 
 function shortcutOf({ command, keys, scope }: FileEntry) {

@@ -12,8 +12,9 @@ export function changeRecord(recipe: Recipe, text: string, record: FileRecord, v
 	return SHAPES[recipe.record.shape].change(recipe.record as never, text, record, values);
 }
 
-/** A new record after the given one, at the end without it. */
+/** A new record after the given one, at the end without it. An empty file becomes a whole one, with all that its shape needs. */
 export function insertRecord(recipe: Recipe, text: string, after: FileRecord | undefined, values: Values): Splice[] {
+	if (text.trim() === '') return [{ start: 0, end: text.length, insert: writeWith(recipe, [values]) }];
 	return SHAPES[recipe.record.shape].insert(recipe.record as never, text, after, values);
 }
 

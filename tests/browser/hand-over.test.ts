@@ -34,7 +34,7 @@ describe('Hand-over', () => {
 			'mine.csv',
 			'keys,command,scope,stratum\r\nAlt+J,file.quit,,personal\r\nB,solid.box,document=part.solids,personal\r\nAlt+O,file.pack,,personal\r\nAlt+P,file.nowhere,,personal\r\n'
 		);
-		await at.page.getByText('takes it from Base sheet').waitFor();
+		await at.page.getByText('takes it from Base sheet').first().waitFor();
 		expect(await states())
 			.to.include('New 2')
 			.and.include('Replaces 1')
@@ -43,6 +43,9 @@ describe('Hand-over', () => {
 			.to.include('line 5')
 			.and.include('not in the catalogue');
 		await at.page.getByLabel('Take line 4').uncheck();
+		await at.page.getByRole('button', { name: 'Import 1 entry' }).waitFor();
+		await at.page.getByRole('group', { name: 'Replace?' }).getByText('takes it from Base sheet').waitFor();
+		await at.page.getByRole('button', { name: 'Take the file’s' }).click();
 		await at.page.getByRole('button', { name: 'Import 2 entries' }).click();
 		await at.page.getByText('Import from mine.csv: 2 entries').waitFor();
 		const keys = async () =>
@@ -58,6 +61,88 @@ describe('Hand-over', () => {
 		expect(await keys())
 			.to.not.include('Alt+J')
 			.and.not.include('solid.box');
+	});
+
+	it('asks for each replacement, and takes one answer for the rest', async () => {
+		await bring(
+			'three.csv',
+			'keys,command,scope,stratum\r\nB,solid.box,document=part.solids,personal\r\nShift+B,solid.box,document=part.solids,personal\r\nAlt+B,solid.box,document=part.solids,personal\r\nAlt+J,file.quit,,personal\r\n'
+		);
+		const question = at.page.getByRole('group', { name: 'Replace?' });
+		await question.waitFor();
+		await at.page.getByText('3 replacements wait for your answer').waitFor();
+		await at.page.keyboard.press('k');
+		await at.page.getByText('2 replacements wait for your answer').waitFor();
+		await question.getByRole('checkbox', { name: 'the same for the other 1' }).check();
+		await at.page.keyboard.press('t');
+		await question.waitFor({ state: 'detached' });
+		await at.page.getByRole('button', { name: 'Import 3 entries' }).waitFor();
+		await at.page.getByRole('button', { name: 'Leave' }).click();
+	});
+
+	it('brings shortcuts in for all contexts or for one, as chosen', async () => {
+		await bring('one.csv', 'keys,command,scope,stratum\r\nAlt+J,solid.box,document=part.solids,personal\r\n');
+		await at.page.getByText('What is taken of it').click();
+		const place = at.page.getByRole('combobox', { name: 'Contexts of the shortcuts' });
+		const row = at.page.getByRole('listitem').filter({ hasText: 'Box' }).first();
+		expect(await row.innerText()).to.not.include('Everywhere');
+		await place.selectOption('all');
+		await at.page.getByRole('listitem').filter({ hasText: 'Everywhere' }).first().waitFor();
+		await at.page.getByRole('button', { name: 'Leave' }).click();
+	});
+
+	it('hands over only the parts, contexts and commands that are ticked; what is of one machine stays', async () => {
+		const fetched = async (query: string) =>
+			JSON.parse(await (await fetch(`${at.server.address}/api/applications/varve-draft-7/export?${query}`)).text()) as {
+				strata: { id: string; entries: unknown[]; macros?: { id: string }[]; aliases?: { text: string } }[];
+				folders?: unknown;
+			};
+		const usual = await fetched('');
+		expect(usual.folders).to.equal(undefined);
+		expect(usual.strata[1]!.macros!.map((m) => m.id)).to.not.include('macro:standard-sheet');
+		const whole = await fetched('sections=macros,machine');
+		expect(whole.folders).to.not.equal(undefined);
+		expect(whole.strata[1]!.macros!.map((m) => m.id)).to.include('macro:standard-sheet');
+		expect(whole.strata[0]!.entries).to.deep.equal([]);
+		const layers = await fetched('sections=aliases&category=Layers');
+		expect(layers.strata[1]!.aliases!.text).to.include('lo   -> layer.of-object').and.not.include('draw.segment');
+		expect((await fetch(`${at.server.address}/api/applications/varve-draft-7/export?sections=all`)).status).to.equal(400);
+
+		await at.page.getByText('What goes out').click();
+		await at.page.getByRole('checkbox', { name: /^Macros/ }).uncheck();
+		const text = await download('Whole profile as JSON');
+		expect(text).to.not.include('"macros"');
+	});
+
+	it('takes macros of a file with the shortcuts that run them, in one edit', async () => {
+		const file = {
+			format: 'skarn-profile',
+			version: 1,
+			application: { id: 'gneiss-solid-5', version: '5.2' },
+			strata: [
+				{
+					id: 'personal',
+					kind: 'personal',
+					name: 'Personal',
+					entries: [{ op: 'set', command: 'macro:save-twice', keys: 'Alt+J', scope: {} }],
+					macros: [
+						{
+							id: 'macro:save-twice',
+							label: 'Save twice',
+							steps: [
+								{ do: 'run', command: 'file.save' },
+								{ do: 'run', command: 'file.save' }
+							]
+						}
+					]
+				}
+			]
+		};
+		await bring('macro.json', JSON.stringify(file));
+		await at.page.getByRole('button', { name: 'Import 2 entries' }).click();
+		await at.page.getByText('Import from macro.json: 2 entries').waitFor();
+		await at.page.keyboard.press('Control+z');
+		await at.page.getByText('Undo: Import from macro.json').waitFor();
 	});
 
 	const bad: [string, string | Buffer, RegExp][] = [

@@ -1,4 +1,4 @@
-import { findNodeAtLocation, modify, type Node } from 'jsonc-parser';
+import { findNodeAtLocation, modify, type Edit, type Node } from 'jsonc-parser';
 import { parseJson } from '../../format/json.ts';
 import { FileRefusedError, placeOf, type FileProblem } from '../../format/problem.ts';
 import { columnOf, growingLines } from '../lines.ts';
@@ -31,6 +31,13 @@ function holderOf({ at }: Json, file: string, text: string): Node {
 	]);
 }
 
+const spliceOf = ({ offset, length, content }: Edit): Splice => ({ start: offset, end: offset + length, insert: content });
+
+/** New text is laid out as the rest of the file is. */
+const optionsFor = (text: string) => ({
+	formattingOptions: { insertSpaces: !/^\t/m.test(text), tabSize: 2, eol: text.includes('\r\n') ? '\r\n' : '\n' }
+});
+
 /** Records in a list, or in an object where the name of each is one of its fields. */
 export const json: Shape<Json> = {
 	read(record, file, text) {
@@ -60,26 +67,36 @@ export const json: Shape<Json> = {
 		return { records, unknown };
 	},
 
-	change(_, __, { fields }, values) {
-		return (Object.keys(values) as Field[]).map((f) => {
+	change(record, text, { start, fields }, values) {
+		const splices: Splice[] = [];
+		for (const f of Object.keys(values) as Field[]) {
 			const span = fields[f];
-			if (!span) throw new NotWritableError(`this record has no ${f} yet; add it in the file`);
-			return { start: span.start, end: span.end, insert: JSON.stringify(values[f]) };
-		});
+			const pointer = record.fields[f];
+			if (span) splices.push({ start: span.start, end: span.end, insert: JSON.stringify(values[f]) });
+			else if (pointer === undefined || pointer === '#' || pointer === '')
+				throw new NotWritableError(`the recipe has no place for the ${f}`);
+			else {
+				if (splices.some((s) => s.start === s.end)) throw new NotWritableError('add one field after the other');
+				const holder = holderOf(record, 'file', text);
+				const at = (holder.children ?? []).findIndex((c) => c.offset === start);
+				const step = holder.type === 'array' ? at : String(holder.children![at]!.children![0]!.value);
+				const edits = modify(text, [...stepsOf(record.at), step, ...stepsOf(pointer)], values[f], optionsFor(text));
+				splices.push(...edits.map(spliceOf));
+			}
+		}
+		return splices;
 	},
 
 	insert(record, text, _, values) {
 		const holder = holderOf(record, 'file', text);
 		const path = stepsOf(record.at);
-		const options = {
-			formattingOptions: { insertSpaces: !/^\t/m.test(text), tabSize: 2, eol: text.includes('\r\n') ? '\r\n' : '\n' }
-		};
+		const options = optionsFor(text);
 		const { name, value } = built(record, values);
 		const edits =
 			holder.type === 'array'
 				? modify(text, [...path, holder.children?.length ?? 0], value, { ...options, isArrayInsertion: true })
 				: modify(text, [...path, name ?? ''], value, options);
-		return edits.map(({ offset, length, content }) => ({ start: offset, end: offset + length, insert: content }));
+		return edits.map(spliceOf);
 	},
 
 	remove(record, text, { start }) {
@@ -87,11 +104,7 @@ export const json: Shape<Json> = {
 		const at = (holder.children ?? []).findIndex((c) => c.offset === start);
 		const child = holder.children![at]!;
 		const step = holder.type === 'array' ? at : String(child.children![0]!.value);
-		return modify(text, [...stepsOf(record.at), step], undefined, {}).map(({ offset, length, content }): Splice => ({
-			start: offset,
-			end: offset + length,
-			insert: content
-		}));
+		return modify(text, [...stepsOf(record.at), step], undefined, {}).map(spliceOf);
 	},
 
 	toggle() {

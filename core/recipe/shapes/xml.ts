@@ -1,6 +1,6 @@
 import { SaxesParser } from 'saxes';
 import { FileRefusedError, placeOf, type FileProblem } from '../../format/problem.ts';
-import { columnOf, growingLines } from '../lines.ts';
+import { columnOf, growingLines, lineEndOf } from '../lines.ts';
 import { NotWritableError, type FileRecord, type Values } from '../record.ts';
 import type { Field } from '../field.ts';
 import type { ShapeOf } from '../recipe.ts';
@@ -76,19 +76,43 @@ export const xml: Shape<Xml> = {
 		return { records, unknown };
 	},
 
-	change(_, __, { fields }, values) {
+	change(record, text, { start, end, fields }, values) {
 		return (Object.keys(values) as Field[]).map((f) => {
 			const span = fields[f];
-			if (!span) throw new NotWritableError(`this element has no ${f} yet; add it in the file`);
-			return { start: span.start, end: span.end, insert: escaped(values[f]!) };
+			const place = record.fields[f];
+			if (span) return { start: span.start, end: span.end, insert: escaped(values[f]!) };
+			if (place === undefined) throw new NotWritableError(`the recipe has no place for the ${f}`);
+			if (place.startsWith('@')) {
+				const at = start + 1 + record.element.length;
+				const tag = /<[^>"']*(?:"[^"]*"[^>"']*|'[^']*'[^>"']*)*>/y;
+				tag.lastIndex = start;
+				const empty = attributeIn(text, start, start + (tag.exec(text)?.[0].length ?? 0), place.slice(1));
+				if (empty) return { start: empty.start, end: empty.end, insert: escaped(values[f]!) };
+				return { start: at, end: at, insert: ` ${place.slice(1)}="${escaped(values[f]!)}"` };
+			}
+			const whole = text.slice(start, end);
+			const close = whole.lastIndexOf('</');
+			return close === -1
+				? { start: start + whole.lastIndexOf('/>'), end, insert: `>${escaped(values[f]!)}</${record.element}>` }
+				: { start: start + close, end: start + close, insert: escaped(values[f]!) };
 		});
 	},
 
 	insert(record, text, after, values) {
-		if (!after) throw new NotWritableError('an element is added after another one of its kind; the file has none yet');
+		const lineEnd = lineEndOf(text);
+		if (!after) {
+			const close = text.lastIndexOf('</');
+			if (close === -1) throw new NotWritableError('the file has no element that could hold another; write it anew');
+			return [
+				{
+					start: close,
+					end: close,
+					insert: `${/[\r\n]$/.test(text.slice(0, close)) ? '' : lineEnd}\t${element(record, values)}${lineEnd}`
+				}
+			];
+		}
 		const lineStart = Math.max(text.lastIndexOf('\n', after.start - 1), text.lastIndexOf('\r', after.start - 1)) + 1;
 		const indent = text.slice(lineStart, after.start).match(/^[ \t]*$/)?.[0];
-		const lineEnd = text.includes('\r\n') ? '\r\n' : '\n';
 		return [
 			{ start: after.end, end: after.end, insert: (indent === undefined ? '' : lineEnd + indent) + element(record, values) }
 		];
@@ -96,7 +120,7 @@ export const xml: Shape<Xml> = {
 
 	remove(_, text, { start, end }) {
 		const lineStart = Math.max(text.lastIndexOf('\n', start - 1), text.lastIndexOf('\r', start - 1)) + 1;
-		const line = lineAround(text, lineStart);
+		const line = lineAround(text, end);
 		const isAlone = text.slice(lineStart, start).trim() === '' && text.slice(end, line.end).trim() === '';
 		return [{ start: isAlone ? lineStart : start, end: isAlone ? line.end : end, insert: '' }];
 	},

@@ -1,10 +1,11 @@
-import { isMap, isScalar, isSeq, parseDocument, stringify, type Node } from 'yaml';
+import { isMap, isScalar, isSeq, parseDocument, stringify, type Node, type YAMLMap, type YAMLSeq } from 'yaml';
 import { FileRefusedError, placeOf, type FileProblem } from '../../format/problem.ts';
-import { columnOf, growingLines } from '../lines.ts';
-import { NotWritableError, type FileRecord } from '../record.ts';
+import { columnOf, growingLines, lineEndOf } from '../lines.ts';
+import { NotWritableError, type FileRecord, type Splice, type Values } from '../record.ts';
 import type { Field } from '../field.ts';
 import type { ShapeOf } from '../recipe.ts';
 import type { Fields } from '../template.ts';
+import { lineAround } from './by-line.ts';
 import { built } from './json.ts';
 import type { Shape } from './shape.ts';
 
@@ -18,24 +19,75 @@ const into = (node: unknown, steps: readonly string[]): unknown =>
 		node
 	);
 
+/** The list or map that holds the records. Throws `FileRefusedError`. */
+function holderIn(record: Yaml, text: string, file = 'file'): { holder: YAMLMap | YAMLSeq } {
+	const document = parseDocument(text, { prettyErrors: false, uniqueKeys: true, logLevel: 'silent' });
+	const [error] = document.errors;
+	if (error) throw new FileRefusedError(file, [{ ...placeOf(text, error.pos[0]), message: `not YAML: ${error.message}` }]);
+	const holder = into(document.contents, stepsOf(record.at));
+	if (isMap(holder) || isSeq(holder)) return { holder };
+	throw new FileRefusedError(file, [
+		{
+			...placeOf(text, (holder as Node | undefined)?.range?.[0] ?? 0),
+			pointer: record.at,
+			message: 'expected a list or a map of records here'
+		}
+	]);
+}
+
+/** The records' nodes with their offsets; the end is that of what was said, without comments behind it. */
+function itemsOf(holder: YAMLMap | YAMLSeq): { start: number; end: number; value: unknown }[] {
+	return holder.items.map((item) => {
+		const [name, value] = isMap(holder)
+			? [(item as { key: unknown }).key, (item as { value: unknown }).value]
+			: [undefined, item];
+		const range = ((name ?? value) as Node | undefined)?.range ?? [0, 0, 0];
+		return { start: range[0], end: endOf(value as Node | undefined) ?? range[1], value };
+	});
+}
+
+/** Where a node ends: of a block collection, where its last scalar does. */
+function endOf(node: Node | undefined): number | undefined {
+	if ((isMap(node) || isSeq(node)) && !node.flow && node.items.length > 0) {
+		const last = node.items.at(-1);
+		const pair = isMap(node) ? (last as { key: Node; value: Node | null }) : undefined;
+		return pair ? (endOf(pair.value ?? undefined) ?? pair.key.range?.[1]) : endOf(last as Node);
+	}
+	return node?.range?.[1];
+}
+
+const lineStart = (text: string, at: number): number => text.lastIndexOf('\n', at - 1) + 1;
+
+/** The whole of the holder with the blanks and the line end before it, so that `[]` can stand behind its name. */
+function leadOf(text: string, holder: YAMLMap | YAMLSeq): { start: number; end: number } {
+	const items = itemsOf(holder);
+	const begin = holder.flow ? holder.range![0] : Math.min(holder.range![0], lineStart(text, items[0]!.start));
+	const end = holder.flow ? holder.range![1] : items.at(-1)!.end;
+	return { start: begin - (/\s*$/.exec(text.slice(0, begin))?.[0].length ?? 0), end };
+}
+
+/** More entries of one record, behind those that it has. */
+function appended(text: string, value: YAMLMap, more: readonly (readonly [string, string])[]): Splice {
+	const said = Object.fromEntries(more);
+	const end = endOf(value)!;
+	if (value.flow) {
+		const flow = stringify(said, { collectionStyle: 'flow', lineWidth: 0 }).trim().slice(1, -1).trim();
+		const at = text.lastIndexOf('}', end);
+		return { start: at, end: at, insert: `${value.items.length > 0 ? ', ' : ''}${flow}` };
+	}
+	const indent = ' '.repeat(columnOf(text, (value.items[0]!.key as Node).range![0]) - 1);
+	const at = lineAround(text, end).end;
+	const block = stringify(said).trimEnd().replaceAll(/^/gm, indent).replaceAll('\n', lineEndOf(text));
+	return { start: at, end: at, insert: /[\r\n]$/.test(text.slice(0, at)) ? block + lineEndOf(text) : lineEndOf(text) + block };
+}
+
 /**
  * As JSON, read by the YAML 1.2 core schema. Aliases and anchors are not followed, so that no file can blow itself up; fields
  * are changed where they stand.
  */
 export const yaml: Shape<Yaml> = {
 	read(record, file, text) {
-		const document = parseDocument(text, { prettyErrors: false, uniqueKeys: true, logLevel: 'silent' });
-		const [error] = document.errors;
-		if (error) throw new FileRefusedError(file, [{ ...placeOf(text, error.pos[0]), message: `not YAML: ${error.message}` }]);
-		const holder = into(document.contents, stepsOf(record.at));
-		if (!isMap(holder) && !isSeq(holder))
-			throw new FileRefusedError(file, [
-				{
-					...placeOf(text, (holder as Node | undefined)?.range?.[0] ?? 0),
-					pointer: record.at,
-					message: 'expected a list or a map of records here'
-				}
-			]);
+		const { holder } = holderIn(record, text, file);
 		const records: FileRecord[] = [];
 		const unknown: FileProblem[] = [];
 		const lineOf = growingLines(text);
@@ -64,22 +116,71 @@ export const yaml: Shape<Yaml> = {
 		return { records, unknown };
 	},
 
-	change(_, __, { fields }, values) {
-		return (Object.keys(values) as Field[]).map((f) => {
+	change(record, text, { start, fields }, values) {
+		const splices: Splice[] = [];
+		const missing: Values = {};
+		for (const f of Object.keys(values) as Field[]) {
 			const span = fields[f];
-			if (!span) throw new NotWritableError(`this record has no ${f} yet; add it in the file`);
-			return { start: span.start, end: span.end, insert: stringify(values[f]).trimEnd() };
-		});
+			if (span) splices.push({ start: span.start, end: span.end, insert: stringify(values[f]).trimEnd() });
+			else missing[f] = values[f]!;
+		}
+		if (Object.keys(missing).length > 0) {
+			const item = itemsOf(holderIn(record, text).holder).find((i) => i.start === start);
+			if (!isMap(item?.value) || Object.keys(missing).some((f) => !/^\/[^/]+$/.test(record.fields[f as Field] ?? '')))
+				throw new NotWritableError(`this record has no ${Object.keys(missing).join(' and ')} yet; add it in the file by hand`);
+			const more: [string, string][] = [];
+			for (const [f, said] of Object.entries(missing)) {
+				const key = record.fields[f as Field]!.slice(1);
+				// a key without a value, or with one that says no
+				const there = item.value.get(key, true)?.range;
+				if (!there) more.push([key, said]);
+				else
+					splices.push({
+						start: there[0],
+						end: there[1],
+						insert: (there[0] === there[1] ? ' ' : '') + stringify(said).trimEnd()
+					});
+			}
+			if (more.length > 0) splices.push(appended(text, item.value, more));
+		}
+		return splices;
 	},
 
-	insert() {
-		throw new NotWritableError('records are added to a YAML file by hand, or by writing the whole file anew');
+	insert(record, text, after, values) {
+		const { holder } = holderIn(record, text);
+		const { name, value } = built(record, values);
+		const said = isMap(holder) ? { [name ?? '']: value } : [value];
+		const items = itemsOf(holder);
+		const item = items.find((i) => i.start === after?.start) ?? items.at(-1);
+		if (!item || holder.flow) {
+			const flow = stringify(said, { collectionStyle: 'flow', lineWidth: 0 }).trim();
+			if (item) return [{ start: item.end, end: item.end, insert: `, ${flow.slice(1, -1).trim()}` }];
+			return [{ start: holder.range![0], end: holder.range![1], insert: flow }];
+		}
+		const first = lineAround(text, item.start);
+		const indent = ' '.repeat(columnOf(text, isMap(holder) ? item.start : text.lastIndexOf('-', item.start)) - 1);
+		const block = stringify(said).trimEnd().replaceAll(/^/gm, indent).replaceAll('\n', lineEndOf(text));
+		const end = Math.max(first.end, lineAround(text, item.end).end);
+		const isLast = end === text.length && !/[\r\n]$/.test(text);
+		return [{ start: end, end, insert: isLast ? lineEndOf(text) + block : block + lineEndOf(text) }];
 	},
-	remove() {
-		throw new NotWritableError('records are taken out of a YAML file by hand, or by writing the whole file anew');
+
+	remove(record, text, { start }) {
+		const { holder } = holderIn(record, text);
+		const items = itemsOf(holder);
+		const at = items.findIndex((i) => i.start === start);
+		const item = items[at]!;
+		if (items.length === 1)
+			return [{ ...leadOf(text, holder), insert: `${record.at === '' ? '' : ' '}${isMap(holder) ? '{}' : '[]'}` }];
+		if (holder.flow) {
+			const [next, before] = [items[at + 1], items[at - 1]];
+			return [{ start: next ? item.start : before!.end, end: next ? next.start : item.end, insert: '' }];
+		}
+		return [{ start: lineStart(text, item.start), end: lineAround(text, item.end).end, insert: '' }];
 	},
+
 	toggle() {
-		throw new NotWritableError('records of a YAML file are switched off by hand');
+		throw new NotWritableError('records of a YAML file are switched off by hand; remove it instead');
 	},
 
 	write(record, rows, lineEnd) {

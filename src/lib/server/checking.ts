@@ -4,6 +4,7 @@ import { check } from '../../../core/check/check.ts';
 import { circumstancesOf, published, type Circumstances } from '../../../core/check/circumstances.ts';
 import { errorsLeft } from '../../../core/check/acceptance.ts';
 import { findingId } from '../../../core/check/finding.ts';
+import { releaseFaults } from '../../../core/release/faults.ts';
 import { desksOf } from '../../../core/keyboard/desk.ts';
 import type { Change } from '../../../core/profile/edit.ts';
 import type { Entry } from '../../../core/profile/entry.ts';
@@ -87,15 +88,24 @@ export class Checking {
 		);
 	}
 
-	/** Throws `Problem` 422 if what would be published has errors that nobody has accepted. */
+	/** Throws `Problem` 422 if what would be published has errors that nobody has accepted, or faults in its files. */
 	async refuseErrors(application: string): Promise<void> {
-		const errors = errorsLeft(await this.#circumstances(application, published));
+		const circumstances = await this.#circumstances(application, published);
+		const errors = errorsLeft(circumstances);
 		if (errors.length > 0)
 			throw new Problem(
 				422,
 				'errors-left',
 				`The office stratum has ${errors.length === 1 ? 'an error' : `${errors.length} errors`} that nobody has accepted, first: ${errors[0]!.sentence} Mend it or accept it with a reason in Findings.`,
 				{ errors: errors.slice(0, 50).map((e) => ({ detail: e.sentence, finding: e.id })) }
+			);
+		const faults = releaseFaults(circumstances, published((await this.#profiles.load(application)).profile));
+		if (faults.length > 0)
+			throw new Problem(
+				422,
+				'errors-left',
+				`The office's ${faults[0]!.in} have ${faults.length === 1 ? 'an error' : `${faults.length} errors`}, first: ${faults[0]!.sentence} Mend it, or comment it out, in ${faults[0]!.in === 'aliases' ? 'Aliases' : 'Macros'}.`,
+				{ errors: faults.slice(0, 50).map((f) => ({ detail: f.sentence })) }
 			);
 	}
 }

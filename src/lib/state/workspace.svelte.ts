@@ -1,10 +1,14 @@
-import { getContext, setContext } from 'svelte';
+import { getContext, setContext, untrack } from 'svelte';
+import { aliasGround, checkAliases } from '$core/alias/check';
+import type { AliasFile } from '$core/alias/file';
+import { aliasTable } from '$core/alias/table';
 import { aliasDifferences } from '$core/alias/diff';
 import { catalogueOf } from '$core/application/application';
-import { circumstancesOf, indexOf, published, withReleased, type Circumstances } from '$core/check/circumstances';
+import { circumstancesOf, indexOf, published, withReleased, type Circumstances, type Subject } from '$core/check/circumstances';
 import { teller } from '$core/check/check';
 import { acceptedAs, errorsLeft } from '$core/check/acceptance';
 import { findingId, type Finding, type Told } from '$core/check/finding';
+import { releaseFaults } from '$core/release/faults';
 import { desksOf } from '$core/keyboard/desk';
 import { officeDesks } from '$core/keyboard/office';
 import type { CommandId } from '$core/application/command';
@@ -75,13 +79,27 @@ export class Workspace {
 	search = $derived.by(() => commandSearch(this.catalogue));
 	macros = $derived.by(() => macroTable(this.profile));
 	macroFindings = $derived.by(() => (this.macros.inForce.size > 0 ? checkMacros(this.index, this.profile) : []));
+	/** The alias files of the strata: the same list while none of them changes. */
+	#aliasFiles = $derived.by(() => {
+		const files = this.profile.map((s) => s.aliases);
+		const isSame = files.length === this.#lastFiles.length && files.every((file, i) => file === this.#lastFiles[i]);
+		return isSame ? this.#lastFiles : (this.#lastFiles = files);
+	});
+	#lastFiles: readonly (AliasFile | undefined)[] = [];
+	/** What is wrong in the alias files; of costs and the last release only the Aliases view speaks. */
+	aliasFindings = $derived.by(() => {
+		const input = this.document.application.rules.aliases;
+		if (!input || this.#aliasFiles.every((file) => !file)) return [];
+		const { catalogue } = this;
+		return untrack(() => checkAliases(aliasGround(aliasTable(this.profile, input), catalogue)));
+	});
 	effective = $derived.by(() => effectiveProfile(this.profile));
-	index = $derived.by(() => indexOf(this.#subject, this.profile));
+	index = $derived.by(() => indexOf(this.subject, this.profile));
 	seats = $state.raw<WorkspaceDocument['seats']>([]);
 	office = $derived.by(() => officeDesks(this.document.application.rules, desksOf(this.seats)));
 	/** The profile as the last release had it, for what has moved since. */
 	#releasedIndex = $derived.by(() =>
-		this.released ? indexOf(this.#subject, withReleased(this.profile, this.released)) : undefined
+		this.released ? indexOf(this.subject, withReleased(this.profile, this.released)) : undefined
 	);
 	circumstances = $derived.by((): Circumstances => ({ index: this.index, office: this.office, released: this.#releasedIndex }));
 	readonly checks = new CheckSession();
@@ -92,10 +110,15 @@ export class Workspace {
 	findings = $derived.by(() => this.allFindings.filter((f) => !this.#isAccepted(f)));
 	/** What the office's release would be judged by: its strata alone, without anybody's own. */
 	published = $derived.by((): Circumstances =>
-		circumstancesOf(this.#subject, published(this.profile), desksOf(this.seats), this.released)
+		circumstancesOf(this.subject, published(this.profile), desksOf(this.seats), this.released)
 	);
 	/** The errors that would go out with a release of the office stratum as it stands. */
 	publishErrors = $derived.by(() => errorsLeft(this.published));
+	/** The errors in the office's alias file and macros that would go out with it. */
+	publishFaults = $derived.by(() => releaseFaults(this.published, published(this.profile)));
+	/** What the office's alias file and macros say that the last release did not. */
+	pendingAliases = $derived.by(() => aliasDifferences(this.#asReleased ?? this.#factory, published(this.profile)));
+	pendingMacros = $derived.by(() => macroDifferences(this.#asReleased ?? this.#factory, published(this.profile)));
 	findingsByCommand = $derived.by(() => {
 		const map = new Map<CommandId, Finding[]>();
 		for (const finding of this.findings)
@@ -166,10 +189,11 @@ export class Workspace {
 		this.releases = document.releases;
 		this.channel = document.channel;
 		this.seats = document.seats;
-		this.checks.start({ ...this.#subject, commands: document.commands }, this.profile, document.seats, document.released);
+		this.checks.start({ ...this.subject, commands: document.commands }, this.profile, document.seats, document.released);
 	}
 
-	get #subject() {
+	/** The application ready for questions, without the profile's macros. */
+	get subject(): Subject {
 		return { application: this.document.application, space: this.space, catalogue: this.#ownCatalogue };
 	}
 

@@ -1,10 +1,16 @@
 <script lang="ts">
 	import { page } from '$app/state';
+	import type { Severity } from '$core/check/finding';
 	import { useWorkspace } from '$lib/state/workspace.svelte';
 	import { views } from './views';
 
 	const workspace = useWorkspace();
-	const errors = $derived(workspace.findings.filter((f) => f.severity === 'error').length);
+	const errorsIn = (found: readonly { severity: Severity }[]) => found.filter((f) => f.severity === 'error').length;
+	const errors = $derived<Readonly<Record<string, number>>>({
+		findings: errorsIn(workspace.findings),
+		aliases: errorsIn(workspace.aliasFindings),
+		macros: errorsIn(workspace.macroFindings)
+	});
 	const base = $derived(`/${workspace.document.application.id}`);
 </script>
 
@@ -16,8 +22,8 @@
 				{@const isHere = page.url.pathname === `${base}/${path}`}
 				<li>
 					<a href="{base}/{path}" aria-current={isHere ? 'page' : undefined} title="{name} (Alt+{key})"
-						>{name}{#if path === 'findings' && errors > 0}<span class="count tone-garnet"
-								><span class="toned">◆ {errors}<span class="visually-hidden"> errors</span></span></span
+						>{name}{#if errors[path]}<span class="count tone-garnet"
+								><span class="toned">◆ {errors[path]}<span class="visually-hidden"> errors</span></span></span
 							>{/if}</a
 					>
 				</li>

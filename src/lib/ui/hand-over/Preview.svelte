@@ -1,9 +1,12 @@
 <script lang="ts">
 	import { Button, Checkbox } from 'flowbite-svelte';
-	import { SvelteSet } from 'svelte/reactivity';
-	import { aliasLines, type AliasFile } from '$core/alias/file';
-	import type { StratumId } from '$core/profile/stratum';
-	import { importChanges, refusals, type PreviewRow } from '$core/format/preview';
+	import { SvelteMap } from 'svelte/reactivity';
+	import { indexOf } from '$core/check/circumstances';
+	import { bring, isOpen, itemsOf, macroName, type Item } from '$core/format/bring';
+	import { refusals } from '$core/format/preview';
+	import type { SearchPaths } from '$core/folders/search';
+	import { applyMacroChanges } from '$core/profile/macro-change';
+	import { ApiError, ask } from '$lib/state/api';
 	import type { Reading } from '$lib/workers/reading.worker';
 	import { useWorkspace } from '$lib/state/workspace.svelte';
 	import KeyCaps from '../KeyCaps.svelte';
@@ -12,10 +15,10 @@
 	import { labelOf } from '../wording';
 	import Problems from './Problems.svelte';
 
-	/** What a file would do, entry by entry, before anything is done. */
+	/** What a file would do, entry by entry, before anything is done. What replaces something waits for an answer. */
 	let { file, reading, ondone }: { file: string; reading: Reading; ondone: () => void } = $props();
 	const workspace = useWorkspace();
-	type State = PreviewRow['state'];
+	type State = Item['state'];
 	const states: { id: State; label: string; sign: string; tone: string }[] = [
 		{ id: 'new', label: 'New', sign: '+', tone: 'fluorite' },
 		{ id: 'replaced', label: 'Replaces', sign: '⇄', tone: 'limonite' },
@@ -23,61 +26,100 @@
 		{ id: 'refused', label: 'Refused', sign: '◆', tone: 'garnet' }
 	];
 	let shown = $state<State | undefined>(undefined);
+	let folders = $state.raw<SearchPaths | undefined>(undefined);
+	let isForRest = $state(false);
+	/** What the user said of an item; new ones are taken unless they are left, replacements wait. */
+	const answers = new SvelteMap<Item, boolean>();
+
+	$effect(() => {
+		if (reading.folders) void ask<SearchPaths>(`${workspace.path}/folders`).then((known) => (folders = known));
+	});
+	const items = $derived(itemsOf(workspace.profile, reading, folders));
 	const counts = $derived(
-		Object.fromEntries(states.map(({ id }) => [id, reading.rows.filter((r) => r.state === id).length])) as Record<State, number>
+		Object.fromEntries(states.map(({ id }) => [id, items.filter((i) => i.state === id).length])) as Record<State, number>
 	);
-	const isOpen = (row: PreviewRow) => row.state === 'new' || row.state === 'replaced';
-	const left = new SvelteSet<PreviewRow>();
-	const rows = $derived(reading.rows.filter((r) => !shown || r.state === shown));
-	const chosen = $derived(reading.rows.filter((r) => isOpen(r) && !left.has(r)));
+	const isTaken = (item: Item) => isOpen(item) && (answers.get(item) ?? item.state === 'new');
+	const rows = $derived(items.filter((i) => !shown || i.state === shown));
+	const chosen = $derived(items.filter(isTaken));
+	const waiting = $derived(items.filter((i) => i.state === 'replaced' && !answers.has(i)));
 	const problems = $derived(refusals(reading.refused, reading.rows));
 
-	function choose(row: PreviewRow, isIn: boolean) {
-		if (isIn) left.delete(row);
-		else left.add(row);
+	function answer(item: Item, takes: boolean) {
+		if (isForRest && item === waiting[0]) for (const other of waiting) answers.set(other, takes);
+		else answers.set(item, takes);
+		isForRest = false;
 	}
 
-	function chooseAll(isIn: boolean) {
-		for (const row of rows) if (isOpen(row)) choose(row, isIn);
+	function answerAll(takes: boolean) {
+		for (const item of rows) if (isOpen(item)) answers.set(item, takes);
 	}
 
-	/** Alias files that would change something here; the factory's is never written. */
-	const aliases = $derived(
-		reading.aliases
-			.filter(({ stratum, file: alias }) => {
-				const own = workspace.profile.find((s) => s.id === stratum);
-				return own && own.kind !== 'factory' && own.aliases?.text !== alias.text;
-			})
-			.map((a) => ({ ...a, lines: aliasLines(a.file).lines.length }))
-	);
-
-	const takeAliases = (stratum: StratumId, to: AliasFile) =>
-		workspace.commit(
-			`Import the aliases of ${file}`,
-			[],
-			[{ stratum, from: workspace.profile.find((s) => s.id === stratum)?.aliases ?? null, to }]
-		);
+	const whatOf = (item: Item): string => {
+		if (item.kind === 'shortcut') return labelOf(workspace.index, item.row.row.shortcut.command);
+		if (item.kind === 'macro') return macroName(item.macro);
+		return item.kind === 'aliases' ? `Alias file, ${item.lines} ${item.lines === 1 ? 'line' : 'lines'}` : 'Where files lie';
+	};
+	const detailOf = (item: Item): string => {
+		if (item.kind === 'shortcut')
+			return item.state === 'refused' ? (item.row.reason ?? '') : workspace.space.scopeLabel(item.row.row.shortcut.scope);
+		if (item.kind === 'macro') return item.reason ?? 'macro';
+		return item.kind === 'folders' ? 'the folders that seats search' : '';
+	};
+	/** What is there now and would go. */
+	const goneOf = (item: Item): string => {
+		if (item.state !== 'replaced') return '';
+		if (item.kind === 'shortcut')
+			return item.row.replaces.length > 0
+				? `takes it from ${item.row.replaces.map((b) => labelOf(workspace.index, b.command)).join(', ')}`
+				: 'says the opposite of the stratum';
+		return item.kind === 'macro' ? 'in place of the macro here' : 'in place of what is here';
+	};
 
 	async function apply() {
-		const { changes, left: unwritten } = importChanges(workspace.index, workspace.profile, chosen);
-		if (unwritten.length > 0) {
+		const { profile } = workspace;
+		const made = chosen.filter((item) => item.kind === 'macro');
+		const { macros } = bring(workspace.index, profile, made).said;
+		const index = macros.length > 0 ? indexOf(workspace.subject, applyMacroChanges(profile, macros)) : workspace.index;
+		const { said, left, folders: places } = bring(index, profile, chosen);
+		if (left.length > 0) {
 			workspace.notice = {
 				kind: 'failed',
-				text: `Nothing was imported. Line ${unwritten[0]!.line}: ${unwritten[0]!.message} Leave that entry out.`
+				text: `Nothing was imported. Line ${left[0]!.line}: ${left[0]!.message} Leave that entry out.`
 			};
 			return;
 		}
-		if (await workspace.commit(`Import from ${file}: ${chosen.length} ${chosen.length === 1 ? 'entry' : 'entries'}`, changes))
-			ondone();
+		const size = `${chosen.length} ${chosen.length === 1 ? 'entry' : 'entries'}`;
+		const isOnlyPlaces = places !== undefined && chosen.length === 1;
+		if (!isOnlyPlaces && !(await workspace.commit(`Import from ${file}: ${size}`, said.changes, said.aliases, said.macros)))
+			return;
+		try {
+			if (places) await ask(`${workspace.path}/folders`, 'PUT', places);
+		} catch (error) {
+			if (!(error instanceof ApiError)) throw error;
+			workspace.notice = { kind: 'failed', text: `The rest was imported; where files lie was not: ${error.message}` };
+			return;
+		}
+		ondone();
+	}
+
+	function onkeydown(event: KeyboardEvent) {
+		if (event.ctrlKey || event.altKey || event.metaKey || event.defaultPrevented || !waiting[0]) return;
+		if ((event.target as HTMLElement).closest('input:not([type="checkbox"]), textarea, select, [role="dialog"]')) return;
+		const takes = { t: true, k: false }[event.key.toLowerCase()];
+		if (takes === undefined) return;
+		event.preventDefault();
+		answer(waiting[0], takes);
 	}
 </script>
+
+<svelte:window {onkeydown} />
 
 <section class="preview" aria-label="Preview of {file}">
 	<header>
 		<h2>{file}</h2>
 		<div role="group" aria-label="Show" class="pills">
 			<button type="button" class="pill" aria-pressed={shown === undefined} onclick={() => (shown = undefined)}
-				>All {reading.rows.length}</button
+				>All {items.length}</button
 			>
 			{#each states as { id, label } (id)}
 				<button type="button" class="pill" aria-pressed={shown === id} onclick={() => (shown = id)}
@@ -89,46 +131,54 @@
 	{#if reading.foreign}<p class="callout tone-limonite">
 			{reading.foreign} Commands that are not here are refused one by one.
 		</p>{/if}
-	{#each aliases as { stratum, file: alias, lines } (stratum)}
-		<p class="callout tone-fluorite">
-			The file has an alias file of {lines}
-			{lines === 1 ? 'line' : 'lines'} for {workspace.profile.find((s) => s.id === stratum)?.name}, which differs from the one
-			here.
-			<button class="linkish" type="button" onclick={() => void takeAliases(stratum, alias)}>Take it in its place</button>
-		</p>
-	{/each}
+	{#if waiting[0]}
+		{@const [item] = waiting}
+		<div class="question callout tone-limonite" role="group" aria-label="Replace?">
+			<p>
+				<span class="toned" aria-hidden="true">⇄</span>
+				{#if item.kind === 'shortcut'}<span class="quiet num">{item.row.row.line}</span>
+					<KeyCaps keys={item.row.row.shortcut.keys} />{/if}
+				<b>{whatOf(item)}</b> <span class="quiet">{detailOf(item)}</span>
+				{goneOf(item)}.
+			</p>
+			<p class="answers">
+				<Button size="xs" onclick={() => answer(item, true)}>Take the file’s <kbd>T</kbd></Button>
+				<Button size="xs" color="alternative" onclick={() => answer(item, false)}>Keep what is here <kbd>K</kbd></Button>
+				{#if waiting.length > 1}<Checkbox bind:checked={isForRest}>the same for the other {waiting.length - 1}</Checkbox>{/if}
+			</p>
+		</div>
+	{/if}
 	{#if problems.length > 0}<Problems {problems} {file} title="{problems.length} refused; the rest can be taken" />{/if}
 	<div class="tools">
-		<Button size="xs" color="alternative" onclick={() => chooseAll(true)}>Choose all shown</Button>
-		<Button size="xs" color="alternative" onclick={() => chooseAll(false)}>Choose none</Button>
+		<Button size="xs" color="alternative" onclick={() => answerAll(true)}>Choose all shown</Button>
+		<Button size="xs" color="alternative" onclick={() => answerAll(false)}>Choose none</Button>
 	</div>
 	<VirtualRows {rows} height={34} role="list" aria-label="Entries of the file" tabindex={0}>
-		{#snippet row(value: PreviewRow, _i: number, top: number)}
+		{#snippet row(value: Item, _i: number, top: number)}
 			{@const look = states.find((s) => s.id === value.state)!}
+			{@const line = value.kind === 'shortcut' ? value.row.row.line : undefined}
 			<div class="row" role="listitem" style:transform="translateY({top}px)">
 				<Checkbox
-					checked={isOpen(value) && !left.has(value)}
+					checked={isTaken(value)}
 					disabled={!isOpen(value)}
-					aria-label="Take line {value.row.line}"
-					onchange={(event) => choose(value, (event.currentTarget as HTMLInputElement).checked)}
+					aria-label={line === undefined ? `Take ${whatOf(value)}` : `Take line ${line}`}
+					onchange={(event: Event) => answer(value, (event.currentTarget as HTMLInputElement).checked)}
 				/>
-				<span class="num quiet">{value.row.line}</span>
-				<span class="tone-{look.tone} toned state"><span aria-hidden="true">{look.sign}</span> {look.label}</span>
-				<span><StratumChip id={value.target} /></span>
+				<span class="num quiet">{line ?? ''}</span>
+				<span class="tone-{look.tone} toned state"
+					><span aria-hidden="true">{look.sign}</span>
+					{value.state === 'replaced' && !answers.has(value) ? 'Replaces?' : look.label}</span
+				>
+				<span
+					>{#if value.kind !== 'folders'}<StratumChip id={value.target} />{/if}</span
+				>
 				<span class="keys"
-					>{#if value.row.op !== 'set'}<small>{value.row.op}</small>{/if}<KeyCaps keys={value.row.shortcut.keys} /></span
+					>{#if value.kind === 'shortcut'}{#if value.row.row.op !== 'set'}<small>{value.row.row.op}</small>{/if}<KeyCaps
+							keys={value.row.row.shortcut.keys}
+						/>{/if}</span
 				>
-				<span class="what"
-					>{labelOf(workspace.index, value.row.shortcut.command)}
-					<small class="quiet"
-						>{value.state === 'refused' ? value.reason : workspace.space.scopeLabel(value.row.shortcut.scope)}</small
-					></span
-				>
-				<span class="what quiet"
-					>{#if value.replaces.length > 0}takes it from {value.replaces
-							.map((b) => labelOf(workspace.index, b.command))
-							.join(', ')}{/if}</span
-				>
+				<span class="what">{whatOf(value)} <small class="quiet">{detailOf(value)}</small></span>
+				<span class="what quiet">{goneOf(value)}</span>
 			</div>
 		{/snippet}
 	</VirtualRows>
@@ -137,6 +187,12 @@
 			>Import {chosen.length} {chosen.length === 1 ? 'entry' : 'entries'}</Button
 		>
 		<Button color="alternative" onclick={ondone}>Leave</Button>
+		{#if waiting.length > 0}<span class="quiet"
+				>{waiting.length === 1 ? 'One replacement waits' : `${waiting.length} replacements wait`} for your answer and {waiting.length ===
+				1
+					? 'stays'
+					: 'stay'} out until then.</span
+			>{/if}
 		<span class="quiet">One edit; undo takes all of it back.</span>
 	</footer>
 </section>
@@ -155,6 +211,25 @@
 		align-items: center;
 		gap: 12px;
 		flex-wrap: wrap;
+	}
+	.question {
+		display: grid;
+		gap: 8px;
+		font-size: 13.5px;
+	}
+	.question p {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 6px 8px;
+		align-items: center;
+	}
+	kbd {
+		margin-left: 6px;
+		padding: 0 5px;
+		border: 1px solid currentColor;
+		border-radius: 3px;
+		font-family: var(--font);
+		font-size: 12px;
 	}
 	.pills {
 		display: flex;

@@ -44,6 +44,13 @@
 				)
 	);
 	const counts = $derived(countsOf(open));
+	/** What is wrong outside the keys, and the view where it is mended. */
+	const elsewhere = $derived(
+		[
+			{ name: 'In the alias files', path: 'aliases', counts: countsOf(workspace.aliasFindings) },
+			{ name: 'In the macros', path: 'macros', counts: countsOf(workspace.macroFindings) }
+		].filter(({ counts: n }) => SEVERITIES.some((severity) => n[severity] > 0))
+	);
 	const releasedFindings = $derived(
 		circumstances.released && check({ ...circumstances, index: circumstances.released, released: undefined })
 	);
@@ -184,6 +191,15 @@
 					<button class="linkish" type="button" onclick={() => workspace.checks.again()}>Check again</button>
 				</p>
 			{/if}
+			{#each elsewhere as { name, path, counts: n } (path)}
+				<p class="elsewhere">
+					<a href="/{workspace.document.application.id}/{path}">{name}</a>
+					{#each SEVERITIES as severity (severity)}{#if n[severity] > 0}<span class="tone-{SIGNS[severity].tone}"
+								><span class="toned">{SIGNS[severity].shape} {n[severity]}</span>
+								{n[severity] === 1 ? SIGNS[severity].name : SIGNS[severity].names}</span
+							>{/if}{/each}
+				</p>
+			{/each}
 			{#if stale.length > 0}
 				<p class="callout tone-limonite">
 					{stale.length === 1 ? 'An acceptance is' : `${stale.length} acceptances are`} of findings that are gone or have changed.
@@ -273,6 +289,12 @@
 		display: flex;
 		gap: 6px;
 		align-items: center;
+	}
+	.elsewhere {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 4px 12px;
+		font-size: 13px;
 	}
 	.counts {
 		display: grid;

@@ -1,9 +1,16 @@
 <script lang="ts">
 	import { Button, Spinner } from 'flowbite-svelte';
+	import { aliasLines } from '$core/alias/file';
+	import { scopeText, type Scope } from '$core/context/scope';
+	import type { SearchPaths } from '$core/folders/search';
+	import { isOfMachine, USUAL, type Section, type Selection } from '$core/format/selection';
 	import type { StratumId } from '$core/profile/stratum';
 	import { useWorkspace } from '$lib/state/workspace.svelte';
 	import FileDrop from '$lib/ui/hand-over/FileDrop.svelte';
 	import Preview from '$lib/ui/hand-over/Preview.svelte';
+	import SelectionBar from '$lib/ui/hand-over/SelectionBar.svelte';
+	import ScopePicker from '$lib/ui/ScopePicker.svelte';
+	import { ask } from '$lib/state/api';
 	import Problems from '$lib/ui/hand-over/Problems.svelte';
 	import Picker from '$lib/ui/Picker.svelte';
 	import { bandClass } from '$lib/ui/stratum-look';
@@ -18,12 +25,44 @@
 	let refusal = $state.raw<ReadingRefusedError | undefined>(undefined);
 	let problem = $state('');
 	let stage = $state('');
+	/** What is taken of the file, and the contexts that its shortcuts get: their own, all, or those chosen. */
+	let wanted = $state.raw<Selection>(USUAL);
+	let place = $state<'own' | 'all' | 'one'>('own');
+	let one = $state.raw<Scope>({});
+	const scopeFor = () => (place === 'own' ? undefined : place === 'all' ? {} : one);
+	let out = $state.raw<Selection>(USUAL);
+	let known = $state.raw<SearchPaths | undefined>(undefined);
 	const writable = $derived(workspace.profile.filter((s) => s.kind !== 'factory'));
+
+	$effect(() => {
+		void ask<SearchPaths>(`${workspace.path}/folders`)
+			.then((found) => (known = found))
+			.catch(() => undefined);
+	});
+
+	/** How much there is of each part here. */
+	const holds = $derived.by((): Record<Section, number> => {
+		const entries = workspace.profile.flatMap((s) => [...s.entries.values()]);
+		const acceptances = entries.filter((e) => e.op === 'accept').length;
+		const macros = workspace.profile.flatMap((s) => [...(s.macros?.values() ?? [])]);
+		return {
+			shortcuts: entries.length - acceptances,
+			acceptances,
+			aliases: workspace.profile.reduce((sum, s) => sum + (s.aliases ? aliasLines(s.aliases).lines.length : 0), 0),
+			macros: macros.filter((m) => !isOfMachine(m)).length,
+			machine: macros.filter(isOfMachine).length + (known && known.groups.length > 0 ? 1 : 0)
+		};
+	});
+	const categories = $derived([...new Set([...workspace.catalogue.values()].map((c) => c.category[0]!))]);
 
 	async function read(given: File | undefined = file) {
 		if (!given) return;
+		if (given !== file) {
+			reading = undefined;
+			wanted = USUAL;
+			place = 'own';
+		}
 		file = given;
-		reading = undefined;
 		refusal = undefined;
 		problem = '';
 		stage = 'Starting';
@@ -34,7 +73,7 @@
 			reading = await files.run((remote) =>
 				remote.shortcuts(
 					given,
-					{ application, commands, profile, into: target },
+					{ application, commands, profile, into: target, selection: wanted, scope: scopeFor() },
 					proxy((next: string) => (stage = next))
 				)
 			);
@@ -53,14 +92,23 @@
 		problem = '';
 	}
 
-	const href = (format: string, stratum?: string) =>
-		`${workspace.path}/export?format=${format}${stratum ? `&stratum=${stratum}` : ''}`;
+	const href = (format: string, stratum?: string) => {
+		const query = new URLSearchParams({ format, sections: out.sections.join(',') });
+		if (stratum) query.set('stratum', stratum);
+		if (Object.keys(out.contexts).length > 0) query.set('in', scopeText(out.contexts));
+		for (const category of out.categories) query.append('category', category);
+		return `${workspace.path}/export?${query}`;
+	};
 </script>
 
 <div class="view">
 	<aside aria-label="Take out">
 		<h1>Take out</h1>
 		<p class="quiet">The open format keeps everything; CSV holds one shortcut a line for tables.</p>
+		<details class="what">
+			<summary>What goes out</summary>
+			<SelectionBar selection={out} {holds} {categories} onchange={(next) => (out = next)} />
+		</details>
 		<ul>
 			<li class="whole">
 				<span class="core" aria-hidden="true"
@@ -162,6 +210,31 @@
 				file={file?.name ?? 'file'}
 				title="Nothing of this file was taken. {refusal.message}"
 			/>{/if}
+		{#if reading && file}
+			<details class="what" open={reading.holds.machine > 0 || place !== 'own'}>
+				<summary>What is taken of it</summary>
+				<SelectionBar
+					selection={wanted}
+					holds={reading.holds}
+					categories={reading.categories}
+					onchange={(next) => ((wanted = next), void read())}
+				/>
+				<p class="place">
+					Its shortcuts hold
+					<Picker
+						label="Contexts of the shortcuts"
+						value={place}
+						items={[
+							{ value: 'own', name: 'where the file says' },
+							{ value: 'all', name: 'in all contexts' },
+							{ value: 'one', name: 'only in …' }
+						]}
+						onpick={(next) => ((place = next as typeof place), void read())}
+					/>
+					{#if place === 'one'}<ScopePicker scope={one} onchange={(next) => ((one = next), void read())} />{/if}
+				</p>
+			</details>
+		{/if}
 		{#if reading && file}<Preview file={file.name} {reading} ondone={leave} />{/if}
 		{#if !reading && !refusal && !stage}
 			<p class="quiet">
@@ -206,6 +279,26 @@
 	small {
 		display: block;
 		font-size: 12.5px;
+	}
+	.what {
+		width: 100%;
+		padding: 6px 0;
+		border-top: 1px solid var(--line);
+		border-bottom: 1px solid var(--line);
+		font-size: 13px;
+	}
+	.what summary {
+		font-weight: 600;
+	}
+	.what[open] summary {
+		margin-bottom: 8px;
+	}
+	.place {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 8px;
+		align-items: center;
+		margin-top: 8px;
 	}
 	.more {
 		display: flex;

@@ -3,6 +3,7 @@
 	import { Button } from 'flowbite-svelte';
 	import { onMount, tick } from 'svelte';
 	import type { CommandId } from '$core/application/command';
+	import { USUAL } from '$core/format/selection';
 	import { FileRefusedError, refuseBySize, type FileProblem } from '$core/format/problem';
 	import type { StratumId } from '$core/profile/stratum';
 	import { inOrder } from '$core/profile/stratum';
@@ -156,7 +157,15 @@
 			imported = await files.run((remote) =>
 				remote.shortcuts(
 					file,
-					{ application, commands, profile: workspace.profile, into: workspace.targetId as StratumId, recipe: chosen },
+					{
+						application,
+						commands,
+						profile: workspace.profile,
+						into: workspace.targetId as StratumId,
+						recipe: chosen,
+						selection: USUAL,
+						scope: undefined
+					},
 					proxy(() => undefined)
 				)
 			);

@@ -1,5 +1,6 @@
 <script lang="ts">
 	import { Button, Textarea } from 'flowbite-svelte';
+	import type { CommandId } from '$core/application/command';
 	import type { Seat, SeatState } from '$core/release/release';
 	import { differences } from '$core/profile/diff';
 	import { effectiveProfile } from '$core/profile/effective';
@@ -32,9 +33,12 @@
 			!office ||
 			JSON.stringify([...office.entries.keys()].sort()) !==
 				JSON.stringify([...stratumOf(office, workspace.released).entries.keys()].sort()) ||
-			pending.length > 0
+			pending.length > 0 ||
+			workspace.pendingAliases.length > 0 ||
+			workspace.pendingMacros.length > 0
 	);
 	const errors = $derived(workspace.publishErrors);
+	const faults = $derived(workspace.publishFaults);
 
 	async function look() {
 		try {
@@ -99,9 +103,26 @@
 								<small class="quiet">{workspace.space.scopeLabel(binding.scope)}</small></span
 							>
 						</li>
-					{:else}
-						<li class="quiet">Only locks or notes differ; no key does anything else.</li>
 					{/each}
+					{#each workspace.pendingAliases.slice(0, 40) as { kind, alias, command } (kind + alias + command)}
+						<li>
+							<span class={kind === 'added' ? 'tone-azurite' : 'tone-limonite'}
+								><span class="toned">{kind === 'added' ? '+' : '−'}</span></span
+							><span class="mono">{alias}</span>
+							<span>{labelOf(workspace.index, command as CommandId)} <small class="quiet">typed</small></span>
+						</li>
+					{/each}
+					{#each workspace.pendingMacros as { kind, id, label } (kind + id)}
+						<li>
+							<span class={kind === 'removed' ? 'tone-limonite' : 'tone-azurite'}
+								><span class="toned">{kind === 'removed' ? '−' : kind === 'added' ? '+' : '±'}</span></span
+							><span class="quiet">macro</span>
+							<span>{label}</span>
+						</li>
+					{/each}
+					{#if pending.length + workspace.pendingAliases.length + workspace.pendingMacros.length === 0}
+						<li class="quiet">Only locks or notes differ; no key does anything else.</li>
+					{/if}
 				</ul>
 				{#if errors.length > 0}
 					<div class="callout tone-garnet">
@@ -116,6 +137,17 @@
 							</p>{/each}
 					</div>
 				{/if}
+				{#each [...new Set(faults.map((f) => f.in))] as place (place)}
+					{@const here = faults.filter((f) => f.in === place)}
+					<div class="callout tone-garnet">
+						<p>
+							<strong class="toned">◆ {here.length === 1 ? 'An error' : `${here.length} errors`} in the office’s {place}</strong>
+							would go out; mend {here.length === 1 ? 'it' : 'them'} in
+							<a href="/{workspace.document.application.id}/{place}">{place === 'aliases' ? 'Aliases' : 'Macros'}</a>.
+						</p>
+						{#each here.slice(0, 3) as { sentence } (sentence)}<p class="small">{sentence}</p>{/each}
+					</div>
+				{/each}
 				<Textarea
 					bind:value={notes}
 					rows={2}
@@ -124,7 +156,10 @@
 					placeholder="What changes for the people at the seats"
 				/>
 				<div class="go">
-					<Button type="submit" size="sm" disabled={busy || notes.trim() === '' || !isSteward || errors.length > 0}
+					<Button
+						type="submit"
+						size="sm"
+						disabled={busy || notes.trim() === '' || !isSteward || errors.length + faults.length > 0}
 						>Publish release {(workspace.releases.at(-1)?.number ?? 0) + 1}</Button
 					>
 					{#if !isSteward}<span class="small"

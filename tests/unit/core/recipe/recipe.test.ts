@@ -90,6 +90,28 @@ describe('recipes', () => {
 		}
 	});
 
+	it('add a field that a record does not have yet, and a first record to a file without one', () => {
+		for (const { recipe, text } of SAMPLES.filter((s) => ['json', 'yaml', 'xml'].includes(s.recipe.name))) {
+			const records = read(recipe, text);
+			for (const [i, record] of records.entries()) {
+				if (record.fields.note) continue;
+				const after = spliced(text, changeRecord(recipe, text, record, { note: 'why: "this"' }));
+				expect(said(recipe, after)[i], `${recipe.name} ${i}`).to.deep.equal({ ...said(recipe, text)[i], note: 'why: "this"' });
+				expect(said(recipe, after).toSpliced(i, 1)).to.deep.equal(said(recipe, text).toSpliced(i, 1));
+			}
+		}
+		for (const { recipe, text } of SAMPLES) {
+			const name = recipe.holds === 'aliases' ? 'alias' : 'keys';
+			let none = text;
+			while (read(recipe, none).length > 0) none = spliced(none, removeRecord(recipe, none, read(recipe, none)[0]!));
+			const one = spliced(none, insertRecord(recipe, none, undefined, { [name]: 'F9', command: 'new.one' }));
+			expect(
+				read(recipe, one).map((r) => r.fields.command!.value),
+				`${recipe.name}: ${JSON.stringify(one)}`
+			).to.deep.equal(['new.one']);
+		}
+	});
+
 	it('keep what stands in columns in its columns', () => {
 		const [{ recipe, text }] = SAMPLES as [(typeof SAMPLES)[number]];
 		const [first] = read(recipe, text);

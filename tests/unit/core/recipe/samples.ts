@@ -48,12 +48,22 @@ export const SAMPLES: readonly { recipe: Recipe; text: string; records: number }
 			at: '/aliases',
 			fields: { alias: '/name', command: '/runs', note: '/note' }
 		}),
-		text: '# office\naliases:\n  - name: ln   # straight\n    runs: draw.segment\n  - {name: "dc", runs: draw.circle, note: round}\n',
-		records: 2
+		text: '# office\naliases:\n  - name: ln   # straight\n    runs: draw.segment\n  - {name: "dc", runs: draw.circle, note: round}\n  - name: lvl\n    runs: dim.level\n    note:\n',
+		records: 3
 	},
 	{
 		recipe: recipe('xml', 'shortcuts', { shape: 'xml', element: 'bind', fields: { keys: '@on', command: '.', note: '@why' } }),
 		text: '<?xml version="1.0"?>\n<setup>\n\t<bind on="Ctrl+F" why="a &amp; b">edge.fillet</bind>\n\t<bind why=\'\' on = \'Ctrl+G\'>\n\t\tedge.chamfer\n\t</bind>\n</setup>\n',
+		records: 2
+	},
+	{
+		recipe: recipe('yaml by name', 'aliases', { shape: 'yaml', fields: { alias: '#', command: '' } }),
+		text: 'ln: draw.segment # straight\ndc: draw.circle\nlvl: "dim.level"\n',
+		records: 3
+	},
+	{
+		recipe: recipe('yaml in one line', 'shortcuts', { shape: 'yaml', at: '/keys', fields: { keys: '/on', command: '/runs' } }),
+		text: 'version: 2\r\nkeys: [{on: F2, runs: edge.fillet}, {on: F3, runs: edge.chamfer}] # all\r\nother: true\r\n',
 		records: 2
 	}
 ];

@@ -1,5 +1,8 @@
 import { z } from 'zod';
 import { aliasTable } from '$core/alias/table.ts';
+import { Section, selectProfile, USUAL, type Selection } from '$core/format/selection.ts';
+import { parseScope } from '$core/context/scope.ts';
+import type { Profile } from '$core/profile/stratum.ts';
 import { profileFile, writeProfileFile } from '$core/format/profile-json.ts';
 import { htmlSheet, markdownSheet, sheetOf } from '$core/format/sheet.ts';
 import { shortcutTable, writeShortcutsCsv } from '$core/format/shortcuts-csv.ts';
@@ -17,14 +20,43 @@ const TYPES = {
 	html: 'text/html; charset=utf-8'
 } as const;
 
-const Query = z.object({ format: z.enum(['json', 'csv', 'xlsx', 'md', 'html']).default('json'), stratum: z.string().optional() });
+const scopeOf = z.string().transform((text, ctx) => {
+	try {
+		return parseScope(text);
+	} catch (error) {
+		ctx.addIssue({ code: 'custom', message: (error as Error).message });
+		return z.NEVER;
+	}
+});
 
-/** `?format=json|csv|xlsx`, or `md|html` for a quick reference of what is in force; `&stratum=office` for one stratum alone. */
-export const GET = route(async ({ params, url }, { profiles }) => {
-	const { format, stratum } = checked(Query, Object.fromEntries(url.searchParams));
+const Query = z.object({
+	format: z.enum(['json', 'csv', 'xlsx', 'md', 'html']).default('json'),
+	stratum: z.string().optional(),
+	sections: z
+		.string()
+		.transform((text) => text.split(',').filter((name) => name !== ''))
+		.pipe(z.array(Section))
+		.default([...USUAL.sections]),
+	in: scopeOf.default({})
+});
+
+/**
+ * `?format=json|csv|xlsx`, or `md|html` for a quick reference of what is in force; `&stratum=office` for one stratum alone,
+ * `&sections=shortcuts,aliases` for some parts, `&in=document=part` for what is heard there, `&category=Draw` (several times)
+ * for some commands. What is of one machine only stays out unless `sections` names `machine`.
+ */
+export const GET = route(async ({ params, url }, { profiles, folders }) => {
+	const { format, stratum, sections, in: contexts } = checked(Query, Object.fromEntries(url.searchParams));
 	const { application, profile, catalogue: own, space } = await profiles.load(params.app!);
 	const catalogue = profileCatalogue(own, profile);
-	const strata = stratum === undefined ? profile : profile.filter((s) => s.id === stratum);
+	const selection: Selection = { sections, contexts, categories: url.searchParams.getAll('category') };
+	let picked: Profile;
+	try {
+		picked = selectProfile(profile, selection, { space, catalogue });
+	} catch (error) {
+		throw new Problem(400, 'not-sound', (error as Error).message);
+	}
+	const strata = stratum === undefined ? picked : picked.filter((s) => s.id === stratum);
 	if (strata.length === 0)
 		throw new Problem(404, 'not-found', `There is no stratum "${stratum}"; there are ${profile.map((s) => s.id).join(', ')}.`);
 	const input = application.rules.aliases;
@@ -36,8 +68,11 @@ export const GET = route(async ({ params, url }, { profiles }) => {
 			effectiveProfile(strata).bindings,
 			input && aliasTable(strata, input).byCommand
 		);
-	const write: Record<typeof format, () => Promise<BodyInit> | string> = {
-		json: () => writeProfileFile(profileFile(application, strata)),
+	const write: Record<typeof format, () => Promise<BodyInit> | BodyInit> = {
+		json: async () =>
+			writeProfileFile(
+				profileFile(application, strata, sections.includes('machine') ? await folders.of(application.id) : undefined)
+			),
 		csv: () => writeShortcutsCsv(strata, catalogue),
 		xlsx: async () => (await xlsxOf('Shortcuts', shortcutTable(strata, catalogue))).buffer as ArrayBuffer,
 		md: () => markdownSheet(sheet()),

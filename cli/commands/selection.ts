@@ -1,0 +1,22 @@
+import { parseScope } from '../../core/context/scope.ts';
+import { SECTIONS, Section, type Selection } from '../../core/format/selection.ts';
+import { BadInputError } from '../problem.ts';
+import type { SubjectOptions } from './subject.ts';
+
+export interface SelectionOptions extends SubjectOptions {
+	readonly sections: string;
+	readonly in?: string;
+	readonly category?: string[];
+}
+
+/** Throws `BadInputError` for a part or a scope that there is not. */
+export function selectionOf({ sections, in: where = '', category = [] }: SelectionOptions): Selection {
+	const names = sections.split(',').map((name) => name.trim());
+	const unknown = names.find((name) => !Section.safeParse(name).success);
+	if (unknown !== undefined) throw new BadInputError(`"${unknown}" is no part of a profile; there are ${SECTIONS.join(', ')}.`);
+	try {
+		return { sections: names as Section[], contexts: parseScope(where), categories: category };
+	} catch (error) {
+		throw new BadInputError((error as Error).message);
+	}
+}

@@ -1,0 +1,115 @@
+import { aliasLines, type AliasFile } from '../alias/file.ts';
+import type { ShortcutIndex } from '../answer/shortcut-index.ts';
+import type { SearchPaths } from '../folders/search.ts';
+import { isGone, type MacroEntry } from '../macro/macro.ts';
+import { saysSame } from '../macro/same.ts';
+import { macroTable } from '../macro/table.ts';
+import type { AliasChange } from '../profile/alias-change.ts';
+import type { Said } from '../profile/edit.ts';
+import type { MacroChange } from '../profile/macro-change.ts';
+import type { Profile, StratumId } from '../profile/stratum.ts';
+import { importChanges, type PreviewRow } from './preview.ts';
+import type { FileProblem } from './problem.ts';
+
+type State = PreviewRow['state'];
+
+/** One thing of a file that can be taken or left: a shortcut, a macro, a whole alias file, the places of files. */
+export type Item = { readonly state: State; readonly target: StratumId } & (
+	| { readonly kind: 'shortcut'; readonly row: PreviewRow }
+	| { readonly kind: 'macro'; readonly macro: MacroEntry; readonly reason?: string }
+	| { readonly kind: 'aliases'; readonly file: AliasFile; readonly lines: number }
+	| { readonly kind: 'folders'; readonly folders: SearchPaths }
+);
+
+/** What was read of a file, compared with the profile. */
+export interface Brought {
+	readonly rows: readonly PreviewRow[];
+	readonly macros: readonly { readonly stratum: StratumId; readonly macros: readonly MacroEntry[] }[];
+	readonly aliases: readonly { readonly stratum: StratumId; readonly file: AliasFile }[];
+	readonly folders: SearchPaths | undefined;
+}
+
+/** All that the file would do, one by one: whole files first, then macros, then shortcuts in their order. */
+export function itemsOf(profile: Profile, { rows, macros, aliases, folders }: Brought, known: SearchPaths | undefined): Item[] {
+	const items: Item[] = [];
+	const last = profile.at(-1)!.id;
+	const stateOf = (isThere: boolean, isSame: boolean): State => (isSame ? 'same' : isThere ? 'replaced' : 'new');
+	if (folders)
+		items.push({
+			kind: 'folders',
+			target: last,
+			folders,
+			state: stateOf((known?.groups.length ?? 0) > 0, JSON.stringify(known) === JSON.stringify(folders))
+		});
+	for (const { stratum, file } of aliases) {
+		const own = profile.find((s) => s.id === stratum);
+		if (!own) continue;
+		const isSame = own.aliases?.text === file.text;
+		const state = own.kind === 'factory' && !isSame ? 'refused' : stateOf((own.aliases?.text ?? '') !== '', isSame);
+		items.push({ kind: 'aliases', target: stratum, file, lines: aliasLines(file).lines.length, state });
+	}
+	const placed = macroTable(profile).inForce;
+	for (const { stratum, macros: list } of macros) {
+		const own = profile.find((s) => s.id === stratum);
+		for (const macro of own ? list : []) {
+			const mine = own!.macros?.get(macro.id);
+			const lock = placed.get(macro.id)?.lockedBy;
+			const isSame = saysSame(mine, macro);
+			const locked = !isSame && lock !== undefined && lock.id !== stratum;
+			const reason = locked
+				? `${lock.name} has locked this macro`
+				: own!.kind === 'factory' && !isSame
+					? 'the factory is never written'
+					: undefined;
+			items.push({
+				kind: 'macro',
+				target: stratum,
+				macro,
+				state: reason ? 'refused' : stateOf(mine !== undefined, isSame),
+				...(reason && { reason })
+			});
+		}
+	}
+	return [...items, ...rows.map((row): Item => ({ kind: 'shortcut', target: row.target, state: row.state, row }))];
+}
+
+/** Whether taking it would change anything. */
+export const isOpen = ({ state }: Item): boolean => state === 'new' || state === 'replaced';
+
+/**
+ * One edit for the chosen items, and what could not be written. The index is that of the profile with the chosen macros.
+ * Places of files are no part of a profile and come back beside it.
+ */
+export function bring(
+	index: ShortcutIndex,
+	profile: Profile,
+	chosen: readonly Item[]
+): { said: Said; left: FileProblem[]; folders: SearchPaths | undefined } {
+	const open = chosen.filter(isOpen);
+	const { changes, left } = importChanges(
+		index,
+		profile,
+		open.flatMap((item) => (item.kind === 'shortcut' ? [item.row] : []))
+	);
+	const aliases = open.flatMap((item): AliasChange[] =>
+		item.kind === 'aliases'
+			? [{ stratum: item.target, from: profile.find((s) => s.id === item.target)?.aliases ?? null, to: item.file }]
+			: []
+	);
+	const macros = open.flatMap((item): MacroChange[] =>
+		item.kind === 'macro'
+			? [
+					{
+						stratum: item.target,
+						before: profile.find((s) => s.id === item.target)?.macros?.get(item.macro.id) ?? null,
+						after: item.macro
+					}
+				]
+			: []
+	);
+	const folders = open.find((item) => item.kind === 'folders')?.folders;
+	return { said: { changes, aliases, macros }, left, folders };
+}
+
+/** What a macro of a file is called. */
+export const macroName = (macro: MacroEntry): string => (isGone(macro) ? macro.id : macro.label);

@@ -1,0 +1,75 @@
+<script lang="ts">
+	import { Checkbox } from 'flowbite-svelte';
+	import { SECTIONS, type Section, type Selection } from '$core/format/selection';
+	import Picker from '../Picker.svelte';
+	import ScopePicker from '../ScopePicker.svelte';
+
+	/** Which parts of a profile, which contexts and which commands are handed over. */
+	let {
+		selection,
+		holds,
+		categories,
+		onchange
+	}: {
+		selection: Selection;
+		/** How many of each part there are; a part without any is not offered. */
+		holds: Readonly<Record<Section, number>>;
+		categories: readonly string[];
+		onchange: (selection: Selection) => void;
+	} = $props();
+
+	const names: Readonly<Record<Section, string>> = {
+		shortcuts: 'Shortcuts',
+		acceptances: 'Accepted findings',
+		aliases: 'Aliases',
+		macros: 'Macros',
+		machine: 'What is of one machine'
+	};
+
+	const tick = (section: Section, isIn: boolean) =>
+		onchange({
+			...selection,
+			sections: SECTIONS.filter((s) => (s === section ? isIn : selection.sections.includes(s)))
+		});
+</script>
+
+<div class="selection">
+	<div class="parts" role="group" aria-label="Parts">
+		{#each SECTIONS.filter((s) => holds[s] > 0) as section (section)}
+			<Checkbox
+				checked={selection.sections.includes(section)}
+				onchange={(event: Event) => tick(section, (event.currentTarget as HTMLInputElement).checked)}
+				><span title={section === 'machine' ? 'Where files lie, and macros that launch programs' : undefined}
+					>{names[section]} <span class="quiet num">{holds[section]}</span></span
+				></Checkbox
+			>
+		{/each}
+	</div>
+	<div class="limits">
+		<ScopePicker scope={selection.contexts} onchange={(contexts) => onchange({ ...selection, contexts })} />
+		<Picker
+			label="Commands of"
+			value={selection.categories[0] ?? ''}
+			items={[{ value: '', name: 'All commands' }, ...categories.map((c) => ({ value: c, name: c }))]}
+			onpick={(category) => onchange({ ...selection, categories: category === '' ? [] : [category] })}
+		/>
+	</div>
+</div>
+
+<style>
+	.selection {
+		display: grid;
+		gap: 8px;
+		font-size: 13px;
+	}
+	.parts,
+	.limits {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 6px 16px;
+		align-items: center;
+	}
+	.limits {
+		gap: 6px;
+	}
+</style>

@@ -1,0 +1,150 @@
+import { expect } from 'chai';
+import fc from 'fast-check';
+import { bring, isOpen, itemsOf } from '../../../../core/format/bring.ts';
+import { previewImport } from '../../../../core/format/preview.ts';
+import { profileFile, readProfileFile, writeProfileFile } from '../../../../core/format/profile-json.ts';
+import { isOfMachine, SECTIONS, selectAliases, selectProfile, USUAL, type Section } from '../../../../core/format/selection.ts';
+import { aliasLines, emptyAliasFile } from '../../../../core/alias/file.ts';
+import { indexOf } from '../../../../core/check/circumstances.ts';
+import { profileCatalogue } from '../../../../core/macro/table.ts';
+import { applyEdit } from '../../../../core/profile/edit.ts';
+import { applyMacroChanges } from '../../../../core/profile/macro-change.ts';
+import { stratumOf, type Profile } from '../../../../core/profile/stratum.ts';
+import { spliced, insertRecord } from '../../../../core/recipe/reading.ts';
+import { SHIPPED_RECIPES } from '../../../../core/recipe/shipped.ts';
+import { searchPaths } from '../../../../demo/folders.ts';
+import { varve } from '../../../../demo/varve/varve.ts';
+import { demoProfile, subjectOf } from '../../demo-office.ts';
+
+const subject = subjectOf(varve);
+const profile = demoProfile(varve);
+const ground = { space: subject.space, catalogue: profileCatalogue(subject.catalogue, profile) };
+const empty: Profile = varve.strata.map((head) => (head.kind === 'factory' ? profile[0]! : stratumOf(head, [])));
+
+/** What importing the selected part of `profile` into `into` leaves there. */
+function handOver(into: Profile, sections: readonly Section[]): Profile {
+	const part = selectProfile(profile, { ...USUAL, sections }, ground);
+	const file = writeProfileFile(profileFile(varve.application, part, sections.includes('machine') ? searchPaths : undefined));
+	const read = readProfileFile('file', file);
+	const made = read.macros.flatMap(({ stratum, macros }) =>
+		macros.map((after) => ({ stratum, before: into.find((s) => s.id === stratum)!.macros?.get(after.id) ?? null, after }))
+	);
+	const index = indexOf(subject, applyMacroChanges(into, made));
+	const rows = previewImport(index, into, read.rows, (row) => row.stratum!);
+	const items = itemsOf(into, { rows, macros: read.macros, aliases: read.aliases, folders: read.folders }, undefined);
+	const { said, left } = bring(index, into, items);
+	expect(left).to.deep.equal([]);
+	return applyEdit(into, said);
+}
+
+describe('selection', () => {
+	it('leaves what is of one machine out unless it is ticked', () => {
+		const usual = selectProfile(profile, USUAL, ground);
+		expect([...usual[1]!.macros!.values()].some(isOfMachine)).to.equal(false);
+		const all = selectProfile(profile, { ...USUAL, sections: SECTIONS }, ground);
+		expect([...all[1]!.macros!.values()].some(isOfMachine)).to.equal(true);
+		expect(all).to.deep.equal(profile.map(({ macros, ...s }) => ({ ...s, ...(macros && macros.size > 0 && { macros }) })));
+	});
+
+	it('takes only what is heard in a scope, exactly as enumeration of the situations finds it', () => {
+		const axes = subject.space.axes;
+		fc.assert(
+			fc.property(
+				fc.nat({ max: axes.length - 1 }).chain((a) => fc.tuple(fc.constant(a), fc.nat({ max: axes[a]!.nodes.length - 1 }))),
+				([a, n]) => {
+					const contexts = { [axes[a]!.id]: [axes[a]!.nodes[n]!.id] };
+					const [taken] = selectProfile(profile, { ...USUAL, contexts }, ground);
+					const under = (node: string, top: string): boolean => {
+						const parent = axes[a]!.nodes.find((x) => x.id === node)?.parent;
+						return node === top || (parent !== undefined && under(parent, top));
+					};
+					const isHeard = (scope: Readonly<Record<string, readonly string[]>>, situation: readonly string[]) =>
+						axes.every((axis, i) => {
+							const inScope = (node: string, top: string): boolean => {
+								const parent = axis.nodes.find((x) => x.id === node)?.parent;
+								return node === top || (parent !== undefined && inScope(parent, top));
+							};
+							return scope[axis.id]?.some((top) => inScope(situation[i]!, top)) ?? true;
+						});
+					for (const [key, entry] of profile[0]!.entries) {
+						const meets = subject.space.situations.some((s) => isHeard(entry.scope, s) && under(s[a]!, axes[a]!.nodes[n]!.id));
+						expect(taken!.entries.has(key), `${entry.keys} ${entry.command}`).to.equal(meets);
+					}
+				}
+			)
+		);
+	});
+
+	for (const [name, recipe] of Object.entries(SHIPPED_RECIPES).filter(([, { holds }]) => holds === 'aliases'))
+		it(`takes lines of other commands out of an alias file (${name})`, () => {
+			let file = { ...emptyAliasFile, recipe, text: '' };
+			for (const [alias, command] of [
+				['a', 'draw.segment'],
+				['b', 'layer.list'],
+				['c', 'layer.on'],
+				['d', 'draw.arc'],
+				['e', 'draw.ring']
+			] as const) {
+				const last = aliasLines(file).lines.at(-1)?.record;
+				file = { ...file, text: spliced(file.text, insertRecord(recipe, file.text, last, { alias, command })) };
+			}
+			for (const [category, kept] of [
+				['Layers', 'bc'],
+				['Draw', 'ade'],
+				['Dimensions', '']
+			] as const) {
+				const part = selectAliases(file, { ...USUAL, categories: [category] }, subject.catalogue)!;
+				expect(
+					aliasLines(part)
+						.lines.map((l) => l.alias)
+						.join('')
+				).to.equal(kept);
+				expect(aliasLines(part).unknown).to.deep.equal([]);
+			}
+		});
+});
+
+describe('handing over', () => {
+	it('all parts to an empty profile gives the same profile', () => {
+		const there = handOver(empty, SECTIONS);
+		for (const [i, stratum] of there.entries()) {
+			expect([...stratum.entries.keys()].sort()).to.deep.equal([...profile[i]!.entries.keys()].sort());
+			expect(stratum.aliases?.text).to.equal(profile[i]!.aliases?.text);
+			expect([...(stratum.macros?.values() ?? [])]).to.deep.equal([...(profile[i]!.macros?.values() ?? [])]);
+		}
+	});
+
+	it('one part changes nothing else', () => {
+		const [, office] = handOver(empty, ['macros']);
+		expect(office!.entries.size).to.equal(0);
+		expect(office!.aliases).to.equal(undefined);
+		expect([...office!.macros!.keys()]).to.not.include('macro:standard-sheet');
+	});
+
+	it('says of every item what it would do, and changes nothing the second time', () => {
+		const file = readProfileFile('file', writeProfileFile(profileFile(varve.application, profile)));
+		const rows = previewImport(indexOf(subject, profile), profile, file.rows, (row) => row.stratum!);
+		const items = itemsOf(profile, { ...file, rows }, undefined);
+		expect(items.filter(isOpen)).to.deep.equal([]);
+		expect(new Set(items.map((item) => item.kind))).to.deep.equal(new Set(['aliases', 'macro', 'shortcut']));
+	});
+
+	it('refuses to change what is locked', () => {
+		const own = { ...profile[1]!.macros!.get('macro:frame-line' as never)!, label: 'Mine' } as never;
+		const [item] = itemsOf(
+			profile,
+			{ rows: [], aliases: [], folders: undefined, macros: [{ stratum: 'personal' as never, macros: [own] }] },
+			undefined
+		);
+		expect(item).to.include({ state: 'refused', reason: 'Office has locked this macro' });
+	});
+
+	it('knows the places of files apart from the profile', () => {
+		const brought = { rows: [], aliases: [], macros: [], folders: searchPaths };
+		expect(itemsOf(profile, brought, undefined)[0]!.state).to.equal('new');
+		expect(itemsOf(profile, brought, searchPaths)[0]!.state).to.equal('same');
+		const [other] = itemsOf(profile, brought, { ...searchPaths, files: [] });
+		expect(other!.state).to.equal('replaced');
+		expect(bring(indexOf(subject, profile), profile, [other!]).folders).to.equal(searchPaths);
+	});
+});
