@@ -1,4 +1,5 @@
 import type { Command } from 'commander';
+import { macroRecords, readMacros } from '../../core/macro/file.ts';
 import { readWith, writeWith } from '../../core/recipe/reading.ts';
 import type { Values } from '../../core/recipe/record.ts';
 import { readShortcuts, shortcutRecords } from '../../core/recipe/rows.ts';
@@ -30,6 +31,10 @@ export function convertCommand(program: Command, end: Ends): void {
 					.filter((r) => !r.off)
 					.map((r) => Object.fromEntries(Object.entries(r.fields).map(([f, s]) => [f, s.value])));
 				left = unknown.map((u) => `${file}:${u.line}:${u.column}: ${u.message}`);
+			} else if (source.holds === 'macros') {
+				const read = readMacros(source, file, text);
+				rows = macroRecords(read.macros);
+				left = read.refused.map((u) => `${file}:${u.line}:${u.column}: ${u.message}`);
 			} else {
 				const read = readShortcuts(source, file, text);
 				const written = shortcutRecords(

@@ -8,6 +8,7 @@ import { readShortcutsCsv } from '../../core/format/shortcuts-csv.ts';
 import { applyEdit, isNothing } from '../../core/profile/edit.ts';
 import { applyMacroChanges } from '../../core/profile/macro-change.ts';
 import { stratumById, type StratumId } from '../../core/profile/stratum.ts';
+import { readMacros } from '../../core/macro/file.ts';
 import { readShortcuts } from '../../core/recipe/rows.ts';
 import { deliver, load, loadRecipe } from '../files.ts';
 import { BadInputError } from '../problem.ts';
@@ -52,7 +53,7 @@ export function importCommand(program: Command, end: Ends): void {
 				} catch (error) {
 					throw new BadInputError((error as Error).message);
 				}
-			const read = readFile(file, options.recipe);
+			const read = readFile(file, options.recipe, into ?? ('personal' as StratumId));
 			const brought = read.macros
 				.map((b) => ({ stratum: into ?? b.stratum, macros: selectMacros(b.macros, selection) }))
 				.filter((b) => profile.some((s) => s.id === b.stratum));
@@ -94,10 +95,17 @@ export function importCommand(program: Command, end: Ends): void {
 		});
 }
 
-/** A profile by its first sign, else shortcuts. */
-function readFile(file: string, recipe: string | undefined) {
+/** A profile by its first sign, else by its recipe, else shortcuts as CSV. */
+function readFile(file: string, name: string | undefined, into: StratumId) {
 	const { text } = load(file);
-	if (recipe === undefined && /^\uFEFF?\s*\{/.test(text)) return readProfileFile(file, text);
-	const read = recipe === undefined ? readShortcutsCsv(file, text) : readShortcuts(loadRecipe(recipe), file, text);
-	return { ...read, macros: [], aliases: [] };
+	if (name === undefined)
+		return /^\uFEFF?\s*\{/.test(text)
+			? readProfileFile(file, text)
+			: { ...readShortcutsCsv(file, text), macros: [], aliases: [] };
+	const recipe = loadRecipe(name);
+	if (recipe.holds === 'aliases')
+		throw new BadInputError(`${name} holds aliases; check them with \`skarn check --aliases\`, or bring the file in Recipes.`);
+	if (recipe.holds === 'shortcuts') return { ...readShortcuts(recipe, file, text), macros: [], aliases: [] };
+	const { macros, refused } = readMacros(recipe, file, text);
+	return { rows: [], refused, macros: [{ stratum: into, macros }], aliases: [] };
 }

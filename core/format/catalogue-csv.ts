@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { AliasInput } from '../alias/input.ts';
 import type { Application } from '../application/application.ts';
 import { ApplicationId, type Hardwired } from '../application/application.ts';
 import { Command, CommandKind, type CommandId } from '../application/command.ts';
@@ -59,6 +60,8 @@ export const ApplicationForm = z.object({
 	sequences: z.enum(['at-once', 'wait']),
 	/** Where bare keys are text: nowhere, in every situation (a command line listens), or in the modes that are named. */
 	typing: z.union([z.enum(['nowhere', 'everywhere']), z.array(z.string()).min(1)]).default('nowhere'),
+	/** How a command line takes typed names, if there is one. */
+	aliases: AliasInput.optional(),
 	/** Strokes that the application keeps, one a line as in `F1 opens the help`. */
 	hardwired: z
 		.string()
@@ -182,7 +185,8 @@ export function catalogueFromCsv(records: readonly CsvRecord[], mapping: ColumnM
 						: form.typing === 'everywhere'
 							? [{}]
 							: [{ [axis]: form.typing.filter((mode) => modes.has(mode)) as NodeId[] }].filter((s) => s[axis]!.length > 0),
-				hardwired: form.hardwired
+				hardwired: form.hardwired,
+				...(form.aliases && { aliases: form.aliases })
 			}
 		},
 		commands,

@@ -2,7 +2,8 @@ import { parse as parseYaml } from 'yaml';
 import { findNodeAtOffset, getNodePath, parseTree } from 'jsonc-parser';
 import { FileRefusedError } from '../format/problem.ts';
 import { parseKeys } from '../stroke/stroke.ts';
-import type { Field } from './field.ts';
+import { parseSteps } from '../macro/steps.ts';
+import { NEEDED, type Field } from './field.ts';
 import { linesOf } from './lines.ts';
 import { readWith } from './reading.ts';
 import { Recipe, type RecordShape } from './recipe.ts';
@@ -31,8 +32,12 @@ export function propose(
 	name = 'My format'
 ): Proposal[] {
 	const sample = text.slice(0, 200_000);
-	const main = holds === 'aliases' ? 'alias' : 'keys';
-	const shapes = Object.keys(marks).length >= 2 ? fromMarks(sample, main, marks) : guesses(sample, main);
+	// a macro's name and steps stand in a file as an alias and its command do
+	const main = holds === 'shortcuts' ? 'keys' : 'alias';
+	const asAlias: Marks = holds === 'macros' ? renamed(marks, MACRO_AS_ALIAS) : marks;
+	const guessed = Object.keys(marks).length >= 2 ? fromMarks(sample, main, asAlias) : guesses(sample, main);
+	const shapes = holds === 'macros' ? guessed.map(forMacros) : guessed;
+	const [first, second] = NEEDED[holds];
 	const seen = new Set<string>();
 	const found: (Proposal & { score: number })[] = [];
 	for (const record of shapes) {
@@ -45,8 +50,12 @@ export function propose(
 			const read = JSON.stringify(reading.records.map((r) => Object.entries(r.fields).map(([f, s]) => [f, s.start, s.end])));
 			if (live.length === 0 || seen.has(read)) continue;
 			seen.add(read);
-			const known = live.filter((r) => knows(r.fields.command!.value)).length;
-			const plausible = live.filter((r) => looksLike(main, r.fields[main]!.value) && !/\s/.test(r.fields.command!.value)).length;
+			const known = live.filter((r) =>
+				holds === 'macros' ? areSteps(r.fields.steps!.value) : knows(r.fields.command!.value)
+			).length;
+			const plausible = live.filter(
+				(r) => looksLike(main, r.fields[first]!.value) && (holds === 'macros' || !/\s/.test(r.fields[second]!.value))
+			).length;
 			if (2 * plausible < live.length || live.length < reading.unknown.length) continue;
 			const notes = live.filter((r) => r.fields.note).length;
 			found.push({
@@ -59,6 +68,36 @@ export function propose(
 		}
 	}
 	return found.sort((a, b) => b.score - a.score).map(({ recipe, reading }) => ({ recipe, reading }));
+}
+
+const MACRO_AS_ALIAS: Partial<Record<Field, Field>> = { macro: 'alias', steps: 'command', label: 'note' };
+const ALIAS_AS_MACRO: Partial<Record<Field, Field>> = { alias: 'macro', command: 'steps', note: 'label' };
+
+function renamed<T>(fields: Partial<Record<Field, T>>, names: Partial<Record<Field, Field>>): Partial<Record<Field, T>> {
+	return Object.fromEntries((Object.entries(fields) as [Field, T][]).map(([f, value]) => [names[f] ?? f, value]));
+}
+
+/** A shape for aliases as one for macros. */
+function forMacros(record: RecordShape): RecordShape {
+	switch (record.shape) {
+		case 'line':
+			return {
+				...record,
+				template: record.template.replaceAll(/\{(\w+)/g, (_, name: Field) => `{${ALIAS_AS_MACRO[name] ?? name}`)
+			};
+		case 'delimited':
+			return { ...record, columns: record.columns.map((column) => ALIAS_AS_MACRO[column] ?? column) };
+		default:
+			return { ...record, fields: renamed(record.fields, ALIAS_AS_MACRO) } as RecordShape;
+	}
+}
+
+function areSteps(text: string): boolean {
+	try {
+		return parseSteps(text).length > 0;
+	} catch {
+		return false;
+	}
 }
 
 function looksLike(main: 'alias' | 'keys', value: string): boolean {

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { Scope } from '../context/scope.ts';
-import { Field } from './field.ts';
+import { Field, Holds, NEEDED } from './field.ts';
 import { parseTemplate, TemplateError } from './template.ts';
 
 const Sign = z.string().min(1).max(4);
@@ -99,6 +99,10 @@ export const KeySpelling = z.strictObject({
 	joint: z.string().min(1).max(3).default('+').meta({ description: 'between modifiers and key' }),
 	then: z.string().min(1).max(3).default(' ').meta({ description: 'between the strokes of a sequence' }),
 	letters: z.enum(['upper', 'lower']).default('upper'),
+	by: z
+		.enum(['character', 'position'])
+		.default('character')
+		.meta({ description: 'position: a letter or sign names the key where a US keyboard has it (W3C UI Events code)' }),
 	names: z
 		.record(z.string().max(30), z.string().min(1).max(30))
 		.default({})
@@ -113,7 +117,7 @@ export const Recipe = z
 		format: z.literal('skarn-recipe'),
 		version: z.literal(1),
 		name: z.string().min(1).max(80),
-		holds: z.enum(['aliases', 'shortcuts']),
+		holds: Holds,
 		record: RecordShape,
 		keys: KeySpelling.optional(),
 		contexts: z
@@ -124,7 +128,7 @@ export const Recipe = z
 	.check((ctx) => {
 		const { holds, record } = ctx.value;
 		const said = fieldsOf(record);
-		for (const needed of [holds === 'aliases' ? 'alias' : 'keys', 'command'] as const)
+		for (const needed of NEEDED[holds])
 			if (!said.includes(needed))
 				ctx.issues.push({
 					code: 'custom',

@@ -70,6 +70,17 @@ export const SHIPPED_RECIPES: Readonly<Record<string, Recipe>> = {
 		element: 'shortcut',
 		fields: { keys: '@keys', command: '@command', context: '@context' }
 	}),
+	'macros-csv': make('Macros as CSV', 'macros', {
+		shape: 'delimited',
+		delimiter: ',',
+		columns: ['macro', 'label', 'steps', 'note']
+	}),
+	'macros-ini': make('Macros as INI', 'macros', { shape: 'line', template: '{macro} = {steps}', comment: '#' }),
+	'macros-yaml': make('Macros as YAML', 'macros', {
+		shape: 'yaml',
+		at: '/macros',
+		fields: { macro: '#', label: '/label', steps: '/steps', note: '/note' }
+	}),
 	gneiss: make('Gneiss Solid 5, keys', 'shortcuts', {
 		shape: 'line',
 		template: '{keys} : {command}',

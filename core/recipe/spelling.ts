@@ -1,4 +1,4 @@
-import { KEY_SPELLINGS } from '../stroke/codes.ts';
+import { KEY_SPELLINGS, WRITING_CODES } from '../stroke/codes.ts';
 import { parseKeys, parseStroke, strokeText, strokesOf, StrokeSyntaxError, type Keys, type Modifier } from '../stroke/stroke.ts';
 import { KeySpelling } from './recipe.ts';
 
@@ -9,6 +9,11 @@ const OURS: Readonly<Record<'ctrl' | 'alt' | 'shift' | 'meta', Modifier>> = {
 	meta: 'Meta'
 };
 const SIDES = Object.keys(OURS) as (keyof typeof OURS)[];
+
+/** The writing keys that a US keyboard has, with what it shows on them. */
+const LEGENDS: ReadonlyMap<string, string> = new Map([...WRITING_CODES].filter(([code]) => !code.startsWith('Intl')));
+const POSITIONS: ReadonlyMap<string, string> = new Map([...LEGENDS].map(([code, legend]) => [legend, code]));
+const positionOf = (legend: string) => POSITIONS.get(legend.toLowerCase());
 
 const usual = KeySpelling.parse({});
 
@@ -30,7 +35,8 @@ export function readKeys(text: string, spelling: KeySpelling = usual): Keys {
 		}
 		const named = Object.entries(spelling.names).find(([, theirs]) => theirs.toLowerCase() === rest.toLowerCase())?.[0];
 		if (rest === '') throw new StrokeSyntaxError(stroke, 'expected a key after the modifiers');
-		return strokeText(parseStroke([...modifiers, named ?? rest].join('+')));
+		const key = named ?? (spelling.by === 'position' ? (positionOf(rest) ?? rest) : rest);
+		return strokeText(parseStroke([...modifiers, key].join('+')));
 	});
 	return parseKeys(strokes.join(' '));
 }
@@ -45,8 +51,9 @@ function splitSequence(text: string, then: string): string[] {
 /** Keys in the spelling of a file. */
 export function writeKeys(keys: Keys, spelling: KeySpelling = usual): string {
 	return strokesOf(keys)
-		.map(({ modifiers, key }) => {
-			const named = spelling.names[key] ?? spelling.names[KEY_SPELLINGS.get(key.toLowerCase()) ?? ''];
+		.map(({ modifiers, key: ours }) => {
+			const key = spelling.by === 'position' ? (LEGENDS.get(ours) ?? ours) : ours;
+			const named = spelling.names[ours] ?? spelling.names[KEY_SPELLINGS.get(ours.toLowerCase()) ?? ''];
 			const letter = spelling.letters === 'upper' ? key.toUpperCase() : key;
 			const lead = spelling.order.filter((side) => modifiers.includes(OURS[side])).map((side) => spelling[side]);
 			return [...lead, named ?? ([...key].length === 1 ? letter : key)].join(spelling.joint);

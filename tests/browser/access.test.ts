@@ -18,6 +18,7 @@ describe('access for everybody', () => {
 		'gneiss-solid-5/hand-over',
 		'gneiss-solid-5/rollout',
 		'varve-draft-7/aliases',
+		'varve-draft-7/macros',
 		'varve-draft-7/recipes',
 		'varve-draft-7/folders',
 		'catalogue'

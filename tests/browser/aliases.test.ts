@@ -173,8 +173,11 @@ describe('Aliases and recipes', () => {
 		await at.page.evaluate(() => window.dispatchEvent(new Event('focus')));
 		await at.page.getByText('still works with what it has read').waitFor();
 		await frame.focus();
+		await at.page.keyboard.press('Escape');
+		await at.page.getByText('Circle ends.').first().waitFor();
 		await at.page.keyboard.type('dc ');
 		await at.page.getByText('Circle runs', { exact: true }).waitFor();
+		await at.page.keyboard.press('Escape');
 		await at.page.getByRole('button', { name: 'Read it again' }).click();
 		await at.page.keyboard.type('dc ');
 		await at.page.getByText('Slot runs', { exact: true }).waitFor();
@@ -207,5 +210,57 @@ describe('Aliases and recipes', () => {
 		await at.page.getByRole('button', { name: 'Search S:/Standard/Varve earlier' }).first().click();
 		await at.page.getByRole('button', { name: 'C-02, names.txt in S:/Standard/Varve: read' }).click();
 		await aside.getByText('S:/Standard/Varve wins.').waitFor();
+	});
+
+	it('reads macros of a foreign file, and takes them', async () => {
+		await open('recipes');
+		await at.page.getByRole('button', { name: 'macros', exact: true }).click();
+		await at.page
+			.getByRole('textbox', { name: 'Sample' })
+			.fill('// steps\nquarter => type "/4"; accept\nbox => cancel; run draw.rectangle; pick "corner"\nbad => hop\n');
+		await at.page.getByText('of them with steps that can be read').waitFor();
+		await at.page.getByRole('button', { name: 'See what it would change' }).click();
+		await at.page.getByText('"hop" is no step').waitFor();
+		await at.page.getByRole('button', { name: 'Import 2 entries' }).click();
+		await at.page.goto(`${at.server.address}/varve-draft-7/macros?macro=macro%3Aquarter`);
+		await at.page.getByText('macro:quarter').waitFor();
+	});
+
+	it('says in the form what a file calls keys and contexts', async () => {
+		await open('recipes');
+		await at.page.getByRole('button', { name: 'shortcuts', exact: true }).click();
+		await at.page
+			.getByRole('textbox', { name: 'Sample' })
+			.fill('[plan]\ndraw.arc : STRG-ALT-F9\n[sheet]\ndraw.ray : STRG-ALT-F8\n');
+		await at.page.getByText(/2 contexts have no meaning here yet/).waitFor();
+		await at.page.getByText('How keys are spelled').click();
+		const say = async (name: string | RegExp, value: string) => {
+			await at.page.getByRole('textbox', { name }).fill(value);
+			await at.page.keyboard.press('Tab');
+		};
+		await say('ctrl', 'STRG');
+		await say('alt', 'ALT');
+		await say('Between modifier and key', '-');
+		await say(/^Contexts, one a line/, 'plan = document=plan\nsheet = document');
+		await at.page.getByRole('alert').getByText('is not a scope').waitFor();
+		await say(/^Contexts, one a line/, 'plan = document=plan\nsheet = everywhere');
+		await eventually(async () => expect(await at.page.getByText(/have no meaning here yet/).count()).to.equal(0));
+		await at.page.getByRole('button', { name: 'See what it would change' }).click();
+		await at.page.getByRole('button', { name: 'Import 2 entries' }).waitFor();
+		expect(await at.page.getByRole('listitem').filter({ hasText: 'Everywhere' }).innerText()).to.include('F8');
+	});
+
+	it('gives an application a command line that has none, with rules of its own', async () => {
+		await at.page.goto(`${at.server.address}/tuff-mesh-3/aliases`);
+		await at.page.getByRole('combobox', { name: 'Typed names' }).selectOption('line');
+		await at.page.getByRole('combobox', { name: 'Of two lines about one name' }).selectOption('last');
+		await at.page.getByRole('button', { name: 'It has a command line' }).click();
+		await at.page.locator('.cm-content').waitFor();
+		await at.page.getByRole('button', { name: 'Rules' }).click();
+		const dialog = at.page.getByRole('dialog');
+		expect(await dialog.getByRole('combobox', { name: 'Of two lines about one name' }).inputValue()).to.equal('last');
+		await dialog.getByRole('combobox', { name: 'Typed names' }).selectOption('none');
+		await dialog.getByRole('button', { name: 'Set' }).click();
+		await at.page.getByText('has no command line').waitFor();
 	});
 });

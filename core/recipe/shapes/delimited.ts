@@ -1,6 +1,6 @@
 import type { FileProblem } from '../../format/problem.ts';
 import type { FileRecord, Values } from '../record.ts';
-import type { Field } from '../field.ts';
+import { neededOf, type Field } from '../field.ts';
 import type { ShapeOf } from '../recipe.ts';
 import type { Fields, Span } from '../template.ts';
 import { afterLine } from './by-line.ts';
@@ -71,6 +71,7 @@ export const delimited: Shape<Delimited> = {
 	read(record, _, text) {
 		const records: FileRecord[] = [];
 		const unknown: FileProblem[] = [];
+		const needed = neededOf(Object.fromEntries(record.columns.map((column) => [column, true])));
 		let isHead = record.header;
 		for (const { line, start, end, cells } of cellsOf(record, text)) {
 			if (start === end) continue;
@@ -94,8 +95,7 @@ export const delimited: Shape<Delimited> = {
 				const field = record.columns[i];
 				if (field && field !== 'skip' && cell.value.trim() !== '') fields[field] = { ...cell, value: cell.value.trim() };
 			});
-			const name = record.columns.includes('alias') ? 'alias' : 'keys';
-			const missing = ([name, 'command'] as const).find((f) => record.columns.includes(f) && !fields[f]);
+			const missing = needed.find((f) => !fields[f]);
 			const problem = open
 				? { at: open.start, message: 'a quote is opened here and never closed' }
 				: missing

@@ -3,7 +3,7 @@ import { parseJson } from '../../format/json.ts';
 import { FileRefusedError, placeOf, type FileProblem } from '../../format/problem.ts';
 import { columnOf, growingLines } from '../lines.ts';
 import { NotWritableError, type FileRecord, type Splice, type Values } from '../record.ts';
-import type { Field } from '../field.ts';
+import { neededOf, type Field } from '../field.ts';
 import type { ShapeOf } from '../recipe.ts';
 import type { Fields } from '../template.ts';
 import type { Shape } from './shape.ts';
@@ -44,6 +44,7 @@ export const json: Shape<Json> = {
 		const holder = holderOf(record, file, text);
 		const records: FileRecord[] = [];
 		const unknown: FileProblem[] = [];
+		const needed = neededOf(record.fields);
 		const lineOf = growingLines(text);
 		for (const child of holder.children ?? []) {
 			const [name, value] = holder.type === 'object' ? (child.children ?? []) : [undefined, child];
@@ -55,7 +56,7 @@ export const json: Shape<Json> = {
 					fields[field] = { value: String(node.value), start: node.offset, end: node.offset + node.length };
 			}
 			const line = lineOf(child.offset);
-			const missing = (['alias', 'keys', 'command'] as const).find((f) => record.fields[f] !== undefined && !fields[f]);
+			const missing = needed.find((f) => !fields[f]);
 			if (missing)
 				unknown.push({
 					line,

@@ -93,7 +93,7 @@ const valuesOf = (fields: Fields): Values => Object.fromEntries(Object.entries(f
 
 /** A remark such as "see - below" can look like a record: one that is meant has a name without blanks. */
 function looksMeant(fields: Fields): boolean {
-	const name = fields.alias ?? fields.keys;
+	const name = fields.alias ?? fields.keys ?? fields.macro;
 	return name !== undefined && !/[ \t]/.test(name.value) && (fields.command === undefined || !/[ \t]/.test(fields.command.value));
 }
 

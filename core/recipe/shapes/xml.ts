@@ -2,7 +2,7 @@ import { SaxesParser } from 'saxes';
 import { FileRefusedError, placeOf, type FileProblem } from '../../format/problem.ts';
 import { columnOf, growingLines, lineEndOf } from '../lines.ts';
 import { NotWritableError, type FileRecord, type Values } from '../record.ts';
-import type { Field } from '../field.ts';
+import { neededOf, type Field } from '../field.ts';
 import type { ShapeOf } from '../recipe.ts';
 import type { Fields } from '../template.ts';
 import { lineAround } from './by-line.ts';
@@ -22,6 +22,7 @@ export const xml: Shape<Xml> = {
 		const parser = new SaxesParser({ position: true });
 		const records: FileRecord[] = [];
 		const unknown: FileProblem[] = [];
+		const needed = neededOf(record.fields);
 		const open: { start: number; line: number; fields: Fields; textStart: number; isOurs: boolean }[] = [];
 		const lineOf = growingLines(text);
 		let tagStart = 0;
@@ -63,7 +64,7 @@ export const xml: Shape<Xml> = {
 					fields[textField] = { value: plain(value), start: textStart + lead, end: textStart + lead + value.length };
 				}
 			}
-			const missing = (['alias', 'keys', 'command'] as const).find((f) => record.fields[f] !== undefined && !fields[f]);
+			const missing = needed.find((f) => !fields[f]);
 			if (missing)
 				unknown.push({
 					line,

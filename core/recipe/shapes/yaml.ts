@@ -2,7 +2,7 @@ import { isMap, isScalar, isSeq, parseDocument, stringify, type Node, type YAMLM
 import { FileRefusedError, placeOf, type FileProblem } from '../../format/problem.ts';
 import { columnOf, growingLines, lineEndOf } from '../lines.ts';
 import { NotWritableError, type FileRecord, type Splice, type Values } from '../record.ts';
-import type { Field } from '../field.ts';
+import { neededOf, type Field } from '../field.ts';
 import type { ShapeOf } from '../recipe.ts';
 import type { Fields } from '../template.ts';
 import { lineAround } from './by-line.ts';
@@ -90,6 +90,7 @@ export const yaml: Shape<Yaml> = {
 		const { holder } = holderIn(record, text, file);
 		const records: FileRecord[] = [];
 		const unknown: FileProblem[] = [];
+		const needed = neededOf(record.fields);
 		const lineOf = growingLines(text);
 		for (const item of holder.items) {
 			const [name, value] = isMap(holder)
@@ -104,7 +105,7 @@ export const yaml: Shape<Yaml> = {
 			const range = (name as Node | undefined)?.range ?? (value as Node | undefined)?.range ?? [0, 0, 0];
 			const end = (value as Node | undefined)?.range?.[1] ?? range[1];
 			const line = lineOf(range[0]);
-			const missing = (['alias', 'keys', 'command'] as const).find((f) => record.fields[f] !== undefined && !fields[f]);
+			const missing = needed.find((f) => !fields[f]);
 			if (missing)
 				unknown.push({
 					line,

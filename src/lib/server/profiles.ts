@@ -21,6 +21,7 @@ import { entryKey, type Entry } from '../../../core/profile/entry.ts';
 import { stratumOf, type Profile, type StratumHead } from '../../../core/profile/stratum.ts';
 import { StaleAliasError } from '../../../core/profile/alias-change.ts';
 import { applyMacroChanges, StaleMacroError } from '../../../core/profile/macro-change.ts';
+import type { AliasInput } from '../../../core/alias/input.ts';
 import type { AliasFile } from '../../../core/alias/file.ts';
 import type { Database } from './db/open.ts';
 import { applications, commands, edits, entries, strata } from './db/schema.ts';
@@ -172,6 +173,18 @@ export class Profiles {
 					factory.map((e) => ({ ...e, application: id, stratum: base.id as string, key: entryKey(e) as string }))
 				))
 					await tx.insert(entries).values(chunk);
+		});
+	}
+
+	/** Sets how the application's command line takes typed names; null takes the command line away. Throws `Problem` 404. */
+	setAliasInput(id: string, input: AliasInput | null): Promise<Application> {
+		return this.#inTurn(id, async () => {
+			const workspace = await this.load(id);
+			const { aliases: _, ...rules } = workspace.application.rules;
+			const application: Application = { ...workspace.application, rules: { ...rules, ...(input && { aliases: input }) } };
+			await this.#db.update(applications).set({ body: application }).where(eq(applications.id, id));
+			this.#loaded.set(id, Promise.resolve({ ...workspace, application }));
+			return application;
 		});
 	}
 

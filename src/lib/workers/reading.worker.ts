@@ -11,6 +11,7 @@ import { contextSpace } from '$core/context/space';
 import { readCsv } from '$core/format/csv';
 import { previewImport, type PreviewRow } from '$core/format/preview';
 import { FileRefusedError, refuseBySize, textOf, type FileProblem } from '$core/format/problem';
+import { readMacros } from '$core/macro/file';
 import { readProfileFile } from '$core/format/profile-json';
 import { readShortcutsCsv } from '$core/format/shortcuts-csv';
 import type { MacroEntry } from '$core/macro/macro';
@@ -72,9 +73,13 @@ async function byContent(file: File, onprogress: (stage: string) => void) {
 	return isJson ? readProfileFile(file.name, text) : { ...readShortcutsCsv(file.name, text), application: undefined };
 }
 
-async function byRecipe(recipe: Recipe, file: File) {
+async function byRecipe(recipe: Recipe, file: File, into: StratumId) {
 	refuseBySize(file.name, file.size);
 	const { text } = decode(file.name, new Uint8Array(await file.arrayBuffer()));
+	if (recipe.holds === 'macros') {
+		const { macros, refused } = readMacros(recipe, file.name, text);
+		return { rows: [], refused, application: undefined, macros: [{ stratum: into, macros }] };
+	}
 	return { ...readShortcuts(recipe, file.name, text), application: undefined };
 }
 
@@ -113,7 +118,7 @@ const reading = {
 	) =>
 		answering(async (): Promise<Reading> => {
 			onprogress('Reading');
-			const parsed = recipe ? await byRecipe(recipe, file) : await byContent(file, onprogress);
+			const parsed = recipe ? await byRecipe(recipe, file, into ?? profile.at(-1)!.id) : await byContent(file, onprogress);
 			onprogress(`Comparing ${parsed.rows.length} entries`);
 			const space = contextSpace(application.axes, application.reachable);
 			const brought = 'macros' in parsed ? parsed.macros : [];

@@ -10,6 +10,8 @@
 		type Mappable
 	} from '$core/format/catalogue-csv';
 	import type { CsvRecord } from '$core/format/csv';
+	import type { AliasInput } from '$core/alias/input';
+	import AliasInputForm from '$lib/ui/aliases/AliasInputForm.svelte';
 	import { ApiError, ask } from '$lib/state/api';
 	import FileDrop from '$lib/ui/hand-over/FileDrop.svelte';
 	import Problems from '$lib/ui/hand-over/Problems.svelte';
@@ -30,8 +32,9 @@
 	let sequences = $state<string>('at-once');
 	let typing = $state.raw<'nowhere' | 'everywhere' | string[]>('nowhere');
 	let hardwired = $state('');
+	let aliases = $state.raw<AliasInput | undefined>(undefined);
 
-	const form = $derived(ApplicationForm.safeParse({ name, version, ambiguity, match, sequences, typing, hardwired }));
+	const form = $derived(ApplicationForm.safeParse({ name, version, ambiguity, match, sequences, typing, hardwired, aliases }));
 	const isMapped = $derived(mapping.id !== undefined && mapping.label !== undefined);
 	const built = $derived(table && form.success && isMapped ? catalogueFromCsv(table.records, mapping, form.data) : undefined);
 	const modes = $derived(
@@ -164,6 +167,7 @@
 					placeholder="F1 opens the help"
 				/></Label
 			>
+			<AliasInputForm input={aliases} onchange={(next) => (aliases = next)} />
 			{#if !form.success && (table || hardwired)}<p class="callout tone-limonite">{form.error.issues[0]?.message}</p>{/if}
 		</section>
 		<section class="list" aria-label="Command list">

@@ -103,4 +103,16 @@ describe('alias files on the server', function () {
 		await office.recipes.drop(id, 'Ours');
 		expect(await office.recipes.list(id)).to.deep.equal([]);
 	});
+
+	it('a command line is given to an application, and taken away, and its edits stay', async () => {
+		const before = (await office.profiles.load(id)).application.rules.aliases!;
+		await office.profiles.setAliasInput(id, { ...before, twice: 'last', longest: 5 });
+		await reopen();
+		const { application: now, revision } = await office.profiles.load(id);
+		expect(now.rules.aliases).to.deep.equal({ ...before, twice: 'last', longest: 5 });
+		await office.profiles.setAliasInput(id, null);
+		expect((await office.profiles.load(id)).application.rules).to.not.have.property('aliases');
+		await office.profiles.setAliasInput(id, before);
+		expect((await office.profiles.load(id)).revision).to.equal(revision);
+	});
 });

@@ -45,7 +45,8 @@
 			/>
 		</div>
 	{:else}
-		<button type="button" class="command" {disabled} onclick={() => (isPicking = true)} aria-label="Step {number} runs">
+		<button type="button" class="command" {disabled} onclick={() => (isPicking = true)}>
+			<span class="visually-hidden">Step {number} runs</span>
 			<span class={known ? '' : 'tone-garnet toned'}>{labelOf(workspace.index, step.command)}</span>
 			<span class="mono quiet">{step.command}</span>
 		</button>

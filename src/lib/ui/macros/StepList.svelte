@@ -111,7 +111,7 @@
 			onfocusin={() => (at = i)}
 			onkeydown={(event) => onkeydown(event, i)}
 		>
-			<span use:dragHandle class="grip" aria-hidden="true" tabindex="-1" title="Drag to another place">⠿</span>
+			<span use:dragHandle class="grip" aria-label="Move step {i + 1}" title="Drag to another place">⠿</span>
 			<span class="num quiet">{i + 1}</span>
 			<span class="shape" aria-hidden="true">{STEP_LOOKS[step.do].shape}</span>
 			<span class="kind">{STEP_LOOKS[step.do].name}</span>

@@ -1,13 +1,18 @@
 <script lang="ts">
 	import { FIELDS, type Field } from '$core/recipe/field';
-	import { Recipe, type RecordShape } from '$core/recipe/recipe';
+	import { parseScope, scopeText } from '$core/context/scope';
+	import { KeySpelling, Recipe, type RecordShape } from '$core/recipe/recipe';
 
 	/** A recipe to be adjusted part by part, or whole as JSON. What is not sound is said and not taken. */
 	let { recipe, onchange }: { recipe: Recipe; onchange: (recipe: Recipe) => void } = $props();
+	const OF_MACROS = new Set<Field>(['macro', 'label', 'steps']);
+	const FOREIGN_TO_MACROS = new Set<Field>(['alias', 'command', 'keys', 'context']);
 	let problem = $state('');
 	let asText = $state(false);
 	const record = $derived(recipe.record);
-	const fields = FIELDS.filter((f) => f !== 'skip');
+	const fields = $derived(
+		FIELDS.filter((f) => f !== 'skip' && (recipe.holds === 'macros' ? !FOREIGN_TO_MACROS.has(f) : !OF_MACROS.has(f)))
+	);
 
 	function take(wanted: unknown) {
 		const parsed = Recipe.safeParse(wanted);
@@ -31,6 +36,29 @@
 		if (place === '') delete next[field];
 		setRecord({ fields: next });
 	};
+
+	const signs = ['ctrl', 'alt', 'shift', 'meta'] as const;
+	const spelling = $derived(KeySpelling.parse(recipe.keys ?? {}));
+	const setKeys = (part: Partial<Record<string, unknown>>) => set({ keys: { ...spelling, ...part } });
+
+	/** `left = right` lines as pairs; a line that is none is told and nothing is taken. */
+	function pairs(text: string, take: (pairs: [string, string][]) => void) {
+		const lines = text.split('\n').filter((line) => line.trim() !== '');
+		const wrong = lines.find((line) => !/\S\s*=\s*\S/.test(line));
+		if (wrong !== undefined) problem = `"${wrong.trim()}" is not of the form name = meaning`;
+		else take(lines.map((line) => [line.slice(0, line.indexOf('=')).trim(), line.slice(line.indexOf('=') + 1).trim()]));
+	}
+
+	const takeContexts = (text: string) =>
+		pairs(text, (lines) => {
+			try {
+				set({
+					contexts: Object.fromEntries(lines.map(([name, scope]) => [name, parseScope(scope === 'everywhere' ? '' : scope)]))
+				});
+			} catch (error) {
+				problem = (error as Error).message;
+			}
+		});
 
 	function takeText(text: string) {
 		try {
@@ -114,6 +142,60 @@
 			)}
 		{/each}
 	{/if}
+	{#if !asText && recipe.holds === 'shortcuts'}
+		<details class="wide">
+			<summary>How keys are spelled, and what contexts are called</summary>
+			<div class="form inner">
+				{#each signs as sign (sign)}
+					{@render entry(sign, spelling[sign], (word) => setKeys({ [sign]: word }), sign)}
+				{/each}
+				{@render entry('Order of the modifiers', spelling.order.join(' '), (words) =>
+					setKeys({ order: words.trim().split(/\s+/) })
+				)}
+				{@render entry('Between modifier and key', spelling.joint, (joint) => setKeys({ joint }), '+')}
+				{@render entry('Between strokes', spelling.then, (then) => setKeys({ then: then === '' ? ' ' : then }), 'a blank')}
+				<label>
+					<span>Letters</span>
+					<select class="picker" value={spelling.letters} onchange={(e) => setKeys({ letters: e.currentTarget.value })}>
+						<option value="upper">F</option>
+						<option value="lower">f</option>
+					</select>
+				</label>
+				<label>
+					<span>A letter names</span>
+					<select class="picker" value={spelling.by} onchange={(e) => setKeys({ by: e.currentTarget.value })}>
+						<option value="character">the character</option>
+						<option value="position">the place on a US keyboard</option>
+					</select>
+				</label>
+				<label class="wide">
+					<span>Other names of keys, one a line: Skarn’s = the file’s</span>
+					<textarea
+						class="mono"
+						rows="2"
+						spellcheck="false"
+						placeholder="Escape = ESC"
+						value={Object.entries(spelling.names)
+							.map(([ours, theirs]) => `${ours} = ${theirs}`)
+							.join('\n')}
+						onchange={(event) => pairs(event.currentTarget.value, (lines) => setKeys({ names: Object.fromEntries(lines) }))}
+					></textarea>
+				</label>
+				<label class="wide">
+					<span>Contexts, one a line: the file’s = axis=context, or everywhere</span>
+					<textarea
+						class="mono"
+						rows="2"
+						spellcheck="false"
+						placeholder="part = document=part"
+						value={Object.entries(recipe.contexts)
+							.map(([name, scope]) => `${name} = ${scopeText(scope) || 'everywhere'}`)
+							.join('\n')}
+						onchange={(event) => takeContexts(event.currentTarget.value)}></textarea>
+				</label>
+			</div>
+		</details>
+	{/if}
 	<button class="linkish" type="button" onclick={() => (asText = !asText)}>{asText ? 'Part by part' : 'All of it as JSON'}</button
 	>
 </div>
@@ -125,6 +207,12 @@
 		grid-template-columns: repeat(3, minmax(0, 1fr));
 		gap: 8px 12px;
 		align-items: end;
+	}
+	.inner {
+		margin-top: 8px;
+	}
+	summary {
+		font-size: 13px;
 	}
 	.wide {
 		grid-column: 1 / -1;

@@ -1,9 +1,12 @@
 <script lang="ts">
-	import { Button, Input } from 'flowbite-svelte';
+	import { Button, Input, Modal } from 'flowbite-svelte';
+	import { invalidateAll } from '$app/navigation';
 	import { tick } from 'svelte';
 	import type { AliasReportFinding, AliasRow } from '$core/alias/report';
 	import { aliasLines } from '$core/alias/file';
-	import { aliasProblem } from '$core/alias/input';
+	import { aliasProblem, type AliasInput } from '$core/alias/input';
+	import { ApiError, ask } from '$lib/state/api';
+	import AliasInputForm from '$lib/ui/aliases/AliasInputForm.svelte';
 	import type { AliasSet } from '$core/alias/suggest-set';
 	import { suggestAliases } from '$core/alias/suggest';
 	import { aliasTable } from '$core/alias/table';
@@ -27,7 +30,22 @@
 
 	const workspace = useWorkspace();
 	const input = $derived(workspace.document.application.rules.aliases);
+	let said = $state.raw<AliasInput | undefined>(undefined);
+	let isChangingLine = $state(false);
 	const session = new AliasSession(workspace);
+
+	/** How typed names are taken is the application's, not the profile's: it is read anew with it. */
+	async function setLine(wanted: AliasInput | undefined) {
+		try {
+			await session.flush();
+			await ask(`${workspace.path}/command-line`, 'PUT', { aliases: wanted ?? null });
+			await invalidateAll();
+		} catch (error) {
+			if (!(error instanceof ApiError)) throw error;
+			workspace.notice = { kind: 'failed', text: error.message };
+		}
+	}
+
 	$effect(() => () => session.end());
 	$effect(() => {
 		void workspace.profile;
@@ -186,9 +204,10 @@
 	<div class="none">
 		<h1>Aliases</h1>
 		<p>
-			{workspace.document.application.name} has no command line, so that nothing is typed there. An application that has one says so
-			in its input rules (<code>rules.aliases</code>) when its catalogue is brought.
+			{workspace.document.application.name} has no command line, so that nothing is typed there. If it has one, say how it takes names.
 		</p>
+		<div class="line"><AliasInputForm input={said} onchange={(next) => (said = next)} /></div>
+		{#if said}<p><Button size="sm" onclick={() => void setLine(said)}>It has a command line</Button></p>{/if}
 	</div>
 {:else}
 	<div class="view">
@@ -239,6 +258,7 @@
 				<StratumChip id={workspace.targetId} named />
 				<span class="quiet">{session.file.recipe.name} · {session.file.encoding.toUpperCase()}</span>
 				<span class="saved quiet" aria-live="polite">{session.isDirty ? 'writing …' : ''}</span>
+				<button class="linkish" type="button" onclick={() => ((said = input), (isChangingLine = true))}>Rules</button>
 				<a class="linkish" href="recipes">Bring a file</a>
 				<button class="linkish" type="button" onclick={saveFile}>Save the file</button>
 			</div>
@@ -283,6 +303,18 @@
 			{#if table}<AliasPrompt {table} bind:typed />{/if}
 		</section>
 	</div>
+	<Modal
+		bind:open={isChangingLine}
+		title="How {workspace.document.application.name} takes typed names"
+		size="xs"
+		classes={{ body: 'p-4 md:p-4 space-y-3', header: 'p-4 md:p-4' }}
+	>
+		<AliasInputForm input={said} onchange={(next) => (said = next)} />
+		{#snippet footer()}
+			<Button size="sm" onclick={() => ((isChangingLine = false), void setLine(said))}>Set</Button>
+			<Button size="sm" color="alternative" onclick={() => (isChangingLine = false)}>Leave</Button>
+		{/snippet}
+	</Modal>
 	{#if isSuggesting}<AliasSetDialog onclose={() => (isSuggesting = false)} ontake={(set) => void takeSet(set)} />{/if}
 {/if}
 
@@ -401,6 +433,11 @@
 		flex-wrap: wrap;
 		gap: 6px;
 		padding: 0 12px 8px 66px;
+	}
+	.line {
+		display: grid;
+		gap: 8px;
+		max-width: 320px;
 	}
 	.none {
 		display: grid;

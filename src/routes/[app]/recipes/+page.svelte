@@ -8,7 +8,9 @@
 	import type { StratumId } from '$core/profile/stratum';
 	import { inOrder } from '$core/profile/stratum';
 	import { decode, type Encoding } from '$core/recipe/bytes';
-	import type { Field } from '$core/recipe/field';
+	import { macroRecords } from '$core/macro/file';
+	import { parseSteps } from '$core/macro/steps';
+	import { Holds, type Field } from '$core/recipe/field';
 	import { lineEndOf } from '$core/recipe/lines';
 	import { propose, type Marks, type Proposal } from '$core/recipe/propose';
 	import { readWith, writeWith } from '$core/recipe/reading';
@@ -41,15 +43,26 @@
 	let timer: ReturnType<typeof setTimeout> | undefined;
 
 	$effect(() => {
-		if (!hasAliases) holds = 'shortcuts';
+		if (!hasAliases && holds === 'aliases') holds = 'shortcuts';
 	});
 	onMount(async () => {
 		kept = (await ask<{ recipes: Recipe[] }>(`${workspace.path}/recipes`)).recipes;
 	});
 
+	function areSteps(said: string): boolean {
+		try {
+			return parseSteps(said).length > 0;
+		} catch {
+			return false;
+		}
+	}
 	const knows = (id: string) => workspace.catalogue.has(id as CommandId);
 	const markable = $derived<readonly Field[]>(
-		holds === 'aliases' ? ['alias', 'command', 'note', 'lock'] : ['keys', 'command', 'context', 'note']
+		{
+			aliases: ['alias', 'command', 'note', 'lock'] as const,
+			shortcuts: ['keys', 'command', 'context', 'note'] as const,
+			macros: ['macro', 'label', 'steps', 'note', 'lock'] as const
+		}[holds]
 	);
 	const read = $derived.by((): { reading?: ReturnType<typeof readWith>; problems: readonly FileProblem[] } => {
 		if (!recipe || text.trim() === '') return { problems: [] };
@@ -62,7 +75,10 @@
 	});
 	const records = $derived(read.reading?.records ?? []);
 	const unknown = $derived(read.reading?.unknown ?? []);
-	const known = $derived(records.filter((r) => knows(r.fields.command?.value ?? '')).length);
+	const known = $derived(
+		records.filter((r) => (holds === 'macros' ? areSteps(r.fields.steps?.value ?? '') : knows(r.fields.command?.value ?? '')))
+			.length
+	);
 	const fields = $derived(recipe ? fieldsOf(recipe.record).filter((f) => f !== 'skip') : []);
 	const trial = $derived(recipe && records.length > 0 ? tryRecipe(recipe, text, records) : undefined);
 	const contexts = $derived(
@@ -148,7 +164,7 @@
 		if (isDone) await goto(`/${workspace.document.application.id}/aliases`);
 	}
 
-	async function seeShortcuts() {
+	async function seeImport() {
 		if (!recipe) return;
 		const { application, commands } = workspace.document;
 		const file = new File([text], fileName);
@@ -176,18 +192,21 @@
 		await tick();
 	}
 
-	/** The shortcuts of the stratum that is written to, in this format. */
-	function writeShortcuts() {
+	/** The shortcuts or macros of the stratum that is written to, in this format. */
+	function writeOut() {
 		if (!recipe) return;
-		const { rows, left } = shortcutRecords(recipe, inOrder(workspace.target));
+		const { rows, left } =
+			recipe.holds === 'macros'
+				? { rows: macroRecords(workspace.target.macros?.values() ?? []), left: [] }
+				: shortcutRecords(recipe, inOrder(workspace.target));
 		save(
 			`${workspace.document.application.id}-${workspace.targetId}.txt`,
 			writeWith(recipe, rows, text ? lineEndOf(text) : '\n')
 		);
 		workspace.notice =
 			left.length > 0
-				? { kind: 'failed', text: `${rows.length} shortcuts written; ${left.length} left out, first: ${left[0]}` }
-				: { kind: 'done', text: `${rows.length} shortcuts written.` };
+				? { kind: 'failed', text: `${rows.length} ${recipe.holds} written; ${left.length} left out, first: ${left[0]}` }
+				: { kind: 'done', text: `${rows.length} ${recipe.holds} written.` };
 	}
 
 	async function keep() {
@@ -224,7 +243,7 @@
 		<div class="bar">
 			<h1>Recipe</h1>
 			<div role="group" aria-label="The file holds">
-				{#each ['aliases', 'shortcuts'] as const as kind (kind)}
+				{#each Holds.options as kind (kind)}
 					<button
 						class="pill"
 						type="button"
@@ -307,7 +326,9 @@
 			<div class="result">
 				<p class="counts">
 					<span class="tone-epidote"><b class="toned">● {records.length}</b> records</span>
-					<span class="tone-azurite"><b class="toned">{known}</b> of them of commands here</span>
+					<span class="tone-azurite"
+						><b class="toned">{known}</b> of them {holds === 'macros' ? 'with steps that can be read' : 'of commands here'}</span
+					>
 					<span class={unknown.length > 0 ? 'tone-limonite' : 'quiet'}
 						><b class="toned">▲ {unknown.length}</b> {unknown.length === 1 ? 'line' : 'lines'} that it does not read</span
 					>
@@ -362,7 +383,8 @@
 				<p class="callout tone-limonite">
 					{contexts.length === 1 ? 'A context has' : `${contexts.length} contexts have`} no meaning here yet: {contexts
 						.slice(0, 5)
-						.join(', ')}. Say what they stand for under <i>contexts</i> in the recipe as JSON, such as {'{"part": {"document": ["part"]}}'}.
+						.join(', ')}. Say what they stand for under Contexts, one a line, such as
+					<span class="mono">part = document=part</span>.
 				</p>
 			{/if}
 			<p class="acts">
@@ -371,8 +393,8 @@
 						>Use as the alias file of {workspace.target.name}</Button
 					>
 				{:else}
-					<Button size="sm" disabled={records.length === 0} onclick={() => void seeShortcuts()}>See what it would change</Button>
-					<Button size="sm" color="alternative" onclick={writeShortcuts}>Write {workspace.target.name} so</Button>
+					<Button size="sm" disabled={records.length === 0} onclick={() => void seeImport()}>See what it would change</Button>
+					<Button size="sm" color="alternative" onclick={writeOut}>Write {workspace.target.name} so</Button>
 				{/if}
 				<Button size="sm" color="alternative" onclick={() => void keep()}>Keep the recipe</Button>
 				<Button
@@ -404,6 +426,9 @@
 		gap: 10px;
 		min-height: 0;
 		padding: 12px 14px;
+	}
+	.right {
+		overflow-y: auto;
 	}
 	.left {
 		border-right: 1px solid var(--line-strong);
@@ -491,7 +516,7 @@
 		display: flex;
 		flex-direction: column;
 		flex: 1;
-		min-height: 80px;
+		min-height: 280px;
 		gap: 8px;
 	}
 	.counts {

@@ -19,6 +19,8 @@ import { Recipe } from '../../../../core/recipe/recipe.ts';
 import { readKeys, writeKeys } from '../../../../core/recipe/spelling.ts';
 import { isMismatch, matchTemplate, parseTemplate } from '../../../../core/recipe/template.ts';
 import { SAMPLES } from './samples.ts';
+import { LAYOUTS } from '../../../../core/keyboard/layouts.ts';
+import { WRITING_CODES } from '../../../../core/stroke/codes.ts';
 import { parseKeys } from '../../../../core/stroke/stroke.ts';
 import { KeySpelling } from '../../../../core/recipe/recipe.ts';
 
@@ -254,6 +256,17 @@ describe('recipes', () => {
 			expect(writeKeys(parseKeys(ours), spelling)).to.equal(theirs);
 		}
 		expect(() => readKeys('CTL-', spelling)).to.throw(/not a key stroke/);
+	});
+
+	it('take a letter for the place of a key where the file means that, as xkb-data has the US layout', () => {
+		const spelling = KeySpelling.parse({ by: 'position', letters: 'lower' });
+		for (const code of WRITING_CODES.keys()) {
+			const legend = code.startsWith('Intl') ? undefined : LAYOUTS.us.legend(code, 0);
+			if (legend === undefined) continue;
+			expect(readKeys(`Ctrl+${legend}`, spelling), code).to.equal(`Ctrl+${code}`);
+			expect(writeKeys(parseKeys(`Ctrl+${code}`), spelling), code).to.equal(`Ctrl+${legend}`);
+		}
+		expect(readKeys('Ctrl+Escape', spelling)).to.equal('Ctrl+Escape');
 	});
 
 	it('keep encoding, byte order mark and mixed line ends', () => {
