@@ -1,3 +1,4 @@
+import '../core/recipe/shapes/all.ts';
 import { spawnSync } from 'node:child_process';
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';

@@ -1,3 +1,4 @@
+import '../core/recipe/shapes/all.ts';
 import { readFileSync, writeFileSync } from 'node:fs';
 import { aliasGround, checkAliases, releasedAliases } from '../core/alias/check.ts';
 import { emptyAliasFile, type AliasFile } from '../core/alias/file.ts';

@@ -58,6 +58,9 @@ try {
 	await page.getByText('2 errors').waitFor();
 	await page.getByRole('textbox', { name: 'Try an alias' }).fill('tt');
 	await shoot('aliases');
+	await varve('macros?macro=macro%3Alevel-here');
+	await page.getByText('waits for a pick: the height').waitFor();
+	await shoot('macros');
 	await varve('recipes');
 	await page
 		.getByRole('textbox', { name: 'Sample' })
@@ -87,7 +90,7 @@ try {
 	await page
 		.locator('input[type="file"]')
 		.setInputFiles({ name: 'door-team.csv', mimeType: 'text/csv', buffer: Buffer.from(csv) });
-	await page.getByText('takes it from Base sheet').waitFor();
+	await page.getByText('takes it from Base sheet').first().waitFor();
 	await shoot('hand-over');
 	await page.goto(`${server.address}/catalogue`);
 	const list =

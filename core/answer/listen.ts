@@ -20,5 +20,5 @@ export function listen(index: ShortcutIndex, situation: number, pending: readonl
 /** No further stroke came: the pending ones do what they do alone. */
 export function settle(index: ShortcutIndex, situation: number, pending: readonly Stroke[]): Heeded {
 	const keys = keysOf(pending);
-	return { keys, outcome: resolve({ ...index, longer: () => [] }, keys, situation), pending: [] };
+	return { keys, outcome: resolve({ ...index, longer: () => [], longerContenders: () => [] }, keys, situation), pending: [] };
 }

@@ -29,11 +29,6 @@ export function isTyped(index: ShortcutIndex, keys: Keys, situation: number): bo
 	return hasBit(index.typing, situation) && strokesOf(keys).every(typesCharacter);
 }
 
-/** Bindings on these keys whose scope holds the situation and whose command exists in it. */
-function aliveAt(index: ShortcutIndex, bindings: readonly Binding[], situation: number): Binding[] {
-	return bindings.filter((binding) => hasBit(index.reach(binding), situation));
-}
-
 /** What the keys do in the situation of that number. */
 export function resolve(index: ShortcutIndex, keys: Keys, situation: number): Outcome {
 	return answer(index, keys, situation, undefined);
@@ -47,26 +42,27 @@ export function explain(index: ShortcutIndex, keys: Keys, situation: number): { 
 
 function answer(index: ShortcutIndex, keys: Keys, situation: number, trace: TraceStep[] | undefined): Outcome {
 	const label = (b: Binding) => index.catalogue.get(b.command)?.label ?? b.command;
-	const say = (step: TraceStep['step'], text: string, binding?: Binding) =>
-		trace?.push({ step, text: readable(text), ...(binding && { binding }) });
+	// a text is only made for somebody who reads it: a drawn keyboard asks eight hundred times for each situation
+	const say = (step: TraceStep['step'], text: () => string, binding?: Binding) =>
+		trace?.push({ step, text: readable(text()), ...(binding && { binding }) });
 	const on = index.contenders(keys);
-	say('input', `${keys} in ${index.space.labelOf(situation)}`);
+	say('input', () => `${keys} in ${index.space.labelOf(situation)}`);
 
 	if (isTyped(index, keys, situation)) {
-		say('typed', 'Here bare keys are text; no shortcut hears them.');
+		say('typed', () => 'Here bare keys are text; no shortcut hears them.');
 		return { kind: 'typed' };
 	}
 
 	const alive = on.filter((c) => hasBit(c.reach, situation));
 	const live = alive.map((c) => c.binding);
-	const waiting = aliveAt(index, index.longer(keys), situation);
+	const waiting = index.longerContenders(keys).flatMap((c) => (hasBit(c.reach, situation) ? [c.binding] : []));
 	if (index.rules.sequences === 'at-once')
 		for (const prefix of properPrefixes(keys)) {
 			const early = index.contenders(prefix).filter((c) => hasBit(c.reach, situation));
 			if (early.length > 0) {
-				const names = early.map((c) => label(c.binding)).join(', ');
-				say('cut-short', `${prefix} is complete by itself and fires at once: ${names}.`, early[0]!.binding);
-				for (const binding of live) say('masked', `${label(binding)} is never reached here.`, binding);
+				const names = () => early.map((c) => label(c.binding)).join(', ');
+				say('cut-short', () => `${prefix} is complete by itself and fires at once: ${names()}.`, early[0]!.binding);
+				for (const binding of live) say('masked', () => `${label(binding)} is never reached here.`, binding);
 				return { kind: 'cut-short', by: prefix, masked: live };
 			}
 		}
@@ -74,44 +70,46 @@ function answer(index: ShortcutIndex, keys: Keys, situation: number, trace: Trac
 	if (trace)
 		for (const { binding } of on) {
 			if (live.includes(binding))
-				say('candidate', `${label(binding)} listens: ${index.space.scopeLabel(binding.scope)}.`, binding);
+				say('candidate', () => `${label(binding)} listens: ${index.space.scopeLabel(binding.scope)}.`, binding);
 			else if (hasBit(index.scopeSet(binding).bits, situation))
-				say('absent', `${label(binding)} does not exist in this situation.`, binding);
-			else say('elsewhere', `${label(binding)} listens only here: ${index.space.scopeLabel(binding.scope)}.`, binding);
+				say('absent', () => `${label(binding)} does not exist in this situation.`, binding);
+			else say('elsewhere', () => `${label(binding)} listens only here: ${index.space.scopeLabel(binding.scope)}.`, binding);
 		}
 
 	if (waiting.length > 0 && (live.length === 0 || index.rules.sequences === 'wait')) {
-		say('waits', `The application waits for the next stroke: ${waiting.map((b) => `${b.keys} ${label(b)}`).join(', ')}.`);
+		say('waits', () => `The application waits for the next stroke: ${waiting.map((b) => `${b.keys} ${label(b)}`).join(', ')}.`);
 		return { kind: 'waits', longer: waiting, masked: [] };
 	}
 	if (live.length === 0) {
-		say('result', on.length === 0 ? 'Nothing is on these keys.' : 'Nothing listens in this situation.');
+		say('result', () => (on.length === 0 ? 'Nothing is on these keys.' : 'Nothing listens in this situation.'));
 		return { kind: 'nothing' };
 	}
-	for (const binding of waiting) say('masked', `${binding.keys} is cut short: ${keys} fires at once.`, binding);
+	for (const binding of waiting) say('masked', () => `${binding.keys} is cut short: ${keys} fires at once.`, binding);
 
 	const commands = new Set(alive.map((c) => c.command));
 	const rule = RULES[index.rules.ambiguity];
 	if (commands.size === 1 && index.rules.ambiguity !== 'refuse') {
-		say('result', `${label(live[0]!)} runs.`, live[0]);
+		say('result', () => `${label(live[0]!)} runs.`, live[0]);
 		return { kind: 'fires', winner: live[0]!, masked: [] };
 	}
 	const decision = rule.decide(alive, on, index.space);
-	if (commands.size > 1) say('rule', `${rule.label}: ${decision.why}.`, decision.winner);
-	for (const binding of decision.masked) say('masked', `${label(binding)} is masked.`, binding);
-	if (decision.winner) {
-		say('result', `${label(decision.winner)} runs.`, decision.winner);
-		return { kind: 'fires', winner: decision.winner, masked: decision.masked };
+	const { winner } = decision;
+	if (commands.size > 1) say('rule', () => `${rule.label}: ${decision.why}.`, winner);
+	for (const binding of decision.masked) say('masked', () => `${label(binding)} is masked.`, binding);
+	if (winner) {
+		say('result', () => `${label(winner)} runs.`, winner);
+		return { kind: 'fires', winner, masked: decision.masked };
 	}
-	if (decision.offered) {
-		say('result', `The chooser offers ${decision.offered.map(label).join(', ')}.`);
-		return { kind: 'chooser', offered: decision.offered };
+	const { offered } = decision;
+	if (offered) {
+		say('result', () => `The chooser offers ${offered.map(label).join(', ')}.`);
+		return { kind: 'chooser', offered };
 	}
 	if (index.rules.ambiguity === 'refuse') {
-		say('result', 'Nothing runs.');
+		say('result', () => 'Nothing runs.');
 		return { kind: 'nothing' };
 	}
-	say('result', 'No winner: the application does nothing anyone can rely on.');
+	say('result', () => 'No winner: the application does nothing anyone can rely on.');
 	return { kind: 'undecided', offered: live };
 }
 

@@ -1,6 +1,7 @@
 import type { CommandId } from '../application/command.ts';
 import type { Catalogue, InputRules } from '../application/application.ts';
 import { absorb, intersection, meets, noBits, type Bits } from '../context/bits.ts';
+import { scopeText } from '../context/scope.ts';
 import type { ContextSpace, ScopeSet } from '../context/space.ts';
 import type { Binding, Effective, Ineffective } from '../profile/effective.ts';
 import { properPrefixes, type Keys } from '../stroke/stroke.ts';
@@ -39,6 +40,8 @@ export interface ShortcutIndex extends Ground, Placed {
 	readonly effective: Effective;
 	/** The bindings on these keys with their situations. */
 	contenders(keys: Keys): readonly Contender[];
+	/** The sequences that begin with these keys and go on, with their situations. */
+	longerContenders(keys: Keys): readonly Contender[];
 	/** Where any binding on these keys is alive. */
 	occupied(keys: Keys): Bits;
 }
@@ -53,21 +56,25 @@ function pushTo<K, V>(map: Map<K, V[]>, key: K, value: V): void {
 
 export function groundOf(space: ContextSpace, catalogue: Catalogue, rules: InputRules): Ground {
 	const { nowhere } = space;
-	const known = new Map<CommandId, { no: number; bits: Bits; isEverywhere: boolean }>();
+	const known = new Map<CommandId, { no: number; bits: Bits; place: number; isEverywhere: boolean }>();
+	/** Many commands exist in the same contexts: their sets are shared, and numbered. */
+	const sets = new Map<string, { bits: Bits; place: number }>();
 	const commandSet = (id: CommandId) => {
 		let set = known.get(id);
 		if (!set) {
-			const command = catalogue.get(id);
-			const bits = command ? space.bitsOfAny(command.contexts) : nowhere;
-			known.set(id, (set = { no: known.size, bits, isEverywhere: bits === space.everywhere }));
+			const contexts = catalogue.get(id)?.contexts;
+			const text = contexts ? contexts.map(scopeText).join('\n') : 'none';
+			let shared = sets.get(text);
+			if (!shared) sets.set(text, (shared = { bits: contexts ? space.bitsOfAny(contexts) : nowhere, place: sets.size }));
+			known.set(id, (set = { no: known.size, ...shared, isEverywhere: shared.bits === space.everywhere }));
 		}
 		return set;
 	};
-	/** By the numbers of command and scope in one. */
+	/** By the numbers of the command's contexts and the scope in one. */
 	const reaches = new Map<number, Bits>();
 	const reachOf = (scope: ScopeSet, command: ReturnType<typeof commandSet>): Bits => {
 		if (command.isEverywhere) return scope.bits;
-		const pair = command.no * 0x200000 + scope.no;
+		const pair = command.place * 0x200000 + scope.no;
 		let reach = reaches.get(pair);
 		if (!reach) {
 			reach = meets(scope.bits, command.bits) ? intersection(scope.bits, command.bits) : nowhere;
@@ -93,6 +100,7 @@ export function groundOf(space: ContextSpace, catalogue: Catalogue, rules: Input
 /** Puts placed bindings on their ground; what follows from them is worked out when it is asked for, and remembered. */
 export function indexOn(ground: Ground, effective: Effective, placed: Placed): ShortcutIndex {
 	const contenders = new Map<Keys, readonly Contender[]>();
+	const going = new Map<Keys, readonly Contender[]>();
 	const occupied = new Map<Keys, Bits>();
 	const index: ShortcutIndex = {
 		...ground,
@@ -103,6 +111,15 @@ export function indexOn(ground: Ground, effective: Effective, placed: Placed): S
 			if (!found) {
 				found = placed.on(keys).map(ground.contender);
 				contenders.set(keys, found);
+			}
+			return found;
+		},
+		longerContenders(keys) {
+			let found = going.get(keys);
+			if (!found) {
+				const longer = placed.longer(keys);
+				found = longer.length === 0 ? NONE : longer.map(ground.contender);
+				going.set(keys, found);
 			}
 			return found;
 		},

@@ -153,7 +153,7 @@ export class Contest {
 
 	/** Where any of the longer sequences is alive. */
 	longerReach(): Bits {
-		return (this.#beyond ??= this.#union(this.longer.map((binding) => this.#index.reach(binding))));
+		return (this.#beyond ??= this.#union(this.#index.longerContenders(this.keys).map((c) => c.reach)));
 	}
 
 	/**

@@ -16,6 +16,18 @@ export const EVERYWHERE: Scope = {};
  * axes and contexts sorted, `document=part|drawing; selection=edge`. Everywhere is the empty text.
  */
 export function scopeText(scope: Scope): string {
+	let text = texts.get(scope);
+	if (text === undefined) {
+		text = worded(scope);
+		if (Object.isFrozen(scope)) texts.set(scope, text);
+	}
+	return text;
+}
+
+/** Of scopes that cannot change any more: a file says the same few many thousand times. */
+const texts = new WeakMap<Scope, string>();
+
+function worded(scope: Scope): string {
 	const axes = Object.keys(scope) as AxisId[];
 	if (axes.length === 0) return '';
 	return axes

@@ -65,6 +65,8 @@ export interface ContextSpace {
 	/** The number of a situation, or -1 if it cannot occur. */
 	indexOf(situation: Situation): number;
 	/** The situation as labels joined by a middle dot, e.g. "Part · Edge · Canvas". */
+	/** The situation that stands on the axis where `wanted` does and agrees with it most elsewhere; -1 where none stands there. */
+	nearest(wanted: Situation, axis: number): number;
 	labelOf(index: number): string;
 	scopeLabel(scope: Scope): string;
 }
@@ -174,6 +176,17 @@ export function contextSpace(axes: readonly Axis[], reachable: Reachable): Conte
 		meet: (a, b) => meets(bitsOf(a), bitsOf(b)),
 		isNarrower,
 		indexOf: (situation) => indexByText.get(situation.join('\n')) ?? -1,
+		nearest(wanted, axis) {
+			const exact = indexByText.get(wanted.join('\n'));
+			if (exact !== undefined) return exact;
+			let [best, most] = [-1, -1];
+			for (const [i, situation] of situations.entries()) {
+				if (situation[axis] !== wanted[axis]) continue;
+				const agreed = situation.filter((node, a) => node === wanted[a]).length;
+				if (agreed > most) [best, most] = [i, agreed];
+			}
+			return best;
+		},
 		labelOf: (index) => situations[index]!.map((node, a) => nodeLabel(axes[a]!.id, node)).join(' · '),
 		scopeLabel: (scope) =>
 			axes

@@ -23,7 +23,7 @@ export type ApplicationFile = z.infer<typeof ApplicationFile>;
 
 /** Reads an application file. Throws `FileRefusedError` with line, column and pointer. */
 export function readApplicationFile(file: string, text: string): ApplicationFile & Subject {
-	const read = checkedJson(file, text, parseJson(file, text), ApplicationFile);
+	const read = checkedJson(parseJson(file, text), ApplicationFile);
 	const space = contextSpace(read.application.axes, read.application.reachable);
 	try {
 		return { ...read, space, catalogue: catalogueOf(read.commands, space) };

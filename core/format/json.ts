@@ -2,8 +2,8 @@ import { findNodeAtLocation, parseTree, printParseErrorCode, type Node, type Par
 import type { z } from 'zod';
 import { FileRefusedError, placeOf, type FileProblem } from './problem.ts';
 
-/** JSON that breaks off or has a stray sign. Throws `FileRefusedError` with line and column. */
-export function parseJson(file: string, text: string): Node {
+/** The places of all values. JSON that breaks off or has a stray sign throws `FileRefusedError` with line and column. */
+export function treeOf(file: string, text: string): Node {
 	const errors: ParseError[] = [];
 	const root = parseTree(text.startsWith('\uFEFF') ? ' ' + text.slice(1) : text, errors, {
 		disallowComments: true,
@@ -20,6 +20,28 @@ export function parseJson(file: string, text: string): Node {
 		throw new FileRefusedError(file, [{ ...where, message }]);
 	}
 	return root;
+}
+
+/** A JSON document: what it says, and where, which costs more and is worked out when a place is asked for. */
+export interface JsonDocument {
+	readonly file: string;
+	readonly text: string;
+	readonly value: unknown;
+	root(): Node;
+}
+
+/** What the JSON of the language reads, but with `__proto__` as a plain name. Throws `FileRefusedError` with line and column. */
+export function parseJson(file: string, text: string): JsonDocument {
+	let tree: Node | undefined;
+	const root = () => (tree ??= treeOf(file, text));
+	if (text.includes('__proto__')) return { file, text, value: valueOf(root()), root };
+	try {
+		return { file, text, value: JSON.parse(text.replace(/^\uFEFF/, '')), root };
+	} catch (error) {
+		// the tree says where; what only the language refuses is told in its own words
+		root();
+		throw new FileRefusedError(file, [{ line: 1, column: 1, message: `not JSON: ${(error as Error).message}` }]);
+	}
 }
 
 function valueOf(node: Node): unknown {
@@ -44,13 +66,9 @@ function valueOf(node: Node): unknown {
 	}
 }
 
-/** The value of the whole document: what the JSON of the language reads, but with `__proto__` as a plain name. */
-function valueIn(text: string, root: Node): unknown {
-	return text.includes('__proto__') ? valueOf(root) : (JSON.parse(text.replace(/^\uFEFF/, '')) as unknown);
-}
-
 /** A problem at the path, or at the nearest value around it that is there. */
-export function problemAt(text: string, root: Node, path: readonly PropertyKey[], message: string): FileProblem {
+export function problemAt({ text, root: tree }: JsonDocument, path: readonly PropertyKey[], message: string): FileProblem {
+	const root = tree();
 	let known = [...path] as (string | number)[];
 	let node = findNodeAtLocation(root, known);
 	while (!node && known.length > 0) node = findNodeAtLocation(root, (known = known.slice(0, -1)));
@@ -59,11 +77,11 @@ export function problemAt(text: string, root: Node, path: readonly PropertyKey[]
 }
 
 /** The parsed document as the schema's value. Throws `FileRefusedError` with line, column and JSON Pointer (RFC 6901). */
-export function checkedJson<T>(file: string, text: string, root: Node, schema: z.ZodType<T>): T {
-	const parsed = schema.safeParse(valueIn(text, root));
+export function checkedJson<T>(document: JsonDocument, schema: z.ZodType<T>): T {
+	const parsed = schema.safeParse(document.value);
 	if (parsed.success) return parsed.data;
 	throw new FileRefusedError(
-		file,
-		parsed.error.issues.map((issue) => problemAt(text, root, issue.path, issue.message))
+		document.file,
+		parsed.error.issues.map((issue) => problemAt(document, issue.path, issue.message))
 	);
 }

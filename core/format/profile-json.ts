@@ -1,4 +1,3 @@
-import { findNodeAtLocation } from 'jsonc-parser';
 import { z } from 'zod';
 import { AliasFile } from '../alias/file.ts';
 import { ApplicationId } from '../application/application.ts';
@@ -6,9 +5,11 @@ import { CommandId } from '../application/command.ts';
 import { SearchPaths } from '../folders/search.ts';
 import { MacroEntry } from '../macro/macro.ts';
 import { AxisId, NodeId } from '../context/axis.ts';
+import type { Scope } from '../context/scope.ts';
 import { Acceptance, EntryOp } from '../profile/entry.ts';
 import { StratumHead, inOrder, type Profile, type StratumId, type StratumKind } from '../profile/stratum.ts';
 import { parseKeys, type Keys } from '../stroke/stroke.ts';
+import { elementLines } from './json-lines.ts';
 import { checkedJson, parseJson, problemAt } from './json.ts';
 import type { FileProblem } from './problem.ts';
 import type { ShortcutFile, ShortcutRow } from './shortcut-row.ts';
@@ -122,11 +123,9 @@ export function readProfileFile(
 	macros: { stratum: StratumId; kind: StratumKind; macros: MacroEntry[] }[];
 	folders: SearchPaths | undefined;
 } {
-	const root = parseJson(file, text);
+	const document = parseJson(file, text);
 	const head = checkedJson(
-		file,
-		text,
-		root,
+		document,
 		ProfileFile.extend({
 			strata: z
 				.array(
@@ -145,32 +144,48 @@ export function readProfileFile(
 
 	const rows: ShortcutRow[] = [];
 	const refused: FileProblem[] = [];
-	const lineOf = lineLookup(text);
-	const strataNode = findNodeAtLocation(root, ['strata'])!;
+	const lines = elementLines(text, 'strata', 'entries');
+	const spelled = new Map<string, Keys>();
+	const keysOf = (said: string): Keys => {
+		let keys = spelled.get(said);
+		if (!keys) spelled.set(said, (keys = parseKeys(said)));
+		return keys;
+	};
+	const scopes = new Map<string, Scope>();
+	/** A file says the same few scopes many thousand times: each is looked at once. */
+	const entryIn = (value: unknown) => {
+		if (typeof value !== 'object' || value === null || !('scope' in value)) return FileEntry.safeParse(value);
+		const said = JSON.stringify(value.scope);
+		const known = scopes.get(said);
+		const parsed = FileEntry.safeParse(known ? { ...value, scope: {} } : value);
+		if (!parsed.success) return parsed;
+		if (known) parsed.data.scope = known;
+		else scopes.set(said, Object.freeze(parsed.data.scope));
+		return parsed;
+	};
 	head.strata.forEach((stratum, s) => {
-		const entriesNode =
-			findNodeAtLocation(strataNode.children![s]!, ['entries']) ?? findNodeAtLocation(root, ['strata', s, 'entries'])!;
-		entriesNode.children?.forEach((node, e) => {
-			const parsed = FileEntry.safeParse(stratum.entries[e]);
+		const lineAt = lines[s]!;
+		stratum.entries.forEach((value, e) => {
+			const parsed = entryIn(value);
 			const refuse = (path: readonly PropertyKey[], message: string) =>
-				refused.push(problemAt(text, root, ['strata', s, 'entries', e, ...path], message));
+				refused.push(problemAt(document, ['strata', s, 'entries', e, ...path], message));
 			if (!parsed.success) refuse(parsed.error.issues[0]!.path, parsed.error.issues[0]!.message);
 			else
 				try {
+					const { op, command, keys, scope } = parsed.data;
 					rows.push({
-						line: lineOf(node.offset),
-						op: parsed.data.op,
-						shortcut: shortcutOf(parsed.data),
+						line: lineAt[e]!,
+						op,
+						shortcut: { command, keys: keysOf(keys), scope },
 						stratum: stratum.id as StratumId
 					});
 				} catch (error) {
 					refuse(['keys'], (error as Error).message);
 				}
 		});
-		const line = lineOf(entriesNode.offset + entriesNode.length);
 		for (const { command, keys, scope, ...acceptance } of stratum.acceptances)
 			rows.push({
-				line,
+				line: lineAt.at(-1)!,
 				op: 'accept',
 				shortcut: { command, keys: keys as Keys, scope },
 				stratum: stratum.id as StratumId,
@@ -183,21 +198,4 @@ export function readProfileFile(
 	);
 	const strata = head.strata.map(({ id, kind, name }): StratumHead => ({ id, kind, name }));
 	return { rows, refused, application: head.application, strata, aliases, macros, folders: head.folders };
-}
-
-function shortcutOf({ command, keys, scope }: FileEntry) {
-	return { command, keys: parseKeys(keys), scope };
-}
-
-/** Lines for offsets that only grow, without scanning the text again for each. */
-function lineLookup(text: string): (offset: number) => number {
-	let at = 0;
-	let line = 1;
-	return (offset) => {
-		for (let next = text.indexOf('\n', at); next !== -1 && next < offset; next = text.indexOf('\n', at)) {
-			line++;
-			at = next + 1;
-		}
-		return line;
-	};
 }

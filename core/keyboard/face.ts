@@ -40,16 +40,53 @@ function shownBinding(outcome: Outcome): Binding | undefined {
 	}
 }
 
+const spelled = new Map<string, readonly (readonly (Keys | undefined)[])[]>();
+
+/** For each key of the board and each plane what an application of this kind hears; the same for every situation. */
+function heardOn(
+	{ board, layout }: DeskSetup,
+	match: ShortcutIndex['rules']['match']
+): readonly (readonly (Keys | undefined)[])[] {
+	const name = `${board} ${layout} ${match}`;
+	let heard = spelled.get(name);
+	if (!heard) {
+		heard = BOARDS[board].keys.map(({ code }) =>
+			PLANES.map((modifiers) => {
+				const stroke = strokeAt(code, modifiers, match, layout);
+				return stroke && keysOf([stroke]);
+			})
+		);
+		spelled.set(name, heard);
+	}
+	return heard;
+}
+
 /** The faces of all keys of the desk's board in the situation. */
-export function facesOf(index: ShortcutIndex, situation: number, desk: DeskSetup): Face[] {
+export function facesOf(index: ShortcutIndex, situation: number, desk: DeskSetup): readonly Face[] {
+	let byPlace = drawn.get(index);
+	if (!byPlace) drawn.set(index, (byPlace = new Map()));
+	const place = `${situation} ${desk.board} ${desk.layout}`;
+	let faces = byPlace.get(place);
+	if (!faces) {
+		if (byPlace.size >= MOST_DRAWN) byPlace.clear();
+		byPlace.set(place, (faces = draw(index, situation, desk)));
+	}
+	return faces;
+}
+
+/** People turn to and fro between a few situations; their faces are kept while the profile stays as it is. */
+const drawn = new WeakMap<ShortcutIndex, Map<string, readonly Face[]>>();
+const MOST_DRAWN = 64;
+
+function draw(index: ShortcutIndex, situation: number, desk: DeskSetup): Face[] {
 	const layout = LAYOUTS[desk.layout];
-	return BOARDS[desk.board].keys.map((key) => ({
+	const heard = heardOn(desk, index.rules.match);
+	return BOARDS[desk.board].keys.map((key, k) => ({
 		key,
 		legends: [layout.legend(key.code, 0), layout.legend(key.code, 1)],
-		planes: PLANES.map((modifiers): Plane => {
-			const stroke = strokeAt(key.code, modifiers, index.rules.match, desk.layout);
-			if (!stroke) return { modifiers, keys: undefined, outcome: undefined, binding: undefined };
-			const keys = keysOf([stroke]);
+		planes: PLANES.map((modifiers, p): Plane => {
+			const keys = heard[k]![p];
+			if (keys === undefined) return { modifiers, keys, outcome: undefined, binding: undefined };
 			const outcome = resolve(index, keys, situation);
 			return { modifiers, keys, outcome, binding: shownBinding(outcome) };
 		})

@@ -61,5 +61,5 @@ export function layoutOf(file: LayoutFile): Layout {
 
 /** Reads a layout file. Throws `FileRefusedError` that says where and what was expected. */
 export function readLayout(name: string, text: string): Layout {
-	return layoutOf(checkedJson(name, text, parseJson(name, text), LayoutFile));
+	return layoutOf(checkedJson(parseJson(name, text), LayoutFile));
 }

@@ -1,30 +1,30 @@
 import type { Recipe } from './recipe.ts';
 import type { FileRecord, Reading, Splice, Values } from './record.ts';
-import { SHAPES } from './shapes/shapes.ts';
+import { shapeOf } from './shapes/shapes.ts';
 
 /** Reads a file by a recipe. Throws `FileRefusedError` only where the file has no such structure at all. */
 export function readWith(recipe: Recipe, file: string, text: string): Reading {
-	return SHAPES[recipe.record.shape].read(recipe.record as never, file, text);
+	return shapeOf(recipe.record.shape).read(recipe.record as never, file, text);
 }
 
 /** The text with these fields of a record changed and all else byte for byte as it was. */
 export function changeRecord(recipe: Recipe, text: string, record: FileRecord, values: Values): Splice[] {
-	return SHAPES[recipe.record.shape].change(recipe.record as never, text, record, values);
+	return shapeOf(recipe.record.shape).change(recipe.record as never, text, record, values);
 }
 
 /** A new record after the given one, at the end without it. An empty file becomes a whole one, with all that its shape needs. */
 export function insertRecord(recipe: Recipe, text: string, after: FileRecord | undefined, values: Values): Splice[] {
 	if (text.trim() === '') return [{ start: 0, end: text.length, insert: writeWith(recipe, [values]) }];
-	return SHAPES[recipe.record.shape].insert(recipe.record as never, text, after, values);
+	return shapeOf(recipe.record.shape).insert(recipe.record as never, text, after, values);
 }
 
 export function removeRecord(recipe: Recipe, text: string, record: FileRecord): Splice[] {
-	return SHAPES[recipe.record.shape].remove(recipe.record as never, text, record);
+	return shapeOf(recipe.record.shape).remove(recipe.record as never, text, record);
 }
 
 /** Comments a record out, or in again. */
 export function switchRecord(recipe: Recipe, text: string, record: FileRecord, off: boolean): Splice[] {
-	return record.off === off ? [] : SHAPES[recipe.record.shape].toggle(recipe.record as never, text, record, off);
+	return record.off === off ? [] : shapeOf(recipe.record.shape).toggle(recipe.record as never, text, record, off);
 }
 
 /** Puts splices into a text. They must not overlap. */
@@ -41,5 +41,5 @@ export function spliced(text: string, splices: readonly Splice[]): string {
 
 /** A whole file of these records. */
 export function writeWith(recipe: Recipe, rows: readonly Values[], lineEnd = '\n'): string {
-	return SHAPES[recipe.record.shape].write(recipe.record as never, rows, lineEnd);
+	return shapeOf(recipe.record.shape).write(recipe.record as never, rows, lineEnd);
 }

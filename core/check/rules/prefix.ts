@@ -6,7 +6,7 @@ import { go, moves } from '../proposals.ts';
 
 /** The longer inputs that are alive together with the binding. */
 function longerThan({ index }: Circumstances, binding: Binding, heard: Bits): Binding[] {
-	return index.longer(binding.keys).filter((longer) => meets(index.reach(longer), heard));
+	return index.longerContenders(binding.keys).flatMap((longer) => (meets(longer.reach, heard) ? [longer.binding] : []));
 }
 
 /** A stroke is complete and also begins a longer sequence: the longer is cut short, or the shorter has to wait. */

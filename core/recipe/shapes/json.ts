@@ -1,5 +1,5 @@
 import { findNodeAtLocation, modify, type Edit, type Node } from 'jsonc-parser';
-import { parseJson } from '../../format/json.ts';
+import { treeOf } from '../../format/json.ts';
 import { FileRefusedError, placeOf, type FileProblem } from '../../format/problem.ts';
 import { columnOf, growingLines } from '../lines.ts';
 import { NotWritableError, type FileRecord, type Splice, type Values } from '../record.ts';
@@ -23,7 +23,7 @@ const stepInto = (root: Node, steps: readonly string[]): Node | undefined =>
 	);
 
 function holderOf({ at }: Json, file: string, text: string): Node {
-	const root = parseJson(file, text);
+	const root = treeOf(file, text);
 	const holder = stepInto(root, stepsOf(at));
 	if (holder?.type === 'array' || holder?.type === 'object') return holder;
 	throw new FileRefusedError(file, [

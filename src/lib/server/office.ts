@@ -1,3 +1,4 @@
+import '../../../core/recipe/shapes/all.ts';
 import { Checking } from './checking.ts';
 import { openDatabase, type OpenDatabase } from './db/open.ts';
 import { Profiles } from './profiles.ts';

@@ -28,6 +28,7 @@ import { readable } from '$core/stroke/stroke';
 import { commandSearch } from '$core/search/search';
 import type { WorkspaceDocument } from '$lib/server/workspace-document';
 import { ApiError, ask } from './api';
+import { filesReadable } from './shapes';
 import { CheckSession } from './check-session.svelte';
 
 /** An edit that was made against a profile which somebody else changed meanwhile. */
@@ -220,7 +221,9 @@ export class Workspace {
 
 	/** Reads everything anew, as after somebody else's edit or a release. */
 	async reload() {
-		this.#take(await ask<WorkspaceDocument>(this.path));
+		const document = await ask<WorkspaceDocument>(this.path);
+		await filesReadable([document.releasedAliases, ...document.strata.map((s) => s.aliases)]);
+		this.#take(document);
 	}
 
 	/** Looks whether another window has written, and follows it. */
@@ -283,6 +286,7 @@ export class Workspace {
 		this.busy = true;
 		try {
 			const { edit, undo, redo } = await send();
+			await filesReadable(edit.aliases.map((change) => ('to' in change ? change.to : undefined)));
 			this.profile = applyEdit(this.profile, edit);
 			this.checks.edit(this.profile, edit);
 			this.revision = edit.revision;

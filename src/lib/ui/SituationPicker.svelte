@@ -14,14 +14,7 @@
 		return axis.nodes.filter((n) => standing.has(n.id)).map((n) => ({ value: n.id as string, name: n.label }));
 	});
 
-	function choose(a: number, node: string) {
-		const agreement = (s: readonly NodeId[]) => (s[a] === node ? s.filter((n, i) => n === current[i]).length : -1);
-		const best = workspace.space.situations.reduce(
-			(at, s, i) => (agreement(s) > agreement(workspace.space.situations[at]!) ? i : at),
-			0
-		);
-		workspace.standIn(best);
-	}
+	const choose = (a: number, node: string) => workspace.standIn(workspace.space.nearest(current.with(a, node as NodeId), a));
 </script>
 
 <div class="axes">

@@ -1,3 +1,4 @@
+import '$core/recipe/shapes/all';
 import highs from 'highs';
 import wasmUrl from 'highs/runtime?url';
 import { suggestAliasSet, type AliasSet, type Solve } from '$core/alias/suggest-set';

@@ -1,3 +1,4 @@
+import '$core/recipe/shapes/all';
 import { aliasReport, type AliasReport, type AliasSetting, type AliasStrata } from '$core/alias/report';
 import type { Catalogue } from '$core/application/application';
 import type { Command } from '$core/application/command';

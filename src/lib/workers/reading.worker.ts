@@ -1,3 +1,4 @@
+import '$core/recipe/shapes/all';
 import { expose } from 'comlink';
 import { catalogueOf, type Application } from '$core/application/application';
 import { aliasLines, type AliasFile } from '$core/alias/file';

@@ -29,8 +29,7 @@
 		refused = '';
 		if (at >= 0) workspace.standIn(at);
 		else if (axis === 0) {
-			const close = (s: readonly NodeId[]) => (s[0] === node ? s.filter((n, a) => n === wanted[a]).length : -1);
-			workspace.standIn(workspace.space.situations.reduce((best, s, i, all) => (close(s) > close(all[best]!) ? i : best), 0));
+			workspace.standIn(workspace.space.nearest(wanted, axis));
 		} else {
 			const named = axes[axis]!.nodes.find((n) => n.id === node)?.label.toLowerCase() ?? node;
 			refused = `No ${named} can be selected in ${axes[0]!.nodes.find((n) => n.id === situation[0])?.label}.`;
@@ -52,7 +51,7 @@
 	const status = $derived.by(() => {
 		const { last } = session;
 		if (refused) return refused;
-		if (session.waiting !== undefined) return `${session.waiting} Click in the canvas or press Enter; Escape ends it.`;
+		if (session.waiting !== undefined) return `${session.waiting} Click or Enter goes on, Escape ends it.`;
 		if (session.latest?.said !== undefined) return session.latest.said;
 		if (session.pending.length > 0 && last) return `${last.keys} … waits for the next stroke`;
 		if (last?.typed && !last.ran) return `${last.typed.text}: ${last.typed.trace.at(-1)}`;

@@ -64,6 +64,23 @@
 		return `${seen}, ${keys}: ${outcome ? outcomeText(workspace.index, outcome) : ''}${severity ? `, ${SIGNS[severity].name}` : ''}`;
 	}
 
+	/** How a key looks, as one text. */
+	function keyClass(face: Face, plane: Plane, lay: ReturnType<typeof layOf> | undefined): string {
+		const { code, shoulder } = face.key;
+		let look = 'key';
+		if (isTaken(plane)) look += ' taken';
+		if (plane.keys === undefined) look += ' silent';
+		if (!passes(filter, plane, ground)) look += ' dim';
+		if (code === selected) look += ' selected';
+		if (modifiers.length > 0 && modifiers.includes(code.replace(/Left|Right/, '').replace('Control', 'Ctrl') as Modifier))
+			look += ' held';
+		if (over === code) look += ' over';
+		if (lay?.isFree) look += ' free';
+		if (lay?.isWasted) look += ' wasted';
+		if (shoulder > 0) look += ' tall';
+		return look;
+	}
+
 	function onkeydown(event: KeyboardEvent) {
 		if (event.key === 'Tab' && !event.ctrlKey && !event.altKey) return;
 		const held = heldModifiers(event, desk.platform);
@@ -93,21 +110,11 @@
 		{@const lay = drawing === 'reach' ? layOf(face, plane, office, workspace.index) : undefined}
 		{@const severity = plane.keys === undefined ? undefined : worst(ground.findings.get(plane.keys))}
 		{@const reachText = drawing === 'reach' ? (lay?.reach ? `${lay.reach.mm.toFixed(0)} mm` : '') : undefined}
-		{@const isHeld = face.key.code.replace(/Left|Right/, '').replace('Control', 'Ctrl')}
 		<button
 			type="button"
 			tabindex="-1"
 			aria-label={said(face, plane, severity, reachText)}
-			class="key"
-			class:taken={isTaken(plane)}
-			class:silent={plane.keys === undefined}
-			class:dim={!passes(filter, plane, ground)}
-			class:selected={face.key.code === selected}
-			class:held={modifiers.includes(isHeld as Modifier)}
-			class:over={over === face.key.code}
-			class:free={lay?.isFree}
-			class:wasted={lay?.isWasted}
-			class:tall={face.key.shoulder > 0}
+			class={keyClass(face, plane, lay)}
 			style:left={percent(face.key.x, board.width)}
 			style:top={percent(face.key.y, board.height)}
 			style:width={percent(face.key.width, board.width)}
@@ -139,6 +146,7 @@
 					plane={at}
 					legend={legendOf(face.key.code, face.legends, modifiers.includes('Shift'))}
 					{severity}
+					kindOf={ground.kindOf}
 					{reachText}
 				/>
 			</span>
@@ -157,7 +165,7 @@
 	}
 	.key {
 		position: absolute;
-		contain: layout size style;
+		contain: none;
 		padding: 1.5px;
 		border: 0;
 		background: none;

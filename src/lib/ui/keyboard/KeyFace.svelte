@@ -1,10 +1,11 @@
 <script lang="ts">
 	import type { Face } from '$core/keyboard/face';
+	import type { StratumKind } from '$core/profile/stratum';
 	import type { Severity } from '$core/check/finding';
 	import { useWorkspace } from '$lib/state/workspace.svelte';
 	import { SIGNS } from '../findings/severity';
-	import { bandClass } from '../stratum-look';
 	import { commandOn } from './legend';
+	import { pipClass } from './pip-rules';
 
 	/** One key: its legend, what it does on the drawn plane, and a pip for each combination of the common modifiers. */
 	let {
@@ -12,18 +13,19 @@
 		plane: at,
 		legend,
 		severity,
+		kindOf,
 		reachText
 	}: {
 		face: Face;
 		plane: number;
 		legend: string;
 		severity: Severity | undefined;
+		kindOf: (stratum: string) => StratumKind;
 		/** In the reach drawing, the way of the fingers instead of the pips. */
 		reachText: string | undefined;
 	} = $props();
 	const workspace = useWorkspace();
 	const plane = $derived(face.planes[at]!);
-	const kindOf = (stratum: string) => workspace.profile.find((s) => s.id === stratum)?.kind ?? 'factory';
 </script>
 
 <span class="legend">{legend}</span>
@@ -35,15 +37,7 @@
 	{#if reachText !== undefined}
 		<span class="reach">{reachText}</span>
 	{:else}
-		<span class="pips" aria-hidden="true">
-			{#each face.planes as { keys, binding, outcome }, i (i)}
-				<i
-					class={binding ? bandClass(kindOf(binding.stratum)) : 'free'}
-					class:tied={outcome?.kind === 'chooser' || outcome?.kind === 'undecided'}
-					class:silent={keys === undefined}
-				></i>
-			{/each}
-		</span>
+		<span class="pips {pipClass(face.planes, kindOf)}" aria-hidden="true"></span>
 	{/if}
 {/if}
 
@@ -84,23 +78,18 @@
 		left: 10%;
 		right: 10%;
 		bottom: 8%;
-		display: grid;
-		grid-template-columns: repeat(4, 1fr);
-		gap: 2px;
-	}
-	i {
-		height: 4px;
-		border-radius: 2px;
-		background-size: 4px 4px;
-	}
-	.free {
-		box-shadow: inset 0 0 0 1px var(--line-strong);
-	}
-	.silent {
-		visibility: hidden;
-	}
-	.tied {
-		outline: 1.5px solid var(--garnet);
+		height: 11px;
+		background-repeat: no-repeat;
+		background-size: 22% 4.5px;
+		background-position:
+			0% 0,
+			33.3% 0,
+			66.6% 0,
+			100% 0,
+			0% 100%,
+			33.3% 100%,
+			66.6% 100%,
+			100% 100%;
 	}
 	.reach {
 		position: absolute;

@@ -15,7 +15,7 @@ export interface Ground {
 	readonly index: ShortcutIndex;
 	readonly changed: ReadonlySet<CommandId>;
 	readonly findings: ReadonlyMap<Keys, readonly Finding[]>;
-	readonly kindOf: (stratum: string) => StratumKind | undefined;
+	readonly kindOf: (stratum: string) => StratumKind;
 }
 
 export const isTaken = ({ outcome }: Plane): boolean =>

@@ -126,7 +126,7 @@
 			<h2>Log</h2>
 			<ol>
 				{#each session.log.slice(0, 12) as happening (happening.id)}
-					<li>
+					<li class:step={happening.said !== undefined}>
 						<span class="key"
 							>{#if happening.keys}<KeyCaps keys={happening.keys} />{:else if happening.typed}<kbd class="mono"
 									>{happening.typed.text}</kbd
@@ -249,5 +249,8 @@
 		padding: 3px 0;
 		border-top: 1px solid var(--line);
 		font-size: 13px;
+	}
+	.log li.step {
+		grid-template-columns: 10px 1fr;
 	}
 </style>

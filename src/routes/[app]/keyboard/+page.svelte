@@ -4,10 +4,11 @@
 	import { EVERYWHERE, type Scope } from '$core/context/scope';
 	import { BOARDS } from '$core/keyboard/board';
 	import { PLATFORM_NAMES, type Desk } from '$core/keyboard/desk';
-	import { facesOf, planeOf, type Plane } from '$core/keyboard/face';
+	import { facesOf, planeOf, type Face, type Plane } from '$core/keyboard/face';
 	import { LAYOUTS } from '$core/keyboard/layouts';
 	import { officeDesks } from '$core/keyboard/office';
 	import type { Binding } from '$core/profile/effective';
+	import type { StratumKind } from '$core/profile/stratum';
 	import type { Finding } from '$core/check/finding';
 	import { MODIFIERS, readable, type Keys, type Modifier } from '$core/stroke/stroke';
 	import { useWorkspace } from '$lib/state/workspace.svelte';
@@ -52,6 +53,13 @@
 	);
 	const faces = $derived(facesOf(workspace.index, workspace.situation, desk));
 	const face = $derived(faces.find((f) => f.key.code === selected));
+	/** The panels follow the drawing a frame later, so that the drawing itself is there within one. */
+	let told = $state.raw<{ face: Face | undefined; at: number }>({ face: undefined, at: 0 });
+	$effect(() => {
+		const next = { face, at };
+		const frame = requestAnimationFrame(() => (told = next));
+		return () => cancelAnimationFrame(frame);
+	});
 	const findings = $derived.by(() => {
 		const byKeys = new Map<Keys, Finding[]>();
 		for (const finding of workspace.findings) {
@@ -63,11 +71,12 @@
 		}
 		return byKeys;
 	});
+	const kinds = $derived(new Map<string, StratumKind>(workspace.profile.map((s) => [s.id, s.kind])));
 	const ground = $derived({
 		index: workspace.index,
 		changed: workspace.changedCommands,
 		findings,
-		kindOf: (stratum: string) => workspace.profile.find((s) => s.id === stratum)?.kind
+		kindOf: (stratum: string) => kinds.get(stratum) ?? 'factory'
 	});
 	const categories = [...new Set(workspace.document.commands.map((c) => c.category[0]!))];
 	const filters: { value: Filter; name: string }[] = [
@@ -91,7 +100,7 @@
 	const isSame = (a: Desk, b: Desk) =>
 		a.board === b.board && a.layout === b.layout && a.platform === b.platform && a.mouse === b.mouse;
 	const inUseAt = $derived(workspace.office.desks.findIndex((d) => isSame(d, desk)));
-	const legend = $derived(face ? legendOf(face.key.code, face.legends, false) || 'Space' : '');
+	const legend = $derived(told.face ? legendOf(told.face.key.code, told.face.legends, false) || 'Space' : '');
 
 	function toggle(modifier: Modifier) {
 		picked = MODIFIERS.filter((m) => (m === modifier ? !picked.includes(m) : picked.includes(m)));
@@ -169,10 +178,10 @@
 			</div>
 		</section>
 		<div class="panels">
-			{#if face}
+			{#if told.face}
 				<KeyPanel
-					{face}
-					{at}
+					face={told.face}
+					at={told.at}
 					{legend}
 					onplane={turnTo}
 					onassign={(command, keys) => (proposal = { command, keys, scope: EVERYWHERE })}

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import '$core/recipe/shapes/all';
 	import { goto } from '$app/navigation';
 	import { Button } from 'flowbite-svelte';
 	import { onMount, tick } from 'svelte';

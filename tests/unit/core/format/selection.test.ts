@@ -1,3 +1,4 @@
+import '../../../../core/recipe/shapes/all.ts';
 import { expect } from 'chai';
 import fc from 'fast-check';
 import { bring, isOpen, itemsOf } from '../../../../core/format/bring.ts';

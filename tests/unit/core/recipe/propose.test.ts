@@ -1,3 +1,4 @@
+import '../../../../core/recipe/shapes/all.ts';
 import { expect } from 'chai';
 import { propose, type Marks } from '../../../../core/recipe/propose.ts';
 import { SAMPLES } from './samples.ts';

@@ -1,3 +1,4 @@
+import '../../../../core/recipe/shapes/all.ts';
 import { expect } from 'chai';
 import { readdirSync, readFileSync } from 'node:fs';
 import { XMLParser } from 'fast-xml-parser';
