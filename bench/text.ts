@@ -1,4 +1,3 @@
-import '../core/recipe/shapes/all.ts';
 import { spawnSync } from 'node:child_process';
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
@@ -12,6 +11,7 @@ import { profileFile, writeProfileFile } from '../core/format/profile-json.ts';
 import { readWith } from '../core/recipe/reading.ts';
 import { Recipe } from '../core/recipe/recipe.ts';
 import { SHIPPED_RECIPES } from '../core/recipe/shipped.ts';
+import { importers, mutated } from '../tests/mutated.ts';
 import { writeWith } from '../core/recipe/reading.ts';
 import type { StratumId } from '../core/profile/stratum.ts';
 import { applicationJson } from '../cli/server.ts';
@@ -113,44 +113,15 @@ JSON.parse(readFileSync(${JSON.stringify(file)}, 'utf8'));
 /** Gives every importer files that were changed at random: each is read or refused with its place, in good time. */
 export function fuzz(): Line[] {
 	const lines: Line[] = [{ what: `${MUTATIONS} mutated files for each importer` }];
-	const bits = [
-		'"',
-		"'",
-		'<',
-		'&',
-		'{',
-		'[',
-		'\0',
-		'\r',
-		'\n',
-		'&lol;',
-		'- ',
-		': ',
-		'*a',
-		'&a',
-		'__proto__',
-		'<!DOCTYPE a>',
-		'\uFEFF',
-		'é',
-		']]>',
-		'\\u00',
-		'=',
-		','
-	];
-	for (const [name, recipe] of Object.entries(SHIPPED_RECIPES)) {
+	for (const [name, { sound, read }] of Object.entries(importers())) {
 		const random = seeded(name.length * 97);
-		const sound = sampleOf(recipe);
 		let longest = 0;
 		let refused = 0;
 		for (let i = 0; i < MUTATIONS; i++) {
-			let text = sound;
-			for (let n = 1 + Math.floor(random() * 4); n > 0; n--) {
-				const at = Math.floor(random() * text.length);
-				text = text.slice(0, at) + bits[Math.floor(random() * bits.length)]! + text.slice(at + Math.floor(random() * 8));
-			}
+			const text = mutated(sound, random);
 			const time = timed(() => {
 				try {
-					readWith(recipe, 'file', text);
+					read(text);
 				} catch (error) {
 					if (!(error instanceof FileRefusedError) || !(error.problems[0]!.line > 0)) throw error;
 					refused++;
@@ -162,12 +133,4 @@ export function fuzz(): Line[] {
 		lines.push({ what: `${name}: ${refused} refused, the longest`, value: longest, unit: 'ms', most: 1_000 });
 	}
 	return lines;
-}
-
-function sampleOf(recipe: Recipe): string {
-	return writeWith(recipe, [
-		{ alias: 'ln', command: 'draw.segment', note: 'straight', keys: 'Ctrl+E', context: 'part' },
-		{ alias: 'dc', command: 'draw.circle', keys: 'G F', context: 'sketch' },
-		{ alias: 'rx', command: 'a, "b"', note: 'x', keys: 'F5' }
-	]);
 }

@@ -167,6 +167,82 @@ describe('the command line', () => {
 		expect((await run('suggest', 'view.fit', '-p', at('gneiss.json'), '-a', at('gneiss.app.json'))).out()).to.match(/mm/);
 	});
 
+	it('hands over parts: macros with their shortcuts, nothing of one machine, and keeps what is there when told to', async () => {
+		const ends = ['-a', at('varve.app.json')] as const;
+		const parts = await run(
+			'export',
+			at('varve.json'),
+			...ends,
+			'--sections',
+			'macros',
+			'--stratum',
+			'office',
+			'-o',
+			at('macros.json')
+		);
+		expect(parts.code).to.equal(0);
+		const { strata } = JSON.parse(readFileSync(at('macros.json'), 'utf8')) as {
+			strata: { entries: unknown[]; macros: { id: string }[] }[];
+		};
+		expect(strata).to.have.length(1);
+		expect(strata[0]!.entries).to.deep.equal([]);
+		expect(strata[0]!.macros.map((m) => m.id))
+			.to.include('macro:frame-line')
+			.and.not.include('macro:standard-sheet');
+
+		// the factory's stratum and an empty office
+		await run('export', at('varve.json'), ...ends, '--stratum', 'factory', '-o', at('bare.json'));
+		const bare = JSON.parse(readFileSync(at('bare.json'), 'utf8')) as { strata: unknown[] };
+		bare.strata.push({ id: 'office', kind: 'office', name: 'Office', entries: [] });
+		writeFileSync(at('bare.json'), JSON.stringify(bare));
+		const whole = await run(
+			'export',
+			at('varve.json'),
+			...ends,
+			'--stratum',
+			'office',
+			'--sections',
+			'shortcuts,macros',
+			'-o',
+			at('office.json')
+		);
+		expect(whole.code).to.equal(0);
+		expect((await run('import', at('office.json'), '-p', at('bare.json'), ...ends, '-o', at('taken.json'))).code).to.equal(0);
+		expect(readFileSync(at('taken.json'), 'utf8'))
+			.to.include('"macro:frame-line","keys":"Alt+J"')
+			.and.include('"id":"macro:half"');
+
+		const again = await run('import', at('office.json'), '-p', at('taken.json'), ...ends, '--dry-run');
+		expect(again.err())
+			.to.match(/0 new/)
+			.and.match(/0 replaced/);
+		writeFileSync(at('steps.ini'), 'half = type "/3"; accept\nthird = type "/3"; accept\nbad = hop\n');
+		const kept = await run(
+			...['import', at('steps.ini'), '--recipe', 'macros-ini', '--into', 'office', '--keep', '-p', at('taken.json'), ...ends],
+			...['-o', at('kept.json')]
+		);
+		expect(kept.code).to.equal(1);
+		expect(kept.err()).to.match(/steps\.ini:3:7: refused: "hop" is no step/);
+		expect(readFileSync(at('kept.json'), 'utf8'))
+			.to.include('"id":"macro:third"')
+			.and.include('"text":"/2"');
+		expect((await run('export', at('varve.json'), ...ends, '--sections', 'all')).err()).to.include('no part of a profile');
+	});
+
+	it('tells macros: what is wrong in them, and what is in force', async () => {
+		const { out } = await run('check', at('varve.json'), '-a', at('varve.app.json'));
+		expect(out()).to.match(/error macro-loop: .*it would never end/);
+		const resolved = await run('resolve', at('varve.json'), '-a', at('varve.app.json'), '--format', 'json');
+		expect(EffectiveFile.parse(JSON.parse(resolved.out())).macros).to.deep.include({
+			id: 'macro:half',
+			label: 'Half of it',
+			steps: 'type "/2"; accept',
+			stratum: 'office'
+		});
+		const converted = await run('convert', at('steps.ini'), '--from', 'macros-ini', '--to', 'macros-csv');
+		expect(converted.out()).to.include('half,half,"type ""/3""; accept"');
+	});
+
 	it('ends with 2 for bad input and says where', async () => {
 		writeFileSync(at('broken.json'), '{"format": "skarn-profile",');
 		for (const [args, why] of [

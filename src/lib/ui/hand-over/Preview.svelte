@@ -187,13 +187,13 @@
 			>Import {chosen.length} {chosen.length === 1 ? 'entry' : 'entries'}</Button
 		>
 		<Button color="alternative" onclick={ondone}>Leave</Button>
-		{#if waiting.length > 0}<span class="quiet"
-				>{waiting.length === 1 ? 'One replacement waits' : `${waiting.length} replacements wait`} for your answer and {waiting.length ===
-				1
-					? 'stays'
-					: 'stay'} out until then.</span
-			>{/if}
-		<span class="quiet">One edit; undo takes all of it back.</span>
+		<span class="quiet"
+			>{waiting.length === 0
+				? 'One edit; undo takes all of it back.'
+				: waiting.length === 1
+					? 'One replacement waits for your answer and stays out until then.'
+					: `${waiting.length} replacements wait for your answer and stay out until then.`}</span
+		>
 	</footer>
 </section>
 
@@ -270,6 +270,7 @@
 		font-size: 12px;
 	}
 	footer {
+		white-space: nowrap;
 		display: flex;
 		gap: 10px;
 		align-items: center;

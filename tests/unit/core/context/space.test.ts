@@ -72,4 +72,20 @@ describe('context space', () => {
 		expect(parsed.success).to.equal(false);
 		expect(parsed.error!.issues[0]!.message).to.include('names the parent "b", which is not listed before it');
 	});
+
+	it('finds the nearest situation exactly as enumeration does', () => {
+		fc.assert(
+			fc.property(small(), fc.nat(), fc.nat(), ({ space }, a, n) => {
+				const axis = a % space.axes.length;
+				const nodes = space.axes[axis]!.nodes;
+				const wanted = space.situations[n % space.situations.length]!.with(axis, nodes[n % nodes.length]!.id);
+				const standing = space.situations.filter((s) => s[axis] === wanted[axis]);
+				const agreed = (s: readonly string[]) => s.filter((node, i) => node === wanted[i]).length;
+				const most = Math.max(-1, ...standing.map(agreed));
+				const found = space.nearest(wanted, axis);
+				expect(found < 0 ? -1 : agreed(space.situations[found]!)).to.equal(most);
+				if (found >= 0) expect(space.situations[found]![axis]).to.equal(wanted[axis]);
+			})
+		);
+	});
 });

@@ -1,0 +1,106 @@
+import { applicationJson } from '../cli/server.ts';
+import { catalogueFromCsv, guessMapping } from '../core/format/catalogue-csv.ts';
+import { readApplicationFile } from '../core/format/application-json.ts';
+import { readCsv } from '../core/format/csv.ts';
+import { profileFile, readProfileFile, writeProfileFile } from '../core/format/profile-json.ts';
+import { readShortcutsCsv, writeShortcutsCsv } from '../core/format/shortcuts-csv.ts';
+import { readMacros } from '../core/macro/file.ts';
+import '../core/recipe/shapes/all.ts';
+import { readWith, writeWith } from '../core/recipe/reading.ts';
+import type { Recipe } from '../core/recipe/recipe.ts';
+import { readShortcuts } from '../core/recipe/rows.ts';
+import { SHIPPED_RECIPES } from '../core/recipe/shipped.ts';
+import { stratumOf } from '../core/profile/stratum.ts';
+import { varve } from '../demo/varve/varve.ts';
+
+/** Signs and words that mean something to one format or another. */
+const BITS = [
+	...['"', "'", '<', '&', '{', '[', '\0', '\r', '\n', '&lol;', '- ', ': ', '*a', '&a', '__proto__', '<!DOCTYPE a>', '\uFEFF'],
+	...['é', ']]>', '\\u00', '=', ',', '"__proto__":{"x":1},', 'constructor', '\t', '\\', '"scope":null', '1e999', '\ud800']
+];
+
+/** The text with one to four places changed at random. `random` gives numbers from 0 to 1. */
+export function mutated(text: string, random: () => number): string {
+	for (let n = 1 + Math.floor(random() * 4); n > 0; n--) {
+		const at = Math.floor(random() * text.length);
+		text = text.slice(0, at) + BITS[Math.floor(random() * BITS.length)]! + text.slice(at + Math.floor(random() * 8));
+	}
+	return text;
+}
+
+/** Every importer of text with a sound file for it. Reading throws only `FileRefusedError`. */
+export function importers(): Record<string, { sound: string; read: (text: string) => unknown }> {
+	const strata = varve
+		.history()
+		.at(-1)!
+		.profile.map((s) => ({ ...s, entries: new Map([...s.entries].slice(0, 6)) }));
+	const catalogue = new Map(varve.commands.map((c) => [c.id, c]));
+	const fields =
+		'Ident,Caption,Menu,Mode\nlay_tile,Lay tile,Roof > Tiles,Plan\nturn_ridge,"Turn, ridge",Roof > Ridge,Plan|Section\n';
+	const form = {
+		name: 'Roof',
+		version: '1',
+		ambiguity: 'first',
+		match: 'character',
+		sequences: 'wait',
+		typing: 'nowhere'
+	} as const;
+	return {
+		'profile, JSON': {
+			sound: writeProfileFile(profileFile(varve.application, strata)),
+			read: (text) => readProfileFile('file', text)
+		},
+		'application, JSON': {
+			sound: applicationJson({
+				application: varve.application,
+				commands: varve.commands.slice(0, 8).map(({ opposite: _, ...c }) => c),
+				seats: []
+			}),
+			read: (text) => readApplicationFile('file', text)
+		},
+		'shortcuts, CSV': {
+			sound: writeShortcutsCsv([stratumOf(strata[0]!, strata[0]!.entries.values())], catalogue),
+			read: (text) => readShortcutsCsv('file', text)
+		},
+		'catalogue, CSV': {
+			sound: fields,
+			read: (text) => {
+				const { header, records } = readCsv('file', text);
+				return catalogueFromCsv(records, guessMapping(header), { ...form, hardwired: [] });
+			}
+		},
+		...Object.fromEntries(
+			Object.entries(SHIPPED_RECIPES).map(([name, recipe]) => [name, { sound: sampleOf(recipe), read: readerOf(recipe) }])
+		)
+	};
+}
+
+function readerOf(recipe: Recipe) {
+	if (recipe.holds === 'macros') return (text: string) => readMacros(recipe, 'file', text);
+	if (recipe.holds === 'shortcuts') return (text: string) => readShortcuts(recipe, 'file', text);
+	return (text: string) => readWith(recipe, 'file', text);
+}
+
+function sampleOf(recipe: Recipe): string {
+	return writeWith(recipe, [
+		{
+			alias: 'ln',
+			command: 'draw.segment',
+			note: 'straight',
+			keys: 'Ctrl+E',
+			context: 'part',
+			macro: 'a',
+			steps: 'cancel; type "x"'
+		},
+		{
+			alias: 'dc',
+			command: 'draw.circle',
+			keys: 'G F',
+			context: 'sketch',
+			macro: 'b',
+			label: 'B',
+			steps: 'run draw.circle; accept'
+		},
+		{ alias: 'rx', command: 'a, "b"', note: 'x', keys: 'F5', macro: 'c', steps: 'launch "a b"' }
+	]);
+}

@@ -1,0 +1,36 @@
+import { expect } from 'chai';
+import { emptyAliasFile } from '../../../../core/alias/file.ts';
+import { indexOf, published } from '../../../../core/check/circumstances.ts';
+import { Macro } from '../../../../core/macro/macro.ts';
+import { parseSteps } from '../../../../core/macro/steps.ts';
+import { stratumOf, type Profile } from '../../../../core/profile/stratum.ts';
+import { releaseFaults } from '../../../../core/release/faults.ts';
+import { varve } from '../../../../demo/varve/varve.ts';
+import { demoProfile, subjectOf } from '../../demo-office.ts';
+
+const subject = subjectOf(varve);
+const faultsOf = (profile: Profile) => releaseFaults({ index: indexOf(subject, profile) }, profile);
+const [factory, office, personal] = varve.strata;
+const broken = Macro.parse({ id: 'macro:x', label: 'X', steps: parseSteps('run no.such') });
+const wrong = { ...emptyAliasFile, text: 'zz -> draw.arc\nzz -> draw.ring\n' };
+const withOffice = (aliases: typeof wrong | undefined, macros: Macro[]): Profile => [
+	stratumOf(factory!, varve.factoryEntries, varve.factoryAliases),
+	stratumOf(office!, [], aliases, macros),
+	stratumOf(personal!, [], wrong, [{ ...broken, id: 'macro:y' as Macro['id'] }])
+];
+
+describe('faults that hold a release back', () => {
+	it('are the errors in the office’s own aliases and macros, and nobody else’s', () => {
+		expect(faultsOf(published(withOffice(wrong, [broken]))).map((f) => f.in)).to.deep.equal(['aliases', 'macros']);
+		expect(faultsOf(withOffice(undefined, []))).to.deep.equal([]);
+	});
+
+	it('are none in what Altspur Cabins publishes', () => {
+		expect(faultsOf(published(demoProfile(varve)))).to.deep.equal([]);
+	});
+
+	it('go when the line is commented out and the macro taken away', () => {
+		const mended = withOffice({ ...wrong, text: wrong.text.replaceAll(/^/gm, '# ') }, []);
+		expect(faultsOf(published(mended))).to.deep.equal([]);
+	});
+});
