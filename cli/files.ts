@@ -171,7 +171,9 @@ export function findingsOf(
 			title: CHECK_RULES[told.rule].title,
 			severity: told.severity,
 			sentence: told.sentence,
-			id: told.id,
+			get id() {
+				return told.id;
+			},
 			file: place?.file ?? first ?? '-',
 			line: place?.line,
 			accepted: c.index.effective.accepted.size > 0 && acceptedAs(c.index.effective, told) !== undefined

@@ -163,7 +163,8 @@ export function check(circumstances: Circumstances): Finding[] {
 export function teller(circumstances: Circumstances): (finding: Finding) => Told {
 	const contests = contestsOn(circumstances.index);
 	return (finding) => {
-		const contest = contests(finding.witness.keys ?? ('' as Keys));
+		const aimed = () => contests(finding.witness.keys ?? ('' as Keys));
+		const contest = aimed();
 		const telling = CHECK_RULES[finding.rule].tell(finding, circumstances, contest);
 		return {
 			rule: finding.rule,
@@ -173,11 +174,16 @@ export function teller(circumstances: Circumstances): (finding: Finding) => Told
 			witness: finding.witness,
 			...(finding.detail !== undefined && { detail: finding.detail }),
 			sentence: readable(telling.sentence),
-			count: telling.count,
+			// counting looks at sets of situations, and few who read a finding want the number
+			get count() {
+				aimed();
+				return telling.count;
+			},
 			causes: telling.causes,
 			id: findingId(finding),
 			// worked out when it is asked for: only what somebody has accepted needs it
 			get circumstances() {
+				aimed();
 				return circumstancesText(finding, telling);
 			}
 		};

@@ -49,7 +49,7 @@ export interface Finding {
 /** What a rule says of a finding. */
 export interface Telling {
 	readonly sentence: string;
-	/** In how many situations it shows. */
+	/** In how many situations it shows. Worked out when it is asked for, while the contest is still that of the witness' keys. */
 	readonly count: number;
 	/** The bindings that cause it, without those that suffer. */
 	readonly causes: readonly Binding[];

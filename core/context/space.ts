@@ -164,6 +164,7 @@ export function contextSpace(axes: readonly Axis[], reachable: Reachable): Conte
 		return (row[b.no] ||= isSubset(a.bits, b.bits) ? 1 : 2) === 1;
 	};
 
+	const spoken: string[] = [];
 	const nodeLabel = (axis: AxisId, node: NodeId) => labels.get(axis)?.get(node) ?? node;
 	return {
 		axes,
@@ -187,7 +188,7 @@ export function contextSpace(axes: readonly Axis[], reachable: Reachable): Conte
 			}
 			return best;
 		},
-		labelOf: (index) => situations[index]!.map((node, a) => nodeLabel(axes[a]!.id, node)).join(' · '),
+		labelOf: (index) => (spoken[index] ??= situations[index]!.map((node, a) => nodeLabel(axes[a]!.id, node)).join(' · ')),
 		scopeLabel: (scope) =>
 			axes
 				.filter((axis) => scope[axis.id])

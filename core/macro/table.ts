@@ -67,10 +67,14 @@ export function commandOfMacro({ id, label, description, icon, inside, steps }: 
 	};
 }
 
-const known = new WeakMap<
-	Catalogue,
-	{ readonly said: readonly (Profile[number]['macros'] | undefined)[]; readonly all: Catalogue }
->();
+interface Derived {
+	readonly said: readonly (Profile[number]['macros'] | undefined)[];
+	readonly all: Catalogue;
+}
+
+/** What was worked out last, the newest first: a profile is looked at whole, as published, and as released, by turns. */
+const known = new WeakMap<Catalogue, Derived[]>();
+const MOST_KNOWN = 6;
 
 /**
  * The catalogue with the profile's macros behind it: they are commands like any other. The same object for the same macros,
@@ -79,11 +83,14 @@ const known = new WeakMap<
 export function profileCatalogue(catalogue: Catalogue, profile: Profile): Catalogue {
 	const said = profile.map((s) => s.macros);
 	if (said.every((macros) => !macros || macros.size === 0)) return catalogue;
-	const last = known.get(catalogue);
-	if (last && last.said.length === said.length && said.every((macros, i) => macros === last.said[i])) return last.all;
+	let list = known.get(catalogue);
+	if (!list) known.set(catalogue, (list = []));
+	const earlier = list.find((d) => d.said.length === said.length && said.every((macros, i) => macros === d.said[i]));
+	if (earlier) return earlier.all;
 	const all = new Map(catalogue);
 	for (const { macro } of macroTable(profile).inForce.values())
 		if (!catalogue.has(macro.id)) all.set(macro.id, commandOfMacro(macro));
-	known.set(catalogue, { said, all });
+	list.unshift({ said, all });
+	list.length = Math.min(list.length, MOST_KNOWN);
 	return all;
 }

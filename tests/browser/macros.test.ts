@@ -146,4 +146,29 @@ describe('Macros', () => {
 		await at.page.getByRole('listbox', { name: 'Aliases' }).getByText('x10').first().waitFor();
 		expect(await at.page.getByText('There is no command macro:tenfold').count()).to.equal(0);
 	});
+
+	it('is not lost when another window wrote first', async () => {
+		await open('macro:tenfold');
+		const { revision } = (await (await fetch(`${at.server.address}/api/applications/varve-draft-7`)).json()) as {
+			revision: number;
+		};
+		const sent = await fetch(`${at.server.address}/api/applications/varve-draft-7/edits`, {
+			method: 'POST',
+			headers: { 'content-type': 'application/json' },
+			body: JSON.stringify({
+				base: revision,
+				role: 'designer',
+				label: 'from elsewhere',
+				macros: [{ stratum: 'personal', before: null, after: { id: 'macro:other', label: 'Other', steps: [{ do: 'cancel' }] } }]
+			})
+		});
+		expect(sent.status).to.equal(201);
+		await at.page.getByRole('textbox', { name: 'Description' }).fill('for details');
+		await at.page.keyboard.press('Tab');
+		const dialog = at.page.getByRole('dialog', { name: 'The profile changed meanwhile' });
+		await dialog.getByText('from elsewhere').waitFor();
+		await dialog.getByRole('button', { name: 'Put mine on top' }).click();
+		await eventually(async () => expect((await stored('macro:tenfold'))!.description).to.equal('for details'));
+		expect((await stored('macro:other'))!.label).to.equal('Other');
+	});
 });

@@ -20,10 +20,12 @@ export const clash: CheckRule = {
 	tell({ bindings, witness: { keys, situation } }, c, contest) {
 		const here = bindings.filter((b) => hasBit(c.index.reach(b), situation));
 		const result = c.index.rules.ambiguity === 'chooser' ? 'a chooser opens' : 'no command wins';
-		const tie = contest.ties().find((t) => hasBit(t.situations, situation));
 		return {
 			sentence: `${keys} means ${listedBriefly([...new Set(here.map((b) => labelOf(c, b)))])}. In ${c.index.space.labelOf(situation)} ${result}.`,
-			count: tie ? count(tie.situations) : 0,
+			get count() {
+				const tie = contest.ties().find((t) => hasBit(t.situations, situation));
+				return tie ? count(tie.situations) : 0;
+			},
 			causes: []
 		};
 	},

@@ -33,14 +33,16 @@ export const prefix: CheckRule = {
 		const found = longerThan(c, binding!, heard);
 		const names = listedBriefly(found.map((longer) => `${longer.keys} for ${labelOf(c, longer)}`));
 		const where = c.index.space.labelOf(situation);
-		const all = noBits(c.index.space.situations.length);
-		for (const longer of found) absorb(all, c.index.reach(longer));
 		return {
 			sentence:
 				c.index.rules.sequences === 'at-once'
 					? `${keys} runs ${labelOf(c, binding!)} at once in ${where}, so ${names} cannot be typed there.`
 					: `${keys} for ${labelOf(c, binding!)} waits in ${where}, since it also begins ${names}.`,
-			count: count(intersection(all, heard)),
+			get count() {
+				const all = noBits(c.index.space.situations.length);
+				for (const longer of found) absorb(all, c.index.reach(longer));
+				return count(intersection(all, contest.heard[contest.placeOf(binding!)]!));
+			},
 			causes: found
 		};
 	},

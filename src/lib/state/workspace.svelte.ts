@@ -18,6 +18,7 @@ import { checkMacros } from '$core/macro/check';
 import { macroDifferences } from '$core/macro/diff';
 import { macroTable, profileCatalogue } from '$core/macro/table';
 import { applyEdit, isNothing, type Change, type Edit, type Said } from '$core/profile/edit';
+import { rebased } from '$core/profile/rebase';
 import type { AliasChange } from '$core/profile/alias-change';
 import type { MacroChange } from '$core/profile/macro-change';
 import { type Role } from '$core/profile/role';
@@ -32,9 +33,8 @@ import { filesReadable } from './shapes';
 import { CheckSession } from './check-session.svelte';
 
 /** An edit that was made against a profile which somebody else changed meanwhile. */
-export interface PendingMerge {
+export interface PendingMerge extends Said {
 	readonly label: string;
-	readonly changes: readonly Change[];
 	readonly since: readonly Edit[];
 	readonly touched: readonly Change[];
 }
@@ -251,7 +251,7 @@ export class Workspace {
 			(problem) =>
 				(this.merge = {
 					label,
-					changes,
+					...all,
 					since: (problem['since'] as Edit[]) ?? [],
 					touched: (problem['touched'] as Change[]) ?? []
 				})
@@ -311,15 +311,10 @@ export class Workspace {
 		this.merge = undefined;
 		await this.reload();
 		if (!merge || !keepMine) return;
-		const rebased = merge.changes.map((change): Change => {
-			const shortcut = (change.before ?? change.after)!;
-			const found = stratumById(this.profile, change.stratum).entries.get(entryKey(shortcut)) ?? null;
-			return { ...change, before: found };
-		});
-		await this.commit(
-			merge.label,
-			rebased.filter((c) => c.before !== null || c.after !== null)
-		);
+		const { said, lost } = rebased(this.profile, merge);
+		await this.commit(merge.label, said.changes, said.aliases, said.macros);
+		if (lost.length > 0)
+			this.notice = { kind: 'failed', text: `Not written, since it is not there any more: ${lost.join(', ')}.` };
 	}
 }
 const KEY = Symbol('workspace');
