@@ -23,7 +23,6 @@ import type { AliasChange } from '$core/profile/alias-change';
 import type { MacroChange } from '$core/profile/macro-change';
 import { type Role } from '$core/profile/role';
 import { effectiveProfile } from '$core/profile/effective';
-import { entryKey } from '$core/profile/entry';
 import { stratumById, stratumOf, type Profile, type StratumId } from '$core/profile/stratum';
 import { readable } from '$core/stroke/stroke';
 import { commandSearch } from '$core/search/search';
