@@ -14,7 +14,12 @@ import type { FileProblem } from './problem.ts';
 type State = PreviewRow['state'];
 
 /** One thing of a file that can be taken or left: a shortcut, a macro, a whole alias file, the places of files. */
-export type Item = { readonly state: State; readonly target: StratumId } & (
+export type Item = {
+	/** The same for the same thing of the file, whatever the profile says meanwhile. */
+	readonly key: string;
+	readonly state: State;
+	readonly target: StratumId;
+} & (
 	| { readonly kind: 'shortcut'; readonly row: PreviewRow }
 	| { readonly kind: 'macro'; readonly macro: MacroEntry; readonly reason?: string }
 	| { readonly kind: 'aliases'; readonly file: AliasFile; readonly lines: number }
@@ -36,6 +41,7 @@ export function itemsOf(profile: Profile, { rows, macros, aliases, folders }: Br
 	const stateOf = (isThere: boolean, isSame: boolean): State => (isSame ? 'same' : isThere ? 'replaced' : 'new');
 	if (folders)
 		items.push({
+			key: 'folders',
 			kind: 'folders',
 			target: last,
 			folders,
@@ -46,7 +52,14 @@ export function itemsOf(profile: Profile, { rows, macros, aliases, folders }: Br
 		if (!own) continue;
 		const isSame = own.aliases?.text === file.text;
 		const state = own.kind === 'factory' && !isSame ? 'refused' : stateOf((own.aliases?.text ?? '') !== '', isSame);
-		items.push({ kind: 'aliases', target: stratum, file, lines: aliasLines(file).lines.length, state });
+		items.push({
+			key: `aliases ${stratum}`,
+			kind: 'aliases',
+			target: stratum,
+			file,
+			lines: aliasLines(file).lines.length,
+			state
+		});
 	}
 	const placed = macroTable(profile).inForce;
 	for (const { stratum, macros: list } of macros) {
@@ -62,6 +75,7 @@ export function itemsOf(profile: Profile, { rows, macros, aliases, folders }: Br
 					? 'the factory is never written'
 					: undefined;
 			items.push({
+				key: `macro ${stratum} ${macro.id}`,
 				kind: 'macro',
 				target: stratum,
 				macro,
@@ -70,7 +84,10 @@ export function itemsOf(profile: Profile, { rows, macros, aliases, folders }: Br
 			});
 		}
 	}
-	return [...items, ...rows.map((row): Item => ({ kind: 'shortcut', target: row.target, state: row.state, row }))];
+	return [
+		...items,
+		...rows.map((row, i): Item => ({ key: `shortcut ${i}`, kind: 'shortcut', target: row.target, state: row.state, row }))
+	];
 }
 
 /** Whether taking it would change anything. */

@@ -29,7 +29,7 @@
 	let folders = $state.raw<SearchPaths | undefined>(undefined);
 	let isForRest = $state(false);
 	/** What the user said of an item; new ones are taken unless they are left, replacements wait. */
-	const answers = new SvelteMap<Item, boolean>();
+	const answers = new SvelteMap<string, boolean>();
 
 	$effect(() => {
 		if (reading.folders) void ask<SearchPaths>(`${workspace.path}/folders`).then((known) => (folders = known));
@@ -38,20 +38,20 @@
 	const counts = $derived(
 		Object.fromEntries(states.map(({ id }) => [id, items.filter((i) => i.state === id).length])) as Record<State, number>
 	);
-	const isTaken = (item: Item) => isOpen(item) && (answers.get(item) ?? item.state === 'new');
+	const isTaken = (item: Item) => isOpen(item) && (answers.get(item.key) ?? item.state === 'new');
 	const rows = $derived(items.filter((i) => !shown || i.state === shown));
 	const chosen = $derived(items.filter(isTaken));
-	const waiting = $derived(items.filter((i) => i.state === 'replaced' && !answers.has(i)));
+	const waiting = $derived(items.filter((i) => i.state === 'replaced' && !answers.has(i.key)));
 	const problems = $derived(refusals(reading.refused, reading.rows));
 
 	function answer(item: Item, takes: boolean) {
-		if (isForRest && item === waiting[0]) for (const other of waiting) answers.set(other, takes);
-		else answers.set(item, takes);
+		if (isForRest && item.key === waiting[0]?.key) for (const other of waiting) answers.set(other.key, takes);
+		else answers.set(item.key, takes);
 		isForRest = false;
 	}
 
 	function answerAll(takes: boolean) {
-		for (const item of rows) if (isOpen(item)) answers.set(item, takes);
+		for (const item of rows) if (isOpen(item)) answers.set(item.key, takes);
 	}
 
 	const whatOf = (item: Item): string => {
@@ -167,7 +167,7 @@
 				<span class="num quiet">{line ?? ''}</span>
 				<span class="tone-{look.tone} toned state"
 					><span aria-hidden="true">{look.sign}</span>
-					{value.state === 'replaced' && !answers.has(value) ? 'Replaces?' : look.label}</span
+					{value.state === 'replaced' && !answers.has(value.key) ? 'Replaces?' : look.label}</span
 				>
 				<span
 					>{#if value.kind !== 'folders'}<StratumChip id={value.target} />{/if}</span
