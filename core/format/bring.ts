@@ -6,6 +6,7 @@ import { saysSame } from '../macro/same.ts';
 import { macroTable } from '../macro/table.ts';
 import type { AliasChange } from '../profile/alias-change.ts';
 import type { Said } from '../profile/edit.ts';
+import { shortcutKey } from '../profile/entry.ts';
 import type { MacroChange } from '../profile/macro-change.ts';
 import type { Profile, StratumId } from '../profile/stratum.ts';
 import { importChanges, type PreviewRow } from './preview.ts';
@@ -86,7 +87,11 @@ export function itemsOf(profile: Profile, { rows, macros, aliases, folders }: Br
 	}
 	return [
 		...items,
-		...rows.map((row, i): Item => ({ key: `shortcut ${i}`, kind: 'shortcut', target: row.target, state: row.state, row }))
+		...rows.map((row): Item => {
+			const { line, op, shortcut } = row.row;
+			const key = `shortcut ${line} ${op} ${shortcutKey(shortcut)}`;
+			return { key, kind: 'shortcut', target: row.target, state: row.state, row };
+		})
 	];
 }
 
