@@ -9,7 +9,6 @@ import { aliasReport } from '../core/alias/report.ts';
 import { FileRefusedError } from '../core/format/problem.ts';
 import { profileFile, writeProfileFile } from '../core/format/profile-json.ts';
 import { readWith } from '../core/recipe/reading.ts';
-import { Recipe } from '../core/recipe/recipe.ts';
 import { SHIPPED_RECIPES } from '../core/recipe/shipped.ts';
 import { importers, mutated } from '../tests/mutated.ts';
 import { writeWith } from '../core/recipe/reading.ts';

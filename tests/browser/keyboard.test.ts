@@ -15,7 +15,7 @@ describe('Keyboard', () => {
 
 	it('selects the key that is pressed, and turns to the plane of the modifiers that are held', async () => {
 		await at.page.keyboard.press('e');
-		expect(await here().innerText()).to.include('Extrude');
+		await here().getByText('Extrude').first().waitFor();
 		await at.page.keyboard.down('Shift');
 		expect(await at.page.getByRole('button', { name: 'Shift', exact: true }).first().getAttribute('aria-pressed')).to.equal(
 			'true'
@@ -26,7 +26,7 @@ describe('Keyboard', () => {
 			'false'
 		);
 		await at.page.keyboard.press('Shift+e');
-		expect(await here().locator('.current').innerText()).to.include('Extruded cut');
+		await here().locator('.current').getByText('Extruded cut').waitFor();
 	});
 
 	it('draws the layout and board of the chosen desk', async () => {
