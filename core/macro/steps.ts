@@ -84,3 +84,13 @@ function stepOf([verb, ...rest]: readonly { said: string; column: number }[]): M
 	if (!parsed.success) throw new StepsError(`${verb!.said}: ${parsed.error.issues[0]!.message}`, verb!.column);
 	return parsed.data;
 }
+
+/** Whether the text is a list of steps, and not an empty one. */
+export function areSteps(text: string): boolean {
+	try {
+		return parseSteps(text).length > 0;
+	} catch (error) {
+		if (!(error instanceof StepsError)) throw error;
+		return false;
+	}
+}

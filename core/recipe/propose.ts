@@ -2,7 +2,7 @@ import { parse as parseYaml } from 'yaml';
 import { findNodeAtOffset, getNodePath, parseTree } from 'jsonc-parser';
 import { FileRefusedError } from '../format/problem.ts';
 import { parseKeys } from '../stroke/stroke.ts';
-import { parseSteps } from '../macro/steps.ts';
+import { areSteps } from '../macro/steps.ts';
 import { NEEDED, type Field } from './field.ts';
 import { linesOf } from './lines.ts';
 import { readWith } from './reading.ts';
@@ -89,14 +89,6 @@ function forMacros(record: RecordShape): RecordShape {
 			return { ...record, columns: record.columns.map((column) => ALIAS_AS_MACRO[column] ?? column) };
 		default:
 			return { ...record, fields: renamed(record.fields, ALIAS_AS_MACRO) } as RecordShape;
-	}
-}
-
-function areSteps(text: string): boolean {
-	try {
-		return parseSteps(text).length > 0;
-	} catch {
-		return false;
 	}
 }
 

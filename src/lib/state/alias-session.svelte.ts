@@ -2,7 +2,6 @@ import { releasedAliases } from '$core/alias/check';
 import type { AliasFile } from '$core/alias/file';
 import type { AliasReport, AliasStrata } from '$core/alias/report';
 import { aliasFileOf } from '$core/alias/table';
-import { published } from '$core/check/circumstances';
 import { spliceBetween, type AliasChange } from '$core/profile/alias-change';
 import type { StratumId } from '$core/profile/stratum';
 import { spliced } from '$core/recipe/reading';
@@ -171,7 +170,7 @@ export class AliasSession {
 
 	/** What the shortcuts cost and the last release said, when that has changed. */
 	#tellSetting() {
-		const { profile, index, office, released, releasedAliases: before, document, catalogue } = this.#workspace;
+		const { index, office, asReleased, releasedAliases: before, document, catalogue } = this.#workspace;
 		if (this.#told?.index === index && this.#told.office === office && this.#told.before === before) return;
 		if (this.#told?.catalogue !== catalogue) this.#say({ kind: 'start', commands: [...catalogue.values()] });
 		this.#told = { index, office, before, catalogue };
@@ -181,13 +180,9 @@ export class AliasSession {
 			const seconds = office.reach(keys)?.seconds;
 			if (seconds !== undefined && seconds < (costs.get(command) ?? Infinity)) costs.set(command, seconds);
 		}
-		const releasedProfile = published(profile).map(({ aliases, ...stratum }) => {
-			const file = stratum.kind === 'office' ? before : aliases;
-			return { ...stratum, ...(file && { aliases: file }) };
-		});
 		this.#say({
 			kind: 'setting',
-			setting: { input, costs, released: released ? releasedAliases(releasedProfile, input) : undefined }
+			setting: { input, costs, released: asReleased && releasedAliases(asReleased, input) }
 		});
 	}
 

@@ -117,8 +117,8 @@ export class Workspace {
 	/** The errors in the office's alias file and macros that would go out with it. */
 	publishFaults = $derived.by(() => releaseFaults(this.published, published(this.profile)));
 	/** What the office's alias file and macros say that the last release did not. */
-	pendingAliases = $derived.by(() => aliasDifferences(this.#asReleased ?? this.#factory, published(this.profile)));
-	pendingMacros = $derived.by(() => macroDifferences(this.#asReleased ?? this.#factory, published(this.profile)));
+	pendingAliases = $derived.by(() => aliasDifferences(this.asReleased ?? this.#factory, published(this.profile)));
+	pendingMacros = $derived.by(() => macroDifferences(this.asReleased ?? this.#factory, published(this.profile)));
 	findingsByCommand = $derived.by(() => {
 		const map = new Map<CommandId, Finding[]>();
 		for (const finding of this.findings)
@@ -143,7 +143,8 @@ export class Workspace {
 	/** What the alias files and macros say that the factory's do not, and that those of the last release do not. */
 	aliasesAgainstFactory = $derived.by(() => aliasDifferences(this.#factory, this.#seen));
 	macrosAgainstFactory = $derived.by(() => macroDifferences(this.#factory, this.#seen));
-	#asReleased = $derived.by((): Profile | undefined => {
+	/** The factory's and the office's strata as the last release had them; undefined before the first. */
+	asReleased = $derived.by((): Profile | undefined => {
 		const { released, releasedAliases, releasedMacros } = this;
 		if (!released) return undefined;
 		return published(this.profile).map((stratum) =>
@@ -152,8 +153,8 @@ export class Workspace {
 				: stratum
 		);
 	});
-	aliasesAgainstRelease = $derived.by(() => this.#asReleased && aliasDifferences(this.#asReleased, this.#seen));
-	macrosAgainstRelease = $derived.by(() => this.#asReleased && macroDifferences(this.#asReleased, this.#seen));
+	aliasesAgainstRelease = $derived.by(() => this.asReleased && aliasDifferences(this.asReleased, this.#seen));
+	macrosAgainstRelease = $derived.by(() => this.asReleased && macroDifferences(this.asReleased, this.#seen));
 	/** How many things differ from the factory, and from the last release. */
 	draftAgainstFactory = $derived.by(
 		() => this.againstFactory.length + this.aliasesAgainstFactory.length + this.macrosAgainstFactory.length

@@ -10,7 +10,7 @@
 	import { inOrder } from '$core/profile/stratum';
 	import { decode, type Encoding } from '$core/recipe/bytes';
 	import { macroRecords } from '$core/macro/file';
-	import { parseSteps } from '$core/macro/steps';
+	import { areSteps } from '$core/macro/steps';
 	import { Holds, type Field } from '$core/recipe/field';
 	import { lineEndOf } from '$core/recipe/lines';
 	import { propose, type Marks, type Proposal } from '$core/recipe/propose';
@@ -50,13 +50,6 @@
 		kept = (await ask<{ recipes: Recipe[] }>(`${workspace.path}/recipes`)).recipes;
 	});
 
-	function areSteps(said: string): boolean {
-		try {
-			return parseSteps(said).length > 0;
-		} catch {
-			return false;
-		}
-	}
 	const knows = (id: string) => workspace.catalogue.has(id as CommandId);
 	const markable = $derived<readonly Field[]>(
 		{
