@@ -1,6 +1,7 @@
 import type { CommandId } from '../application/command.ts';
 import type { Catalogue, InputRules } from '../application/application.ts';
-import { absorb, intersection, meets, noBits, type Bits } from '../context/bits.ts';
+import { intersection, meets, type Bits } from '../context/bits.ts';
+import { atWork } from '../context/kernel.ts';
 import { scopeText } from '../context/scope.ts';
 import type { ContextSpace, ScopeSet } from '../context/space.ts';
 import type { Binding, Effective, Ineffective } from '../profile/effective.ts';
@@ -97,6 +98,14 @@ export function groundOf(space: ContextSpace, catalogue: Catalogue, rules: Input
 	};
 }
 
+function unionOf({ situations, nowhere }: ContextSpace, contenders: readonly Contender[]): Bits {
+	return atWork(situations.length, (shelf) => {
+		const all = shelf.empty();
+		for (const { reach } of contenders) if (reach !== nowhere) shelf.absorb(all, shelf.put(reach));
+		return shelf.bits(all);
+	});
+}
+
 /** Puts placed bindings on their ground; what follows from them is worked out when it is asked for, and remembered. */
 export function indexOn(ground: Ground, effective: Effective, placed: Placed): ShortcutIndex {
 	const contenders = new Map<Keys, readonly Contender[]>();
@@ -126,8 +135,7 @@ export function indexOn(ground: Ground, effective: Effective, placed: Placed): S
 		occupied(keys) {
 			let bits = occupied.get(keys);
 			if (!bits) {
-				bits = noBits(ground.space.situations.length);
-				for (const { reach } of index.contenders(keys)) if (reach !== ground.space.nowhere) absorb(bits, reach);
+				bits = unionOf(ground.space, index.contenders(keys));
 				occupied.set(keys, bits);
 			}
 			return bits;

@@ -2,8 +2,9 @@ import type { CommandId } from '../application/command.ts';
 import type { Change } from '../profile/edit.ts';
 import { properPrefixes, readable, type Keys } from '../stroke/stroke.ts';
 import type { Circumstances } from './circumstances.ts';
-import { contestsOn } from './contest.ts';
-import { findingId, SEVERITIES, type Finding, type Told } from './finding.ts';
+import { contestOn } from './contest.ts';
+import { findingId, SEVERITIES, type CheckRule, type Finding, type Report, type Telling, type Told } from './finding.ts';
+import { Notes } from './notes.ts';
 import { CHECK_RULES } from './rules/rules.ts';
 
 const RULES = Object.values(CHECK_RULES);
@@ -21,10 +22,9 @@ const STRIDE = 200;
  */
 export class Checks {
 	#circumstances: Circumstances;
-	readonly #byInput = new Map<Keys, readonly Finding[]>();
-	readonly #byCommand = new Map<CommandId, readonly Finding[]>();
-	#whole: readonly Finding[] = NONE;
-
+	readonly #byInput = new Map<Keys, Notes>();
+	readonly #byCommand = new Map<CommandId, Notes>();
+	#whole: Notes | undefined;
 	/** Without having looked yet: `steps` does. */
 	constructor(circumstances: Circumstances) {
 		this.#circumstances = circumstances;
@@ -42,9 +42,8 @@ export class Checks {
 		const inputs = [...index.allKeys()];
 		const commands = ON_COMMAND.length > 0 ? [...index.catalogue.keys()] : [];
 		const all = inputs.length + commands.length;
-		const look = this.#lookAtInput();
 		for (const [i, keys] of inputs.entries()) {
-			look(keys);
+			this.#lookAtInput(keys);
 			if (i % STRIDE === STRIDE - 1) yield i / all;
 		}
 		for (const [i, command] of commands.entries()) {
@@ -85,45 +84,51 @@ export class Checks {
 
 	/** Looks at these inputs and commands and at the whole. */
 	look(inputs: Iterable<Keys>, commands: Iterable<CommandId>): void {
-		const look = this.#lookAtInput();
-		for (const keys of inputs) look(keys);
+		for (const keys of inputs) this.#lookAtInput(keys);
 		for (const command of commands) this.#lookAtCommand(command);
 		this.#lookAtWhole();
 	}
 
-	#lookAtInput(): (keys: Keys) => void {
-		const c = this.#circumstances;
-		const contests = contestsOn(c.index);
-		return (keys) => {
-			const found: Finding[] = [];
-			const report = (finding: Finding) => void found.push(finding);
-			const contest = contests(keys);
-			for (const rule of ON_INPUT) rule.onInput!(contest, c, report);
-			if (found.length > 0) this.#byInput.set(keys, found);
-			else this.#byInput.delete(keys);
-		};
+	#lookAtInput(keys: Keys): void {
+		const notes = contestOn(this.#circumstances.index, keys, (contest) =>
+			noted(ON_INPUT, keys, (rule, report) => rule.onInput!(contest, this.#circumstances, report))
+		);
+		if (notes) this.#byInput.set(keys, notes);
+		else this.#byInput.delete(keys);
 	}
 
 	#lookAtCommand(command: CommandId): void {
-		const found: Finding[] = [];
-		for (const rule of ON_COMMAND) rule.onCommand!(command, this.#circumstances, (finding) => void found.push(finding));
-		if (found.length > 0) this.#byCommand.set(command, found);
+		const notes = noted(ON_COMMAND, undefined, (rule, report) => rule.onCommand!(command, this.#circumstances, report));
+		if (notes) this.#byCommand.set(command, notes);
 		else this.#byCommand.delete(command);
 	}
 
 	#lookAtWhole(): void {
-		const found: Finding[] = [];
-		for (const rule of ON_WHOLE) rule.onWhole!(this.#circumstances, (finding) => void found.push(finding));
-		this.#whole = found;
+		this.#whole = noted(ON_WHOLE, undefined, (rule, report) => rule.onWhole!(this.#circumstances, report));
 	}
 
 	/** All, errors first, then in the order in which they were found. */
 	list(): Finding[] {
-		const bySeverity = new Map(SEVERITIES.map((severity) => [severity, [] as Finding[]]));
-		for (const group of [this.#byInput.values(), this.#byCommand.values(), [this.#whole]])
-			for (const findings of group) for (const finding of findings) bySeverity.get(finding.severity)!.push(finding);
-		return [...bySeverity.values()].flat();
+		const lists = SEVERITIES.map((): Finding[] => []);
+		for (const group of [this.#byInput.values(), this.#byCommand.values(), this.#whole ? [this.#whole] : NONE])
+			for (const { findings } of group)
+				for (const finding of findings) lists[SEVERITIES.indexOf(finding.severity)]!.push(finding);
+		return lists.flat();
 	}
+}
+
+/** What the rules note, one after the other; undefined if nothing. */
+function noted(
+	rules: readonly CheckRule[],
+	keys: Keys | undefined,
+	look: (rule: CheckRule, report: Report) => void
+): Notes | undefined {
+	let notes: Notes | undefined;
+	let rule: CheckRule;
+	const report: Report = (severity, subject, situation, detail) =>
+		(notes ??= new Notes(keys)).add(rule.id, severity, subject, situation, detail);
+	for (rule of rules) look(rule, report);
+	return notes;
 }
 
 /** The commands that name this one as their opposite, and the one that it names. */
@@ -161,11 +166,12 @@ export function check(circumstances: Circumstances): Finding[] {
 
 /** Tells findings in words, one after the other. */
 export function teller(circumstances: Circumstances): (finding: Finding) => Told {
-	const contests = contestsOn(circumstances.index);
 	return (finding) => {
-		const aimed = () => contests(finding.witness.keys ?? ('' as Keys));
-		const contest = aimed();
-		const telling = CHECK_RULES[finding.rule].tell(finding, circumstances, contest);
+		const telling = <T>(read: (telling: Telling) => T): T =>
+			contestOn(circumstances.index, finding.witness.keys ?? ('' as Keys), (contest) =>
+				read(CHECK_RULES[finding.rule].tell(finding, circumstances, contest))
+			);
+		const { sentence, causes } = telling(({ sentence, causes }) => ({ sentence, causes }));
 		return {
 			rule: finding.rule,
 			severity: finding.severity,
@@ -173,18 +179,16 @@ export function teller(circumstances: Circumstances): (finding: Finding) => Told
 			bindings: finding.bindings,
 			witness: finding.witness,
 			...(finding.detail !== undefined && { detail: finding.detail }),
-			sentence: readable(telling.sentence),
+			sentence: readable(sentence),
 			// counting looks at sets of situations, and few who read a finding want the number
 			get count() {
-				aimed();
-				return telling.count;
+				return telling(({ count }) => count);
 			},
-			causes: telling.causes,
+			causes,
 			id: findingId(finding),
 			// worked out when it is asked for: only what somebody has accepted needs it
 			get circumstances() {
-				aimed();
-				return circumstancesText(finding, telling);
+				return telling((told) => circumstancesText(finding, told));
 			}
 		};
 	};

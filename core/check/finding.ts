@@ -49,7 +49,7 @@ export interface Finding {
 /** What a rule says of a finding. */
 export interface Telling {
 	readonly sentence: string;
-	/** In how many situations it shows. Worked out when it is asked for, while the contest is still that of the witness' keys. */
+	/** In how many situations it shows. Worked out when it is asked for, while the contest goes on. */
 	readonly count: number;
 	/** The bindings that cause it, without those that suffer. */
 	readonly causes: readonly Binding[];
@@ -77,7 +77,11 @@ export interface Pen {
 	readonly target: StratumId;
 }
 
-type Report = (finding: Finding) => void;
+/** What suffers: a binding, several of one command or more, or a command of which there is none. */
+export type Subject = Binding | readonly Binding[] | CommandId;
+
+/** Takes down what a rule finds. `situation` is that of the witness; `detail` tells findings on the same subject apart. */
+export type Report = (severity: Severity, subject: Subject, situation: number, detail?: string) => void;
 
 /** One rule of the check engine: it looks at one input at a time, at one command, or at the whole. */
 export interface CheckRule {

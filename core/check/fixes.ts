@@ -4,7 +4,7 @@ import { changeProblems } from '../answer/validate.ts';
 import { combined, type Change } from '../profile/edit.ts';
 import type { Circumstances } from './circumstances.ts';
 import { Checks } from './check.ts';
-import { contestsOn } from './contest.ts';
+import { contestOn } from './contest.ts';
 import { findingId, type Finding, type Pen } from './finding.ts';
 import { CHECK_RULES } from './rules/rules.ts';
 import { readable, type Keys } from '../stroke/stroke.ts';
@@ -47,18 +47,19 @@ export function isSound(circumstances: Circumstances, finding: Finding, pen: Pen
 
 /** The fixes that are sound when written from the pen's stratum, the mildest first; each was tried. */
 export function fixesOf(circumstances: Circumstances, finding: Finding, pen: Pen): Fix[] {
-	const contest = contestsOn(circumstances.index)(finding.witness.keys ?? ('' as Keys));
 	const fixes: Fix[] = [];
-	for (const proposal of CHECK_RULES[finding.rule].proposals(finding, circumstances, contest, pen)) {
-		let changes: Change[];
-		try {
-			changes = combined(proposal.changes());
-		} catch (error) {
-			if (error instanceof OutOfReachError) continue;
-			throw error;
+	contestOn(circumstances.index, finding.witness.keys ?? ('' as Keys), (contest) => {
+		for (const proposal of CHECK_RULES[finding.rule].proposals(finding, circumstances, contest, pen)) {
+			let changes: Change[];
+			try {
+				changes = combined(proposal.changes());
+			} catch (error) {
+				if (error instanceof OutOfReachError) continue;
+				throw error;
+			}
+			if (isSound(circumstances, finding, pen, changes))
+				fixes.push({ kind: proposal.kind, label: readable(proposal.label), changes });
 		}
-		if (isSound(circumstances, finding, pen, changes))
-			fixes.push({ kind: proposal.kind, label: readable(proposal.label), changes });
-	}
+	});
 	return fixes;
 }

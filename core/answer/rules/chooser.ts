@@ -1,23 +1,21 @@
-import { absorb, type Bits, type Shelf } from '../../context/bits.ts';
-import type { CommandId } from '../../application/command.ts';
+import { NOTHING, type Row, type Shelf } from '../../context/kernel.ts';
 import type { Live, Rule } from './rule.ts';
 
 /** Where bindings of two or more commands are alive. */
-function contested(all: readonly Live[], alive: readonly Bits[], shelf: Shelf): Bits {
-	const byCommand = new Map<CommandId, Bits>();
-	all.forEach(({ binding }, i) => {
-		const bits = byCommand.get(binding.command);
-		if (bits) absorb(bits, alive[i]!);
-		else byCommand.set(binding.command, shelf.copy(alive[i]!));
+function contested(all: readonly Live[], alive: readonly Row[], shelf: Shelf): Row {
+	const byCommand = new Map<number, Row>();
+	all.forEach(({ command }, i) => {
+		const known = byCommand.get(command);
+		if (known) shelf.absorb(known, alive[i]!);
+		else byCommand.set(command, shelf.copy(alive[i]!));
 	});
 	const once = shelf.empty();
 	const twice = shelf.empty();
-	for (const bits of byCommand.values())
-		for (let w = 0; w < bits.length; w++) {
-			twice[w]! |= once[w]! & bits[w]!;
-			once[w]! |= bits[w]!;
-		}
-	return twice;
+	for (const row of byCommand.values()) {
+		shelf.absorbBoth(twice, once, row);
+		shelf.absorb(once, row);
+	}
+	return shelf.isEmpty(twice) ? NOTHING : twice;
 }
 
 /** All are offered in the order of the list; the user pays for choosing with arrow keys and Enter. */

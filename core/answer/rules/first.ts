@@ -1,4 +1,4 @@
-import { absorb } from '../../context/bits.ts';
+import { NOTHING } from '../../context/kernel.ts';
 import type { Rule } from './rule.ts';
 
 /** The first in the application's list wins: upper strata stand before lower ones. */
@@ -11,13 +11,13 @@ export const first: Rule = {
 			why: 'it stands first in the list'
 		};
 	},
-	spread(_, alive, { nowhere }, shelf) {
+	spread(_, alive, __, shelf) {
 		const taken = shelf.empty();
 		const wins = alive.map((reach) => {
-			const mine = shelf.difference(reach, taken);
-			absorb(taken, reach);
+			const mine = shelf.without(reach, taken);
+			shelf.absorb(taken, reach);
 			return mine;
 		});
-		return { wins, tied: nowhere };
+		return { wins, tied: NOTHING };
 	}
 };

@@ -1,4 +1,4 @@
-import { absorb, isEmpty, type Bits, type Shelf } from '../../context/bits.ts';
+import { NOTHING, type Row, type Shelf } from '../../context/kernel.ts';
 import type { ContextSpace } from '../../context/space.ts';
 import type { Live, Rule } from './rule.ts';
 
@@ -25,82 +25,58 @@ export const narrowest: Rule = {
 			: { masked: [], why: 'no scope is narrower than all the others' };
 	},
 	spread(all, alive, space, shelf) {
-		const { nowhere } = space;
-		const wins: Bits[] = all.map(() => nowhere);
-		let tied = nowhere;
+		const wins: Row[] = all.map(() => NOTHING);
+		const tied = shelf.empty();
 		const order = bySize(all);
 		const covered = shelf.empty();
-		/** The words of the contender in hand that are not decided yet: their places, and what is left in them. */
-		const places = shelf.raw();
-		const left = shelf.raw();
-
 		for (let rank = 0; rank < order.length; rank++) {
 			const i = order[rank]!;
 			const a = all[i]!;
-			const mine = alive[i]!;
-			if (mine === nowhere) continue;
-			let open = 0;
-			for (let w = 0; w < covered.length; w++) {
-				const word = mine[w]! & ~covered[w]!;
-				if (word === 0) continue;
-				covered[w]! |= word;
-				places[open] = w;
-				left[open++] = word;
-			}
-			if (open === 0) continue;
-			let failed: Bits | undefined;
+			const left = shelf.without(alive[i]!, covered);
+			if (left === NOTHING) continue;
+			shelf.absorb(covered, left);
+			const failed = shelf.empty();
+			let isAnyLeft = true;
 			// the widest rivals first: they settle the most at once
-			for (let next = order.length - 1; next > rank && open > 0; next--) {
-				const theirs = alive[order[next]!]!;
-				if (theirs === nowhere || yields(all[order[next]!]!, a, space)) continue;
-				for (let k = 0; k < open; k++) {
-					const w = places[k]!;
-					const lost = left[k]! & theirs[w]!;
-					if (lost === 0) continue;
-					failed ??= shelf.empty();
-					failed[w]! |= lost;
-					left[k]! &= ~lost;
-					if (left[k] !== 0) continue;
-					places[k] = places[--open]!;
-					left[k] = left[open]!;
-					k--;
-				}
+			for (let next = order.length - 1; next > rank && isAnyLeft; next--) {
+				const rival = order[next]!;
+				if (!yields(all[rival]!, a, space)) isAnyLeft = shelf.lose(failed, left, alive[rival]!);
 			}
-			if (open > 0) {
-				const won = wins[i] === nowhere ? (wins[i] = shelf.empty()) : wins[i]!;
-				for (let k = 0; k < open; k++) won[places[k]!]! |= left[k]!;
-			}
-			if (!failed) continue;
+			if (isAnyLeft) wins[i] = added(wins[i]!, left, shelf);
+			if (shelf.isEmpty(failed)) continue;
 			rescue(i, failed, all, alive, wins, space, shelf);
-			if (tied === nowhere) tied = failed;
-			else absorb(tied, failed);
+			shelf.absorb(tied, failed);
 		}
-		return { wins, tied: isEmpty(tied) ? nowhere : tied };
+		return { wins, tied: shelf.isEmpty(tied) ? NOTHING : tied };
 	}
 };
+
+function added(wins: Row, more: Row, shelf: Shelf): Row {
+	if (wins === NOTHING) return more;
+	shelf.absorb(wins, more);
+	return wins;
+}
 
 /** Where one fails, another binding of its command may be narrower than all the others. */
 function rescue(
 	one: number,
-	failed: Bits,
+	failed: Row,
 	all: readonly Live[],
-	alive: readonly Bits[],
-	wins: Bits[],
+	alive: readonly Row[],
+	wins: Row[],
 	space: ContextSpace,
 	shelf: Shelf
 ): void {
 	const { command } = all[one]!;
 	for (let s = 0; s < all.length; s++) {
 		const sibling = all[s]!;
-		if (s === one || sibling.command !== command) continue;
-		const won = shelf.copy(failed);
-		for (let w = 0; w < won.length; w++) won[w]! &= alive[s]![w]!;
-		for (let b = 0; b < all.length; b++)
-			if (!yields(all[b]!, sibling, space)) for (let w = 0; w < won.length; w++) won[w]! &= ~alive[b]![w]!;
-		if (isEmpty(won)) continue;
-		for (let w = 0; w < won.length; w++) failed[w]! &= ~won[w]!;
-		if (wins[s] === space.nowhere) wins[s] = won;
-		else absorb(wins[s]!, won);
+		if (sibling.command !== command || s === one) continue;
+		const won = shelf.both(failed, alive[s]!);
+		if (won === NOTHING) continue;
+		const lost = shelf.empty();
+		if (all.some((b, i) => !yields(b, sibling, space) && !shelf.lose(lost, won, alive[i]!))) continue;
+		shelf.lose(lost, failed, won);
+		wins[s] = added(wins[s]!, won, shelf);
 	}
 }
 

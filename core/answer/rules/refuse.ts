@@ -1,4 +1,5 @@
 import { meets } from '../../context/bits.ts';
+import { NOTHING } from '../../context/kernel.ts';
 import type { Live, Rule } from './rule.ts';
 
 /** Which bindings the application loads: in list order, each unless it meets one already loaded for another command. */
@@ -21,8 +22,8 @@ export const refuse: Rule = {
 			? { winner: winner.binding, masked, why: 'it was loaded first; the others meet it and were refused' }
 			: { masked, why: 'all of these were refused when the application loaded its list' };
 	},
-	spread(all, alive, { nowhere }, _, others) {
+	spread(all, alive, _, __, others) {
 		const kept = new Set(loaded(others));
-		return { wins: all.map((live, i) => (kept.has(live) ? alive[i]! : nowhere)), tied: nowhere };
+		return { wins: all.map((live, i) => (kept.has(live) ? alive[i]! : NOTHING)), tied: NOTHING };
 	}
 };

@@ -1,4 +1,5 @@
-import type { Bits, Shelf } from '../../context/bits.ts';
+import type { Bits } from '../../context/bits.ts';
+import type { Row, Shelf } from '../../context/kernel.ts';
 import type { ContextSpace, ScopeSet } from '../../context/space.ts';
 import type { Binding } from '../../profile/effective.ts';
 
@@ -28,11 +29,12 @@ export interface Decision {
 
 /**
  * The same for all situations at once. `wins` has, for each contender, where it is the winner or is offered; bindings of
- * one command share what any of them wins. `tied` is where several commands are left undecided or offered.
+ * one command share what any of them wins. `tied` is where several commands are left undecided or offered. Each is
+ * `NOTHING` when it is empty.
  */
 export interface Spread {
-	readonly wins: readonly Bits[];
-	readonly tied: Bits;
+	readonly wins: readonly Row[];
+	readonly tied: Row;
 }
 
 export interface Rule {
@@ -44,7 +46,7 @@ export interface Rule {
 	decide(live: readonly Live[], others: readonly Live[], space: ContextSpace): Decision;
 	/**
 	 * `all` are the bindings on the input that are alive somewhere, in the order of the list, `alive` where each of them is, and
-	 * `others` all on the input. Sets that are worked out come from the shelf.
+	 * `others` all on the input.
 	 */
-	spread(all: readonly Live[], alive: readonly Bits[], space: ContextSpace, shelf: Shelf, others: readonly Live[]): Spread;
+	spread(all: readonly Live[], alive: readonly Row[], space: ContextSpace, shelf: Shelf, others: readonly Live[]): Spread;
 }

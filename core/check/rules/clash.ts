@@ -1,4 +1,5 @@
-import { count, first, hasBit } from '../../context/bits.ts';
+import { count, hasBit } from '../../context/bits.ts';
+import { NOTHING } from '../../context/kernel.ts';
 import { labelOf, listedBriefly, type CheckRule } from '../finding.ts';
 import { go, limits, moves } from '../proposals.ts';
 
@@ -6,16 +7,9 @@ import { go, limits, moves } from '../proposals.ts';
 export const clash: CheckRule = {
 	id: 'clash',
 	title: 'Several commands on one input',
-	onInput(contest, { index }, report) {
-		if (contest.tied === index.space.nowhere) return;
-		for (const { bindings, situations } of contest.ties())
-			report({
-				rule: 'clash',
-				severity: 'error',
-				command: bindings[0]!.command,
-				bindings,
-				witness: { keys: contest.keys, situation: first(situations) }
-			});
+	onInput(contest, _, report) {
+		if (contest.tied === NOTHING) return;
+		for (const { bindings, situations } of contest.ties()) report('error', bindings, contest.shelf.first(situations));
 	},
 	tell({ bindings, witness: { keys, situation } }, c, contest) {
 		const here = bindings.filter((b) => hasBit(c.index.reach(b), situation));
@@ -23,8 +17,9 @@ export const clash: CheckRule = {
 		return {
 			sentence: `${keys} means ${listedBriefly([...new Set(here.map((b) => labelOf(c, b)))])}. In ${c.index.space.labelOf(situation)} ${result}.`,
 			get count() {
-				const tie = contest.ties().find((t) => hasBit(t.situations, situation));
-				return tie ? count(tie.situations) : 0;
+				const ties = contest.ties().map((tie) => contest.shelf.bits(tie.situations));
+				const tie = ties.find((bits) => hasBit(bits, situation));
+				return tie ? count(tie) : 0;
 			},
 			causes: []
 		};

@@ -1,4 +1,5 @@
-import { count, first, isEmpty, meets } from '../../context/bits.ts';
+import { count } from '../../context/bits.ts';
+import { NOTHING } from '../../context/kernel.ts';
 import { labelOf, listedBriefly, type CheckRule } from '../finding.ts';
 import { go, goes, moves } from '../proposals.ts';
 
@@ -9,38 +10,30 @@ import { go, goes, moves } from '../proposals.ts';
 export const dead: CheckRule = {
 	id: 'dead',
 	title: 'Can never run',
-	onInput({ keys, contenders, heard, wins, tied }, { index }, report) {
+	onInput({ contenders, heard, wins, tied, shelf }, _, report) {
 		for (let place = 0; place < contenders.length; place++) {
-			const { binding, reach } = contenders[place]!;
-			if (!isEmpty(wins[place]!) || isEmpty(heard[place]!)) continue;
-			if (tied !== index.space.nowhere && meets(reach, tied)) continue;
-			const situation = first(heard[place]!);
-			report({
-				rule: 'dead',
-				severity: 'attention',
-				command: binding.command,
-				bindings: [binding],
-				witness: { keys, situation }
-			});
+			const row = heard[place]!;
+			if (wins[place] !== NOTHING || row === NOTHING) continue;
+			if (tied !== NOTHING && shelf.meets(row, tied)) continue;
+			report('attention', contenders[place]!.binding, shelf.first(row));
 		}
 	},
 	tell({ bindings: [binding], witness: { keys } }, c, contest) {
 		const place = contest.placeOf(binding!);
-		const masked = contest.masked(place);
-		const causes = contest.maskers(place, masked);
+		const causes = contest.maskers(place);
 		const why =
 			causes.length > 0
 				? `${listedBriefly(causes.map((m) => `${m.keys} for ${labelOf(c, m)}`))} always comes first`
 				: 'the application has loaded another on these keys and refuses it';
 		return {
 			sentence: `${keys} for ${labelOf(c, binding!)} can never run: ${why}.`,
-			count: count(contest.heard[place]!),
+			count: count(contest.shelf.bits(contest.heard[place]!)),
 			causes
 		};
 	},
 	proposals({ bindings: [binding] }, c, contest, pen) {
 		const place = contest.placeOf(binding!);
-		const causes = contest.maskers(place, contest.masked(place));
+		const causes = contest.maskers(place);
 		return [
 			...moves(c, pen, binding!),
 			goes(c, pen, binding!),

@@ -8,16 +8,8 @@ import { drops } from '../proposals.ts';
 export const duplicate: CheckRule = {
 	id: 'duplicate',
 	title: 'Said twice',
-	onInput({ keys, contenders }, _, report) {
-		for (const { binding, reach } of contenders)
-			if (binding.repeatedIn.length > 0)
-				report({
-					rule: 'duplicate',
-					severity: 'note',
-					command: binding.command,
-					bindings: [binding],
-					witness: { keys, situation: first(reach) }
-				});
+	onInput({ contenders }, _, report) {
+		for (const { binding, reach } of contenders) if (binding.repeatedIn.length > 0) report('note', binding, first(reach));
 	},
 	tell({ bindings: [binding], witness: { keys } }, c) {
 		const name = (id: string) => c.index.effective.strata.find((s) => s.id === id)?.name ?? id;

@@ -41,15 +41,7 @@ export const layout: CheckRule = {
 		const troubles = office.troubles(keys);
 		if (troubles.length === 0) return;
 		for (const { binding, reach } of contenders)
-			for (const { kind } of troubles)
-				report({
-					rule: 'layout',
-					detail: kind,
-					severity: SEVERITY[kind],
-					command: binding.command,
-					bindings: [binding],
-					witness: { keys, situation: first(reach) }
-				});
+			for (const { kind } of troubles) report(SEVERITY[kind], binding, first(reach), kind);
 	},
 	tell({ bindings: [binding], detail, witness: { keys } }, c) {
 		const trouble = c.office.troubles(keys!).find((t) => t.kind === detail);

@@ -10,14 +10,12 @@ export const locked: CheckRule = {
 		for (const { reason, entry, stratum } of index.ineffective(keys))
 			if (reason === 'locked') {
 				const bindings = index.on(keys).filter((b) => b.command === entry.command);
-				report({
-					rule: 'locked',
-					detail: stratum,
-					severity: 'attention',
-					command: entry.command,
-					bindings,
-					witness: { keys, situation: Math.max(0, first(index.space.bitsOf(entry.scope))) }
-				});
+				report(
+					'attention',
+					bindings.length > 0 ? bindings : entry.command,
+					Math.max(0, first(index.space.bitsOf(entry.scope))),
+					stratum
+				);
 			}
 	},
 	tell({ command, detail, bindings, witness: { keys } }, c) {

@@ -1,11 +1,12 @@
 import { put, takeAway } from '../../answer/choices.ts';
 import type { CommandId } from '../../application/command.ts';
 import type { ShortcutIndex } from '../../answer/shortcut-index.ts';
-import { absorb, count, difference, firstBit, hasBit, noBits, type Bits } from '../../context/bits.ts';
+import { absorb, count, hasBit, noBits, type Bits } from '../../context/bits.ts';
+import { NOTHING, type Row } from '../../context/kernel.ts';
 import type { Binding } from '../../profile/effective.ts';
 import type { Keys } from '../../stroke/stroke.ts';
 import type { Circumstances } from '../circumstances.ts';
-import { contestsOn, type Contest } from '../contest.ts';
+import { contestOn, type Contest } from '../contest.ts';
 import { labelOf, type CheckRule } from '../finding.ts';
 
 /** Which commands an input ran in which situations, those left out where several might have. */
@@ -21,16 +22,17 @@ function ownersOf(released: ShortcutIndex, keys: Keys): Owners {
 	if (!byKeys) known.set(released, (byKeys = new Map()));
 	let owners = byKeys.get(keys);
 	if (!owners) {
-		const was = contestsOn(released)(keys);
 		const anywhere = noBits(released.space.situations.length);
 		const byCommand = new Map<CommandId, { binding: Binding; situations: Bits }>();
-		was.contenders.forEach(({ binding }, i) => {
-			const wins = difference(was.wins[i]!, was.tied);
-			absorb(anywhere, wins);
-			const known = byCommand.get(binding.command);
-			if (known) absorb(known.situations, wins);
-			else byCommand.set(binding.command, { binding, situations: wins });
-		});
+		contestOn(released, keys, ({ contenders, wins, tied, shelf }) =>
+			contenders.forEach(({ binding }, i) => {
+				const won = shelf.bits(shelf.without(wins[i]!, tied));
+				absorb(anywhere, won);
+				const known = byCommand.get(binding.command);
+				if (known) absorb(known.situations, won);
+				else byCommand.set(binding.command, { binding, situations: won });
+			})
+		);
 		byKeys.set(keys, (owners = { anywhere, byCommand }));
 	}
 	return owners;
@@ -51,30 +53,15 @@ function ownerAt({ byCommand }: Owners, situation: number): Binding {
 	return [...byCommand.values()].find(({ situations }) => hasBit(situations, situation))!.binding;
 }
 
-/** The situations in which the binding's command runs now and another one ran before, from one word of the set to the next. */
-function changedAt(
-	was: Owners,
-	{ contenders, wins, tied }: Contest,
-	place: number,
-	take: (word: number, w: number) => boolean
-): void {
-	const mine = was.byCommand.get(contenders[place]!.binding.command)?.situations;
-	const now = wins[place]!;
-	for (let w = 0; w < now.length; w++) {
-		const word = now[w]! & ~tied[w]! & was.anywhere[w]! & ~(mine ? mine[w]! : 0);
-		if (word !== 0 && take(word, w)) return;
-	}
+/** The situations in which the binding's command runs now and another one ran before. */
+function changedOn({ contenders, wins, shelf }: Contest, was: Owners, settled: Row, place: number): Row {
+	const changed = shelf.both(wins[place]!, settled);
+	const mine = changed !== NOTHING && was.byCommand.get(contenders[place]!.binding.command);
+	return mine ? shelf.without(changed, shelf.put(mine.situations)) : changed;
 }
 
-/** The first of them, or -1. */
-function firstChanged(was: Owners, contest: Contest, place: number): number {
-	let situation = -1;
-	changedAt(was, contest, place, (word, w) => {
-		situation = firstBit(word, w);
-		return true;
-	});
-	return situation;
-}
+/** Where a command ran before and none is left undecided now. */
+const settledIn = ({ shelf, tied }: Contest, was: Owners): Row => shelf.without(shelf.put(was.anywhere), tied);
 
 /** Against the last release, a stroke now does something else: old habits misfire, which is worse than a new stroke. */
 export const moved: CheckRule = {
@@ -83,33 +70,19 @@ export const moved: CheckRule = {
 	onInput(contest, c, report) {
 		const was = before(c, contest.keys);
 		if (!was) return;
-		const { nowhere } = c.index.space;
+		const settled = settledIn(contest, was);
 		for (let place = 0; place < contest.contenders.length; place++) {
-			if (contest.wins[place] === nowhere) continue;
-			const situation = firstChanged(was, contest, place);
-			if (situation < 0) continue;
-			const { binding } = contest.contenders[place]!;
-			report({
-				rule: 'moved',
-				severity: 'attention',
-				command: binding.command,
-				bindings: [binding],
-				witness: { keys: contest.keys, situation }
-			});
+			const changed = changedOn(contest, was, settled, place);
+			if (changed !== NOTHING) report('attention', contest.contenders[place]!.binding, contest.shelf.first(changed));
 		}
 	},
 	tell({ bindings: [binding], witness: { keys, situation } }, c, contest) {
 		const was = before(c, keys!)!;
 		const place = contest.placeOf(binding!);
 		const old = ownerAt(was, situation);
-		const changed = noBits(c.index.space.situations.length);
-		changedAt(was, contest, place, (word, w) => {
-			changed[w] = word;
-			return false;
-		});
 		return {
 			sentence: `${keys} runs ${labelOf(c, binding!)} in ${c.index.space.labelOf(situation)}; in the last release it ran ${labelOf(c, old)}.`,
-			count: count(changed),
+			count: count(contest.shelf.bits(changedOn(contest, was, settledIn(contest, was), place))),
 			causes: [old]
 		};
 	},

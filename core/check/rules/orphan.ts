@@ -8,24 +8,15 @@ export const orphan: CheckRule = {
 	title: 'Speaks of what is not there',
 	onInput({ keys }, { index }, report) {
 		for (const { binding, reach, scope } of index.contenders(keys))
-			if (reach === index.space.nowhere)
-				report({
-					rule: 'orphan',
-					severity: 'attention',
-					command: binding.command,
-					bindings: [binding],
-					witness: { keys, situation: Math.max(0, first(scope.bits)) }
-				});
+			if (reach === index.space.nowhere) report('attention', binding, Math.max(0, first(scope.bits)));
 		for (const { reason, entry, stratum } of index.ineffective(keys))
 			if (reason === 'nothing-to-remove')
-				report({
-					rule: 'orphan',
-					detail: `remove\n${stratum}\n${keys}\n${index.space.scopeLabel(entry.scope)}`,
-					severity: 'note',
-					command: entry.command,
-					bindings: [],
-					witness: { keys, situation: Math.max(0, first(index.space.bitsOf(entry.scope))) }
-				});
+				report(
+					'note',
+					entry.command,
+					Math.max(0, first(index.space.bitsOf(entry.scope))),
+					`remove\n${stratum}\n${keys}\n${index.space.scopeLabel(entry.scope)}`
+				);
 	},
 	tell({ bindings: [binding], detail, command, witness: { keys } }, c) {
 		if (!binding) {

@@ -1,4 +1,4 @@
-import { absorb, count, firstOfBoth, intersection, meets, noBits, type Bits } from '../../context/bits.ts';
+import { absorb, count, intersection, meets, noBits, type Bits } from '../../context/bits.ts';
 import type { Binding } from '../../profile/effective.ts';
 import type { Circumstances } from '../circumstances.ts';
 import { labelOf, listedBriefly, type CheckRule } from '../finding.ts';
@@ -14,22 +14,16 @@ export const prefix: CheckRule = {
 	id: 'prefix',
 	title: 'Begins a longer sequence',
 	onInput(contest, _, report) {
-		if (contest.longer.length === 0 || contest.contenders.length === 0) return;
+		const { contenders, heard, shelf } = contest;
+		if (contest.longer.length === 0 || contenders.length === 0) return;
 		const beyond = contest.longerReach();
-		contest.contenders.forEach(({ binding }, place) => {
-			const situation = firstOfBoth(contest.heard[place]!, beyond);
-			if (situation >= 0)
-				report({
-					rule: 'prefix',
-					severity: 'attention',
-					command: binding.command,
-					bindings: [binding],
-					witness: { keys: contest.keys, situation }
-				});
-		});
+		for (let place = 0; place < contenders.length; place++) {
+			const situation = shelf.firstOfBoth(heard[place]!, beyond);
+			if (situation >= 0) report('attention', contenders[place]!.binding, situation);
+		}
 	},
 	tell({ bindings: [binding], witness: { keys, situation } }, c, contest) {
-		const heard = contest.heard[contest.placeOf(binding!)]!;
+		const heard = contest.shelf.bits(contest.heard[contest.placeOf(binding!)]!);
 		const found = longerThan(c, binding!, heard);
 		const names = listedBriefly(found.map((longer) => `${longer.keys} for ${labelOf(c, longer)}`));
 		const where = c.index.space.labelOf(situation);
@@ -41,13 +35,13 @@ export const prefix: CheckRule = {
 			get count() {
 				const all = noBits(c.index.space.situations.length);
 				for (const longer of found) absorb(all, c.index.reach(longer));
-				return count(intersection(all, contest.heard[contest.placeOf(binding!)]!));
+				return count(intersection(all, heard));
 			},
 			causes: found
 		};
 	},
 	proposals({ bindings: [binding] }, c, contest, pen) {
-		const heard = contest.heard[contest.placeOf(binding!)]!;
+		const heard = contest.shelf.bits(contest.heard[contest.placeOf(binding!)]!);
 		const longer = longerThan(c, binding!, heard);
 		return [
 			...moves(c, pen, binding!),

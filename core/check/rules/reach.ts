@@ -61,15 +61,7 @@ export const reach: CheckRule = {
 			const binding = easiest(c.index, c.office, command);
 			if (!binding || c.office.reach(binding.keys)?.effort === 'easy') continue;
 			const found = better(c, binding);
-			if (found)
-				report({
-					rule: 'reach',
-					detail: found.keys,
-					severity: 'note',
-					command: command.id,
-					bindings: [binding],
-					witness: { keys: binding.keys, situation: first(c.index.reach(binding)) }
-				});
+			if (found) report('note', binding, first(c.index.reach(binding)), found.keys);
 		}
 	},
 	tell({ bindings: [binding], command, detail }, c) {

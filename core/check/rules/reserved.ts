@@ -9,14 +9,8 @@ export const reserved: CheckRule = {
 	onInput({ keys, contenders }, { office }, report) {
 		const kept = office.kept(keys);
 		if (kept.length === 0) return;
-		for (const { binding, reach } of contenders)
-			report({
-				rule: 'reserved',
-				severity: kept.some((k) => k.taken === 'always') ? 'error' : 'attention',
-				command: binding.command,
-				bindings: [binding],
-				witness: { keys, situation: first(reach) }
-			});
+		const severity = kept.some((k) => k.taken === 'always') ? 'error' : 'attention';
+		for (const { binding, reach } of contenders) report(severity, binding, first(reach));
 	},
 	tell({ bindings: [binding], witness: { keys } }, c) {
 		const said = c.office

@@ -1,4 +1,5 @@
-import { count, hasBit, isEmpty } from '../../context/bits.ts';
+import { count, hasBit } from '../../context/bits.ts';
+import { NOTHING } from '../../context/kernel.ts';
 import { labelOf, listedBriefly, type CheckRule } from '../finding.ts';
 import { go, goes, limits, moves } from '../proposals.ts';
 
@@ -8,33 +9,24 @@ export const shadow: CheckRule = {
 	title: 'Masked in a part of its scope',
 	onInput(contest, _, report) {
 		for (let place = 0; place < contest.contenders.length; place++) {
-			if (isEmpty(contest.wins[place]!)) continue;
-			const situation = contest.maskedAt(place);
-			if (situation < 0) continue;
-			const { binding } = contest.contenders[place]!;
-			report({
-				rule: 'shadow',
-				severity: 'attention',
-				command: binding.command,
-				bindings: [binding],
-				witness: { keys: contest.keys, situation }
-			});
+			if (contest.wins[place] === NOTHING) continue;
+			const masked = contest.masked(place);
+			if (masked !== NOTHING) report('attention', contest.contenders[place]!.binding, contest.shelf.first(masked));
 		}
 	},
 	tell({ bindings: [binding], witness: { keys, situation } }, c, contest) {
 		const place = contest.placeOf(binding!);
-		const masked = contest.masked(place);
-		const causes = contest.maskers(place, masked);
+		const causes = contest.maskers(place);
 		const here = causes.filter((m) => hasBit(c.index.reach(m), situation));
 		return {
 			sentence: `${keys} for ${labelOf(c, binding!)} is not heard in ${c.index.space.labelOf(situation)}: ${listedBriefly(here.map((m) => `${m.keys} runs ${labelOf(c, m)}`))}.`,
-			count: count(masked),
+			count: count(contest.shelf.bits(contest.masked(place))),
 			causes
 		};
 	},
 	proposals({ bindings: [binding] }, c, contest, pen) {
 		const place = contest.placeOf(binding!);
-		const causes = contest.maskers(place, contest.masked(place));
+		const causes = contest.maskers(place);
 		return [
 			...limits(c, pen, binding!, causes),
 			...moves(c, pen, binding!),

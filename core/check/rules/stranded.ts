@@ -16,14 +16,7 @@ export const stranded: CheckRule = {
 		const hasWeight = (command.use ?? 0) >= WEIGHTY;
 		if (!hasPartner && !hasWeight) return;
 		const where = index.reach({ command: id, scope: {}, scopeText: '' });
-		report({
-			rule: 'stranded',
-			detail: hasWeight ? 'weight' : 'opposite',
-			severity: 'note',
-			command: id,
-			bindings: [],
-			witness: { keys: undefined, situation: Math.max(0, first(where)) }
-		});
+		report('note', id, Math.max(0, first(where)), hasWeight ? 'weight' : 'opposite');
 	},
 	tell({ command: id, detail }, { index }) {
 		const command = index.catalogue.get(id)!;

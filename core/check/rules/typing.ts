@@ -1,5 +1,6 @@
 import type { AxisId } from '../../context/axis.ts';
-import { count, first, intersection, isEmpty, meets } from '../../context/bits.ts';
+import { count, firstOfBoth, intersection, meets } from '../../context/bits.ts';
+import { NOTHING } from '../../context/kernel.ts';
 import { typesOnly } from '../../stroke/stroke.ts';
 import { labelOf, type CheckRule } from '../finding.ts';
 import { goes, moves } from '../proposals.ts';
@@ -15,16 +16,9 @@ export const typing: CheckRule = {
 		if (index.typing === index.space.nowhere || !typesOnly(keys)) return;
 		contenders.forEach(({ binding, reach }, place) => {
 			if (!meets(reach, index.typing)) return;
-			const isAll = isEmpty(heard[place]!);
+			const isAll = heard[place] === NOTHING;
 			const isNamed = index.rules.typing.some((scope) => (Object.keys(scope) as AxisId[]).some((axis) => binding.scope[axis]));
-			if (isAll || isNamed)
-				report({
-					rule: 'typing',
-					severity: isAll ? 'error' : 'attention',
-					command: binding.command,
-					bindings: [binding],
-					witness: { keys, situation: first(intersection(reach, index.typing)) }
-				});
+			if (isAll || isNamed) report(isAll ? 'error' : 'attention', binding, firstOfBoth(reach, index.typing));
 		});
 	},
 	tell({ severity, bindings: [binding], witness: { keys, situation } }, c) {

@@ -1,0 +1,159 @@
+import type { Bits } from './bits.ts';
+import { KERNEL_CODE } from './kernel-code.ts';
+import { MOST_SITUATIONS } from './space.ts';
+
+/** A set of situations in the kernel's memory, by the address at which it begins. */
+export type Row = number & { readonly row: unique symbol };
+
+interface Kernel {
+	readonly memory: WebAssembly.Memory;
+	absorb(a: Row, b: Row, bytes: number): void;
+	absorbBoth(a: Row, b: Row, c: Row, bytes: number): void;
+	both(to: Row, a: Row, b: Row, bytes: number): number;
+	without(to: Row, a: Row, b: Row, bytes: number): number;
+	lose(lost: Row, a: Row, b: Row, bytes: number): number;
+	meets(a: Row, b: Row, bytes: number): number;
+	firstOfBoth(a: Row, b: Row, bytes: number): number;
+	masked(to: Row, left: Row, won: Row, mine: Row, tied: Row, heard: Row, cut: Row, bytes: number): number;
+}
+
+const kernel = new WebAssembly.Instance(
+	new WebAssembly.Module(Uint8Array.from(atob(KERNEL_CODE), (character) => character.charCodeAt(0)))
+).exports as unknown as Kernel;
+
+const PAGE = 65_536;
+/** Bytes that are worked on at once. */
+const STEP = 16;
+
+let words = new Int32Array(kernel.memory.buffer);
+const bytesFor = (size: number): number => Math.ceil(size / (8 * STEP)) * STEP;
+/** Where free memory begins. Before it lies the empty set, as long as the longest. */
+let free = bytesFor(MOST_SITUATIONS);
+
+function room(end: number): void {
+	const { buffer } = kernel.memory;
+	if (end <= buffer.byteLength) return;
+	// by half as much again, so that growing stays rare
+	kernel.memory.grow(Math.ceil(Math.max(end - buffer.byteLength, buffer.byteLength / 2) / PAGE));
+	words = new Int32Array(kernel.memory.buffer);
+}
+
+/** The empty set. Never written to. */
+export const NOTHING = 0 as Row;
+
+/**
+ * Sets of situations to work with. They lie in the memory of a small kernel that works on 128 situations at once
+ * (docs/decisions/0014); a row is valid while the work that took it goes on.
+ */
+export class Shelf {
+	readonly #bytes: number;
+	readonly #words: number;
+
+	/** Use `atWork`. */
+	constructor(size: number) {
+		this.#bytes = bytesFor(size);
+		this.#words = Math.ceil(size / 32);
+	}
+
+	/** Room with anything in it. */
+	#raw(): Row {
+		const row = free as Row;
+		free += this.#bytes;
+		room(free);
+		return row;
+	}
+
+	empty(): Row {
+		const row = this.#raw();
+		words.fill(0, row >> 2, (row + this.#bytes) >> 2);
+		return row;
+	}
+
+	put(bits: Bits): Row {
+		const row = this.#raw();
+		words.set(bits, row >> 2);
+		words.fill(0, (row >> 2) + this.#words, (row + this.#bytes) >> 2);
+		return row;
+	}
+
+	copy(a: Row): Row {
+		const row = this.#raw();
+		words.copyWithin(row >> 2, a >> 2, (a + this.#bytes) >> 2);
+		return row;
+	}
+
+	/** What is in both, as a new row; `NOTHING` if nothing is. */
+	both(a: Row, b: Row): Row {
+		const row = this.#raw();
+		return kernel.both(row, a, b, this.#bytes) ? row : this.#giveBack(row);
+	}
+
+	/** `a` without `b`, as a new row; `NOTHING` if nothing is left. */
+	without(a: Row, b: Row): Row {
+		const row = this.#raw();
+		return kernel.without(row, a, b, this.#bytes) ? row : this.#giveBack(row);
+	}
+
+	/**
+	 * What is left and won, but not mine and not tied, and what is heard but cut, as a new row; `NOTHING` if nothing is.
+	 */
+	masked(left: Row, won: Row, mine: Row, tied: Row, heard: Row, cut: Row): Row {
+		const row = this.#raw();
+		return kernel.masked(row, left, won, mine, tied, heard, cut, this.#bytes) ? row : this.#giveBack(row);
+	}
+
+	/** The row that was taken last is free again. */
+	#giveBack(row: Row): Row {
+		free = row;
+		return NOTHING;
+	}
+
+	/** Adds `more` to `a`, in place. */
+	absorb(a: Row, more: Row): void {
+		kernel.absorb(a, more, this.#bytes);
+	}
+
+	/** Adds what is in both `b` and `c` to `a`, in place. */
+	absorbBoth(a: Row, b: Row, c: Row): void {
+		kernel.absorbBoth(a, b, c, this.#bytes);
+	}
+
+	/** Moves what `a` shares with `b` from `a` to `lost`, in place; whether anything is left in `a`. */
+	lose(lost: Row, a: Row, b: Row): boolean {
+		return kernel.lose(lost, a, b, this.#bytes) !== 0;
+	}
+
+	meets(a: Row, b: Row): boolean {
+		return kernel.meets(a, b, this.#bytes) !== 0;
+	}
+
+	isEmpty(a: Row): boolean {
+		return a === NOTHING || kernel.meets(a, a, this.#bytes) === 0;
+	}
+
+	/** The number of the first situation in both, or -1. */
+	firstOfBoth(a: Row, b: Row): number {
+		return kernel.firstOfBoth(a, b, this.#bytes);
+	}
+
+	/** The number of the first situation, or -1. */
+	first(a: Row): number {
+		return kernel.firstOfBoth(a, a, this.#bytes);
+	}
+
+	/** A copy that outlives the work. */
+	bits(a: Row): Bits {
+		return words.slice(a >> 2, (a >> 2) + this.#words);
+	}
+}
+
+/** Lets `work` take rows for sets of so many situations; all are free again when it ends. Works within works are fine. */
+export function atWork<T>(size: number, work: (shelf: Shelf) => T): T {
+	const begin = free;
+	const shelf = new Shelf(size);
+	try {
+		return work(shelf);
+	} finally {
+		free = begin;
+	}
+}
