@@ -11,7 +11,8 @@ export default {
 			mode: 'hash',
 			directives: {
 				'default-src': ['none'],
-				'script-src': ['self'],
+				// WebAssembly may be compiled: the check works with it (docs/decisions/0014)
+				'script-src': ['self', 'wasm-unsafe-eval'],
 				'style-src': ['self'],
 				// the live region that SvelteKit puts into every page has this one style attribute
 				'style-src-attr': ['unsafe-hashes', 'sha256-S8qMpvofolR8Mpjy4kQvEm7m1q8clzU4dfDH0AmvZjo='],

@@ -73,6 +73,7 @@ export function overlay(index: ShortcutIndex, profile: Profile, changes: readonl
 			...index.ineffective(keys).filter(({ entry }) => !shortcuts.has(shortcutKey(entry))),
 			...ineffective.filter(({ entry }) => entry.keys === keys)
 		],
+		mayRepeat: (keys) => index.mayRepeat(keys) || fresh.some((b) => b.keys === keys && b.repeatedIn.length > 0),
 		allKeys: () => new Set([...index.allKeys(), ...fresh.map((b) => b.keys), ...ineffective.map((i) => i.entry.keys)])
 	});
 }

@@ -1,12 +1,12 @@
 import type { CommandId } from '../application/command.ts';
 import type { Catalogue, InputRules } from '../application/application.ts';
 import { intersection, meets, type Bits } from '../context/bits.ts';
-import { atWork } from '../context/kernel.ts';
+import { Shelf } from '../context/kernel.ts';
 import { scopeText } from '../context/scope.ts';
 import type { ContextSpace, ScopeSet } from '../context/space.ts';
 import type { Binding, Effective, Ineffective } from '../profile/effective.ts';
 import { properPrefixes, type Keys } from '../stroke/stroke.ts';
-import type { Contender } from './rules/rule.ts';
+import type { CommandSet, Contender } from './rules/rule.ts';
 
 /** Where the bindings of a profile stand: what is on these keys, what has this command, what begins with these keys. */
 export interface Placed {
@@ -16,6 +16,8 @@ export interface Placed {
 	of(command: CommandId): readonly Binding[];
 	/** Entries about these keys that have no effect. */
 	ineffective(keys: Keys): readonly Ineffective[];
+	/** False where nothing on these keys is said twice. */
+	mayRepeat(keys: Keys): boolean;
 	/** Every input that has a binding or an entry without effect. */
 	allKeys(): Iterable<Keys>;
 }
@@ -41,9 +43,11 @@ export interface ShortcutIndex extends Ground, Placed {
 	readonly effective: Effective;
 	/** The bindings on these keys with their situations. */
 	contenders(keys: Keys): readonly Contender[];
+	/** Those of them that are alive somewhere. */
+	living(keys: Keys): readonly Contender[];
 	/** The sequences that begin with these keys and go on, with their situations. */
 	longerContenders(keys: Keys): readonly Contender[];
-	/** Where any binding on these keys is alive. */
+	/** Where any binding on these keys is alive; `space.nowhere` if nowhere. */
 	occupied(keys: Keys): Bits;
 }
 
@@ -55,34 +59,55 @@ function pushTo<K, V>(map: Map<K, V[]>, key: K, value: V): void {
 	else map.set(key, [value]);
 }
 
+/** Where the commands of a catalogue exist, and in which of those situations each scope is. */
+interface Existence {
+	commandSet(id: CommandId): CommandSet;
+	reachOf(scope: ScopeSet, command: CommandSet): Bits;
+}
+
+function existenceIn(space: ContextSpace, catalogue: Catalogue): Existence {
+	const { nowhere, everywhere } = space;
+	const known = new Map<CommandId, CommandSet>();
+	/** Many commands exist in the same contexts: their sets are shared, and each has the reaches of the scopes, by number. */
+	const sets = new Map<string, Bits>();
+	const reaches = new Map<Bits, Bits[]>();
+	return {
+		commandSet(id) {
+			let set = known.get(id);
+			if (!set) {
+				const contexts = catalogue.get(id)?.contexts;
+				const text = contexts ? contexts.map(scopeText).join('\n') : 'none';
+				let bits = sets.get(text);
+				if (!bits) {
+					sets.set(text, (bits = contexts ? space.bitsOfAny(contexts) : nowhere));
+					reaches.set(bits, []);
+				}
+				known.set(id, (set = { id, bits }));
+			}
+			return set;
+		},
+		reachOf(scope, { bits }) {
+			if (bits === everywhere) return scope.bits;
+			const byScope = reaches.get(bits)!;
+			return (byScope[scope.no] ??= meets(scope.bits, bits) ? intersection(scope.bits, bits) : nowhere);
+		}
+	};
+}
+
+const existing = new WeakMap<ContextSpace, WeakMap<Catalogue, Existence>>();
+
+/** It rests on nothing that an edit changes, and so is kept while space and catalogue are. */
+function existenceOf(space: ContextSpace, catalogue: Catalogue): Existence {
+	let byCatalogue = existing.get(space);
+	if (!byCatalogue) existing.set(space, (byCatalogue = new WeakMap()));
+	let existence = byCatalogue.get(catalogue);
+	if (!existence) byCatalogue.set(catalogue, (existence = existenceIn(space, catalogue)));
+	return existence;
+}
+
 export function groundOf(space: ContextSpace, catalogue: Catalogue, rules: InputRules): Ground {
 	const { nowhere } = space;
-	const known = new Map<CommandId, { no: number; bits: Bits; place: number; isEverywhere: boolean }>();
-	/** Many commands exist in the same contexts: their sets are shared, and numbered. */
-	const sets = new Map<string, { bits: Bits; place: number }>();
-	const commandSet = (id: CommandId) => {
-		let set = known.get(id);
-		if (!set) {
-			const contexts = catalogue.get(id)?.contexts;
-			const text = contexts ? contexts.map(scopeText).join('\n') : 'none';
-			let shared = sets.get(text);
-			if (!shared) sets.set(text, (shared = { bits: contexts ? space.bitsOfAny(contexts) : nowhere, place: sets.size }));
-			known.set(id, (set = { no: known.size, ...shared, isEverywhere: shared.bits === space.everywhere }));
-		}
-		return set;
-	};
-	/** By the numbers of the command's contexts and the scope in one. */
-	const reaches = new Map<number, Bits>();
-	const reachOf = (scope: ScopeSet, command: ReturnType<typeof commandSet>): Bits => {
-		if (command.isEverywhere) return scope.bits;
-		const pair = command.place * 0x200000 + scope.no;
-		let reach = reaches.get(pair);
-		if (!reach) {
-			reach = meets(scope.bits, command.bits) ? intersection(scope.bits, command.bits) : nowhere;
-			reaches.set(pair, reach);
-		}
-		return reach;
-	};
+	const { commandSet, reachOf } = existenceOf(space, catalogue);
 	return {
 		space,
 		catalogue,
@@ -93,23 +118,34 @@ export function groundOf(space: ContextSpace, catalogue: Catalogue, rules: Input
 		contender(binding) {
 			const scope = space.setOf(binding.scope, binding.scopeText);
 			const command = commandSet(binding.command);
-			return { binding, command: command.no, scope, reach: reachOf(scope, command) };
+			return { binding, command, scope, reach: reachOf(scope, command) };
 		}
 	};
 }
 
-function unionOf({ situations, nowhere }: ContextSpace, contenders: readonly Contender[]): Bits {
-	return atWork(situations.length, (shelf) => {
-		const all = shelf.empty();
-		for (const { reach } of contenders) if (reach !== nowhere) shelf.absorb(all, shelf.put(reach));
-		return shelf.bits(all);
-	});
+function unionOf({ situations, nowhere, everywhere }: ContextSpace, living: readonly Contender[]): Bits {
+	if (living.length === 0) return nowhere;
+	for (const { reach } of living) if (reach === everywhere) return everywhere;
+	const shelf = new Shelf(situations.length);
+	const all = shelf.empty();
+	for (const { reach } of living) shelf.absorb(all, shelf.put(reach));
+	const bits = shelf.bits(all);
+	shelf.clear();
+	return bits;
 }
 
-/** Puts placed bindings on their ground; what follows from them is worked out when it is asked for, and remembered. */
-export function indexOn(ground: Ground, effective: Effective, placed: Placed): ShortcutIndex {
-	const contenders = new Map<Keys, readonly Contender[]>();
-	const going = new Map<Keys, readonly Contender[]>();
+/**
+ * Puts placed bindings on their ground; what follows from them is worked out when it is asked for, and remembered.
+ * `contenders`, `living` and `going` are what is known already, by keys and by the keys that a sequence begins with.
+ */
+export function indexOn(
+	ground: Ground,
+	effective: Effective,
+	placed: Placed,
+	contenders = new Map<Keys, readonly Contender[]>(),
+	living = new Map<Keys, readonly Contender[]>(),
+	going = new Map<Keys, readonly Contender[]>()
+): ShortcutIndex {
 	const occupied = new Map<Keys, Bits>();
 	const index: ShortcutIndex = {
 		...ground,
@@ -118,8 +154,17 @@ export function indexOn(ground: Ground, effective: Effective, placed: Placed): S
 		contenders(keys) {
 			let found = contenders.get(keys);
 			if (!found) {
-				found = placed.on(keys).map(ground.contender);
+				const on = placed.on(keys);
+				found = on.length === 0 ? NONE : on.map(ground.contender);
 				contenders.set(keys, found);
+			}
+			return found;
+		},
+		living(keys) {
+			let found = living.get(keys);
+			if (!found) {
+				found = index.contenders(keys).filter(({ reach }) => reach !== ground.space.nowhere);
+				living.set(keys, found);
 			}
 			return found;
 		},
@@ -135,7 +180,7 @@ export function indexOn(ground: Ground, effective: Effective, placed: Placed): S
 		occupied(keys) {
 			let bits = occupied.get(keys);
 			if (!bits) {
-				bits = unionOf(ground.space, index.contenders(keys));
+				bits = unionOf(ground.space, index.living(keys));
 				occupied.set(keys, bits);
 			}
 			return bits;
@@ -148,20 +193,32 @@ export function shortcutIndex(effective: Effective, space: ContextSpace, catalog
 	const byKeys = new Map<Keys, Binding[]>();
 	const byPrefix = new Map<Keys, Binding[]>();
 	const byCommand = new Map<CommandId, Binding[]>();
+	const contenders = new Map<Keys, Contender[]>();
+	const living = new Map<Keys, Contender[]>();
+	const going = new Map<Keys, Contender[]>();
 	const idle = new Map<Keys, Ineffective[]>();
+	const ground = groundOf(space, catalogue, rules);
 	for (const binding of effective.bindings) {
-		pushTo(byKeys, binding.keys, binding);
+		const { keys } = binding;
+		const contender = ground.contender(binding);
+		pushTo(byKeys, keys, binding);
+		pushTo(contenders, keys, contender);
+		if (contender.reach !== space.nowhere) pushTo(living, keys, contender);
 		pushTo(byCommand, binding.command, binding);
-		if (binding.keys.includes(' ')) for (const prefix of properPrefixes(binding.keys)) pushTo(byPrefix, prefix, binding);
+		if (keys.includes(' '))
+			for (const prefix of properPrefixes(keys)) {
+				pushTo(byPrefix, prefix, binding);
+				pushTo(going, prefix, contender);
+			}
 	}
 	for (const ineffective of effective.ineffective) pushTo(idle, ineffective.entry.keys, ineffective);
-	const index = indexOn(groundOf(space, catalogue, rules), effective, {
+	const placed: Placed = {
 		on: (keys) => byKeys.get(keys) ?? NONE,
 		longer: (keys) => byPrefix.get(keys) ?? NONE,
 		of: (command) => byCommand.get(command) ?? NONE,
-		ineffective: (keys) => idle.get(keys) ?? NONE,
+		ineffective: (keys) => (idle.size === 0 ? NONE : (idle.get(keys) ?? NONE)),
+		mayRepeat: (keys) => effective.repeated.has(keys),
 		allKeys: () => (idle.size === 0 ? byKeys.keys() : new Set([...byKeys.keys(), ...idle.keys()]))
-	});
-	for (const keys of byKeys.keys()) index.contenders(keys);
-	return index;
+	};
+	return indexOn(ground, effective, placed, contenders, living, going);
 }

@@ -2,13 +2,14 @@ import type { CommandId } from '../application/command.ts';
 import type { Change } from '../profile/edit.ts';
 import { properPrefixes, readable, type Keys } from '../stroke/stroke.ts';
 import type { Circumstances } from './circumstances.ts';
-import { contestOn } from './contest.ts';
+import { contestOn, type Contest } from './contest.ts';
 import { findingId, SEVERITIES, type CheckRule, type Finding, type Report, type Telling, type Told } from './finding.ts';
 import { Notes } from './notes.ts';
 import { CHECK_RULES } from './rules/rules.ts';
 
 const RULES = Object.values(CHECK_RULES);
 const ON_INPUT = RULES.filter((rule) => rule.onInput);
+const ON_CONTEST = RULES.filter((rule) => rule.onContest);
 const ON_COMMAND = RULES.filter((rule) => rule.onCommand);
 const ON_WHOLE = RULES.filter((rule) => rule.onWhole);
 const NONE: readonly never[] = [];
@@ -25,6 +26,18 @@ export class Checks {
 	readonly #byInput = new Map<Keys, Notes>();
 	readonly #byCommand = new Map<CommandId, Notes>();
 	#whole: Notes | undefined;
+	/** The rule in hand, the input it looks at, and what has been noted there so far. */
+	#rule!: CheckRule;
+	#keys: Keys | undefined;
+	#notes: Notes | undefined;
+	readonly #report: Report = (severity, subject, situation, detail) =>
+		(this.#notes ??= new Notes(this.#keys)).add(this.#rule.id, severity, subject, situation, detail);
+	readonly #lookAtContest = (contest: Contest): void => {
+		for (const rule of ON_CONTEST) {
+			this.#rule = rule;
+			rule.onContest!(contest, this.#circumstances, this.#report);
+		}
+	};
 	/** Without having looked yet: `steps` does. */
 	constructor(circumstances: Circumstances) {
 		this.#circumstances = circumstances;
@@ -42,12 +55,12 @@ export class Checks {
 		const inputs = [...index.allKeys()];
 		const commands = ON_COMMAND.length > 0 ? [...index.catalogue.keys()] : [];
 		const all = inputs.length + commands.length;
-		for (const [i, keys] of inputs.entries()) {
-			this.#lookAtInput(keys);
+		for (let i = 0; i < inputs.length; i++) {
+			this.#lookAtInput(inputs[i]!);
 			if (i % STRIDE === STRIDE - 1) yield i / all;
 		}
-		for (const [i, command] of commands.entries()) {
-			this.#lookAtCommand(command);
+		for (let i = 0; i < commands.length; i++) {
+			this.#lookAtCommand(commands[i]!);
 			if (i % STRIDE === STRIDE - 1) yield (inputs.length + i) / all;
 		}
 		this.#lookAtWhole();
@@ -90,21 +103,39 @@ export class Checks {
 	}
 
 	#lookAtInput(keys: Keys): void {
-		const notes = contestOn(this.#circumstances.index, keys, (contest) =>
-			noted(ON_INPUT, keys, (rule, report) => rule.onInput!(contest, this.#circumstances, report))
-		);
-		if (notes) this.#byInput.set(keys, notes);
-		else this.#byInput.delete(keys);
+		this.#begin(keys);
+		const { index } = this.#circumstances;
+		if (index.living(keys).length > 0) contestOn(index, keys, this.#lookAtContest);
+		for (const rule of ON_INPUT) {
+			this.#rule = rule;
+			rule.onInput!(keys, this.#circumstances, this.#report);
+		}
+		if (this.#notes) this.#byInput.set(keys, this.#notes);
+		else if (this.#byInput.size > 0) this.#byInput.delete(keys);
 	}
 
 	#lookAtCommand(command: CommandId): void {
-		const notes = noted(ON_COMMAND, undefined, (rule, report) => rule.onCommand!(command, this.#circumstances, report));
-		if (notes) this.#byCommand.set(command, notes);
-		else this.#byCommand.delete(command);
+		this.#begin();
+		for (const rule of ON_COMMAND) {
+			this.#rule = rule;
+			rule.onCommand!(command, this.#circumstances, this.#report);
+		}
+		if (this.#notes) this.#byCommand.set(command, this.#notes);
+		else if (this.#byCommand.size > 0) this.#byCommand.delete(command);
 	}
 
 	#lookAtWhole(): void {
-		this.#whole = noted(ON_WHOLE, undefined, (rule, report) => rule.onWhole!(this.#circumstances, report));
+		this.#begin();
+		for (const rule of ON_WHOLE) {
+			this.#rule = rule;
+			rule.onWhole!(this.#circumstances, this.#report);
+		}
+		this.#whole = this.#notes;
+	}
+
+	#begin(keys?: Keys): void {
+		this.#keys = keys;
+		this.#notes = undefined;
 	}
 
 	/** All, errors first, then in the order in which they were found. */
@@ -115,20 +146,6 @@ export class Checks {
 				for (const finding of findings) lists[SEVERITIES.indexOf(finding.severity)]!.push(finding);
 		return lists.flat();
 	}
-}
-
-/** What the rules note, one after the other; undefined if nothing. */
-function noted(
-	rules: readonly CheckRule[],
-	keys: Keys | undefined,
-	look: (rule: CheckRule, report: Report) => void
-): Notes | undefined {
-	let notes: Notes | undefined;
-	let rule: CheckRule;
-	const report: Report = (severity, subject, situation, detail) =>
-		(notes ??= new Notes(keys)).add(rule.id, severity, subject, situation, detail);
-	for (rule of rules) look(rule, report);
-	return notes;
 }
 
 /** The commands that name this one as their opposite, and the one that it names. */

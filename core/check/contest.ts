@@ -1,7 +1,7 @@
 import { RULES } from '../answer/rules/rules.ts';
 import type { Contender } from '../answer/rules/rule.ts';
 import type { ShortcutIndex } from '../answer/shortcut-index.ts';
-import { atWork, NOTHING, type Row, type Shelf } from '../context/kernel.ts';
+import { NOTHING, Shelf, type Row } from '../context/kernel.ts';
 import type { Binding } from '../profile/effective.ts';
 import { properPrefixes, typesOnly, type Keys } from '../stroke/stroke.ts';
 
@@ -21,7 +21,9 @@ const NONE: readonly never[] = [];
 export class Contest {
 	readonly keys: Keys;
 	readonly shelf: Shelf;
-	/** The bindings that are alive somewhere. */
+	/** All bindings on the input. */
+	readonly others: readonly Contender[];
+	/** Those that are alive somewhere. */
 	readonly contenders: readonly Contender[];
 	/** Where each is heard: alive, and the keys are not text. */
 	readonly heard: readonly Row[];
@@ -29,10 +31,11 @@ export class Contest {
 	readonly wins: readonly Row[];
 	/** Where several commands are left undecided or offered. */
 	readonly tied: Row;
-	/** Sequences that begin with these keys and go on. */
-	readonly longer: readonly Binding[];
 
 	readonly #index: ShortcutIndex;
+	readonly #reach: readonly Row[];
+	/** Where the keys are text. */
+	readonly #text: Row;
 	readonly #prefixes: readonly Keys[];
 	/** Where a shorter input fires first. */
 	readonly #cut: Row;
@@ -51,33 +54,32 @@ export class Contest {
 		this.keys = keys;
 		this.shelf = shelf;
 		const others = index.contenders(keys);
-		const all = living(others, space.nowhere);
+		const all = others.length > 0 ? index.living(keys) : NONE;
+		this.others = others;
 		this.contenders = all;
-		this.longer = index.longer(keys);
-		const reach: Row[] = [];
-		for (let i = 0; i < all.length; i++) reach.push(shelf.put(all[i]!.reach));
-		this.heard = reach;
-		if (all.length > 0 && typing !== space.nowhere && typesOnly(keys)) {
-			const text = shelf.put(typing);
-			this.heard = reach.map((row) => shelf.without(row, text));
-		}
+		const reach = new Array<Row>(all.length);
+		for (let i = 0; i < all.length; i++) reach[i] = shelf.put(all[i]!.reach);
+		this.#reach = this.heard = reach;
+		this.#text = all.length > 0 && typing !== space.nowhere && typesOnly(keys) ? shelf.put(typing) : NOTHING;
+		if (this.#text !== NOTHING) this.heard = reach.map((row) => shelf.without(row, this.#text));
 
 		const isSequence = keys.includes(' ');
 		this.#prefixes = isSequence && rules.sequences === 'at-once' ? properPrefixes(keys) : NONE;
-		this.#cut = isSequence ? this.#occupied(this.#prefixes) : NOTHING;
-		const waiting = rules.sequences === 'wait' && this.longer.length > 0 ? this.longerReach() : NOTHING;
+		this.#cut = isSequence && all.length > 0 ? this.#occupied(this.#prefixes) : NOTHING;
+		const waiting = rules.sequences === 'wait' && all.length > 0 && index.longer(keys).length > 0 ? this.longerReach() : NOTHING;
 		let left = this.heard;
 		if (this.#cut !== NOTHING) left = left.map((row) => shelf.without(row, this.#cut));
 		if (waiting !== NOTHING) left = left.map((row) => shelf.without(row, waiting));
 		this.#left = this.#own = left;
 
 		this.tied = NOTHING;
-		if (others.length > 1) {
-			const { wins, tied } = RULES[rules.ambiguity].spread(all, left, space, shelf, others);
+		const siblings = all.length > 1 && hasSiblings(all);
+		if (all.length > 0 && others.length > 1) {
+			const { wins, tied } = RULES[rules.ambiguity].spread({ all, alive: left, others, hasSiblings: siblings }, space, shelf);
 			this.#own = wins;
 			this.tied = tied;
 		}
-		this.#shared = all.length > 1 && hasSiblings(all) ? this.#sharedByCommand() : this.#own;
+		this.#shared = siblings ? this.#sharedByCommand() : this.#own;
 		this.wins =
 			waiting === NOTHING ? this.#shared : this.#shared.map((row, i) => this.#withWaiting(row, this.heard[i]!, waiting));
 	}
@@ -87,12 +89,18 @@ export class Contest {
 		return this.contenders.findIndex((c) => c.binding.key === key);
 	}
 
+	/** The first situation of the binding in which its keys are text, or -1. */
+	typedAt(place: number): number {
+		return this.#text === NOTHING ? -1 : this.shelf.firstOfBoth(this.#reach[place]!, this.#text);
+	}
+
 	/** Where any of the inputs has a live binding. */
 	#occupied(inputs: readonly Keys[]): Row {
 		let all = NOTHING;
 		for (const keys of inputs) {
-			if (this.#index.on(keys).length === 0) continue;
-			const occupied = this.shelf.put(this.#index.occupied(keys));
+			const bits = this.#index.occupied(keys);
+			if (bits === this.#index.space.nowhere) continue;
+			const occupied = this.shelf.put(bits);
 			if (all === NOTHING) all = occupied;
 			else this.shelf.absorb(all, occupied);
 		}
@@ -130,15 +138,18 @@ export class Contest {
 		return all;
 	}
 
+	/** Where any of them is alive. */
+	#reachOf(contenders: readonly Contender[]): Row {
+		const { nowhere, everywhere } = this.#index.space;
+		if (contenders.some(({ reach }) => reach === everywhere)) return this.shelf.put(everywhere);
+		const all = this.shelf.empty();
+		for (const { reach } of contenders) if (reach !== nowhere) this.shelf.absorb(all, this.shelf.put(reach));
+		return all;
+	}
+
 	/** Where any of the longer sequences is alive. */
 	longerReach(): Row {
-		if (this.#beyond === undefined) {
-			const { nowhere } = this.#index.space;
-			this.#beyond = this.#union(
-				this.#index.longerContenders(this.keys).map(({ reach }) => (reach === nowhere ? NOTHING : this.shelf.put(reach)))
-			);
-		}
-		return this.#beyond;
+		return (this.#beyond ??= this.#reachOf(this.#index.longerContenders(this.keys)));
 	}
 
 	/** Where the binding is masked by another command or by a shorter input. */
@@ -179,21 +190,19 @@ export class Contest {
 					(joined ??= new Set()).add(other);
 				}
 			}
-			if (joined) ties = ties.filter((other) => !joined.has(other));
+			if (joined) {
+				ties = ties.filter((other) => !joined.has(other));
+				tie!.places.sort((a, b) => a - b);
+			}
 			if (tie) shelf.absorbBoth(tie.situations, left, tied);
 			else ties.push((tie = { places: [], situations: shelf.both(left, tied) }));
 			tie.places.push(place);
 		}
 		return ties.map(({ places, situations }) => ({
-			bindings: places.sort((a, b) => a - b).map((place) => this.contenders[place]!.binding),
+			bindings: places.map((place) => this.contenders[place]!.binding),
 			situations
 		}));
 	}
-}
-
-function living(all: readonly Contender[], nowhere: Contender['reach']): readonly Contender[] {
-	for (let i = 0; i < all.length; i++) if (all[i]!.reach === nowhere) return all.filter((c) => c.reach !== nowhere);
-	return all;
 }
 
 /** Whether two bindings are of one command. */
@@ -208,5 +217,10 @@ function hasSiblings(all: readonly Contender[]): boolean {
 
 /** The contest on an input, while `work` goes on; what it says is gone then. */
 export function contestOn<T>(index: ShortcutIndex, keys: Keys, work: (contest: Contest) => T): T {
-	return atWork(index.space.situations.length, (shelf) => work(new Contest(index, keys, shelf)));
+	const shelf = new Shelf(index.space.situations.length);
+	try {
+		return work(new Contest(index, keys, shelf));
+	} finally {
+		shelf.clear();
+	}
 }

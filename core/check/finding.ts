@@ -83,12 +83,17 @@ export type Subject = Binding | readonly Binding[] | CommandId;
 /** Takes down what a rule finds. `situation` is that of the witness; `detail` tells findings on the same subject apart. */
 export type Report = (severity: Severity, subject: Subject, situation: number, detail?: string) => void;
 
-/** One rule of the check engine: it looks at one input at a time, at one command, or at the whole. */
+/**
+ * One rule of the check engine: it looks at what is said of one input, at the contest of the bindings that are alive on it, at
+ * one command, or at the whole.
+ */
 export interface CheckRule {
 	readonly id: RuleId;
 	/** What it means, in a few words for people. */
 	readonly title: string;
-	onInput?(contest: Contest, circumstances: Circumstances, report: Report): void;
+	onInput?(keys: Keys, circumstances: Circumstances, report: Report): void;
+	/** Not called for an input on which nothing is alive. */
+	onContest?(contest: Contest, circumstances: Circumstances, report: Report): void;
 	onCommand?(command: CommandId, circumstances: Circumstances, report: Report): void;
 	onWhole?(circumstances: Circumstances, report: Report): void;
 	/** `contest` is that of the witness' keys. */

@@ -1,19 +1,22 @@
 import type { CommandId } from '../application/command.ts';
 import type { Binding } from '../profile/effective.ts';
 import type { Keys } from '../stroke/stroke.ts';
-import type { Finding, RuleId, Severity, Subject } from './finding.ts';
+import { RULE_IDS, SEVERITIES, type Finding, type RuleId, type Severity, type Subject } from './finding.ts';
 
-type Slot = RuleId | Severity | Subject | number | string | undefined;
-/** Rule, severity, subject, situation, detail. */
-const SLOTS = 5;
+const SEVERITY_NO: Readonly<Record<Severity, number>> = { error: 0, attention: 1, note: 2 };
+const RULE_NO = Object.fromEntries(RULE_IDS.map((rule, no) => [rule, no])) as Readonly<Record<RuleId, number>>;
 
 /**
- * What the rules have noted on one input, on one command or on the whole. A check notes thousands and few are read, so they
- * lie in one list and become findings when they are asked for.
+ * What the rules have noted on one input, on one command or on the whole. A check notes thousands and few are read, so a note
+ * takes little room and becomes a finding when it is asked for.
  */
 export class Notes {
 	readonly #keys: Keys | undefined;
-	readonly #slots: Slot[] = [];
+	readonly #subjects: Subject[] = [];
+	/** Severity in the two lowest bits, rule in the next four, situation above. */
+	readonly #facts: number[] = [];
+	/** As long as the others, up to the last that has one. */
+	readonly #details: (string | undefined)[] = [];
 	#findings: readonly Finding[] | undefined;
 
 	/** `keys` are those of findings that are about no binding. */
@@ -22,33 +25,24 @@ export class Notes {
 	}
 
 	add(rule: RuleId, severity: Severity, subject: Subject, situation: number, detail: string | undefined): void {
-		this.#slots.push(rule, severity, subject, situation, detail);
+		if (detail !== undefined) this.#details[this.#subjects.length] = detail;
+		this.#subjects.push(subject);
+		this.#facts.push((situation << 6) | (RULE_NO[rule] << 2) | SEVERITY_NO[severity]);
 	}
 
 	get findings(): readonly Finding[] {
-		return (this.#findings ??= this.#spelledOut());
+		return (this.#findings ??= this.#subjects.map((subject, i) => this.#spelledOut(subject, this.#facts[i]!, this.#details[i])));
 	}
 
-	#spelledOut(): Finding[] {
-		const findings: Finding[] = [];
-		for (let at = 0; at < this.#slots.length; at += SLOTS) {
-			const [rule, severity, subject, situation, detail] = this.#slots.slice(at, at + SLOTS) as [
-				RuleId,
-				Severity,
-				Subject,
-				number,
-				string | undefined
-			];
-			const bindings = typeof subject === 'string' ? NONE : isOne(subject) ? [subject] : subject;
-			const command = typeof subject === 'string' ? (subject as CommandId) : bindings[0]!.command;
-			const witness = { keys: bindings[0]?.keys ?? this.#keys, situation };
-			findings.push(
-				detail === undefined
-					? { rule, severity, command, bindings, witness }
-					: { rule, detail, severity, command, bindings, witness }
-			);
-		}
-		return findings;
+	#spelledOut(subject: Subject, facts: number, detail: string | undefined): Finding {
+		const rule = RULE_IDS[(facts >> 2) & 15]!;
+		const severity = SEVERITIES[facts & 3]!;
+		const bindings = typeof subject === 'string' ? NONE : isOne(subject) ? [subject] : subject;
+		const command = typeof subject === 'string' ? (subject as CommandId) : bindings[0]!.command;
+		const witness = { keys: bindings[0]?.keys ?? this.#keys, situation: facts >> 6 };
+		return detail === undefined
+			? { rule, severity, command, bindings, witness }
+			: { rule, detail, severity, command, bindings, witness };
 	}
 }
 

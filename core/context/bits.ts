@@ -1,8 +1,11 @@
 /** A set of situations: bit i stands for the situation at index i of its context space. */
 export type Bits = Int32Array;
 
+/** Words of 32 bits for so many situations: whole groups of four, which the kernel works on at once. */
+export const wordsFor = (size: number): number => 4 * Math.ceil(size / 128);
+
 export function noBits(size: number): Bits {
-	return new Int32Array(Math.ceil(size / 32));
+	return new Int32Array(wordsFor(size));
 }
 
 export function addBit(bits: Bits, i: number): void {

@@ -1,4 +1,4 @@
-import type { Bits } from './bits.ts';
+import { wordsFor, type Bits } from './bits.ts';
 import { KERNEL_CODE } from './kernel-code.ts';
 import { MOST_SITUATIONS } from './space.ts';
 
@@ -11,7 +11,7 @@ interface Kernel {
 	absorbBoth(a: Row, b: Row, c: Row, bytes: number): void;
 	both(to: Row, a: Row, b: Row, bytes: number): number;
 	without(to: Row, a: Row, b: Row, bytes: number): number;
-	lose(lost: Row, a: Row, b: Row, bytes: number): number;
+	lose(lost: Row, a: Row, others: number, count: number, bytes: number): number;
 	meets(a: Row, b: Row, bytes: number): number;
 	firstOfBoth(a: Row, b: Row, bytes: number): number;
 	masked(to: Row, left: Row, won: Row, mine: Row, tied: Row, heard: Row, cut: Row, bytes: number): number;
@@ -22,20 +22,17 @@ const kernel = new WebAssembly.Instance(
 ).exports as unknown as Kernel;
 
 const PAGE = 65_536;
-/** Bytes that are worked on at once. */
-const STEP = 16;
-
 let words = new Int32Array(kernel.memory.buffer);
-const bytesFor = (size: number): number => Math.ceil(size / (8 * STEP)) * STEP;
+let end = words.byteLength;
+const bytesFor = (size: number): number => 4 * wordsFor(size);
 /** Where free memory begins. Before it lies the empty set, as long as the longest. */
 let free = bytesFor(MOST_SITUATIONS);
 
-function room(end: number): void {
-	const { buffer } = kernel.memory;
-	if (end <= buffer.byteLength) return;
-	// by half as much again, so that growing stays rare
-	kernel.memory.grow(Math.ceil(Math.max(end - buffer.byteLength, buffer.byteLength / 2) / PAGE));
+/** By half as much again at least, so that growing stays rare. */
+function grow(): void {
+	kernel.memory.grow(Math.ceil(Math.max(free - end, end / 2) / PAGE));
 	words = new Int32Array(kernel.memory.buffer);
+	end = words.byteLength;
 }
 
 /** The empty set. Never written to. */
@@ -47,19 +44,18 @@ export const NOTHING = 0 as Row;
  */
 export class Shelf {
 	readonly #bytes: number;
-	readonly #words: number;
+	readonly #begin = free;
 
-	/** Use `atWork`. */
+	/** For sets of so many situations. */
 	constructor(size: number) {
 		this.#bytes = bytesFor(size);
-		this.#words = Math.ceil(size / 32);
 	}
 
 	/** Room with anything in it. */
 	#raw(): Row {
 		const row = free as Row;
 		free += this.#bytes;
-		room(free);
+		if (free > end) grow();
 		return row;
 	}
 
@@ -72,7 +68,6 @@ export class Shelf {
 	put(bits: Bits): Row {
 		const row = this.#raw();
 		words.set(bits, row >> 2);
-		words.fill(0, (row >> 2) + this.#words, (row + this.#bytes) >> 2);
 		return row;
 	}
 
@@ -118,9 +113,15 @@ export class Shelf {
 		kernel.absorbBoth(a, b, c, this.#bytes);
 	}
 
-	/** Moves what `a` shares with `b` from `a` to `lost`, in place; whether anything is left in `a`. */
-	lose(lost: Row, a: Row, b: Row): boolean {
-		return kernel.lose(lost, a, b, this.#bytes) !== 0;
+	/** Takes from `a` what it shares with any of the others, in place: what was taken, as a new row, and whether any is left. */
+	lose(a: Row, others: readonly Row[]): { readonly lost: Row; readonly isAnyLeft: boolean } {
+		const list = free;
+		free += 4 * Math.ceil(others.length / 4) * 4;
+		if (free > end) grow();
+		for (let i = 0; i < others.length; i++) words[(list >> 2) + i] = others[i]!;
+		const lost = this.#raw();
+		const what = kernel.lose(lost, a, list, others.length, this.#bytes);
+		return { lost: what & 2 ? lost : this.#giveBack(lost), isAnyLeft: (what & 1) !== 0 };
 	}
 
 	meets(a: Row, b: Row): boolean {
@@ -143,17 +144,11 @@ export class Shelf {
 
 	/** A copy that outlives the work. */
 	bits(a: Row): Bits {
-		return words.slice(a >> 2, (a >> 2) + this.#words);
+		return words.slice(a >> 2, (a + this.#bytes) >> 2);
 	}
-}
 
-/** Lets `work` take rows for sets of so many situations; all are free again when it ends. Works within works are fine. */
-export function atWork<T>(size: number, work: (shelf: Shelf) => T): T {
-	const begin = free;
-	const shelf = new Shelf(size);
-	try {
-		return work(shelf);
-	} finally {
-		free = begin;
+	/** Frees all rows that were taken since the shelf was made; shelves end in the reverse order in which they were made. */
+	clear(): void {
+		free = this.#begin;
 	}
 }

@@ -47,21 +47,32 @@
       (br_if $next (i32.lt_u (local.tee $a (i32.add (local.get $a) (i32.const 16))) (local.get $end))))
     (v128.any_true (local.get $any)))
 
-  ;; moves what a and b share from a to lost; whether anything is left in a
-  (func (export "lose") (param $lost i32) (param $a i32) (param $b i32) (param $n i32) (result i32)
-    (local $end i32) (local $mine v128) (local $theirs v128) (local $any v128)
-    (local.set $end (i32.add (local.get $a) (local.get $n)))
-    (loop $next
-      (local.set $mine (v128.load (local.get $a)))
-      (local.set $theirs (v128.load (local.get $b)))
-      (v128.store (local.get $lost)
-        (v128.or (v128.load (local.get $lost)) (v128.and (local.get $mine) (local.get $theirs))))
-      (v128.store (local.get $a) (local.tee $mine (v128.andnot (local.get $mine) (local.get $theirs))))
-      (local.set $any (v128.or (local.get $any) (local.get $mine)))
-      (local.set $lost (i32.add (local.get $lost) (i32.const 16)))
-      (local.set $b (i32.add (local.get $b) (i32.const 16)))
-      (br_if $next (i32.lt_u (local.tee $a (i32.add (local.get $a) (i32.const 16))) (local.get $end))))
-    (v128.any_true (local.get $any)))
+  ;; moves to lost what a shares with any of the $count sets whose addresses, 32 bits each, stand from $others on;
+  ;; 1 if anything is left in a, and 2 more if anything is lost
+  (func (export "lose") (param $lost i32) (param $a i32) (param $others i32) (param $count i32) (param $n i32) (result i32)
+    (local $at i32) (local $next i32) (local $last i32)
+    (local $mine v128) (local $shared v128) (local $gone v128) (local $anyLeft v128) (local $anyLost v128)
+    (local.set $last (i32.add (local.get $others) (i32.shl (local.get $count) (i32.const 2))))
+    (loop $chunk
+      (local.set $mine (v128.load (i32.add (local.get $a) (local.get $at))))
+      (local.set $gone (v128.const i64x2 0 0))
+      (local.set $next (local.get $others))
+      (block $settled
+        (loop $other
+          (br_if $settled (i32.eq (local.get $next) (local.get $last)))
+          (br_if $settled (i32.eqz (v128.any_true (local.get $mine))))
+          (local.set $shared
+            (v128.and (local.get $mine) (v128.load (i32.add (i32.load (local.get $next)) (local.get $at)))))
+          (local.set $gone (v128.or (local.get $gone) (local.get $shared)))
+          (local.set $mine (v128.xor (local.get $mine) (local.get $shared)))
+          (local.set $next (i32.add (local.get $next) (i32.const 4)))
+          (br $other)))
+      (v128.store (i32.add (local.get $a) (local.get $at)) (local.get $mine))
+      (v128.store (i32.add (local.get $lost) (local.get $at)) (local.get $gone))
+      (local.set $anyLeft (v128.or (local.get $anyLeft) (local.get $mine)))
+      (local.set $anyLost (v128.or (local.get $anyLost) (local.get $gone)))
+      (br_if $chunk (i32.lt_u (local.tee $at (i32.add (local.get $at) (i32.const 16))) (local.get $n))))
+    (i32.or (v128.any_true (local.get $anyLeft)) (i32.shl (v128.any_true (local.get $anyLost)) (i32.const 1))))
 
   ;; whether a and b share anything
   (func (export "meets") (param $a i32) (param $b i32) (param $n i32) (result i32)

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { AxisId, NodeId, isWithin, type Axis } from './axis.ts';
-import { addBit, count, intersection, isSubset, meets, noBits, union, type Bits } from './bits.ts';
+import { addBit, count, first, intersection, isSubset, meets, noBits, union, type Bits } from './bits.ts';
 import { scopeText, type Scope } from './scope.ts';
 
 /** One context on every axis at once, in the order of the application's axes. */
@@ -40,6 +40,8 @@ export interface ScopeSet {
 	readonly bits: Bits;
 	/** How many situations it holds. */
 	readonly size: number;
+	/** The number of the first of them, or -1. */
+	readonly first: number;
 }
 
 /**
@@ -136,7 +138,7 @@ export function contextSpace(axes: readonly Axis[], reachable: Reachable): Conte
 		}
 	});
 
-	const sets = new Map<string, ScopeSet>([['', { no: 0, bits: everywhere, size }]]);
+	const sets = new Map<string, ScopeSet>([['', { no: 0, bits: everywhere, size, first: 0 }]]);
 	const setOf = (scope: Scope, text = scopeText(scope)): ScopeSet => {
 		let set = sets.get(text);
 		if (!set) {
@@ -145,7 +147,7 @@ export function contextSpace(axes: readonly Axis[], reachable: Reachable): Conte
 				.map((axis) => scope[axis]!.map((node) => bitsByNode.get(`${axis}\n${node}`)!).reduce(union))
 				.reduce(intersection, everywhere);
 			const size = count(bits);
-			sets.set(text, (set = { no: sets.size, bits: size === 0 ? nowhere : bits, size }));
+			sets.set(text, (set = { no: sets.size, bits: size === 0 ? nowhere : bits, size, first: first(bits) }));
 		}
 		return set;
 	};

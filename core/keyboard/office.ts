@@ -79,16 +79,17 @@ export function officeDesks(rules: Pick<InputRules, 'match' | 'hardwired'>, give
 			return answer;
 		};
 	};
+	/** Of a sequence, what is to be said of its first stroke of which there is something to say. */
 	const byStroke = <T>(work: (keys: Keys) => readonly T[]) => {
-		const one = remembered(work);
-		return (keys: Keys): readonly T[] => {
-			if (!keys.includes(' ')) return one(keys);
+		const answer: (keys: Keys) => readonly T[] = remembered((keys) => {
+			if (!keys.includes(' ')) return work(keys);
 			for (const stroke of keys.split(' ')) {
-				const answer = one(stroke as Keys);
-				if (answer.length > 0) return answer;
+				const one = answer(stroke as Keys);
+				if (one.length > 0) return one;
 			}
 			return NOTHING;
-		};
+		});
+		return answer;
 	};
 
 	const kept = byStroke((keys): readonly Kept[] => {

@@ -49,6 +49,8 @@ export interface Effective {
 	readonly byKey: ReadonlyMap<ShortcutKey, Binding>;
 	readonly removed: ReadonlyMap<ShortcutKey, Removal>;
 	readonly ineffective: readonly Ineffective[];
+	/** The inputs on which something is said twice. */
+	readonly repeated: ReadonlySet<Keys>;
 	/** By the finding's id; an upper stratum's acceptance stands in place of a lower one's. */
 	readonly accepted: ReadonlyMap<string, Accepted>;
 }
@@ -64,6 +66,7 @@ export function effectiveProfile(profile: Profile): Effective {
 	const removed = new Map<ShortcutKey, Removal>();
 	const ineffective: Ineffective[] = [];
 	const accepted = new Map<string, Accepted>();
+	const repeated = new Set<Keys>();
 	const layers: Growing[][] = [];
 
 	for (const stratum of profile) {
@@ -84,8 +87,10 @@ export function effectiveProfile(profile: Profile): Effective {
 					byKey.delete(key);
 					removed.set(key, { binding: below, by: stratum.id });
 				}
-			} else if (below) below.repeatedIn.push(stratum.id);
-			else {
+			} else if (below) {
+				below.repeatedIn.push(stratum.id);
+				repeated.add(below.keys);
+			} else {
 				const binding: Growing = {
 					key,
 					command: entry.command,
@@ -114,6 +119,7 @@ export function effectiveProfile(profile: Profile): Effective {
 		byKey,
 		removed,
 		ineffective,
+		repeated,
 		accepted
 	};
 }

@@ -106,10 +106,16 @@ export function strokesOf(keys: Keys): Stroke[] {
 }
 
 /** The inputs that are complete before this one is: for `G F E`, `G` and `G F`. Empty for a single stroke. */
-export function properPrefixes(keys: Keys): Keys[] {
-	const strokes = keys.split(' ');
-	return strokes.slice(1).map((_, n) => strokes.slice(0, n + 1).join(' ') as Keys);
+export function properPrefixes(keys: Keys): readonly Keys[] {
+	let prefixes = PREFIXES.get(keys);
+	if (!prefixes) {
+		const strokes = keys.split(' ');
+		prefixes = strokes.slice(1).map((_, n) => strokes.slice(0, n + 1).join(' ') as Keys);
+		if (PREFIXES.size < MOST_READ) PREFIXES.set(keys, prefixes);
+	}
+	return prefixes;
 }
+const PREFIXES = new Map<Keys, readonly Keys[]>();
 
 /** A text for people in which positions stand as the letters and digits of a US board: `Ctrl+KeyF` reads as `Ctrl+F`. */
 export function readable(text: string): string {

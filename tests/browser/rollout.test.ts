@@ -155,7 +155,7 @@ describe('The routes', () => {
 		expect(policy)
 			.to.include("default-src 'none'")
 			.and.include("frame-ancestors 'none'")
-			.and.match(/script-src 'self' 'sha256-/);
+			.and.match(/script-src 'self' 'wasm-unsafe-eval' 'sha256-/);
 		expect(policy).to.not.include("'unsafe-inline'").and.not.include("'unsafe-eval'");
 	});
 });

@@ -1,9 +1,9 @@
 import { NOTHING, type Row, type Shelf } from '../../context/kernel.ts';
-import type { Live, Rule } from './rule.ts';
+import type { CommandSet, Field, Rule } from './rule.ts';
 
 /** Where bindings of two or more commands are alive. */
-function contested(all: readonly Live[], alive: readonly Row[], shelf: Shelf): Row {
-	const byCommand = new Map<number, Row>();
+function contested({ all, alive }: Field, shelf: Shelf): Row {
+	const byCommand = new Map<CommandSet, Row>();
 	all.forEach(({ command }, i) => {
 		const known = byCommand.get(command);
 		if (known) shelf.absorb(known, alive[i]!);
@@ -25,7 +25,7 @@ export const chooser: Rule = {
 		const offered = [...new Map(live.map((l) => [l.binding.command, l.binding])).values()];
 		return { offered, masked: [], why: 'several commands wait on this input, so the application asks' };
 	},
-	spread(all, alive, _, shelf) {
-		return { wins: alive, tied: contested(all, alive, shelf) };
+	spread(field, _, shelf) {
+		return { wins: field.alive, tied: contested(field, shelf) };
 	}
 };

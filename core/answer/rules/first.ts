@@ -11,7 +11,7 @@ export const first: Rule = {
 			why: 'it stands first in the list'
 		};
 	},
-	spread(_, alive, __, shelf) {
+	spread({ alive }, _, shelf) {
 		const taken = shelf.empty();
 		const wins = alive.map((reach) => {
 			const mine = shelf.without(reach, taken);

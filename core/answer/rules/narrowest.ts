@@ -3,7 +3,7 @@ import type { ContextSpace } from '../../context/space.ts';
 import type { Live, Rule } from './rule.ts';
 
 /** Whether `b` cannot keep `a` from winning: it runs the same command, or its scope is wider. */
-const yields = (b: Live, a: Live, space: ContextSpace) => b.command === a.command || space.isNarrower(a.scope, b.scope);
+const yields = (b: Live, a: Live, space: ContextSpace) => space.isNarrower(a.scope, b.scope) || b.command === a.command;
 
 /**
  * The binding with the narrowest scope wins; if none is narrower than all the others, it stays undecided.
@@ -24,9 +24,9 @@ export const narrowest: Rule = {
 				}
 			: { masked: [], why: 'no scope is narrower than all the others' };
 	},
-	spread(all, alive, space, shelf) {
+	spread({ all, alive, hasSiblings }, space, shelf) {
 		const wins: Row[] = all.map(() => NOTHING);
-		const tied = shelf.empty();
+		let tied = NOTHING;
 		const order = bySize(all);
 		const covered = shelf.empty();
 		for (let rank = 0; rank < order.length; rank++) {
@@ -35,26 +35,25 @@ export const narrowest: Rule = {
 			const left = shelf.without(alive[i]!, covered);
 			if (left === NOTHING) continue;
 			shelf.absorb(covered, left);
-			const failed = shelf.empty();
-			let isAnyLeft = true;
-			// the widest rivals first: they settle the most at once
-			for (let next = order.length - 1; next > rank && isAnyLeft; next--) {
-				const rival = order[next]!;
-				if (!yields(all[rival]!, a, space)) isAnyLeft = shelf.lose(failed, left, alive[rival]!);
-			}
+			const rivals: Row[] = [];
+			// the widest first: they settle the most at once
+			for (let next = order.length - 1; next > rank; next--)
+				if (!yields(all[order[next]!]!, a, space)) rivals.push(alive[order[next]!]!);
+			const { lost: failed, isAnyLeft } = shelf.lose(left, rivals);
 			if (isAnyLeft) wins[i] = added(wins[i]!, left, shelf);
-			if (shelf.isEmpty(failed)) continue;
-			rescue(i, failed, all, alive, wins, space, shelf);
-			shelf.absorb(tied, failed);
+			if (failed === NOTHING) continue;
+			if (hasSiblings) rescue(i, failed, all, alive, wins, space, shelf);
+			tied = added(tied, failed, shelf);
 		}
 		return { wins, tied: shelf.isEmpty(tied) ? NOTHING : tied };
 	}
 };
 
-function added(wins: Row, more: Row, shelf: Shelf): Row {
-	if (wins === NOTHING) return more;
-	shelf.absorb(wins, more);
-	return wins;
+/** `more` becomes the set if it was empty. */
+function added(row: Row, more: Row, shelf: Shelf): Row {
+	if (row === NOTHING) return more;
+	shelf.absorb(row, more);
+	return row;
 }
 
 /** Where one fails, another binding of its command may be narrower than all the others. */
@@ -73,9 +72,9 @@ function rescue(
 		if (sibling.command !== command || s === one) continue;
 		const won = shelf.both(failed, alive[s]!);
 		if (won === NOTHING) continue;
-		const lost = shelf.empty();
-		if (all.some((b, i) => !yields(b, sibling, space) && !shelf.lose(lost, won, alive[i]!))) continue;
-		shelf.lose(lost, failed, won);
+		const rivals = alive.filter((_, i) => !yields(all[i]!, sibling, space));
+		if (!shelf.lose(won, rivals).isAnyLeft) continue;
+		shelf.lose(failed, [won]);
 		wins[s] = added(wins[s]!, won, shelf);
 	}
 }

@@ -22,7 +22,7 @@ export const refuse: Rule = {
 			? { winner: winner.binding, masked, why: 'it was loaded first; the others meet it and were refused' }
 			: { masked, why: 'all of these were refused when the application loaded its list' };
 	},
-	spread(all, alive, _, __, others) {
+	spread({ all, alive, others }) {
 		const kept = new Set(loaded(others));
 		return { wins: all.map((live, i) => (kept.has(live) ? alive[i]! : NOTHING)), tied: NOTHING };
 	}

@@ -1,13 +1,19 @@
 import type { Bits } from '../../context/bits.ts';
+import type { CommandId } from '../../application/command.ts';
 import type { Row, Shelf } from '../../context/kernel.ts';
 import type { ContextSpace, ScopeSet } from '../../context/space.ts';
 import type { Binding } from '../../profile/effective.ts';
 
+/** Where a command exists. One object for each command of a catalogue, so that commands are told apart by it. */
+export interface CommandSet {
+	readonly id: CommandId;
+	readonly bits: Bits;
+}
+
 /** A binding that is alive in a situation, with the situations of its scope. */
 export interface Live {
 	readonly binding: Binding;
-	/** A number for its command, which is told apart more quickly than the id. */
-	readonly command: number;
+	readonly command: CommandSet;
 	readonly scope: ScopeSet;
 }
 
@@ -28,7 +34,18 @@ export interface Decision {
 }
 
 /**
- * The same for all situations at once. `wins` has, for each contender, where it is the winner or is offered; bindings of
+ * The bindings on one input over all situations: `all` that are alive somewhere, in the order of the list, `alive` where each
+ * of them is, and `others`, all on the input. `hasSiblings` says whether any two of `all` run the same command.
+ */
+export interface Field {
+	readonly all: readonly Live[];
+	readonly alive: readonly Row[];
+	readonly others: readonly Live[];
+	readonly hasSiblings: boolean;
+}
+
+/**
+ * What a rule makes of a field. `wins` has, for each contender, where it is the winner or is offered; bindings of
  * one command share what any of them wins. `tied` is where several commands are left undecided or offered. Each is
  * `NOTHING` when it is empty.
  */
@@ -44,9 +61,6 @@ export interface Rule {
 	 * `others` are all bindings on the input, alive here or not: a rule that refuses at load time needs them.
 	 */
 	decide(live: readonly Live[], others: readonly Live[], space: ContextSpace): Decision;
-	/**
-	 * `all` are the bindings on the input that are alive somewhere, in the order of the list, `alive` where each of them is, and
-	 * `others` all on the input.
-	 */
-	spread(all: readonly Live[], alive: readonly Row[], space: ContextSpace, shelf: Shelf, others: readonly Live[]): Spread;
+	/** The same as `decide`, for all situations at once. */
+	spread(field: Field, space: ContextSpace, shelf: Shelf): Spread;
 }

@@ -7,7 +7,7 @@ import { go, limits, moves } from '../proposals.ts';
 export const clash: CheckRule = {
 	id: 'clash',
 	title: 'Several commands on one input',
-	onInput(contest, _, report) {
+	onContest(contest, _, report) {
 		if (contest.tied === NOTHING) return;
 		for (const { bindings, situations } of contest.ties()) report('error', bindings, contest.shelf.first(situations));
 	},

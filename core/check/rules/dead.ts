@@ -10,7 +10,7 @@ import { go, goes, moves } from '../proposals.ts';
 export const dead: CheckRule = {
 	id: 'dead',
 	title: 'Can never run',
-	onInput({ contenders, heard, wins, tied, shelf }, _, report) {
+	onContest({ contenders, heard, wins, tied, shelf }, _, report) {
 		for (let place = 0; place < contenders.length; place++) {
 			const row = heard[place]!;
 			if (wins[place] !== NOTHING || row === NOTHING) continue;

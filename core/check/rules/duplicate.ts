@@ -8,7 +8,8 @@ import { drops } from '../proposals.ts';
 export const duplicate: CheckRule = {
 	id: 'duplicate',
 	title: 'Said twice',
-	onInput({ contenders }, _, report) {
+	onContest({ keys, contenders }, { index }, report) {
+		if (!index.mayRepeat(keys)) return;
 		for (const { binding, reach } of contenders) if (binding.repeatedIn.length > 0) report('note', binding, first(reach));
 	},
 	tell({ bindings: [binding], witness: { keys } }, c) {

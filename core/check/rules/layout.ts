@@ -37,7 +37,7 @@ function sentence({ kind, desks, about }: Trouble, keys: string, label: string):
 export const layout: CheckRule = {
 	id: 'layout',
 	title: 'Trouble on a keyboard in use',
-	onInput({ keys, contenders }, { office }, report) {
+	onContest({ keys, contenders }, { office }, report) {
 		const troubles = office.troubles(keys);
 		if (troubles.length === 0) return;
 		for (const { binding, reach } of contenders)

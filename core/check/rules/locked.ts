@@ -1,4 +1,4 @@
-import { count, first } from '../../context/bits.ts';
+import { count } from '../../context/bits.ts';
 import { labelOf, type CheckRule } from '../finding.ts';
 import { drops } from '../proposals.ts';
 
@@ -6,14 +6,14 @@ import { drops } from '../proposals.ts';
 export const locked: CheckRule = {
 	id: 'locked',
 	title: 'Stopped by a lock',
-	onInput({ keys }, { index }, report) {
+	onInput(keys, { index }, report) {
 		for (const { reason, entry, stratum } of index.ineffective(keys))
 			if (reason === 'locked') {
 				const bindings = index.on(keys).filter((b) => b.command === entry.command);
 				report(
 					'attention',
 					bindings.length > 0 ? bindings : entry.command,
-					Math.max(0, first(index.space.bitsOf(entry.scope))),
+					Math.max(0, index.space.setOf(entry.scope).first),
 					stratum
 				);
 			}

@@ -3,6 +3,7 @@ import type { CommandId } from '../../application/command.ts';
 import type { ShortcutIndex } from '../../answer/shortcut-index.ts';
 import { absorb, count, hasBit, noBits, type Bits } from '../../context/bits.ts';
 import { NOTHING, type Row } from '../../context/kernel.ts';
+import type { Contender } from '../../answer/rules/rule.ts';
 import type { Binding } from '../../profile/effective.ts';
 import type { Keys } from '../../stroke/stroke.ts';
 import type { Circumstances } from '../circumstances.ts';
@@ -38,14 +39,21 @@ function ownersOf(released: ShortcutIndex, keys: Keys): Owners {
 	return owners;
 }
 
+/** On the same keys, so that command and scope are all that can differ. */
+function saysSame(was: readonly Contender[], is: readonly Contender[]): boolean {
+	if (was.length !== is.length) return false;
+	for (let i = 0; i < was.length; i++) {
+		const [before, now] = [was[i]!, is[i]!];
+		if (before.command.id !== now.command.id || before.scope !== now.scope) return false;
+	}
+	return true;
+}
+
 /** What the released profile did with the keys, or undefined when nothing on them has changed. */
-function before({ index, released }: Circumstances, keys: Keys): Owners | undefined {
+function before({ released }: Circumstances, { keys, others }: Contest): Owners | undefined {
 	if (!released) return undefined;
-	const was = released.on(keys);
-	const is = index.on(keys);
-	if (was.length === 0 || is.length === 0) return undefined;
-	if (was === is || (was.length === is.length && was.every((b, i) => b.key === is[i]!.key))) return undefined;
-	return ownersOf(released, keys);
+	const was = released.contenders(keys);
+	return was.length === 0 || saysSame(was, others) ? undefined : ownersOf(released, keys);
 }
 
 /** The first command that ran in the situation. */
@@ -67,8 +75,8 @@ const settledIn = ({ shelf, tied }: Contest, was: Owners): Row => shelf.without(
 export const moved: CheckRule = {
 	id: 'moved',
 	title: 'Does something else than in the last release',
-	onInput(contest, c, report) {
-		const was = before(c, contest.keys);
+	onContest(contest, c, report) {
+		const was = before(c, contest);
 		if (!was) return;
 		const settled = settledIn(contest, was);
 		for (let place = 0; place < contest.contenders.length; place++) {
@@ -77,7 +85,7 @@ export const moved: CheckRule = {
 		}
 	},
 	tell({ bindings: [binding], witness: { keys, situation } }, c, contest) {
-		const was = before(c, keys!)!;
+		const was = before(c, contest)!;
 		const place = contest.placeOf(binding!);
 		const old = ownerAt(was, situation);
 		return {
@@ -86,8 +94,8 @@ export const moved: CheckRule = {
 			causes: [old]
 		};
 	},
-	proposals({ bindings: [binding], witness: { keys, situation } }, c, _, pen) {
-		const was = before(c, keys!)!;
+	proposals({ bindings: [binding], witness: { keys, situation } }, c, contest, pen) {
+		const was = before(c, contest)!;
 		const { command } = ownerAt(was, situation);
 		const gone = c
 			.released!.on(keys!)

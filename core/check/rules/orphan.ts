@@ -1,4 +1,4 @@
-import { count, first } from '../../context/bits.ts';
+import { count } from '../../context/bits.ts';
 import { labelOf, type CheckRule } from '../finding.ts';
 import { drops, goes } from '../proposals.ts';
 
@@ -6,15 +6,17 @@ import { drops, goes } from '../proposals.ts';
 export const orphan: CheckRule = {
 	id: 'orphan',
 	title: 'Speaks of what is not there',
-	onInput({ keys }, { index }, report) {
-		for (const { binding, reach, scope } of index.contenders(keys))
-			if (reach === index.space.nowhere) report('attention', binding, Math.max(0, first(scope.bits)));
+	onInput(keys, { index }, report) {
+		const all = index.contenders(keys);
+		if (index.living(keys).length < all.length)
+			for (const { binding, reach, scope } of all)
+				if (reach === index.space.nowhere) report('attention', binding, Math.max(0, scope.first));
 		for (const { reason, entry, stratum } of index.ineffective(keys))
 			if (reason === 'nothing-to-remove')
 				report(
 					'note',
 					entry.command,
-					Math.max(0, first(index.space.bitsOf(entry.scope))),
+					Math.max(0, index.space.setOf(entry.scope).first),
 					`remove\n${stratum}\n${keys}\n${index.space.scopeLabel(entry.scope)}`
 				);
 	},

@@ -13,9 +13,9 @@ function longerThan({ index }: Circumstances, binding: Binding, heard: Bits): Bi
 export const prefix: CheckRule = {
 	id: 'prefix',
 	title: 'Begins a longer sequence',
-	onInput(contest, _, report) {
+	onContest(contest, { index }, report) {
 		const { contenders, heard, shelf } = contest;
-		if (contest.longer.length === 0 || contenders.length === 0) return;
+		if (index.longer(contest.keys).length === 0) return;
 		const beyond = contest.longerReach();
 		for (let place = 0; place < contenders.length; place++) {
 			const situation = shelf.firstOfBoth(heard[place]!, beyond);

@@ -6,7 +6,7 @@ import { goes, moves } from '../proposals.ts';
 export const reserved: CheckRule = {
 	id: 'reserved',
 	title: 'Kept by the system or the application',
-	onInput({ keys, contenders }, { office }, report) {
+	onContest({ keys, contenders }, { office }, report) {
 		const kept = office.kept(keys);
 		if (kept.length === 0) return;
 		const severity = kept.some((k) => k.taken === 'always') ? 'error' : 'attention';

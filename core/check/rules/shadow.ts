@@ -7,7 +7,7 @@ import { go, goes, limits, moves } from '../proposals.ts';
 export const shadow: CheckRule = {
 	id: 'shadow',
 	title: 'Masked in a part of its scope',
-	onInput(contest, _, report) {
+	onContest(contest, _, report) {
 		for (let place = 0; place < contest.contenders.length; place++) {
 			if (contest.wins[place] === NOTHING) continue;
 			const masked = contest.masked(place);

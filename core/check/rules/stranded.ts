@@ -11,10 +11,11 @@ export const stranded: CheckRule = {
 	title: 'Left without a shortcut',
 	onCommand(id, { index }, report) {
 		const command = index.catalogue.get(id);
-		if (!command || index.of(id).length > 0) return;
-		const hasPartner = command.opposite !== undefined && index.of(command.opposite).length > 0;
+		if (!command) return;
 		const hasWeight = (command.use ?? 0) >= WEIGHTY;
-		if (!hasPartner && !hasWeight) return;
+		if (!hasWeight && command.opposite === undefined) return;
+		if (index.of(id).length > 0) return;
+		if (!hasWeight && index.of(command.opposite!).length === 0) return;
 		const where = index.reach({ command: id, scope: {}, scopeText: '' });
 		report('note', id, Math.max(0, first(where)), hasWeight ? 'weight' : 'opposite');
 	},

@@ -1,7 +1,6 @@
 import type { AxisId } from '../../context/axis.ts';
-import { count, firstOfBoth, intersection, meets } from '../../context/bits.ts';
+import { count, intersection } from '../../context/bits.ts';
 import { NOTHING } from '../../context/kernel.ts';
-import { typesOnly } from '../../stroke/stroke.ts';
 import { labelOf, type CheckRule } from '../finding.ts';
 import { goes, moves } from '../proposals.ts';
 
@@ -12,14 +11,18 @@ import { goes, moves } from '../proposals.ts';
 export const typing: CheckRule = {
 	id: 'typing',
 	title: 'Is text where it should run',
-	onInput({ keys, contenders, heard }, { index }, report) {
-		if (index.typing === index.space.nowhere || !typesOnly(keys)) return;
-		contenders.forEach(({ binding, reach }, place) => {
-			if (!meets(reach, index.typing)) return;
+	onContest(contest, { index }, report) {
+		const { contenders, heard } = contest;
+		let axes: AxisId[] | undefined;
+		for (let place = 0; place < contenders.length; place++) {
+			const situation = contest.typedAt(place);
+			if (situation < 0) continue;
+			const { binding } = contenders[place]!;
 			const isAll = heard[place] === NOTHING;
-			const isNamed = index.rules.typing.some((scope) => (Object.keys(scope) as AxisId[]).some((axis) => binding.scope[axis]));
-			if (isAll || isNamed) report(isAll ? 'error' : 'attention', binding, firstOfBoth(reach, index.typing));
-		});
+			axes ??= index.rules.typing.flatMap((scope) => Object.keys(scope) as AxisId[]);
+			const isNamed = axes.some((axis) => binding.scope[axis]);
+			if (isAll || isNamed) report(isAll ? 'error' : 'attention', binding, situation);
+		}
 	},
 	tell({ severity, bindings: [binding], witness: { keys, situation } }, c) {
 		const where = intersection(c.index.reach(binding!), c.index.typing);
