@@ -5,7 +5,7 @@ import { emptyAliasFile, type AliasFile } from '../core/alias/file.ts';
 import { ALIAS_RULES } from '../core/alias/rules/rules.ts';
 import { aliasTable } from '../core/alias/table.ts';
 import { acceptedAs } from '../core/check/acceptance.ts';
-import { check, teller } from '../core/check/check.ts';
+import { check, tellAll } from '../core/check/check.ts';
 import { circumstancesOf, withReleased, type Subject } from '../core/check/circumstances.ts';
 import { CHECK_RULES } from '../core/check/rules/rules.ts';
 import { readApplicationFile, type ApplicationFile } from '../core/format/application-json.ts';
@@ -14,7 +14,7 @@ import { FileRefusedError, refuseBySize, type FileProblem } from '../core/format
 import type { Placed } from '../core/format/sarif.ts';
 import { readShortcutsCsv } from '../core/format/shortcuts-csv.ts';
 import { desksOf } from '../core/keyboard/desk.ts';
-import { shortcutKeyOf, type Entry } from '../core/profile/entry.ts';
+import type { Entry } from '../core/profile/entry.ts';
 import { inOrder, stratumOf, StratumKind, type Profile, type StratumHead, type StratumId } from '../core/profile/stratum.ts';
 import { decode, encode, type Encoding } from '../core/recipe/bytes.ts';
 import { checkMacros } from '../core/macro/check.ts';
@@ -24,10 +24,8 @@ import { Recipe } from '../core/recipe/recipe.ts';
 import { SHIPPED_RECIPES } from '../core/recipe/shipped.ts';
 import { BadInputError } from './problem.ts';
 
-/** Where each shortcut of a stratum stands: file and line. */
-export type Places = ReadonlyMap<string, { readonly file: string; readonly line: number }>;
-
-const placeKey = (stratum: string, shortcut: string): string => `${stratum}\n${shortcut}`;
+/** Where the entries of each stratum stand, by their rank. */
+export type Places = ReadonlyMap<StratumId, readonly { readonly file: string; readonly line: number }[]>;
 
 export interface LoadedProfile {
 	readonly profile: Profile;
@@ -72,10 +70,9 @@ const ORDER = StratumKind.options;
 
 /** The strata of one or several profile files, the lowest first. A CSV of shortcuts is a personal stratum. */
 export function loadProfile(files: readonly string[]): LoadedProfile {
-	const places = new Map<string, { file: string; line: number }>();
+	const places = new Map<StratumId, { file: string; line: number }[]>();
 	const refused: (FileProblem & { file: string })[] = [];
 	const fileOf = new Map<StratumId, string>();
-	const lines = new Map<Entry, { file: string; line: number }>();
 	const strata: { head: StratumHead; entries: Entry[]; aliases: AliasFile | undefined; macros?: MacroEntry[] }[] = [];
 	for (const file of files) {
 		const { text } = load(file);
@@ -85,12 +82,17 @@ export function loadProfile(files: readonly string[]): LoadedProfile {
 			: { ...readShortcutsCsv(file, text), aliases: [], macros: [], strata: [] as StratumHead[] };
 		refused.push(...read.refused.map((problem) => ({ ...problem, file })));
 		const heads = new Map(read.strata.map((head) => [head.id, head]));
-		for (const [i, { stratum: id = 'personal' as StratumId, op, shortcut, acceptance, line }] of read.rows.entries()) {
+		for (const { stratum: id = 'personal' as StratumId, op, shortcut, acceptance, line } of read.rows) {
 			if (!heads.has(id)) heads.set(id, { id, kind: kindOf(id), name: id });
 			let stratum = strata.find((s) => s.head.id === id);
-			if (!stratum) strata.push((stratum = { head: heads.get(id)!, entries: [], aliases: undefined }));
-			stratum.entries.push({ op, ...shortcut, rank: i, ...(acceptance && { acceptance }) });
-			lines.set(stratum.entries.at(-1)!, { file, line });
+			if (!stratum) {
+				strata.push((stratum = { head: heads.get(id)!, entries: [], aliases: undefined }));
+				places.set(id, []);
+			}
+			const { command, keys, scope } = shortcut;
+			const rank = stratum.entries.length;
+			stratum.entries.push(acceptance ? { op, command, keys, scope, rank, acceptance } : { op, command, keys, scope, rank });
+			places.get(id)!.push({ file, line });
 			fileOf.set(id, file);
 		}
 		for (const head of heads.values())
@@ -102,9 +104,6 @@ export function loadProfile(files: readonly string[]): LoadedProfile {
 	if (strata.length === 0) throw new BadInputError('The profile holds no stratum.');
 	strata.sort((a, b) => ORDER.indexOf(a.head.kind) - ORDER.indexOf(b.head.kind));
 	const profile = strata.map(({ head, entries, aliases, macros }) => stratumOf(head, entries, aliases, macros));
-	for (const stratum of profile)
-		for (const [key, entry] of stratum.entries)
-			if (entry.op === 'set') places.set(placeKey(stratum.id, shortcutKeyOf(key)), lines.get(entry)!);
 	return { profile, places, refused, fileOf };
 }
 
@@ -160,12 +159,10 @@ export function findingsOf(
 ): FoundFinding[] {
 	const office = released?.find((s) => s.kind === 'office');
 	const c = circumstancesOf(application, loaded.profile, desksOf(application.seats), office ? inOrder(office) : null);
-	const tell = teller(c);
 	const [first] = loaded.fileOf.values();
-	const found = check(c).map((finding): FoundFinding => {
-		const told = tell(finding);
+	const found = tellAll(c, check(c)).map((told): FoundFinding => {
 		const [binding] = told.bindings;
-		const place = binding && loaded.places.get(placeKey(binding.stratum, binding.key));
+		const place = binding && loaded.places.get(binding.stratum)?.[binding.rank];
 		return {
 			rule: told.rule,
 			title: CHECK_RULES[told.rule].title,

@@ -4,7 +4,7 @@ import type { Role } from '../profile/role.ts';
 import { nextRank, stratumById } from '../profile/stratum.ts';
 import type { Change } from '../profile/edit.ts';
 import type { Keys } from '../stroke/stroke.ts';
-import { check, teller } from './check.ts';
+import { check, tellAll } from './check.ts';
 import type { Circumstances } from './circumstances.ts';
 import type { Pen, Told } from './finding.ts';
 
@@ -19,10 +19,8 @@ export const isAccepted = (effective: Effective, told: Pick<Told, 'id' | 'circum
 
 /** The errors that nobody has accepted. */
 export function errorsLeft(circumstances: Circumstances): Told[] {
-	return check(circumstances)
-		.filter((finding) => finding.severity === 'error')
-		.map(teller(circumstances))
-		.filter((told) => !isAccepted(circumstances.index.effective, told));
+	const errors = check(circumstances).filter((finding) => finding.severity === 'error');
+	return tellAll(circumstances, errors).filter((told) => !isAccepted(circumstances.index.effective, told));
 }
 
 /** The change that accepts a finding, as an entry of the pen's stratum. */

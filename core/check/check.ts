@@ -2,7 +2,7 @@ import type { CommandId } from '../application/command.ts';
 import type { Change } from '../profile/edit.ts';
 import { properPrefixes, readable, type Keys } from '../stroke/stroke.ts';
 import type { Circumstances } from './circumstances.ts';
-import { contestOn, type Contest } from './contest.ts';
+import { contestOn, contestsOn, type Contest } from './contest.ts';
 import { findingId, SEVERITIES, type CheckRule, type Finding, type Report, type Telling, type Told } from './finding.ts';
 import { Notes } from './notes.ts';
 import { CHECK_RULES } from './rules/rules.ts';
@@ -181,34 +181,63 @@ export function check(circumstances: Circumstances): Finding[] {
 	return checksOf(circumstances).list();
 }
 
-/** Tells findings in words, one after the other. */
+/** Tells findings in words. */
 export function teller(circumstances: Circumstances): (finding: Finding) => Told {
-	return (finding) => {
-		const telling = <T>(read: (telling: Telling) => T): T =>
-			contestOn(circumstances.index, finding.witness.keys ?? ('' as Keys), (contest) =>
-				read(CHECK_RULES[finding.rule].tell(finding, circumstances, contest))
-			);
-		const { sentence, causes } = telling(({ sentence, causes }) => ({ sentence, causes }));
-		return {
-			rule: finding.rule,
-			severity: finding.severity,
-			command: finding.command,
-			bindings: finding.bindings,
-			witness: finding.witness,
-			...(finding.detail !== undefined && { detail: finding.detail }),
-			sentence: readable(sentence),
-			// counting looks at sets of situations, and few who read a finding want the number
-			get count() {
-				return telling(({ count }) => count);
-			},
-			causes,
-			id: findingId(finding),
-			// worked out when it is asked for: only what somebody has accepted needs it
-			get circumstances() {
-				return telling((told) => circumstancesText(finding, told));
-			}
-		};
-	};
+	return (finding) => tellAll(circumstances, [finding])[0]!;
+}
+
+/** Tells many findings in words; quickest when those on the same input follow each other, as they come from a check. */
+export function tellAll(circumstances: Circumstances, findings: readonly Finding[]): Told[] {
+	return contestsOn(circumstances.index, (contestOf) =>
+		findings.map((finding) => new ToldFinding(finding, circumstances, tellingOf(finding, circumstances, contestOf)))
+	);
+}
+
+function tellingOf(finding: Finding, circumstances: Circumstances, contestOf: (keys: Keys) => Contest): Telling {
+	return CHECK_RULES[finding.rule].tell(finding, circumstances, () => contestOf(finding.witness.keys ?? ('' as Keys)));
+}
+
+/** What few who read a finding want is worked out when it is asked for. */
+class ToldFinding implements Told {
+	readonly rule: Told['rule'];
+	readonly severity: Told['severity'];
+	readonly command: CommandId;
+	readonly bindings: Told['bindings'];
+	readonly witness: Told['witness'];
+	readonly detail: string | undefined;
+	readonly sentence: string;
+	readonly causes: Told['causes'];
+	readonly #finding: Finding;
+	readonly #circumstances: Circumstances;
+
+	constructor(finding: Finding, circumstances: Circumstances, { sentence, causes }: Pick<Telling, 'sentence' | 'causes'>) {
+		this.rule = finding.rule;
+		this.severity = finding.severity;
+		this.command = finding.command;
+		this.bindings = finding.bindings;
+		this.witness = finding.witness;
+		this.detail = finding.detail;
+		this.sentence = readable(sentence);
+		this.causes = causes;
+		this.#finding = finding;
+		this.#circumstances = circumstances;
+	}
+
+	#later<T>(read: (telling: Telling) => T): T {
+		return contestsOn(this.#circumstances.index, (contestOf) => read(tellingOf(this.#finding, this.#circumstances, contestOf)));
+	}
+
+	get id(): string {
+		return findingId(this);
+	}
+
+	get count(): number {
+		return this.#later(({ count }) => count);
+	}
+
+	get circumstances(): string {
+		return this.#later((telling) => circumstancesText(this, telling));
+	}
 }
 
 /** What the finding rests on, as a short text: the bindings on both sides and where it shows. */

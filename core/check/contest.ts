@@ -164,11 +164,13 @@ export class Contest {
 		const { shelf } = this;
 		const { command } = this.contenders[place]!.binding;
 		const masked = this.masked(place);
-		const early = this.#prefixes
-			.flatMap((prefix) => this.#index.on(prefix))
-			.filter((b) => shelf.meets(masked, shelf.put(this.#index.reach(b))));
-		const here = this.contenders.filter((c, i) => c.binding.command !== command && shelf.meets(masked, this.#own[i]!));
-		return [...early, ...here.map((c) => c.binding)];
+		const found: Binding[] = [];
+		for (const prefix of this.#prefixes)
+			for (const { binding, reach } of this.#index.living(prefix)) if (shelf.meets(masked, shelf.put(reach))) found.push(binding);
+		this.contenders.forEach(({ binding }, i) => {
+			if (binding.command !== command && shelf.meets(masked, this.#own[i]!)) found.push(binding);
+		});
+		return found;
 	}
 
 	/** Bindings that meet within the tied situations, directly or through others, make one tie. */
@@ -220,6 +222,21 @@ export function contestOn<T>(index: ShortcutIndex, keys: Keys, work: (contest: C
 	const shelf = new Shelf(index.space.situations.length);
 	try {
 		return work(new Contest(index, keys, shelf));
+	} finally {
+		shelf.clear();
+	}
+}
+
+/** The contests on one input after the other, while `work` goes on; what one says is gone when another is asked for. */
+export function contestsOn<T>(index: ShortcutIndex, work: (contestOf: (keys: Keys) => Contest) => T): T {
+	const shelf = new Shelf(index.space.situations.length);
+	let contest: Contest | undefined;
+	try {
+		return work((keys) => {
+			if (contest?.keys === keys) return contest;
+			shelf.clear();
+			return (contest = new Contest(index, keys, shelf));
+		});
 	} finally {
 		shelf.clear();
 	}

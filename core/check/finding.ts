@@ -96,8 +96,9 @@ export interface CheckRule {
 	onContest?(contest: Contest, circumstances: Circumstances, report: Report): void;
 	onCommand?(command: CommandId, circumstances: Circumstances, report: Report): void;
 	onWhole?(circumstances: Circumstances, report: Report): void;
+	/** `contest` gives that of the witness' keys. */
+	tell(finding: Finding, circumstances: Circumstances, contest: () => Contest): Telling;
 	/** `contest` is that of the witness' keys. */
-	tell(finding: Finding, circumstances: Circumstances, contest: Contest): Telling;
 	proposals(finding: Finding, circumstances: Circumstances, contest: Contest, pen: Pen): Proposal[];
 }
 

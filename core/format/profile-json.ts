@@ -165,11 +165,11 @@ export function readProfileFile(
 	};
 	head.strata.forEach((stratum, s) => {
 		const lineAt = lines[s]!;
+		const refuse = (e: number, path: readonly PropertyKey[], message: string) =>
+			refused.push(problemAt(document, ['strata', s, 'entries', e, ...path], message));
 		stratum.entries.forEach((value, e) => {
 			const parsed = entryIn(value);
-			const refuse = (path: readonly PropertyKey[], message: string) =>
-				refused.push(problemAt(document, ['strata', s, 'entries', e, ...path], message));
-			if (!parsed.success) refuse(parsed.error.issues[0]!.path, parsed.error.issues[0]!.message);
+			if (!parsed.success) refuse(e, parsed.error.issues[0]!.path, parsed.error.issues[0]!.message);
 			else
 				try {
 					const { op, command, keys, scope } = parsed.data;
@@ -180,7 +180,7 @@ export function readProfileFile(
 						stratum: stratum.id as StratumId
 					});
 				} catch (error) {
-					refuse(['keys'], (error as Error).message);
+					refuse(e, ['keys'], (error as Error).message);
 				}
 		});
 		for (const { command, keys, scope, ...acceptance } of stratum.acceptances)

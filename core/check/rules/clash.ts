@@ -17,7 +17,10 @@ export const clash: CheckRule = {
 		return {
 			sentence: `${keys} means ${listedBriefly([...new Set(here.map((b) => labelOf(c, b)))])}. In ${c.index.space.labelOf(situation)} ${result}.`,
 			get count() {
-				const ties = contest.ties().map((tie) => contest.shelf.bits(tie.situations));
+				const { shelf } = contest();
+				const ties = contest()
+					.ties()
+					.map((tie) => shelf.bits(tie.situations));
 				const tie = ties.find((bits) => hasBit(bits, situation));
 				return tie ? count(tie) : 0;
 			},

@@ -19,15 +19,18 @@ export const dead: CheckRule = {
 		}
 	},
 	tell({ bindings: [binding], witness: { keys } }, c, contest) {
-		const place = contest.placeOf(binding!);
-		const causes = contest.maskers(place);
+		const place = contest().placeOf(binding!);
+		const causes = contest().maskers(place);
 		const why =
 			causes.length > 0
 				? `${listedBriefly(causes.map((m) => `${m.keys} for ${labelOf(c, m)}`))} always comes first`
 				: 'the application has loaded another on these keys and refuses it';
 		return {
 			sentence: `${keys} for ${labelOf(c, binding!)} can never run: ${why}.`,
-			count: count(contest.shelf.bits(contest.heard[place]!)),
+			get count() {
+				const { shelf, heard } = contest();
+				return count(shelf.bits(heard[place]!));
+			},
 			causes
 		};
 	},

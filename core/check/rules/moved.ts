@@ -85,12 +85,15 @@ export const moved: CheckRule = {
 		}
 	},
 	tell({ bindings: [binding], witness: { keys, situation } }, c, contest) {
-		const was = before(c, contest)!;
-		const place = contest.placeOf(binding!);
+		const was = before(c, contest())!;
+		const place = contest().placeOf(binding!);
 		const old = ownerAt(was, situation);
 		return {
 			sentence: `${keys} runs ${labelOf(c, binding!)} in ${c.index.space.labelOf(situation)}; in the last release it ran ${labelOf(c, old)}.`,
-			count: count(contest.shelf.bits(changedOn(contest, was, settledIn(contest, was), place))),
+			get count() {
+				const now = contest();
+				return count(now.shelf.bits(changedOn(now, was, settledIn(now, was), place)));
+			},
 			causes: [old]
 		};
 	},

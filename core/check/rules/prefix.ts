@@ -1,5 +1,6 @@
 import { absorb, count, intersection, meets, noBits, type Bits } from '../../context/bits.ts';
 import type { Binding } from '../../profile/effective.ts';
+import type { Contest } from '../contest.ts';
 import type { Circumstances } from '../circumstances.ts';
 import { labelOf, listedBriefly, type CheckRule } from '../finding.ts';
 import { go, moves } from '../proposals.ts';
@@ -8,6 +9,8 @@ import { go, moves } from '../proposals.ts';
 function longerThan({ index }: Circumstances, binding: Binding, heard: Bits): Binding[] {
 	return index.longerContenders(binding.keys).flatMap((longer) => (meets(longer.reach, heard) ? [longer.binding] : []));
 }
+
+const heardOf = (binding: Binding, contest: Contest): Bits => contest.shelf.bits(contest.heard[contest.placeOf(binding)]!);
 
 /** A stroke is complete and also begins a longer sequence: the longer is cut short, or the shorter has to wait. */
 export const prefix: CheckRule = {
@@ -23,7 +26,7 @@ export const prefix: CheckRule = {
 		}
 	},
 	tell({ bindings: [binding], witness: { keys, situation } }, c, contest) {
-		const heard = contest.shelf.bits(contest.heard[contest.placeOf(binding!)]!);
+		const heard = heardOf(binding!, contest());
 		const found = longerThan(c, binding!, heard);
 		const names = listedBriefly(found.map((longer) => `${longer.keys} for ${labelOf(c, longer)}`));
 		const where = c.index.space.labelOf(situation);
@@ -41,7 +44,7 @@ export const prefix: CheckRule = {
 		};
 	},
 	proposals({ bindings: [binding] }, c, contest, pen) {
-		const heard = contest.shelf.bits(contest.heard[contest.placeOf(binding!)]!);
+		const heard = heardOf(binding!, contest);
 		const longer = longerThan(c, binding!, heard);
 		return [
 			...moves(c, pen, binding!),

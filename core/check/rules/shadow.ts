@@ -15,12 +15,14 @@ export const shadow: CheckRule = {
 		}
 	},
 	tell({ bindings: [binding], witness: { keys, situation } }, c, contest) {
-		const place = contest.placeOf(binding!);
-		const causes = contest.maskers(place);
+		const place = contest().placeOf(binding!);
+		const causes = contest().maskers(place);
 		const here = causes.filter((m) => hasBit(c.index.reach(m), situation));
 		return {
 			sentence: `${keys} for ${labelOf(c, binding!)} is not heard in ${c.index.space.labelOf(situation)}: ${listedBriefly(here.map((m) => `${m.keys} runs ${labelOf(c, m)}`))}.`,
-			count: count(contest.shelf.bits(contest.masked(place))),
+			get count() {
+				return count(contest().shelf.bits(contest().masked(place)));
+			},
 			causes
 		};
 	},
