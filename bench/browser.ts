@@ -126,12 +126,13 @@ export async function browserBench(): Promise<Line[]> {
 				await page.evaluate(
 					async (isDown) => {
 						const board = document.querySelector<HTMLElement>('.board')!;
-						const before = board.textContent;
+						const picture = board.querySelector('canvas')!;
+						const before = picture.dataset['drawn'];
 						const start = performance.now();
 						const event = { key: 'Control', code: 'ControlLeft', ctrlKey: isDown, bubbles: true, cancelable: true };
 						board.dispatchEvent(new KeyboardEvent(isDown ? 'keydown' : 'keyup', event));
-						for (let tries = 0; tries < 1000 && board.textContent === before; tries++) await Promise.resolve();
-						if (board.textContent === before) throw new Error('the drawing did not follow');
+						for (let tries = 0; tries < 1000 && picture.dataset['drawn'] === before; tries++) await Promise.resolve();
+						if (picture.dataset['drawn'] === before) throw new Error('the drawing did not follow');
 						void board.offsetHeight;
 						return performance.now() - start;
 					},
@@ -149,14 +150,17 @@ export async function browserBench(): Promise<Line[]> {
 					async (element, value) => {
 						const select = element as HTMLSelectElement;
 						const board = document.querySelector<HTMLElement>('.board')!;
+						const picture = board.querySelector('canvas')!;
+						const before = picture.dataset['drawn'];
 						const start = performance.now();
 						select.value = value;
 						select.dispatchEvent(new Event('change', { bubbles: true }));
-						for (let tries = 0; tries < 50; tries++) await Promise.resolve();
+						for (let tries = 0; tries < 1000 && picture.dataset['drawn'] === before; tries++) await Promise.resolve();
+						if (picture.dataset['drawn'] === before) throw new Error('the drawing did not follow');
 						void board.offsetHeight;
 						return performance.now() - start;
 					},
-					nodes[i % nodes.length]!
+					nodes[(i + 1) % nodes.length]!
 				)
 			);
 			await page.waitForTimeout(60);

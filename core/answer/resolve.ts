@@ -2,6 +2,7 @@ import { alike, hasBit, type Bits } from '../context/bits.ts';
 import type { Binding } from '../profile/effective.ts';
 import { properPrefixes, readable, strokesOf, typesCharacter, type Keys } from '../stroke/stroke.ts';
 import { RULES } from './rules/rules.ts';
+import type { Contender } from './rules/rule.ts';
 import type { ShortcutIndex } from './shortcut-index.ts';
 
 /** One step of the reasoning. `binding` is the one the sentence is about. */
@@ -40,6 +41,14 @@ export function explain(index: ShortcutIndex, keys: Keys, situation: number): { 
 	return { outcome: answer(index, keys, situation, trace), trace };
 }
 
+const NOBODY: readonly never[] = [];
+
+function aliveIn(contenders: readonly Contender[], situation: number): readonly Contender[] {
+	let alive: Contender[] | undefined;
+	for (const contender of contenders) if (hasBit(contender.reach, situation)) (alive ??= []).push(contender);
+	return alive ?? NOBODY;
+}
+
 function answer(index: ShortcutIndex, keys: Keys, situation: number, trace: TraceStep[] | undefined): Outcome {
 	const label = (b: Binding) => index.catalogue.get(b.command)?.label ?? b.command;
 	// a text is only made for somebody who reads it: a drawn keyboard asks eight hundred times for each situation
@@ -53,12 +62,12 @@ function answer(index: ShortcutIndex, keys: Keys, situation: number, trace: Trac
 		return { kind: 'typed' };
 	}
 
-	const alive = on.filter((c) => hasBit(c.reach, situation));
+	const alive = aliveIn(index.living(keys), situation);
 	const live = alive.map((c) => c.binding);
-	const waiting = index.longerContenders(keys).flatMap((c) => (hasBit(c.reach, situation) ? [c.binding] : []));
+	const waiting = aliveIn(index.longerContenders(keys), situation).map((c) => c.binding);
 	if (index.rules.sequences === 'at-once')
 		for (const prefix of properPrefixes(keys)) {
-			const early = index.contenders(prefix).filter((c) => hasBit(c.reach, situation));
+			const early = aliveIn(index.living(prefix), situation);
 			if (early.length > 0) {
 				const names = () => early.map((c) => label(c.binding)).join(', ');
 				say('cut-short', () => `${prefix} is complete by itself and fires at once: ${names()}.`, early[0]!.binding);
@@ -86,15 +95,15 @@ function answer(index: ShortcutIndex, keys: Keys, situation: number, trace: Trac
 	}
 	for (const binding of waiting) say('masked', () => `${binding.keys} is cut short: ${keys} fires at once.`, binding);
 
-	const commands = new Set(alive.map((c) => c.command));
 	const rule = RULES[index.rules.ambiguity];
-	if (commands.size === 1 && index.rules.ambiguity !== 'refuse') {
+	const isOneCommand = alive.every((c) => c.command === alive[0]!.command);
+	if (isOneCommand && index.rules.ambiguity !== 'refuse') {
 		say('result', () => `${label(live[0]!)} runs.`, live[0]);
 		return { kind: 'fires', winner: live[0]!, masked: [] };
 	}
 	const decision = rule.decide(alive, on, index.space);
 	const { winner } = decision;
-	if (commands.size > 1) say('rule', () => `${rule.label}: ${decision.why}.`, winner);
+	if (!isOneCommand) say('rule', () => `${rule.label}: ${decision.why}.`, winner);
 	for (const binding of decision.masked) say('masked', () => `${label(binding)} is masked.`, binding);
 	if (winner) {
 		say('result', () => `${label(winner)} runs.`, winner);

@@ -1,85 +1,88 @@
 <script lang="ts">
 	import { BOARDS } from '$core/keyboard/board';
 	import type { DeskSetup } from '$core/keyboard/desk';
-	import type { Face, Plane } from '$core/keyboard/face';
+	import type { Face } from '$core/keyboard/face';
 	import { planeOf } from '$core/keyboard/face';
-	import type { Finding, Severity } from '$core/check/finding';
-	import { SEVERITIES } from '$core/check/finding';
-	import type { OfficeDesks } from '$core/keyboard/office';
 	import type { Binding } from '$core/profile/effective';
 	import type { Keys, Modifier } from '$core/stroke/stroke';
-	import { useWorkspace } from '$lib/state/workspace.svelte';
-	import { SIGNS } from '../findings/severity';
-	import { outcomeText } from '../wording';
-	import KeyFace from './KeyFace.svelte';
-	import { commandOn, heldModifiers, legendOf } from './legend';
-	import { isTaken, layOf, passes, type Filter, type Ground } from './mark';
+	import { heldModifiers } from './legend';
+	import { lookOf, saidOf, type Show } from './look';
+	import { forgetWidths, paint, themeOf, type Theme } from './paint';
 
 	/**
-	 * The drawn keyboard, true to geometry. Holding real modifiers turns it to their plane, pressing a real key selects it, and
-	 * a shortcut can be dragged from key to key. Tab leaves it.
+	 * The drawn keyboard, true to geometry: one picture, with a button over each key. Holding real modifiers turns it to their
+	 * plane, pressing a real key selects it, and a shortcut can be dragged from key to key. Tab leaves it.
 	 */
 	let {
 		faces,
 		desk,
-		office,
-		modifiers,
-		filter,
-		drawing,
-		ground,
+		show,
 		selected,
 		onselect,
 		onhold,
 		ondropped
 	}: {
+		/** In the order of the board's keys. */
 		faces: readonly Face[];
 		desk: DeskSetup;
-		office: OfficeDesks;
-		modifiers: readonly Modifier[];
-		filter: Filter;
-		drawing: 'taken' | 'reach';
-		ground: Ground;
+		show: Show;
 		selected: string | undefined;
 		onselect: (code: string, modifiers: readonly Modifier[]) => void;
 		onhold: (modifiers: readonly Modifier[]) => void;
 		ondropped: (binding: Binding, to: Keys) => void;
 	} = $props();
-	const workspace = useWorkspace();
 	const board = $derived(BOARDS[desk.board]);
-	const at = $derived(Math.max(0, planeOf(modifiers)));
+	const at = $derived(Math.max(0, planeOf(show.modifiers)));
+	const looks = $derived(faces.map((face) => lookOf(face, show)));
+	let canvas: HTMLCanvasElement;
+	let drawn = 0;
+	let width = $state(0);
+	let theme = $state.raw<Theme | undefined>(undefined);
+	/** Counts the fonts that have come. */
+	let fonts = $state(0);
 	let over = $state<string | undefined>(undefined);
 	let dragged = $state.raw<Binding | undefined>(undefined);
+	/** What is read out of the keys follows the picture a frame later, so that the picture itself is there within one. */
+	let said = $state.raw<readonly string[]>([]);
 	const percent = (part: number, whole: number) => `${((100 * part) / whole).toFixed(3)}%`;
+	const planeOn = (k: number) => faces[k]?.planes[at];
 
-	function worst(findings: readonly Finding[] | undefined): Severity | undefined {
-		return findings && SEVERITIES.find((s) => s !== 'note' && findings.some((f) => f.severity === s));
-	}
+	$effect(() => {
+		const next = { faces, show };
+		const frame = requestAnimationFrame(() => (said = next.faces.map((face) => saidOf(face, next.show))));
+		return () => cancelAnimationFrame(frame);
+	});
 
-	/** What is read out of a key: as an attribute it costs no layout when the drawing turns. */
-	function said(face: Face, plane: Plane, severity: Severity | undefined, reach: string | undefined): string {
-		const { keys, outcome } = plane;
-		const drawn = [legendOf(face.key.code, face.legends, modifiers.includes('Shift')), commandOn(plane, workspace.index), reach];
-		const seen = drawn.filter((text) => text).join(' ');
-		if (keys === undefined) return seen;
-		return `${seen}, ${keys}: ${outcome ? outcomeText(workspace.index, outcome) : ''}${severity ? `, ${SIGNS[severity].name}` : ''}`;
-	}
+	$effect(() => {
+		const look = () => (theme = themeOf(canvas));
+		look();
+		const watch = new MutationObserver(look);
+		watch.observe(document.documentElement, { attributes: true, attributeFilter: ['data-theme'] });
+		const arrived = () => {
+			forgetWidths();
+			fonts++;
+		};
+		document.fonts.addEventListener('loadingdone', arrived);
+		return () => {
+			watch.disconnect();
+			document.fonts.removeEventListener('loadingdone', arrived);
+		};
+	});
 
-	/** How a key looks, as one text. */
-	function keyClass(face: Face, plane: Plane, lay: ReturnType<typeof layOf> | undefined): string {
-		const { code, shoulder } = face.key;
-		let look = 'key';
-		if (isTaken(plane)) look += ' taken';
-		if (plane.keys === undefined) look += ' silent';
-		if (!passes(filter, plane, ground)) look += ' dim';
-		if (code === selected) look += ' selected';
-		if (modifiers.length > 0 && modifiers.includes(code.replace(/Left|Right/, '').replace('Control', 'Ctrl') as Modifier))
-			look += ' held';
-		if (over === code) look += ' over';
-		if (lay?.isFree) look += ' free';
-		if (lay?.isWasted) look += ' wasted';
-		if (shoulder > 0) look += ' tall';
-		return look;
-	}
+	$effect(() => {
+		if (!theme || width === 0) return;
+		void fonts;
+		const density = window.devicePixelRatio;
+		const height = (width * board.height) / board.width;
+		const [across, down] = [Math.round(width * density), Math.round(height * density)];
+		// setting a size clears the picture and all that the pen knows
+		if (canvas.width !== across) canvas.width = across;
+		if (canvas.height !== down) canvas.height = down;
+		const context = canvas.getContext('2d')!;
+		paint({ context, width, height, density, scale: width / board.width }, looks, { selected, over }, theme);
+		// so that it can be seen from outside that the picture is another
+		canvas.dataset['drawn'] = String(++drawn);
+	});
 
 	function onkeydown(event: KeyboardEvent) {
 		if (event.key === 'Tab' && !event.ctrlKey && !event.altKey) return;
@@ -93,6 +96,47 @@
 	function onkeyup(event: KeyboardEvent) {
 		if (['Control', 'Shift', 'Alt', 'Meta'].includes(event.key)) onhold(heldModifiers(event, desk.platform));
 	}
+
+	function ondragstart(event: DragEvent, k: number) {
+		const plane = planeOn(k);
+		if (!plane?.binding) return event.preventDefault();
+		dragged = plane.binding;
+		event.dataTransfer?.setData('text/plain', plane.keys ?? '');
+		event.dataTransfer?.setDragImage(pictureOf(k), 12, 12);
+	}
+
+	/** A key's part of the picture, for the pointer to carry; it has to stand in the page while the browser takes it over. */
+	function pictureOf(k: number): HTMLCanvasElement {
+		const { key } = looks[k]!;
+		const scale = canvas.width / board.width;
+		const part = document.createElement('canvas');
+		part.width = key.width * scale;
+		part.height = key.height * scale;
+		part.getContext('2d')!.drawImage(canvas, -key.x * scale, -key.y * scale);
+		part.className = 'carried';
+		canvas.after(part);
+		requestAnimationFrame(() => part.remove());
+		return part;
+	}
+
+	function ondragover(event: DragEvent, k: number) {
+		const plane = planeOn(k);
+		if (!dragged || plane?.keys === undefined || plane.keys === dragged.keys) return;
+		event.preventDefault();
+		over = board.keys[k]!.code;
+	}
+
+	function ondrop(event: DragEvent, k: number) {
+		event.preventDefault();
+		const keys = planeOn(k)?.keys;
+		if (dragged && keys !== undefined) ondropped(dragged, keys);
+		letGo();
+	}
+
+	function letGo() {
+		dragged = undefined;
+		over = undefined;
+	}
 </script>
 
 <!-- svelte-ignore a11y_no_noninteractive_tabindex, a11y_no_noninteractive_element_interactions -->
@@ -102,55 +146,31 @@
 	aria-label="{board.name}. Press a key to select it, hold modifiers to turn the drawing; Tab moves on."
 	tabindex="0"
 	style:aspect-ratio="{board.width} / {board.height}"
+	bind:clientWidth={width}
 	{onkeydown}
 	{onkeyup}
 >
-	{#each faces as face (face.key.code)}
-		{@const plane = face.planes[at]!}
-		{@const lay = drawing === 'reach' ? layOf(face, plane, office, workspace.index) : undefined}
-		{@const severity = plane.keys === undefined ? undefined : worst(ground.findings.get(plane.keys))}
-		{@const reachText = drawing === 'reach' ? (lay?.reach ? `${lay.reach.mm.toFixed(0)} mm` : '') : undefined}
+	<canvas bind:this={canvas} aria-hidden="true"></canvas>
+	{#each board.keys as key, k (key.code)}
 		<button
 			type="button"
+			class="key"
 			tabindex="-1"
-			aria-label={said(face, plane, severity, reachText)}
-			class={keyClass(face, plane, lay)}
-			style:left={percent(face.key.x, board.width)}
-			style:top={percent(face.key.y, board.height)}
-			style:width={percent(face.key.width, board.width)}
-			style:height={percent(face.key.height, board.height)}
-			style:--near={lay?.reach ? Math.max(0, 1 - lay.reach.mm / 120).toFixed(2) : 0}
-			draggable={plane.binding !== undefined}
-			ondragstart={(event) => {
-				dragged = plane.binding;
-				event.dataTransfer?.setData('text/plain', plane.keys ?? '');
-			}}
-			ondragover={(event) => {
-				if (!dragged || plane.keys === undefined || plane.keys === dragged.keys) return;
-				event.preventDefault();
-				over = face.key.code;
-			}}
+			data-code={key.code}
+			aria-label={said[k]}
+			aria-pressed={key.code === selected}
+			style:left={percent(key.x, board.width)}
+			style:top={percent(key.y, board.height)}
+			style:width={percent(key.width, board.width)}
+			style:height={percent(key.height, board.height)}
+			draggable="true"
+			ondragstart={(event) => ondragstart(event, k)}
+			ondragover={(event) => ondragover(event, k)}
 			ondragleave={() => (over = undefined)}
-			ondragend={() => ((dragged = undefined), (over = undefined))}
-			ondrop={(event) => {
-				event.preventDefault();
-				if (dragged && plane.keys !== undefined) ondropped(dragged, plane.keys);
-				dragged = undefined;
-				over = undefined;
-			}}
-			onclick={() => onselect(face.key.code, modifiers)}
-		>
-			<span class="cap">
-				<KeyFace
-					{face}
-					plane={at}
-					legend={legendOf(face.key.code, face.legends, modifiers.includes('Shift'))}
-					{severity}
-					kindOf={ground.kindOf}
-					{reachText}
-				/>
-			</span>
-		</button>
+			ondragend={letGo}
+			ondrop={(event) => ondrop(event, k)}
+			onclick={() => onselect(key.code, show.modifiers)}
+		></button>
 	{/each}
 </div>
 
@@ -163,70 +183,26 @@
 	.board:focus-visible {
 		outline-offset: 6px;
 	}
-	.key {
+	.board :global(canvas) {
 		position: absolute;
-		contain: none;
-		padding: 1.5px;
-		border: 0;
-		background: none;
-		color: var(--ink);
-		font: inherit;
-	}
-	.cap {
-		position: relative;
-		display: block;
+		inset: 0;
 		width: 100%;
 		height: 100%;
-		border: 1px dashed var(--line-strong);
-		border-radius: 5px;
-		background: var(--ground);
 	}
-	.taken .cap {
-		border-style: solid;
-		border-color: var(--control);
-		background: var(--raised);
+	.board :global(.carried) {
+		inset: auto;
+		left: -200vw;
+		width: auto;
+		height: auto;
 	}
-	.silent .cap {
-		border-style: solid;
-		background: var(--panel);
-		color: var(--ink-3);
-	}
-	.held .cap {
-		background: var(--azurite-wash);
-		border-color: var(--azurite);
-		color: var(--ink);
-	}
-	.selected .cap {
-		border: 2px solid var(--azurite);
-		background: var(--azurite-wash);
-	}
-	.over .cap {
-		border: 2px solid var(--fluorite);
-		background: var(--fluorite-wash);
-	}
-	.dim .cap {
-		opacity: 0.32;
-	}
-	.free .cap {
-		background: color-mix(in srgb, var(--epidote) calc(var(--near) * 55%), var(--ground));
-	}
-	.wasted .cap {
-		background: repeating-linear-gradient(135deg, var(--limonite-wash) 0 5px, var(--ground) 5px 10px);
-		border-color: var(--limonite);
-	}
-	.tall .cap::before {
-		content: '';
+	.key {
 		position: absolute;
-		right: calc(100% - 1px);
-		top: -1px;
-		width: 21%;
-		height: 48%;
-		border: inherit;
-		border-right: 0;
-		border-radius: 5px 0 0 5px;
-		background: inherit;
+		padding: 0;
+		border: 1.5px solid transparent;
+		border-radius: 6px;
+		background: none;
 	}
-	.key:hover .cap {
+	.key:hover {
 		border-color: var(--ink-2);
 	}
 </style>

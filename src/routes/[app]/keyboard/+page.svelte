@@ -165,11 +165,7 @@
 				<Board
 					{faces}
 					{desk}
-					{office}
-					{modifiers}
-					{filter}
-					{drawing}
-					{ground}
+					show={{ modifiers, filter, drawing, ground, office }}
 					{selected}
 					onselect={select}
 					onhold={(m) => (held = m)}

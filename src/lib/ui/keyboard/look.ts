@@ -1,0 +1,90 @@
+import type { Severity } from '$core/check/finding';
+import { SEVERITIES } from '$core/check/finding';
+import type { Key } from '$core/keyboard/board';
+import type { Face, Plane } from '$core/keyboard/face';
+import { planeOf } from '$core/keyboard/face';
+import type { OfficeDesks } from '$core/keyboard/office';
+import type { StratumKind } from '$core/profile/stratum';
+import { readable, type Modifier } from '$core/stroke/stroke';
+import { SIGNS } from '../findings/severity';
+import { outcomeText } from '../wording';
+import { commandOn, legendOf } from './legend';
+import { isTaken, layOf, passes, type Filter, type Ground } from './mark';
+
+export type Pip = StratumKind | 'free' | 'tied';
+
+/** What a key looks like in the drawing. */
+export interface Look {
+	readonly key: Key;
+	readonly legend: string;
+	readonly command: string;
+	readonly severity: Severity | undefined;
+	/** In the reach drawing, the way of the fingers in place of the pips. */
+	readonly reach: string | undefined;
+	/** One for each combination of the common modifiers, undefined where none is heard; none for a key that is not heard at all. */
+	readonly pips: readonly (Pip | undefined)[];
+	readonly isTaken: boolean;
+	readonly isSilent: boolean;
+	/** Left out by the filter. */
+	readonly isDim: boolean;
+	/** Of the modifiers that are held. */
+	readonly isHeld: boolean;
+	/** In the reach drawing, how near a free stroke lies, from 0 to 1. */
+	readonly near: number | undefined;
+	readonly isWasted: boolean;
+}
+
+/** What the drawing shows. */
+export interface Show {
+	readonly modifiers: readonly Modifier[];
+	readonly filter: Filter;
+	readonly drawing: 'taken' | 'reach';
+	readonly ground: Ground;
+	readonly office: OfficeDesks;
+}
+
+/** From this way on, in millimetres, a free stroke is not shaded any more. */
+const FAR = 120;
+
+function worst({ keys }: Plane, { findings }: Ground): Severity | undefined {
+	const here = keys === undefined ? undefined : findings.get(keys);
+	return here && SEVERITIES.find((s) => s !== 'note' && here.some((f) => f.severity === s));
+}
+
+function pipOf({ keys, binding, outcome }: Plane, { kindOf }: Ground): Pip | undefined {
+	if (keys === undefined) return undefined;
+	if (outcome?.kind === 'chooser' || outcome?.kind === 'undecided') return 'tied';
+	return binding ? kindOf(binding.stratum) : 'free';
+}
+
+export function lookOf(face: Face, { modifiers, filter, drawing, ground, office }: Show): Look {
+	const plane = planeIn(face, modifiers);
+	const lay = drawing === 'reach' ? layOf(face, plane, office, ground.index) : undefined;
+	const isSilent = plane.keys === undefined;
+	return {
+		key: face.key,
+		legend: legendOf(face.key.code, face.legends, modifiers.includes('Shift')),
+		command: commandOn(plane, ground.index),
+		severity: worst(plane, ground),
+		reach: lay ? (lay.reach ? `${lay.reach.mm.toFixed(0)} mm` : '') : undefined,
+		pips: isSilent || lay ? [] : face.planes.map((p) => pipOf(p, ground)),
+		isTaken: isTaken(plane),
+		isSilent,
+		isDim: !passes(filter, plane, ground),
+		isHeld: modifiers.includes(face.key.code.replace(/Left|Right/, '').replace('Control', 'Ctrl') as Modifier),
+		near: lay?.isFree ? (lay.reach ? Math.max(0, 1 - lay.reach.mm / FAR) : 0) : undefined,
+		isWasted: lay?.isWasted ?? false
+	};
+}
+
+/** What is read out of a key. */
+export function saidOf(face: Face, show: Show): string {
+	const { legend, command, reach, severity } = lookOf(face, show);
+	const { keys, outcome } = planeIn(face, show.modifiers);
+	const drawn = [legend, command, reach].filter((text) => text).join(' ');
+	if (keys === undefined) return drawn;
+	const does = outcome ? outcomeText(show.ground.index, outcome) : '';
+	return `${drawn}, ${readable(keys)}: ${does}${severity ? `, ${SIGNS[severity].name}` : ''}`;
+}
+
+const planeIn = (face: Face, modifiers: readonly Modifier[]): Plane => face.planes[Math.max(0, planeOf(modifiers))]!;
