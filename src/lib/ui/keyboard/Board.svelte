@@ -35,6 +35,7 @@
 	const at = $derived(Math.max(0, planeOf(show.modifiers)));
 	const looks = $derived(faces.map((face) => lookOf(face, show)));
 	let canvas: HTMLCanvasElement;
+	let carried: HTMLCanvasElement;
 	let drawn = 0;
 	let width = $state(0);
 	let theme = $state.raw<Theme | undefined>(undefined);
@@ -105,18 +106,14 @@
 		event.dataTransfer?.setDragImage(pictureOf(k), 12, 12);
 	}
 
-	/** A key's part of the picture, for the pointer to carry; it has to stand in the page while the browser takes it over. */
+	/** A key's part of the picture, for the pointer to carry. */
 	function pictureOf(k: number): HTMLCanvasElement {
 		const { key } = looks[k]!;
 		const scale = canvas.width / board.width;
-		const part = document.createElement('canvas');
-		part.width = key.width * scale;
-		part.height = key.height * scale;
-		part.getContext('2d')!.drawImage(canvas, -key.x * scale, -key.y * scale);
-		part.className = 'carried';
-		canvas.after(part);
-		requestAnimationFrame(() => part.remove());
-		return part;
+		carried.width = key.width * scale;
+		carried.height = key.height * scale;
+		carried.getContext('2d')!.drawImage(canvas, -key.x * scale, -key.y * scale);
+		return carried;
 	}
 
 	function ondragover(event: DragEvent, k: number) {
@@ -150,7 +147,8 @@
 	{onkeydown}
 	{onkeyup}
 >
-	<canvas bind:this={canvas} aria-hidden="true"></canvas>
+	<canvas class="picture" bind:this={canvas} aria-hidden="true"></canvas>
+	<canvas class="carried" bind:this={carried} aria-hidden="true"></canvas>
 	{#each board.keys as key, k (key.code)}
 		<button
 			type="button"
@@ -183,17 +181,16 @@
 	.board:focus-visible {
 		outline-offset: 6px;
 	}
-	.board :global(canvas) {
+	.picture {
 		position: absolute;
 		inset: 0;
 		width: 100%;
 		height: 100%;
 	}
-	.board :global(.carried) {
-		inset: auto;
+	/* in the page, since the browser takes only what stands there, and out of sight */
+	.carried {
+		position: absolute;
 		left: -200vw;
-		width: auto;
-		height: auto;
 	}
 	.key {
 		position: absolute;
