@@ -45,6 +45,8 @@ export interface ShortcutIndex extends Ground, Placed {
 	contenders(keys: Keys): readonly Contender[];
 	/** Those of them that are alive somewhere. */
 	living(keys: Keys): readonly Contender[];
+	/** Those of them whose command does not exist anywhere in their scope. */
+	lifeless(keys: Keys): readonly Contender[];
 	/** The sequences that begin with these keys and go on, with their situations. */
 	longerContenders(keys: Keys): readonly Contender[];
 	/** Where any binding on these keys is alive; `space.nowhere` if nowhere. */
@@ -136,7 +138,7 @@ function unionOf({ situations, nowhere, everywhere }: ContextSpace, living: read
 
 /**
  * Puts placed bindings on their ground; what follows from them is worked out when it is asked for, and remembered.
- * `contenders`, `living` and `going` are what is known already, by keys and by the keys that a sequence begins with.
+ * `contenders`, `living`, `lifeless` and `going` are what is known already, by keys and by the keys that a sequence begins with.
  */
 export function indexOn(
 	ground: Ground,
@@ -144,6 +146,7 @@ export function indexOn(
 	placed: Placed,
 	contenders = new Map<Keys, readonly Contender[]>(),
 	living = new Map<Keys, readonly Contender[]>(),
+	lifeless = new Map<Keys, readonly Contender[]>(),
 	going = new Map<Keys, readonly Contender[]>()
 ): ShortcutIndex {
 	const occupied = new Map<Keys, Bits>();
@@ -165,6 +168,15 @@ export function indexOn(
 			if (!found) {
 				found = index.contenders(keys).filter(({ reach }) => reach !== ground.space.nowhere);
 				living.set(keys, found);
+			}
+			return found;
+		},
+		lifeless(keys) {
+			let found = lifeless.get(keys);
+			if (!found) {
+				const all = index.contenders(keys);
+				found = index.living(keys).length === all.length ? NONE : all.filter(({ reach }) => reach === ground.space.nowhere);
+				lifeless.set(keys, found);
 			}
 			return found;
 		},
@@ -195,6 +207,7 @@ export function shortcutIndex(effective: Effective, space: ContextSpace, catalog
 	const byCommand = new Map<CommandId, Binding[]>();
 	const contenders = new Map<Keys, Contender[]>();
 	const living = new Map<Keys, Contender[]>();
+	const lifeless = new Map<Keys, Contender[]>();
 	const going = new Map<Keys, Contender[]>();
 	const idle = new Map<Keys, Ineffective[]>();
 	const ground = groundOf(space, catalogue, rules);
@@ -203,7 +216,7 @@ export function shortcutIndex(effective: Effective, space: ContextSpace, catalog
 		const contender = ground.contender(binding);
 		pushTo(byKeys, keys, binding);
 		pushTo(contenders, keys, contender);
-		if (contender.reach !== space.nowhere) pushTo(living, keys, contender);
+		pushTo(contender.reach === space.nowhere ? lifeless : living, keys, contender);
 		pushTo(byCommand, binding.command, binding);
 		if (keys.includes(' '))
 			for (const prefix of properPrefixes(keys)) {
@@ -220,5 +233,5 @@ export function shortcutIndex(effective: Effective, space: ContextSpace, catalog
 		mayRepeat: (keys) => effective.repeated.has(keys),
 		allKeys: () => (idle.size === 0 ? byKeys.keys() : new Set([...byKeys.keys(), ...idle.keys()]))
 	};
-	return indexOn(ground, effective, placed, contenders, living, going);
+	return indexOn(ground, effective, placed, contenders, living, lifeless, going);
 }

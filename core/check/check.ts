@@ -53,7 +53,7 @@ export class Checks {
 		this.#byInput.clear();
 		this.#byCommand.clear();
 		const inputs = [...index.allKeys()];
-		const commands = ON_COMMAND.length > 0 ? [...index.catalogue.keys()] : [];
+		const commands = [...new Set(ON_COMMAND.flatMap((rule) => rule.commandsOf!(index.catalogue)))];
 		const all = inputs.length + commands.length;
 		for (let i = 0; i < inputs.length; i++) {
 			this.#lookAtInput(inputs[i]!);

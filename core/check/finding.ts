@@ -1,3 +1,4 @@
+import type { Catalogue } from '../application/application.ts';
 import type { CommandId } from '../application/command.ts';
 import type { Change } from '../profile/edit.ts';
 import type { Binding } from '../profile/effective.ts';
@@ -95,6 +96,8 @@ export interface CheckRule {
 	/** Not called for an input on which nothing is alive. */
 	onContest?(contest: Contest, circumstances: Circumstances, report: Report): void;
 	onCommand?(command: CommandId, circumstances: Circumstances, report: Report): void;
+	/** The commands on which `onCommand` can find anything at all. */
+	commandsOf?(catalogue: Catalogue): readonly CommandId[];
 	onWhole?(circumstances: Circumstances, report: Report): void;
 	/** `contest` gives that of the witness' keys. */
 	tell(finding: Finding, circumstances: Circumstances, contest: () => Contest): Telling;

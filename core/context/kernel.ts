@@ -45,6 +45,10 @@ export const NOTHING = 0 as Row;
 export class Shelf {
 	readonly #bytes: number;
 	readonly #begin = free;
+	#list = 0;
+	#listed = 0;
+	/** Of the row that `lose` has last taken from. */
+	isAnyLeft = false;
 
 	/** For sets of so many situations. */
 	constructor(size: number) {
@@ -113,15 +117,27 @@ export class Shelf {
 		kernel.absorbBoth(a, b, c, this.#bytes);
 	}
 
-	/** Takes from `a` what it shares with any of the others, in place: what was taken, as a new row, and whether any is left. */
-	lose(a: Row, others: readonly Row[]): { readonly lost: Row; readonly isAnyLeft: boolean } {
-		const list = free;
-		free += 4 * Math.ceil(others.length / 4) * 4;
+	/** Begins a list of at most so many rows, for `lose`; without an array of its own, which a check would make by thousands. */
+	list(most: number): void {
+		this.#list = free;
+		this.#listed = 0;
+		free += 16 * Math.ceil(most / 4);
 		if (free > end) grow();
-		for (let i = 0; i < others.length; i++) words[(list >> 2) + i] = others[i]!;
+	}
+
+	add(row: Row): void {
+		words[(this.#list >> 2) + this.#listed++] = row;
+	}
+
+	/**
+	 * Takes from `a` what it shares with any row of the list, in place. Gives what was taken, as a new row, or `NOTHING`;
+	 * afterwards `isAnyLeft` says whether there is still something in `a`.
+	 */
+	lose(a: Row): Row {
 		const lost = this.#raw();
-		const what = kernel.lose(lost, a, list, others.length, this.#bytes);
-		return { lost: what & 2 ? lost : this.#giveBack(lost), isAnyLeft: (what & 1) !== 0 };
+		const what = kernel.lose(lost, a, this.#list, this.#listed, this.#bytes);
+		this.isAnyLeft = (what & 1) !== 0;
+		return what & 2 ? lost : this.#giveBack(lost);
 	}
 
 	meets(a: Row, b: Row): boolean {

@@ -18,6 +18,9 @@ export type Reachable = z.infer<typeof Reachable>;
 
 export const MOST_SITUATIONS = 20_000;
 
+/** With more scopes than this, which is narrower is not remembered. */
+const MOST_PAIRED = 4_096;
+
 /** A scope or situation names an axis or context that the application does not have. */
 export class UnknownContextError extends Error {
 	override name = 'UnknownContextError';
@@ -153,17 +156,17 @@ export function contextSpace(axes: readonly Axis[], reachable: Reachable): Conte
 	};
 	const bitsOf = (scope: Scope, text?: string): Bits => setOf(scope, text).bits;
 
-	/** By the numbers of two scopes: 1 for narrower, 2 for not, 0 for not asked yet. */
-	const narrower: Uint8Array[] = [];
+	/** A square by the numbers of two scopes: 1 for narrower, 2 for not, 0 for not asked yet. */
+	let side = 64;
+	let narrower = new Uint8Array(side * side);
 	const isNarrower = (a: ScopeSet, b: ScopeSet): boolean => {
 		if (a.size >= b.size) return false;
-		let row = narrower[a.no];
-		if (!row || row.length <= b.no) {
-			const longer = new Uint8Array(Math.max(256, 2 * b.no));
-			if (row) longer.set(row);
-			narrower[a.no] = row = longer;
+		if (sets.size > MOST_PAIRED) return isSubset(a.bits, b.bits);
+		if (sets.size > side) {
+			while (sets.size > side) side *= 2;
+			narrower = new Uint8Array(side * side);
 		}
-		return (row[b.no] ||= isSubset(a.bits, b.bits) ? 1 : 2) === 1;
+		return (narrower[a.no * side + b.no] ||= isSubset(a.bits, b.bits) ? 1 : 2) === 1;
 	};
 
 	const spoken: string[] = [];

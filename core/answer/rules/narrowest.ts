@@ -35,12 +35,12 @@ export const narrowest: Rule = {
 			const left = shelf.without(alive[i]!, covered);
 			if (left === NOTHING) continue;
 			shelf.absorb(covered, left);
-			const rivals: Row[] = [];
+			shelf.list(order.length);
 			// the widest first: they settle the most at once
 			for (let next = order.length - 1; next > rank; next--)
-				if (!yields(all[order[next]!]!, a, space)) rivals.push(alive[order[next]!]!);
-			const { lost: failed, isAnyLeft } = shelf.lose(left, rivals);
-			if (isAnyLeft) wins[i] = added(wins[i]!, left, shelf);
+				if (!yields(all[order[next]!]!, a, space)) shelf.add(alive[order[next]!]!);
+			const failed = shelf.lose(left);
+			if (shelf.isAnyLeft) wins[i] = added(wins[i]!, left, shelf);
 			if (failed === NOTHING) continue;
 			if (hasSiblings) rescue(i, failed, all, alive, wins, space, shelf);
 			tied = added(tied, failed, shelf);
@@ -72,9 +72,13 @@ function rescue(
 		if (sibling.command !== command || s === one) continue;
 		const won = shelf.both(failed, alive[s]!);
 		if (won === NOTHING) continue;
-		const rivals = alive.filter((_, i) => !yields(all[i]!, sibling, space));
-		if (!shelf.lose(won, rivals).isAnyLeft) continue;
-		shelf.lose(failed, [won]);
+		shelf.list(all.length);
+		for (let b = 0; b < all.length; b++) if (!yields(all[b]!, sibling, space)) shelf.add(alive[b]!);
+		shelf.lose(won);
+		if (!shelf.isAnyLeft) continue;
+		shelf.list(1);
+		shelf.add(won);
+		shelf.lose(failed);
 		wins[s] = added(wins[s]!, won, shelf);
 	}
 }

@@ -7,10 +7,7 @@ export const orphan: CheckRule = {
 	id: 'orphan',
 	title: 'Speaks of what is not there',
 	onInput(keys, { index }, report) {
-		const all = index.contenders(keys);
-		if (index.living(keys).length < all.length)
-			for (const { binding, reach, scope } of all)
-				if (reach === index.space.nowhere) report('attention', binding, Math.max(0, scope.first));
+		for (const { binding, scope } of index.lifeless(keys)) report('attention', binding, Math.max(0, scope.first));
 		for (const { reason, entry, stratum } of index.ineffective(keys))
 			if (reason === 'nothing-to-remove')
 				report(
