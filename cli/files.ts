@@ -82,18 +82,21 @@ export function loadProfile(files: readonly string[]): LoadedProfile {
 			: { ...readShortcutsCsv(file, text), aliases: [], macros: [], strata: [] as StratumHead[] };
 		refused.push(...read.refused.map((problem) => ({ ...problem, file })));
 		const heads = new Map(read.strata.map((head) => [head.id, head]));
+		let stratum: (typeof strata)[number] | undefined;
 		for (const { stratum: id = 'personal' as StratumId, op, shortcut, acceptance, line } of read.rows) {
-			if (!heads.has(id)) heads.set(id, { id, kind: kindOf(id), name: id });
-			let stratum = strata.find((s) => s.head.id === id);
-			if (!stratum) {
-				strata.push((stratum = { head: heads.get(id)!, entries: [], aliases: undefined }));
-				places.set(id, []);
+			if (stratum?.head.id !== id) {
+				if (!heads.has(id)) heads.set(id, { id, kind: kindOf(id), name: id });
+				stratum = strata.find((s) => s.head.id === id);
+				if (!stratum) {
+					strata.push((stratum = { head: heads.get(id)!, entries: [], aliases: undefined }));
+					places.set(id, []);
+				}
+				fileOf.set(id, file);
 			}
 			const { command, keys, scope } = shortcut;
 			const rank = stratum.entries.length;
 			stratum.entries.push(acceptance ? { op, command, keys, scope, rank, acceptance } : { op, command, keys, scope, rank });
 			places.get(id)!.push({ file, line });
-			fileOf.set(id, file);
 		}
 		for (const head of heads.values())
 			if (!strata.some((s) => s.head.id === head.id)) strata.push({ head, entries: [], aliases: undefined });
@@ -168,9 +171,7 @@ export function findingsOf(
 			title: CHECK_RULES[told.rule].title,
 			severity: told.severity,
 			sentence: told.sentence,
-			get id() {
-				return told.id;
-			},
+			id: told.id,
 			file: place?.file ?? first ?? '-',
 			line: place?.line,
 			accepted: c.index.effective.accepted.size > 0 && acceptedAs(c.index.effective, told) !== undefined

@@ -44,12 +44,12 @@ Examples:
 			const subject = options.aliases
 				? withAliases(loaded, options.aliases, loadRecipe(options.recipe), options.stratum)
 				: loaded;
-			const found = findingsOf(application, subject, released).filter((f) => options.accepted || !f.accepted);
-			const order = (f: (typeof found)[number]) => SEVERITIES.indexOf(f.severity);
-			found.sort((a, b) => order(a) - order(b));
+			const all = findingsOf(application, subject, released).filter((f) => options.accepted || !f.accepted);
+			const bySeverity = SEVERITIES.map((severity) => all.filter((f) => f.severity === severity));
+			const found = bySeverity.flat();
 			for (const { file, line, column, message } of loaded.refused)
 				console.error(`${file}:${line}:${column}: not taken: ${message}`);
-			const counts = Object.fromEntries(SEVERITIES.map((s) => [s, found.filter((f) => f.severity === s).length]));
+			const counts = Object.fromEntries(SEVERITIES.map((s, i) => [s, bySeverity[i]!.length]));
 			if (options.format === 'sarif') deliver(options.output, JSON.stringify(sarifLog(found, '0.1.0'), null, 2) + '\n');
 			else if (options.format === 'json')
 				deliver(
@@ -64,6 +64,6 @@ Examples:
 				);
 			const worst = options.failOn === 'never' ? -1 : SEVERITIES.indexOf(options.failOn);
 			if (loaded.refused.length > 0) end(2);
-			else if (found.some((f) => order(f) <= worst)) end(1);
+			else if (bySeverity.some((list, i) => i <= worst && list.length > 0)) end(1);
 		});
 }
