@@ -1,12 +1,10 @@
 import type { Command } from 'commander';
-import { indexOf } from '../../core/check/circumstances.ts';
-import { bring, itemsOf } from '../../core/format/bring.ts';
-import { previewImport, refusals } from '../../core/format/preview.ts';
-import { SECTIONS, selectAliases, selectMacros, shortcutTest, USUAL } from '../../core/format/selection.ts';
+import { bring, itemsOf, refusals } from '../../core/format/bring.ts';
+import { compareFile } from '../../core/format/compare.ts';
+import { SECTIONS, USUAL } from '../../core/format/selection.ts';
 import { profileFile, readProfileFile, writeProfileFile } from '../../core/format/profile-json.ts';
 import { readShortcutsCsv } from '../../core/format/shortcuts-csv.ts';
 import { applyEdit, isNothing } from '../../core/profile/edit.ts';
-import { applyMacroChanges } from '../../core/profile/macro-change.ts';
 import { stratumById, type StratumId } from '../../core/profile/stratum.ts';
 import { readMacros } from '../../core/macro/file.ts';
 import { readShortcuts } from '../../core/recipe/rows.ts';
@@ -54,29 +52,16 @@ export function importCommand(program: Command, end: Ends): void {
 					throw new BadInputError((error as Error).message);
 				}
 			const read = readFile(file, options.recipe, into ?? ('personal' as StratumId));
-			const brought = read.macros
-				.map((b) => ({ stratum: into ?? b.stratum, macros: selectMacros(b.macros, selection) }))
-				.filter((b) => profile.some((s) => s.id === b.stratum));
-			const made = brought.flatMap(({ stratum, macros }) =>
-				macros.map((after) => ({ stratum, before: stratumById(profile, stratum).macros?.get(after.id) ?? null, after }))
-			);
-			const index = indexOf(application, applyMacroChanges(profile, made));
-			const ground = { space: application.space, catalogue: index.catalogue };
-			const isIn = shortcutTest(selection, ground);
-			const rows = previewImport(
-				index,
-				profile,
-				read.rows.filter((row) => isIn(row.shortcut, row.op === 'accept')),
-				(row) => into ?? row.stratum ?? ('personal' as StratumId)
-			);
-			const aliases = read.aliases.flatMap(({ stratum, file: whole }) => {
-				const part = selectAliases(whole, selection, ground.catalogue);
-				return part ? [{ stratum: into ?? stratum, file: part }] : [];
+			const compared = compareFile(application, profile, read, {
+				selection,
+				into,
+				otherwise: 'personal' as StratumId
 			});
-			const items = itemsOf(profile, { rows, macros: brought, aliases, folders: undefined }, undefined);
+			const { index } = compared;
+			const items = itemsOf(profile, { ...compared, folders: undefined }, undefined);
 			const chosen = options.keep ? items.filter((item) => item.state !== 'replaced') : items;
 			const { said, left } = bring(index, profile, chosen);
-			const refused = [...refusals(read.refused, rows), ...left];
+			const refused = [...refusals(read.refused, items), ...left];
 			for (const state of ['new', 'replaced', 'same'] as const)
 				console.error(`${items.filter((item) => item.state === state).length} ${state}`);
 			for (const { line, column, message } of refused) console.error(`${file}:${line}:${column}: refused: ${message}`);

@@ -20,9 +20,11 @@ export type Item = {
 	readonly key: string;
 	readonly state: State;
 	readonly target: StratumId;
+	/** Why it is refused; of a shortcut its row says it. */
+	readonly reason?: string;
 } & (
 	| { readonly kind: 'shortcut'; readonly row: PreviewRow }
-	| { readonly kind: 'macro'; readonly macro: MacroEntry; readonly reason?: string }
+	| { readonly kind: 'macro'; readonly macro: MacroEntry }
 	| { readonly kind: 'aliases'; readonly file: AliasFile; readonly lines: number }
 	| { readonly kind: 'folders'; readonly folders: SearchPaths }
 );
@@ -34,6 +36,9 @@ export interface Brought {
 	readonly aliases: readonly { readonly stratum: StratumId; readonly file: AliasFile }[];
 	readonly folders: SearchPaths | undefined;
 }
+
+const FACTORY = 'the factory stratum is never written; import into another stratum';
+const missing = (stratum: string) => `there is no stratum "${stratum}" here; choose one to import into`;
 
 /** All that the file would do, one by one: whole files first, then macros, then shortcuts in their order. */
 export function itemsOf(profile: Profile, { rows, macros, aliases, folders }: Brought, known: SearchPaths | undefined): Item[] {
@@ -50,31 +55,33 @@ export function itemsOf(profile: Profile, { rows, macros, aliases, folders }: Br
 		});
 	for (const { stratum, file } of aliases) {
 		const own = profile.find((s) => s.id === stratum);
-		if (!own) continue;
-		const isSame = own.aliases?.text === file.text;
-		const state = own.kind === 'factory' && !isSame ? 'refused' : stateOf((own.aliases?.text ?? '') !== '', isSame);
+		const isSame = own?.aliases?.text === file.text;
+		const reason = !own ? missing(stratum) : own.kind === 'factory' && !isSame ? FACTORY : undefined;
 		items.push({
 			key: `aliases ${stratum}`,
 			kind: 'aliases',
 			target: stratum,
 			file,
 			lines: aliasLines(file).lines.length,
-			state
+			state: reason ? 'refused' : stateOf((own?.aliases?.text ?? '') !== '', isSame),
+			...(reason && { reason })
 		});
 	}
 	const placed = macroTable(profile).inForce;
 	for (const { stratum, macros: list } of macros) {
 		const own = profile.find((s) => s.id === stratum);
-		for (const macro of own ? list : []) {
-			const mine = own!.macros?.get(macro.id);
+		for (const macro of list) {
+			const mine = own?.macros?.get(macro.id);
 			const lock = placed.get(macro.id)?.lockedBy;
 			const isSame = saysSame(mine, macro);
 			const locked = !isSame && lock !== undefined && lock.id !== stratum;
-			const reason = locked
-				? `${lock.name} has locked this macro`
-				: own!.kind === 'factory' && !isSame
-					? 'the factory is never written'
-					: undefined;
+			const reason = !own
+				? missing(stratum)
+				: locked
+					? `${lock.name} has locked this macro`
+					: own.kind === 'factory' && !isSame
+						? FACTORY
+						: undefined;
 			items.push({
 				key: `macro ${stratum} ${macro.id}`,
 				kind: 'macro',
@@ -131,6 +138,31 @@ export function bring(
 	);
 	const folders = open.find((item) => item.kind === 'folders')?.folders;
 	return { said: { changes, aliases, macros }, left, folders };
+}
+
+/** Every problem of a file and what is refused of its items in one list, for saving what was not taken. */
+export function refusals(file: readonly FileProblem[], items: readonly Item[]): FileProblem[] {
+	return [
+		...file,
+		...items.flatMap((item) =>
+			item.state === 'refused'
+				? [{ line: item.kind === 'shortcut' ? item.row.row.line : 1, column: 1, message: refusalOf(item) }]
+				: []
+		)
+	].sort((a, b) => a.line - b.line);
+}
+
+function refusalOf(item: Item): string {
+	switch (item.kind) {
+		case 'shortcut':
+			return item.row.reason ?? '';
+		case 'macro':
+			return `the macro ${macroName(item.macro)}: ${item.reason}`;
+		case 'aliases':
+			return `the aliases of ${item.target}: ${item.reason}`;
+		case 'folders':
+			return `where files lie: ${item.reason}`;
+	}
 }
 
 /** What a macro of a file is called. */

@@ -129,11 +129,3 @@ function ranked(profile: Profile, changes: readonly Change[]): Change[] {
 		return { ...change, after: { ...change.after, rank } };
 	});
 }
-
-/** Every problem of a file and its preview in one list, for saving what was not taken. */
-export function refusals(file: readonly FileProblem[], preview: readonly PreviewRow[]): FileProblem[] {
-	return [
-		...file,
-		...preview.filter((p) => p.state === 'refused').map((p) => ({ line: p.row.line, column: 1, message: p.reason ?? '' }))
-	].sort((a, b) => a.line - b.line);
-}

@@ -2,8 +2,8 @@
 	import { Button, Checkbox } from 'flowbite-svelte';
 	import { SvelteMap } from 'svelte/reactivity';
 	import { indexOf } from '$core/check/circumstances';
-	import { bring, isOpen, itemsOf, macroName, type Item } from '$core/format/bring';
-	import { refusals } from '$core/format/preview';
+	import { bring, isOpen, itemsOf, macroName, refusals, type Item } from '$core/format/bring';
+
 	import type { SearchPaths } from '$core/folders/search';
 	import { applyMacroChanges } from '$core/profile/macro-change';
 	import { ApiError, ask } from '$lib/state/api';
@@ -42,7 +42,7 @@
 	const rows = $derived(items.filter((i) => !shown || i.state === shown));
 	const chosen = $derived(items.filter(isTaken));
 	const waiting = $derived(items.filter((i) => i.state === 'replaced' && !answers.has(i.key)));
-	const problems = $derived(refusals(reading.refused, reading.rows));
+	const problems = $derived(refusals(reading.refused, items));
 
 	function answer(item: Item, takes: boolean) {
 		if (isForRest && item.key === waiting[0]?.key) for (const other of waiting) answers.set(other.key, takes);
@@ -62,7 +62,8 @@
 	const detailOf = (item: Item): string => {
 		if (item.kind === 'shortcut')
 			return item.state === 'refused' ? (item.row.reason ?? '') : workspace.space.scopeLabel(item.row.row.shortcut.scope);
-		if (item.kind === 'macro') return item.reason ?? 'macro';
+		if (item.reason) return item.reason;
+		if (item.kind === 'macro') return 'macro';
 		return item.kind === 'folders' ? 'the folders that seats search' : '';
 	};
 	/** What is there now and would go. */

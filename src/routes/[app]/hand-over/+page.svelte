@@ -104,7 +104,7 @@
 <div class="view">
 	<aside aria-label="Take out">
 		<h1>Take out</h1>
-		<p class="quiet">The open format keeps everything; CSV holds one shortcut a line for tables.</p>
+		<p class="quiet">The open format keeps everything that is ticked; CSV holds one shortcut a line for tables.</p>
 		<details class="what">
 			<summary>What goes out</summary>
 			<SelectionBar selection={out} {holds} {categories} onchange={(next) => (out = next)} />

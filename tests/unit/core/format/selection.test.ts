@@ -2,6 +2,7 @@ import '../../../../core/recipe/shapes/all.ts';
 import { expect } from 'chai';
 import fc from 'fast-check';
 import { bring, isOpen, itemsOf } from '../../../../core/format/bring.ts';
+import { compareFile } from '../../../../core/format/compare.ts';
 import { previewImport } from '../../../../core/format/preview.ts';
 import { profileFile, readProfileFile, writeProfileFile } from '../../../../core/format/profile-json.ts';
 import { isOfMachine, SECTIONS, selectAliases, selectProfile, USUAL, type Section } from '../../../../core/format/selection.ts';
@@ -9,7 +10,6 @@ import { aliasLines, emptyAliasFile } from '../../../../core/alias/file.ts';
 import { indexOf } from '../../../../core/check/circumstances.ts';
 import { profileCatalogue } from '../../../../core/macro/table.ts';
 import { applyEdit } from '../../../../core/profile/edit.ts';
-import { applyMacroChanges } from '../../../../core/profile/macro-change.ts';
 import { stratumOf, type Profile } from '../../../../core/profile/stratum.ts';
 import { spliced, insertRecord } from '../../../../core/recipe/reading.ts';
 import { SHIPPED_RECIPES } from '../../../../core/recipe/shipped.ts';
@@ -27,12 +27,9 @@ function handOver(into: Profile, sections: readonly Section[]): Profile {
 	const part = selectProfile(profile, { ...USUAL, sections }, ground);
 	const file = writeProfileFile(profileFile(varve.application, part, sections.includes('machine') ? searchPaths : undefined));
 	const read = readProfileFile('file', file);
-	const made = read.macros.flatMap(({ stratum, macros }) =>
-		macros.map((after) => ({ stratum, before: into.find((s) => s.id === stratum)!.macros?.get(after.id) ?? null, after }))
-	);
-	const index = indexOf(subject, applyMacroChanges(into, made));
-	const rows = previewImport(index, into, read.rows, (row) => row.stratum!);
-	const items = itemsOf(into, { rows, macros: read.macros, aliases: read.aliases, folders: read.folders }, undefined);
+	const wanted = { selection: { ...USUAL, sections: SECTIONS }, into: undefined, otherwise: into.at(-1)!.id };
+	const { index, ...compared } = compareFile(subject, into, read, wanted);
+	const items = itemsOf(into, compared, undefined);
 	const { said, left } = bring(index, into, items);
 	expect(left).to.deep.equal([]);
 	return applyEdit(into, said);
