@@ -136,6 +136,19 @@ function unionOf({ situations, nowhere, everywhere }: ContextSpace, living: read
 	return bits;
 }
 
+type Lists = Map<Keys, readonly Contender[]>;
+
+function remembered(known: Lists, make: (keys: Keys) => readonly Contender[]): (keys: Keys) => readonly Contender[] {
+	return (keys) => {
+		let found = known.get(keys);
+		if (!found) {
+			found = make(keys);
+			known.set(keys, found);
+		}
+		return found;
+	};
+}
+
 /**
  * Puts placed bindings on their ground; what follows from them is worked out when it is asked for, and remembered.
  * `contenders`, `living`, `lifeless` and `going` are what is known already, by keys and by the keys that a sequence begins with.
@@ -144,51 +157,25 @@ export function indexOn(
 	ground: Ground,
 	effective: Effective,
 	placed: Placed,
-	contenders = new Map<Keys, readonly Contender[]>(),
-	living = new Map<Keys, readonly Contender[]>(),
-	lifeless = new Map<Keys, readonly Contender[]>(),
-	going = new Map<Keys, readonly Contender[]>()
+	contenders: Lists = new Map(),
+	living: Lists = new Map(),
+	lifeless: Lists = new Map(),
+	going: Lists = new Map()
 ): ShortcutIndex {
+	const { nowhere } = ground.space;
+	const contendersOf = (bindings: readonly Binding[]) => (bindings.length === 0 ? NONE : bindings.map(ground.contender));
 	const occupied = new Map<Keys, Bits>();
 	const index: ShortcutIndex = {
 		...ground,
 		...placed,
 		effective,
-		contenders(keys) {
-			let found = contenders.get(keys);
-			if (!found) {
-				const on = placed.on(keys);
-				found = on.length === 0 ? NONE : on.map(ground.contender);
-				contenders.set(keys, found);
-			}
-			return found;
-		},
-		living(keys) {
-			let found = living.get(keys);
-			if (!found) {
-				found = index.contenders(keys).filter(({ reach }) => reach !== ground.space.nowhere);
-				living.set(keys, found);
-			}
-			return found;
-		},
-		lifeless(keys) {
-			let found = lifeless.get(keys);
-			if (!found) {
-				const all = index.contenders(keys);
-				found = index.living(keys).length === all.length ? NONE : all.filter(({ reach }) => reach === ground.space.nowhere);
-				lifeless.set(keys, found);
-			}
-			return found;
-		},
-		longerContenders(keys) {
-			let found = going.get(keys);
-			if (!found) {
-				const longer = placed.longer(keys);
-				found = longer.length === 0 ? NONE : longer.map(ground.contender);
-				going.set(keys, found);
-			}
-			return found;
-		},
+		contenders: remembered(contenders, (keys) => contendersOf(placed.on(keys))),
+		living: remembered(living, (keys) => index.contenders(keys).filter(({ reach }) => reach !== nowhere)),
+		lifeless: remembered(lifeless, (keys) => {
+			const all = index.contenders(keys);
+			return index.living(keys).length === all.length ? NONE : all.filter(({ reach }) => reach === nowhere);
+		}),
+		longerContenders: remembered(going, (keys) => contendersOf(placed.longer(keys))),
 		occupied(keys) {
 			let bits = occupied.get(keys);
 			if (!bits) {
@@ -201,37 +188,52 @@ export function indexOn(
 	return index;
 }
 
+/** The bindings of the contenders, remembered. */
+function bindingsIn(contenders: ReadonlyMap<Keys, readonly Contender[]>): (keys: Keys) => readonly Binding[] {
+	const known = new Map<Keys, readonly Binding[]>();
+	return (keys) => {
+		let found = known.get(keys);
+		if (!found) {
+			const all = contenders.get(keys);
+			if (!all) return NONE;
+			known.set(keys, (found = all.map((c) => c.binding)));
+		}
+		return found;
+	};
+}
+
 export function shortcutIndex(effective: Effective, space: ContextSpace, catalogue: Catalogue, rules: InputRules): ShortcutIndex {
-	const byKeys = new Map<Keys, Binding[]>();
-	const byPrefix = new Map<Keys, Binding[]>();
-	const byCommand = new Map<CommandId, Binding[]>();
 	const contenders = new Map<Keys, Contender[]>();
 	const living = new Map<Keys, Contender[]>();
 	const lifeless = new Map<Keys, Contender[]>();
 	const going = new Map<Keys, Contender[]>();
 	const idle = new Map<Keys, Ineffective[]>();
+	/** Made when it is asked for. */
+	let byCommand: Map<CommandId, Binding[]> | undefined;
 	const ground = groundOf(space, catalogue, rules);
 	for (const binding of effective.bindings) {
 		const { keys } = binding;
 		const contender = ground.contender(binding);
-		pushTo(byKeys, keys, binding);
 		pushTo(contenders, keys, contender);
 		pushTo(contender.reach === space.nowhere ? lifeless : living, keys, contender);
-		pushTo(byCommand, binding.command, binding);
-		if (keys.includes(' '))
-			for (const prefix of properPrefixes(keys)) {
-				pushTo(byPrefix, prefix, binding);
-				pushTo(going, prefix, contender);
-			}
+		if (keys.includes(' ')) for (const prefix of properPrefixes(keys)) pushTo(going, prefix, contender);
 	}
 	for (const ineffective of effective.ineffective) pushTo(idle, ineffective.entry.keys, ineffective);
+	// what is asked for later is remembered in the same lists
+	const all = idle.size === 0 ? [...contenders.keys()] : [...new Set([...contenders.keys(), ...idle.keys()])];
 	const placed: Placed = {
-		on: (keys) => byKeys.get(keys) ?? NONE,
-		longer: (keys) => byPrefix.get(keys) ?? NONE,
-		of: (command) => byCommand.get(command) ?? NONE,
+		on: bindingsIn(contenders),
+		longer: bindingsIn(going),
+		of(command) {
+			if (!byCommand) {
+				byCommand = new Map();
+				for (const binding of effective.bindings) pushTo(byCommand, binding.command, binding);
+			}
+			return byCommand.get(command) ?? NONE;
+		},
 		ineffective: (keys) => (idle.size === 0 ? NONE : (idle.get(keys) ?? NONE)),
 		mayRepeat: (keys) => effective.repeated.has(keys),
-		allKeys: () => (idle.size === 0 ? byKeys.keys() : new Set([...byKeys.keys(), ...idle.keys()]))
+		allKeys: () => all
 	};
 	return indexOn(ground, effective, placed, contenders, living, lifeless, going);
 }

@@ -46,6 +46,8 @@ export class Contest {
 	readonly #shared: readonly Row[];
 	#sharedByAny: Row | undefined;
 	#beyond: Row | undefined;
+	/** Where each of the longer sequences is alive. */
+	#longer: readonly Row[] | undefined;
 
 	/** Use `contestOn`. */
 	constructor(index: ShortcutIndex, keys: Keys, shelf: Shelf) {
@@ -66,7 +68,8 @@ export class Contest {
 		const isSequence = keys.includes(' ');
 		this.#prefixes = isSequence && rules.sequences === 'at-once' ? properPrefixes(keys) : NONE;
 		this.#cut = isSequence && all.length > 0 ? this.#occupied(this.#prefixes) : NOTHING;
-		const waiting = rules.sequences === 'wait' && all.length > 0 && index.longer(keys).length > 0 ? this.longerReach() : NOTHING;
+		const waiting =
+			rules.sequences === 'wait' && all.length > 0 && index.longerContenders(keys).length > 0 ? this.longerReach() : NOTHING;
 		let left = this.heard;
 		if (this.#cut !== NOTHING) left = left.map((row) => shelf.without(row, this.#cut));
 		if (waiting !== NOTHING) left = left.map((row) => shelf.without(row, waiting));
@@ -136,6 +139,16 @@ export class Contest {
 		const all = this.shelf.empty();
 		for (const row of rows) if (row !== NOTHING) this.shelf.absorb(all, row);
 		return all;
+	}
+
+	/** The longer inputs that are alive where the binding is heard. */
+	longerThan(place: number): Binding[] {
+		const heard = this.heard[place]!;
+		const longer = this.#index.longerContenders(this.keys);
+		this.#longer ??= longer.map(({ reach }) => this.shelf.put(reach));
+		const found: Binding[] = [];
+		for (let i = 0; i < longer.length; i++) if (this.shelf.meets(this.#longer[i]!, heard)) found.push(longer[i]!.binding);
+		return found;
 	}
 
 	/** Where any of them is alive. */

@@ -170,6 +170,7 @@ export function contextSpace(axes: readonly Axis[], reachable: Reachable): Conte
 	};
 
 	const spoken: string[] = [];
+	const worded = new WeakMap<Scope, string>();
 	const nodeLabel = (axis: AxisId, node: NodeId) => labels.get(axis)?.get(node) ?? node;
 	return {
 		axes,
@@ -194,10 +195,17 @@ export function contextSpace(axes: readonly Axis[], reachable: Reachable): Conte
 			return best;
 		},
 		labelOf: (index) => (spoken[index] ??= situations[index]!.map((node, a) => nodeLabel(axes[a]!.id, node)).join(' · ')),
-		scopeLabel: (scope) =>
-			axes
-				.filter((axis) => scope[axis.id])
-				.map((axis) => scope[axis.id]!.map((node) => nodeLabel(axis.id, node)).join(' or '))
-				.join(' · ') || 'Everywhere'
+		scopeLabel(scope) {
+			let label = worded.get(scope);
+			if (label === undefined) {
+				label =
+					axes
+						.filter((axis) => scope[axis.id])
+						.map((axis) => scope[axis.id]!.map((node) => nodeLabel(axis.id, node)).join(' or '))
+						.join(' · ') || 'Everywhere';
+				worded.set(scope, label);
+			}
+			return label;
+		}
 	};
 }

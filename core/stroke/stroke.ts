@@ -119,6 +119,8 @@ const PREFIXES = new Map<Keys, readonly Keys[]>();
 
 /** A text for people in which positions stand as the letters and digits of a US board: `Ctrl+KeyF` reads as `Ctrl+F`. */
 export function readable(text: string): string {
+	// most texts have none, and looking is quicker than replacing
+	if (!text.includes('Key') && !text.includes('Digit')) return text;
 	return text.replace(/\b(?:Key([A-Z])|Digit(\d))\b/g, '$1$2');
 }
 
