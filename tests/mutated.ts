@@ -1,5 +1,6 @@
 import { applicationJson } from '../cli/server.ts';
-import { catalogueFromCsv, guessMapping } from '../core/format/catalogue-csv.ts';
+import { ApplicationForm, catalogueFromTable, guessMapping } from '../core/format/catalogue-table.ts';
+import { readTable } from '../core/format/table/table.ts';
 import { readApplicationFile } from '../core/format/application-json.ts';
 import { readCsv } from '../core/format/csv.ts';
 import { profileFile, readProfileFile, writeProfileFile } from '../core/format/profile-json.ts';
@@ -18,6 +19,43 @@ const BITS = [
 	...['"', "'", '<', '&', '{', '[', '\0', '\r', '\n', '&lol;', '- ', ': ', '*a', '&a', '__proto__', '<!DOCTYPE a>', '\uFEFF'],
 	...['é', ']]>', '\\u00', '=', ',', '"__proto__":{"x":1},', 'constructor', '\t', '\\', '"scope":null', '1e999', '\ud800']
 ];
+
+/** One command list in each kind of file. */
+export const TABLES: Readonly<Record<string, string>> = {
+	'roof.json': `{ "program": "Roof", "menus": [
+  { "name": "Tiles", "commands": [
+    { "id": "lay_tile", "label": "Lay tile", "keywords": ["cover", "roofing"], "text": { "hint": "Puts tiles in rows" } },
+    { "id": "cut_tile", "label": "Cut tile" } ] },
+  { "name": "Ridge", "commands": [{ "id": "turn_ridge", "label": "Turn ridge", "use": 12 }] } ] }
+`,
+	'roof.yaml': `program: Roof
+menus:
+  - name: Tiles
+    commands:
+      - id: lay_tile
+        label: Lay tile
+        keywords: [cover, roofing]
+        text: { hint: Puts tiles in rows }
+      - { id: cut_tile, label: Cut tile }
+  - name: Ridge
+    commands:
+      - id: turn_ridge
+        label: Turn ridge
+        use: 12
+`,
+	'roof.xml': `<?xml version="1.0"?>
+<program name="Roof">
+  <menus name="Tiles">
+    <commands id="lay_tile" label="Lay tile">
+      <keywords>cover</keywords><keywords>roofing</keywords>
+      <text hint="Puts tiles in rows"/>
+    </commands>
+    <commands id="cut_tile" label="Cut tile"/>
+  </menus>
+  <menus name="Ridge"><commands id="turn_ridge" label="Turn ridge" use="12"/></menus>
+</program>
+`
+};
 
 /** The text with one to four places changed at random. `random` gives numbers from 0 to 1. */
 export function mutated(text: string, random: () => number): string {
@@ -50,6 +88,18 @@ export function importers(): Record<string, { sound: string; read: (text: string
 			sound: writeProfileFile(profileFile(varve.application, strata)),
 			read: (text) => readProfileFile('file', text)
 		},
+		...Object.fromEntries(
+			Object.entries(TABLES).map(([file, sound]) => [
+				`table, ${file}`,
+				{
+					sound,
+					read: (text: string) => {
+						const { header, records } = readTable(file, text);
+						return catalogueFromTable(records, guessMapping(header), ApplicationForm.parse(form));
+					}
+				}
+			])
+		),
 		'application, JSON': {
 			sound: applicationJson({
 				application: varve.application,
@@ -66,7 +116,7 @@ export function importers(): Record<string, { sound: string; read: (text: string
 			sound: fields,
 			read: (text) => {
 				const { header, records } = readCsv('file', text);
-				return catalogueFromCsv(records, guessMapping(header), { ...form, hardwired: [] });
+				return catalogueFromTable(records, guessMapping(header), { ...form, hardwired: [] });
 			}
 		},
 		...Object.fromEntries(

@@ -1,22 +1,18 @@
 import { parse, CsvError } from 'csv-parse/browser/esm/sync';
 import { FileRefusedError } from './problem.ts';
-
-/** A record of a CSV file with the line on which it begins. */
-export interface CsvRecord {
-	readonly line: number;
-	readonly fields: readonly string[];
-}
+import type { TableRecord } from './table/tree.ts';
 
 /**
  * Reads RFC 4180 records; also takes LF line ends, a byte order mark and empty lines between records.
  * The first record must be a header. Throws `FileRefusedError` with the line for quotes that
  * do not close; a quote inside an unquoted field is taken as it is.
  */
-export function readCsv(file: string, text: string): { header: readonly string[]; records: CsvRecord[] } {
+export function readCsv(file: string, text: string, delimiter = ','): { header: readonly string[]; records: TableRecord[] } {
 	let raw: { record: string[]; info: { lines: number } }[];
 	try {
 		raw = parse(text, {
 			bom: true,
+			delimiter,
 			info: true,
 			relax_column_count: true,
 			relax_quotes: true,
@@ -33,7 +29,7 @@ export function readCsv(file: string, text: string): { header: readonly string[]
 	if (!header) throw new FileRefusedError(file, [{ line: 1, column: 1, message: 'the file is empty; expected a header line' }]);
 	// the parser counts CRLF inside a quoted field as two line ends
 	let surplus = 0;
-	const records = rest.map(({ record, info }): CsvRecord => {
+	const records = rest.map(({ record, info }): TableRecord => {
 		const inside = record.join('');
 		const counted = inside.match(/[\r\n]/g)?.length ?? 0;
 		const line = info.lines - counted - surplus;
@@ -44,6 +40,6 @@ export function readCsv(file: string, text: string): { header: readonly string[]
 }
 
 /** One record as an object by the header's names; missing fields are empty. */
-export function byHeader(header: readonly string[], record: CsvRecord): Record<string, string> {
+export function byHeader(header: readonly string[], record: TableRecord): Record<string, string> {
 	return Object.fromEntries(header.map((name, i) => [name.toLowerCase(), record.fields[i] ?? '']));
 }

@@ -1,5 +1,6 @@
 import { expect } from 'chai';
 import { readFileSync } from 'node:fs';
+import { TABLES } from '../mutated.ts';
 import { desk } from './office.ts';
 
 describe('Hand-over', () => {
@@ -205,5 +206,22 @@ describe('Hand-over', () => {
 		await at.page.locator('.window').focus();
 		await at.page.keyboard.press('Alt+t');
 		expect(await at.page.locator('.status').innerText()).to.include('Lay "tile" runs');
+	});
+
+	it('brings one from records in XML, with what is around them as columns', async () => {
+		await at.page.goto(`${at.server.address}/catalogue`);
+		await at.page.getByRole('heading', { name: 'Bring a catalogue' }).waitFor();
+		await bring('broken.xml', '<program>\n<menu name="Tiles"></program>');
+		await at.page.getByText('Nothing of this file was taken', { exact: false }).waitFor();
+		await bring('roof.xml', TABLES['roof.xml']!);
+		await at.page.getByText('What the columns mean').waitFor();
+		const category = at.page.getByLabel('Category path');
+		expect(await category.locator('option:checked').innerText()).to.equal('menus.name');
+		expect(await at.page.getByRole('table').innerText())
+			.to.include('Lay tile')
+			.and.include('Ridge');
+		await at.page.getByLabel('Name', { exact: true }).fill('Roof by XML');
+		await at.page.getByRole('button', { name: 'Bring 3 commands as Roof by XML' }).click();
+		await at.page.waitForURL(/roof-by-xml-1\/commands/);
 	});
 });

@@ -6,6 +6,8 @@ import type { Command } from '$core/application/command';
 import { contextSpace } from '$core/context/space';
 import { compareFile, type Compared } from '$core/format/compare';
 import { readCsv } from '$core/format/csv';
+import { readTable } from '$core/format/table/table';
+import type { Table } from '$core/format/table/tree';
 import type { Selection } from '$core/format/selection';
 import { FileRefusedError, refuseBySize, textOf, type FileProblem } from '$core/format/problem';
 import { readMacros } from '$core/macro/file';
@@ -112,10 +114,14 @@ const reading = {
 			return { ...compared, refused: parsed.refused, foreign };
 		}),
 
-	/** Reads a CSV list of any kind, for mapping its columns. */
+	/** Reads a list of any kind, for mapping its columns. */
 	table: (file: File) =>
-		answering(async () => {
-			const { header, records } = readCsv(file.name, await textFrom(file));
+		answering(async (): Promise<Table> => {
+			const isSheet = /\.xlsx$/i.test(file.name);
+			refuseBySize(file.name, file.size);
+			const { header, records } = isSheet
+				? readCsv(file.name, await csvOfXlsx(file.name, new Uint8Array(await file.arrayBuffer())))
+				: readTable(file.name, await textFrom(file));
 			if (records.length === 0)
 				throw new FileRefusedError(file.name, [
 					{ line: 2, column: 1, message: 'there is only a header; expected one command a line' }

@@ -4,12 +4,12 @@
 	import {
 		ApplicationForm,
 		MAPPABLE,
-		catalogueFromCsv,
+		catalogueFromTable,
 		guessMapping,
 		type ColumnMapping,
 		type Mappable
-	} from '$core/format/catalogue-csv';
-	import type { CsvRecord } from '$core/format/csv';
+	} from '$core/format/catalogue-table';
+	import type { Table } from '$core/format/table/tree';
 	import type { AliasInput } from '$core/alias/input';
 	import AliasInputForm from '$lib/ui/aliases/AliasInputForm.svelte';
 	import { ApiError, ask } from '$lib/state/api';
@@ -20,7 +20,7 @@
 
 	const files = new FileReading();
 	let name = $state('');
-	let table = $state.raw<{ header: readonly string[]; records: readonly CsvRecord[] } | undefined>(undefined);
+	let table = $state.raw<Table | undefined>(undefined);
 	let file = $state('');
 	let mapping = $state.raw<ColumnMapping>({});
 	let refusal = $state.raw<ReadingRefusedError | undefined>(undefined);
@@ -36,7 +36,7 @@
 
 	const form = $derived(ApplicationForm.safeParse({ name, version, ambiguity, match, sequences, typing, hardwired, aliases }));
 	const isMapped = $derived(mapping.id !== undefined && mapping.label !== undefined);
-	const built = $derived(table && form.success && isMapped ? catalogueFromCsv(table.records, mapping, form.data) : undefined);
+	const built = $derived(table && form.success && isMapped ? catalogueFromTable(table.records, mapping, form.data) : undefined);
 	const modes = $derived(
 		built?.application.axes[0]!.nodes.filter((node) => node.id !== 'anywhere-else').map(({ id, label }) => ({ id, label })) ?? []
 	);
@@ -172,9 +172,9 @@
 		</section>
 		<section class="list" aria-label="Command list">
 			<FileDrop
-				label="Drop the program's command list (CSV), or click to choose"
-				hint="First line: column names. Any columns; you say what they mean."
-				accept=".csv,text/csv"
+				label="Drop the program's command list, or click to choose"
+				hint="CSV with column names, a sheet, or records in JSON, YAML or XML. You say what the fields mean."
+				accept=".csv,.tsv,.txt,.json,.yaml,.yml,.xml,.xlsx"
 				onfile={read}
 				onproblem={(message) => (leave(), (problem = message))}
 			/>

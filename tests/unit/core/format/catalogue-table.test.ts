@@ -1,7 +1,7 @@
 import { expect } from 'chai';
 import { Application, catalogueOf } from '../../../../core/application/application.ts';
 import { contextSpace } from '../../../../core/context/space.ts';
-import { catalogueFromCsv, guessMapping, type ApplicationForm } from '../../../../core/format/catalogue-csv.ts';
+import { catalogueFromTable, guessMapping, type ApplicationForm } from '../../../../core/format/catalogue-table.ts';
 import { readCsv } from '../../../../core/format/csv.ts';
 
 const form: ApplicationForm = {
@@ -23,10 +23,10 @@ const csv = [
 	'fly,Fly,,,,land'
 ];
 
-describe('catalogue from CSV', () => {
+describe('catalogue from a table', () => {
 	const { header, records } = readCsv('x.csv', csv.slice(1).join('\r\n'));
 	const mapping = guessMapping(header);
-	const { application, commands, refused } = catalogueFromCsv(records, mapping, form);
+	const { application, commands, refused } = catalogueFromTable(records, mapping, form);
 
 	it('guesses what the columns mean', () => {
 		expect(mapping).to.include({ id: 0, label: 1, category: 2, context: 3, synonyms: 4, opposite: 5 });

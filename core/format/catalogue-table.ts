@@ -4,7 +4,7 @@ import type { Application } from '../application/application.ts';
 import { ApplicationId, type Hardwired } from '../application/application.ts';
 import { Command, CommandKind, type CommandId } from '../application/command.ts';
 import type { AxisId, NodeId } from '../context/axis.ts';
-import type { CsvRecord } from './csv.ts';
+import type { TableRecord } from './table/tree.ts';
 import { parseKeys } from '../stroke/stroke.ts';
 import type { FileProblem } from './problem.ts';
 
@@ -30,7 +30,8 @@ const GUESSES: Record<Mappable, RegExp> = {
 	id: /^(id|identifier|command id|command|internal name|name id|code)$/i,
 	label: /^(label|title|caption|display name|text|name)$/i,
 	description: /^(description|tooltip|hint|help|status text|remarks?)$/i,
-	category: /^(category|path|menu|group|section|module)$/i,
+	category:
+		/^(category|path|menu|group|section|module)$|(?:^|\.)(?:menu|group|section|module|categor(?:y|ie))s?\.(?:name|label|title)$/i,
 	kind: /^(kind|type)$/i,
 	synonyms: /^(synonyms?|keywords?|tags|also)$/i,
 	context: /^(contexts?|modes?|where|environment|document)$/i,
@@ -110,7 +111,11 @@ const list = (text: string) =>
  * axis, "Mode", next to "Anywhere else"; without that column there is one situation. Rows that cannot be taken are
  * refused with their line; an opposite that is not in the list is dropped and listed.
  */
-export function catalogueFromCsv(records: readonly CsvRecord[], mapping: ColumnMapping, form: ApplicationForm): CatalogueFile {
+export function catalogueFromTable(
+	records: readonly TableRecord[],
+	mapping: ColumnMapping,
+	form: ApplicationForm
+): CatalogueFile {
 	const refused: FileProblem[] = [];
 	const byId = new Map<CommandId, { command: Command; line: number }>();
 	const modes = new Map<string, string>();

@@ -1,0 +1,71 @@
+import { SaxesParser } from 'saxes';
+import { FileRefusedError, placeOf } from '../problem.ts';
+import type { Format, Tree } from './tree.ts';
+
+interface Open {
+	readonly name: string;
+	readonly at: number;
+	readonly attributes: (readonly [string, Tree])[];
+	readonly children: Map<string, Tree[]>;
+	text: string;
+}
+
+/** An element with nothing but text is that text; children of one name are a list, also when there is one. */
+function closed({ at, attributes, children, text }: Open): Tree {
+	const own = text.trim();
+	if (attributes.length === 0 && children.size === 0) return { at, kind: 'text', text: own };
+	const entries = [
+		...attributes,
+		...[...children].map(([name, items]) => {
+			const [only] = items;
+			const isPlain = items.length === 1 && only!.kind === 'text';
+			return [name, isPlain ? only! : ({ at: only!.at, kind: 'list', items } as const)] as const;
+		})
+	];
+	return { at, kind: 'map', entries: own === '' ? entries : [...entries, ['text', { at, kind: 'text', text: own }]] };
+}
+
+/** A document type is refused: entities of one's own could stand for other files or for very much text. */
+export const xml: Format = {
+	name: 'XML',
+	fits: (_, text) => /^\uFEFF?\s*</.test(text),
+	treeOf(file, text) {
+		const parser = new SaxesParser({ position: true });
+		const root: Open = { name: '', at: 0, attributes: [], children: new Map(), text: '' };
+		const open: Open[] = [root];
+		let start = 0;
+		parser.on('error', (error) => {
+			throw new FileRefusedError(file, [
+				{ line: parser.line, column: parser.column + 1, message: `not XML: ${error.message.replace(/^[^:]*:\d+:\d+: /, '')}` }
+			]);
+		});
+		parser.on('doctype', () => {
+			throw new FileRefusedError(file, [
+				{ ...placeOf(text, text.search(/<!doctype/i)), message: 'a document type is not taken; remove it from the file' }
+			]);
+		});
+		parser.on('opentagstart', () => {
+			start = text.lastIndexOf('<', parser.position - 1);
+		});
+		parser.on('opentag', ({ name, attributes }) => {
+			const said = Object.entries(attributes as Record<string, string>);
+			open.push({
+				name,
+				at: start,
+				attributes: said.map(([key, value]) => [key, { at: start, kind: 'text', text: value }]),
+				children: new Map(),
+				text: ''
+			});
+		});
+		const take = (more: string) => void (open.at(-1)!.text += more);
+		parser.on('text', take);
+		parser.on('cdata', take);
+		parser.on('closetag', () => {
+			const done = open.pop()!;
+			const { children } = open.at(-1)!;
+			children.set(done.name, [...(children.get(done.name) ?? []), closed(done)]);
+		});
+		parser.write(text.charCodeAt(0) === 0xfeff ? ' ' + text.slice(1) : text).close();
+		return closed(root);
+	}
+};
