@@ -205,7 +205,7 @@ describe('Aliases and recipes', () => {
 		await aside.getByText("hides the office's of 2026-10-12").waitFor();
 		await at.page.getByRole('group', { name: 'Arrangement of Drawing office' }).getByRole('button', { name: 'one copy' }).click();
 		await eventually(async () => expect(await aside.innerText()).to.not.include('hides the office'));
-		await at.page.getByRole('button', { name: 'Undo the order' }).click();
+		await at.page.getByRole('button', { name: 'Undo the last change' }).click();
 		await aside.getByText("hides the office's of 2026-10-12").waitFor();
 		await at.page.getByRole('button', { name: 'Search S:/Standard/Varve earlier' }).first().click();
 		await at.page.getByRole('button', { name: 'C-02, names.txt in S:/Standard/Varve: read' }).click();

@@ -146,6 +146,40 @@ describe('Hand-over', () => {
 		await at.page.getByText('Undo: Import from macro.json').waitFor();
 	});
 
+	it('takes where files lie only when it is ticked, and Folders takes it back', async () => {
+		const path = `${at.server.address}/api/applications/varve-draft-7/folders`;
+		const paths = async () => (await (await fetch(path)).json()) as { groups: { folders: { path: string }[] }[] };
+		const before = await paths();
+		const turned = { ...before, groups: before.groups.map((g) => ({ ...g, folders: [...g.folders].reverse() })) };
+		const file = {
+			format: 'skarn-profile',
+			version: 1,
+			application: { id: 'varve-draft-7', version: '7.0' },
+			strata: [{ id: 'personal', kind: 'personal', name: 'Personal', entries: [] }],
+			folders: turned
+		};
+		await at.page.goto(`${at.server.address}/varve-draft-7/hand-over`);
+		await bring('places.json', JSON.stringify(file));
+		await at.page.getByText('What is taken of it').click();
+		await at.page
+			.getByRole('checkbox', { name: /machine/ })
+			.last()
+			.check();
+		await at.page.getByRole('button', { name: /Take the file’s/ }).click();
+		await at.page.getByText('where files lie is taken back in Folders').waitFor();
+		await at.page.getByRole('button', { name: 'Import 1 entry' }).click();
+		await at.page.getByRole('link', { name: 'Folders' }).click();
+		const undo = at.page.getByRole('button', { name: 'Undo the last change' });
+		await undo.waitFor();
+		expect(await paths()).to.deep.equal(turned);
+		await undo.click();
+		await at.page.waitForFunction(async ([address, wanted]) => JSON.stringify(await (await fetch(address!)).json()) === wanted, [
+			path,
+			JSON.stringify(before)
+		] as const);
+		await at.open('hand-over');
+	});
+
 	const bad: [string, string | Buffer, RegExp][] = [
 		['cut.json', '{\n  "format": "skarn-profile",\n  "version": 1,\n  "appl', /line 4.*not JSON/s],
 		['other.json', '{"format": "something"}', /line 1, column 12/],

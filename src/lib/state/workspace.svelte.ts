@@ -8,6 +8,7 @@ import { circumstancesOf, indexOf, published, withReleased, type Circumstances, 
 import { teller } from '$core/check/check';
 import { acceptedAs, errorsLeft } from '$core/check/acceptance';
 import { findingId, type Finding, type Told } from '$core/check/finding';
+import type { SearchPaths } from '$core/folders/search';
 import { releaseFaults } from '$core/release/faults';
 import { desksOf } from '$core/keyboard/desk';
 import { officeDesks } from '$core/keyboard/office';
@@ -73,6 +74,8 @@ export class Workspace {
 	merge = $state.raw<PendingMerge | undefined>(undefined);
 	notice = $state.raw<Notice | undefined>(undefined);
 	busy = $state(false);
+	/** Where files lay before it was changed here, the newest last, for undo in Folders. */
+	formerFolders = $state.raw<readonly SearchPaths[]>([]);
 
 	/** The application's commands and the profile's macros. */
 	catalogue = $derived.by(() => profileCatalogue(this.#ownCatalogue, this.profile));

@@ -94,7 +94,10 @@
 		if (!isOnlyPlaces && !(await workspace.commit(`Import from ${file}: ${size}`, said.changes, said.aliases, said.macros)))
 			return;
 		try {
-			if (places) await ask(`${workspace.path}/folders`, 'PUT', places);
+			if (places) {
+				await ask(`${workspace.path}/folders`, 'PUT', places);
+				if (folders) workspace.formerFolders = [...workspace.formerFolders, folders];
+			}
 		} catch (error) {
 			if (!(error instanceof ApiError)) throw error;
 			workspace.notice = { kind: 'failed', text: `The rest was imported; where files lie was not: ${error.message}` };
@@ -190,7 +193,9 @@
 		<Button color="alternative" onclick={ondone}>Leave</Button>
 		<span class="quiet"
 			>{waiting.length === 0
-				? 'One edit; undo takes all of it back.'
+				? chosen.some((item) => item.kind === 'folders')
+					? 'One edit that undo takes back; where files lie is taken back in Folders.'
+					: 'One edit; undo takes all of it back.'
 				: waiting.length === 1
 					? 'One replacement waits for your answer and stays out until then.'
 					: `${waiting.length} replacements wait for your answer and stay out until then.`}</span

@@ -16,8 +16,6 @@
 	const workspace = useWorkspace();
 	const path = `${workspace.path}/folders`;
 	let paths = $state.raw<SearchPaths | undefined>(undefined);
-	/** What was before, the newest last, for undo. */
-	let former = $state.raw<readonly SearchPaths[]>([]);
 	let problem = $state('');
 	let chosen = $state('');
 	const found = $derived(paths ? search(paths) : []);
@@ -45,7 +43,7 @@
 		const before = paths!;
 		try {
 			paths = await ask<SearchPaths>(path, 'PUT', next);
-			if (keeps) former = [...former, before];
+			if (keeps) workspace.formerFolders = [...workspace.formerFolders, before];
 			problem = '';
 		} catch (error) {
 			if (!(error instanceof ApiError)) throw error;
@@ -68,9 +66,9 @@
 	const everyFolder = $derived([...new Map(paths?.groups.flatMap((g) => g.folders).map((f) => [f.path, f]) ?? []).values()]);
 
 	function undo() {
-		const last = former.at(-1);
+		const last = workspace.formerFolders.at(-1);
 		if (!last) return;
-		former = former.slice(0, -1);
+		workspace.formerFolders = workspace.formerFolders.slice(0, -1);
 		void write(last, false);
 	}
 </script>
@@ -80,7 +78,9 @@
 		<header>
 			<h1>Which file wins</h1>
 			<p class="quiet">Programs search their folders from the top; the first that has the file is read.</p>
-			<Button size="xs" color="alternative" disabled={former.length === 0} onclick={undo}>Undo the order</Button>
+			<Button size="xs" color="alternative" disabled={workspace.formerFolders.length === 0} onclick={undo}
+				>Undo the last change</Button
+			>
 		</header>
 		{#if problem}<p class="callout tone-garnet" role="alert">{problem}</p>{/if}
 		{#if paths && paths.groups.length === 0}
