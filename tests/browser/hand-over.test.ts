@@ -160,7 +160,6 @@ describe('Hand-over', () => {
 		};
 		await at.page.goto(`${at.server.address}/varve-draft-7/hand-over`);
 		await bring('places.json', JSON.stringify(file));
-		await at.page.getByText('What is taken of it').click();
 		await at.page
 			.getByRole('checkbox', { name: /machine/ })
 			.last()
