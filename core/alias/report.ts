@@ -148,13 +148,15 @@ function unknownLine(stratum: StratumId, text: string, { line, column, message }
 	}
 	const lf = text.indexOf('\n', start);
 	const end = lf === -1 ? text.length : lf;
+	const at = start + column - 1;
 	return {
 		rule: 'unknown',
 		title: 'Not read by the recipe',
 		severity: 'attention',
 		stratum,
 		line,
-		start: Math.min(start + column - 1, end),
+		// what is expected behind the last sign has no place of its own: then it is the line
+		start: at < end ? at : start,
 		end,
 		typed: '',
 		sentence: `Line ${line} is kept as it is, but says nothing: ${message}.`,
