@@ -102,6 +102,7 @@
 <style>
 	section {
 		display: grid;
+		grid-template-columns: minmax(0, 1fr);
 		gap: 8px;
 		align-content: start;
 		min-width: 0;
@@ -117,7 +118,8 @@
 	}
 	li {
 		display: flex;
-		gap: 8px;
+		flex-wrap: wrap;
+		gap: 2px 8px;
 		align-items: center;
 		min-height: 30px;
 		border-top: 1px solid var(--line);
@@ -128,7 +130,7 @@
 	}
 	.plane {
 		display: flex;
-		flex: 1;
+		flex: 1 1 170px;
 		gap: 8px;
 		align-items: center;
 		min-width: 0;
@@ -153,6 +155,8 @@
 		display: flex;
 		gap: 4px;
 		align-items: center;
+		margin-left: auto;
+		padding-bottom: 2px;
 	}
 	a {
 		color: inherit;

@@ -85,8 +85,8 @@
 		{#if problem}<p class="callout tone-garnet" role="alert">{problem}</p>{/if}
 		{#if paths && paths.groups.length === 0}
 			<p class="quiet none">
-				No search folders are known for {workspace.document.application.name}. <code>PUT {path}</code> takes them: files, groups of
-				seats with their folders, and what each seat sees.
+				No search folders are known for {workspace.document.application.name}. A profile file that says where files lie brings
+				them in Hand-over, with <i>What is of one machine</i> ticked; a program writes them with <code>PUT {path}</code>.
 			</p>
 		{/if}
 		{#each paths?.groups ?? [] as group (group.name)}

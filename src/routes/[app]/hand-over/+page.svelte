@@ -171,7 +171,7 @@
 			<a class="linkish" href={href('html')} download data-sveltekit-reload>HTML to print</a>
 		</p>
 		<h2>Another application</h2>
-		<p class="quiet">A command list in CSV is enough to begin with a program of your own.</p>
+		<p class="quiet">A list of its commands is enough to begin with a program of your own.</p>
 		<Button size="sm" color="alternative" href="/catalogue">Bring a catalogue…</Button>
 	</aside>
 	<section class="in" aria-label="Bring in">
