@@ -4,6 +4,9 @@ import { launch } from '../tests/browser/chromium.ts';
 import { startServer } from '../tests/browser/server.ts';
 
 // npm run screenshots: one picture of each main view at 1280 x 800, from fresh demo data, into docs/screenshots.
+// a plain script without types, since it runs before anything is installed
+const { ensureBuild } = (await import('./prepare.mjs' as string)) as { ensureBuild(): void };
+ensureBuild();
 const folder = new URL('../docs/screenshots/', import.meta.url).pathname;
 mkdirSync(folder, { recursive: true });
 const server = await startServer();
