@@ -69,25 +69,11 @@ export function count(bits: Bits): number {
 	return total;
 }
 
-/** The index of the lowest member of a word that is not empty, the `w`th of its set. */
-export function firstBit(word: number, w: number): number {
-	return w * 32 + 31 - Math.clz32(word & -word);
-}
-
 /** The lowest index in the set, or -1 when it is empty. */
 export function first(bits: Bits): number {
 	for (let w = 0; w < bits.length; w++) {
 		const word = bits[w]!;
-		if (word !== 0) return firstBit(word, w);
-	}
-	return -1;
-}
-
-/** The lowest index in both sets, or -1 when they do not meet. */
-export function firstOfBoth(a: Bits, b: Bits): number {
-	for (let w = 0; w < a.length; w++) {
-		const word = a[w]! & b[w]!;
-		if (word !== 0) return firstBit(word, w);
+		if (word !== 0) return w * 32 + 31 - Math.clz32(word & -word);
 	}
 	return -1;
 }
