@@ -1,7 +1,7 @@
 import type { CommandId } from '../application/command.ts';
 import type { Catalogue, InputRules } from '../application/application.ts';
 import { intersection, meets, type Bits } from '../context/bits.ts';
-import { Shelf } from '../context/kernel.ts';
+import { Shelf, type Row } from '../context/kernel.ts';
 import { scopeText } from '../context/scope.ts';
 import type { ContextSpace, ScopeSet } from '../context/space.ts';
 import type { Binding, Effective, Ineffective } from '../profile/effective.ts';
@@ -125,13 +125,18 @@ export function groundOf(space: ContextSpace, catalogue: Catalogue, rules: Input
 	};
 }
 
-function unionOf({ situations, nowhere, everywhere }: ContextSpace, living: readonly Contender[]): Bits {
-	if (living.length === 0) return nowhere;
-	for (const { reach } of living) if (reach === everywhere) return everywhere;
-	const shelf = new Shelf(situations.length);
+/** Where any of them is alive, as a new row. */
+export function reachOn(shelf: Shelf, { nowhere, everywhere }: ContextSpace, contenders: readonly Contender[]): Row {
+	for (const { reach } of contenders) if (reach === everywhere) return shelf.put(everywhere);
 	const all = shelf.empty();
-	for (const { reach } of living) shelf.absorb(all, shelf.put(reach));
-	const bits = shelf.bits(all);
+	for (const { reach } of contenders) if (reach !== nowhere) shelf.absorb(all, shelf.put(reach));
+	return all;
+}
+
+function unionOf(space: ContextSpace, living: readonly Contender[]): Bits {
+	if (living.length === 0) return space.nowhere;
+	const shelf = new Shelf(space.situations.length);
+	const bits = shelf.bits(reachOn(shelf, space, living));
 	shelf.clear();
 	return bits;
 }

@@ -1,6 +1,6 @@
 import { RULES } from '../answer/rules/rules.ts';
 import type { Contender } from '../answer/rules/rule.ts';
-import type { ShortcutIndex } from '../answer/shortcut-index.ts';
+import { reachOn, type ShortcutIndex } from '../answer/shortcut-index.ts';
 import { NOTHING, Shelf, type Row } from '../context/kernel.ts';
 import type { Binding } from '../profile/effective.ts';
 import { properPrefixes, typesOnly, type Keys } from '../stroke/stroke.ts';
@@ -151,18 +151,9 @@ export class Contest {
 		return found;
 	}
 
-	/** Where any of them is alive. */
-	#reachOf(contenders: readonly Contender[]): Row {
-		const { nowhere, everywhere } = this.#index.space;
-		if (contenders.some(({ reach }) => reach === everywhere)) return this.shelf.put(everywhere);
-		const all = this.shelf.empty();
-		for (const { reach } of contenders) if (reach !== nowhere) this.shelf.absorb(all, this.shelf.put(reach));
-		return all;
-	}
-
 	/** Where any of the longer sequences is alive. */
 	longerReach(): Row {
-		return (this.#beyond ??= this.#reachOf(this.#index.longerContenders(this.keys)));
+		return (this.#beyond ??= reachOn(this.shelf, this.#index.space, this.#index.longerContenders(this.keys)));
 	}
 
 	/** Where the binding is masked by another command or by a shorter input. */

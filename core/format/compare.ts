@@ -1,5 +1,4 @@
-import type { AliasFile } from '../alias/file.ts';
-import { aliasLines } from '../alias/file.ts';
+import { aliasLines, type AliasFile } from '../alias/file.ts';
 import type { ShortcutIndex } from '../answer/shortcut-index.ts';
 import { indexOf, type Subject } from '../check/circumstances.ts';
 import type { Scope } from '../context/scope.ts';

@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import { readFileSync } from 'node:fs';
-import { desk, eventually } from './office.ts';
+import { desk, eventually, editElsewhere } from './office.ts';
 
 /** The list of a drawing office in a layout of its own, CRLF, with a clash, a misspelt command and a remark. */
 const OWN = [
@@ -155,21 +155,11 @@ describe('Aliases and recipes', () => {
 		await at.page.keyboard.type('dc');
 		await at.page.keyboard.press('Enter');
 		await at.page.getByText('Circle runs', { exact: true }).waitFor();
-		const { revision } = (await (await fetch(`${at.server.address}/api/applications/varve-draft-7`)).json()) as {
-			revision: number;
-		};
 		const text = await stored('personal');
-		const sent = await fetch(`${at.server.address}/api/applications/varve-draft-7/edits`, {
-			method: 'POST',
-			headers: { 'content-type': 'application/json' },
-			body: JSON.stringify({
-				base: revision,
-				role: 'designer',
-				label: 'dc',
-				aliases: [{ stratum: 'personal', at: text.length, before: '', after: 'dc   runs  draw.slot\r\n' }]
-			})
+		await editElsewhere(at.server, {
+			label: 'dc',
+			aliases: [{ stratum: 'personal', at: text.length, before: '', after: 'dc   runs  draw.slot\r\n' }]
 		});
-		expect(sent.status).to.equal(201);
 		await at.page.evaluate(() => window.dispatchEvent(new Event('focus')));
 		await at.page.getByText('still works with what it has read').waitFor();
 		await frame.focus();

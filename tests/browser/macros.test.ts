@@ -4,7 +4,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { stepsText } from '../../core/macro/steps.ts';
 import type { Macro } from '../../core/macro/macro.ts';
-import { desk, eventually } from './office.ts';
+import { desk, eventually, editElsewhere } from './office.ts';
 
 describe('Macros', () => {
 	const at = desk();
@@ -149,20 +149,10 @@ describe('Macros', () => {
 
 	it('is not lost when another window wrote first', async () => {
 		await open('macro:tenfold');
-		const { revision } = (await (await fetch(`${at.server.address}/api/applications/varve-draft-7`)).json()) as {
-			revision: number;
-		};
-		const sent = await fetch(`${at.server.address}/api/applications/varve-draft-7/edits`, {
-			method: 'POST',
-			headers: { 'content-type': 'application/json' },
-			body: JSON.stringify({
-				base: revision,
-				role: 'designer',
-				label: 'from elsewhere',
-				macros: [{ stratum: 'personal', before: null, after: { id: 'macro:other', label: 'Other', steps: [{ do: 'cancel' }] } }]
-			})
+		await editElsewhere(at.server, {
+			label: 'from elsewhere',
+			macros: [{ stratum: 'personal', before: null, after: { id: 'macro:other', label: 'Other', steps: [{ do: 'cancel' }] } }]
 		});
-		expect(sent.status).to.equal(201);
 		await at.page.getByRole('textbox', { name: 'Description' }).fill('for details');
 		await at.page.keyboard.press('Tab');
 		const dialog = at.page.getByRole('dialog', { name: 'The profile changed meanwhile' });

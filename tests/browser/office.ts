@@ -57,6 +57,21 @@ export function desk(): Desk {
 	};
 }
 
+/** Another window or program makes an edit of Varve Draft 7. */
+export async function editElsewhere(
+	server: RunningServer,
+	edit: { label: string; aliases?: unknown; macros?: unknown }
+): Promise<void> {
+	const address = `${server.address}/api/applications/varve-draft-7`;
+	const { revision } = (await (await fetch(address)).json()) as { revision: number };
+	const sent = await fetch(`${address}/edits`, {
+		method: 'POST',
+		headers: { 'content-type': 'application/json' },
+		body: JSON.stringify({ base: revision, role: 'designer', ...edit })
+	});
+	expect(sent.status).to.equal(201);
+}
+
 /** Asks until the check holds, for what other processes do in their own time. */
 export async function eventually(check: () => Promise<unknown>, patience = 15_000): Promise<void> {
 	const end = Date.now() + patience;

@@ -1,5 +1,4 @@
-import { SaxesParser } from 'saxes';
-import { FileRefusedError, placeOf } from '../problem.ts';
+import { xmlParser } from '../xml.ts';
 import type { Format, Tree } from './tree.ts';
 
 interface Open {
@@ -25,25 +24,14 @@ function closed({ at, attributes, children, text }: Open): Tree {
 	return { at, kind: 'map', entries: own === '' ? entries : [...entries, ['text', { at, kind: 'text', text: own }]] };
 }
 
-/** A document type is refused: entities of one's own could stand for other files or for very much text. */
 export const xml: Format = {
 	name: 'XML',
 	fits: (_, text) => /^\uFEFF?\s*</.test(text),
 	treeOf(file, text) {
-		const parser = new SaxesParser({ position: true });
+		const { parser, parse } = xmlParser(file, text);
 		const root: Open = { name: '', at: 0, attributes: [], children: new Map(), text: '' };
 		const open: Open[] = [root];
 		let start = 0;
-		parser.on('error', (error) => {
-			throw new FileRefusedError(file, [
-				{ line: parser.line, column: parser.column + 1, message: `not XML: ${error.message.replace(/^[^:]*:\d+:\d+: /, '')}` }
-			]);
-		});
-		parser.on('doctype', () => {
-			throw new FileRefusedError(file, [
-				{ ...placeOf(text, text.search(/<!doctype/i)), message: 'a document type is not taken; remove it from the file' }
-			]);
-		});
 		parser.on('opentagstart', () => {
 			start = text.lastIndexOf('<', parser.position - 1);
 		});
@@ -65,7 +53,7 @@ export const xml: Format = {
 			const { children } = open.at(-1)!;
 			children.set(done.name, [...(children.get(done.name) ?? []), closed(done)]);
 		});
-		parser.write(text.charCodeAt(0) === 0xfeff ? ' ' + text.slice(1) : text).close();
+		parse();
 		return closed(root);
 	}
 };

@@ -1,5 +1,5 @@
-import { isMap, isScalar, isSeq, parseDocument, type Node } from 'yaml';
-import { FileRefusedError, placeOf } from '../problem.ts';
+import { isMap, isScalar, isSeq, type Node } from 'yaml';
+import { yamlDocument } from '../yaml.ts';
 import type { Format, Tree } from './tree.ts';
 
 /** Aliases and anchors are not followed, so that no file can blow itself up. */
@@ -18,10 +18,5 @@ function grown(node: unknown): Tree {
 export const yaml: Format = {
 	name: 'YAML',
 	fits: (file, text) => /\.ya?ml$/i.test(file) || /^\uFEFF?(?:\s*#.*\n)*(?:---|- |[\w-]+:\s*(?:\n|$))/.test(text),
-	treeOf(file, text) {
-		const document = parseDocument(text, { prettyErrors: false, uniqueKeys: true, logLevel: 'silent' });
-		const [error] = document.errors;
-		if (error) throw new FileRefusedError(file, [{ ...placeOf(text, error.pos[0]), message: `not YAML: ${error.message}` }]);
-		return grown(document.contents);
-	}
+	treeOf: (file, text) => grown(yamlDocument(file, text).contents)
 };

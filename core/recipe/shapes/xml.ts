@@ -1,5 +1,5 @@
-import { SaxesParser } from 'saxes';
-import { FileRefusedError, placeOf, type FileProblem } from '../../format/problem.ts';
+import type { FileProblem } from '../../format/problem.ts';
+import { xmlParser } from '../../format/xml.ts';
 import { columnOf, growingLines, lineEndOf } from '../lines.ts';
 import { NotWritableError, type FileRecord, type Values } from '../record.ts';
 import { neededOf, type Field } from '../field.ts';
@@ -13,28 +13,16 @@ type Xml = ShapeOf<'xml'>;
 const escaped = (value: string): string =>
 	value.replaceAll('&', '&amp;').replaceAll('<', '&lt;').replaceAll('>', '&gt;').replaceAll('"', '&quot;');
 
-/**
- * Elements of one name, wherever they are. A document type is refused: entities of one's own could stand for other files or
- * for very much text.
- */
+/** Elements of one name, wherever they are. */
 export const xml: Shape<Xml> = {
 	read(record, file, text) {
-		const parser = new SaxesParser({ position: true });
+		const { parser, parse } = xmlParser(file, text);
 		const records: FileRecord[] = [];
 		const unknown: FileProblem[] = [];
 		const needed = neededOf(record.fields);
 		const open: { start: number; line: number; fields: Fields; textStart: number; isOurs: boolean }[] = [];
 		const lineOf = growingLines(text);
 		let tagStart = 0;
-		const refuse = (message: string): never => {
-			throw new FileRefusedError(file, [{ line: parser.line, column: parser.column + 1, message }]);
-		};
-		parser.on('error', (error) => refuse(`not XML: ${error.message.replace(/^[^:]*:\d+:\d+: /, '')}`));
-		parser.on('doctype', () => {
-			throw new FileRefusedError(file, [
-				{ ...placeOf(text, text.search(/<!doctype/i)), message: 'a document type is not taken; remove it from the file' }
-			]);
-		});
 		parser.on('opentagstart', () => {
 			// the parser stands right after the name
 			tagStart = text.lastIndexOf('<', parser.position - 1);
@@ -73,7 +61,7 @@ export const xml: Shape<Xml> = {
 				});
 			else records.push({ line, start, end: parser.position, fields, off: false });
 		});
-		parser.write(text.charCodeAt(0) === 0xfeff ? ' ' + text.slice(1) : text).close();
+		parse();
 		return { records, unknown };
 	},
 

@@ -1,5 +1,6 @@
-import { isMap, isScalar, isSeq, parseDocument, stringify, type Node, type YAMLMap, type YAMLSeq } from 'yaml';
+import { isMap, isScalar, isSeq, stringify, type Node, type YAMLMap, type YAMLSeq } from 'yaml';
 import { FileRefusedError, placeOf, type FileProblem } from '../../format/problem.ts';
+import { yamlDocument } from '../../format/yaml.ts';
 import { columnOf, growingLines, lineEndOf } from '../lines.ts';
 import { NotWritableError, type FileRecord, type Splice, type Values } from '../record.ts';
 import { neededOf, type Field } from '../field.ts';
@@ -21,9 +22,7 @@ const into = (node: unknown, steps: readonly string[]): unknown =>
 
 /** The list or map that holds the records. Throws `FileRefusedError`. */
 function holderIn(record: Yaml, text: string, file = 'file'): { holder: YAMLMap | YAMLSeq } {
-	const document = parseDocument(text, { prettyErrors: false, uniqueKeys: true, logLevel: 'silent' });
-	const [error] = document.errors;
-	if (error) throw new FileRefusedError(file, [{ ...placeOf(text, error.pos[0]), message: `not YAML: ${error.message}` }]);
+	const document = yamlDocument(file, text);
 	const holder = into(document.contents, stepsOf(record.at));
 	if (isMap(holder) || isSeq(holder)) return { holder };
 	throw new FileRefusedError(file, [

@@ -2,17 +2,7 @@ import { expect } from 'chai';
 import fc from 'fast-check';
 import { z } from 'zod';
 import { checkedJson, parseJson, problemAt } from '../../../../core/format/json.ts';
-import { FileRefusedError } from '../../../../core/format/problem.ts';
-
-function refusal(work: () => unknown): FileRefusedError {
-	try {
-		work();
-	} catch (error) {
-		if (error instanceof FileRefusedError) return error;
-		throw error;
-	}
-	throw new Error('it was read');
-}
+import { refusal } from '../../refusal.ts';
 
 describe('JSON with places', () => {
 	it('reads what the language reads', () => {

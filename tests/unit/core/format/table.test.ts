@@ -2,24 +2,16 @@ import { expect } from 'chai';
 import fc from 'fast-check';
 import { stringify } from 'yaml';
 import { ApplicationForm, catalogueFromTable, guessMapping } from '../../../../core/format/catalogue-table.ts';
-import { FileRefusedError } from '../../../../core/format/problem.ts';
 import { readTable } from '../../../../core/format/table/table.ts';
 import type { Table } from '../../../../core/format/table/tree.ts';
 import { TABLES } from '../../../mutated.ts';
+import { refusal } from '../../refusal.ts';
 
 /** The records as objects, without what is empty. */
 const things = ({ header, records }: Table) =>
 	records.map(({ fields }) => Object.fromEntries(header.flatMap((name, i) => (fields[i] ? [[name, fields[i]]] : []))));
 
-function refusal(file: string, text: string): FileRefusedError {
-	try {
-		readTable(file, text);
-	} catch (error) {
-		if (error instanceof FileRefusedError) return error;
-		throw error;
-	}
-	throw new Error('it was read');
-}
+const refused = (file: string, text: string) => refusal(() => readTable(file, text));
 
 describe('a list as a table', () => {
 	for (const [file, text] of Object.entries(TABLES))
@@ -95,14 +87,14 @@ describe('a list as a table', () => {
 	});
 
 	it('refuses what it cannot take, with the place', () => {
-		expect(refusal('x.json', '{"a": [1, 2}').problems[0]).to.include({ line: 1, column: 12 });
-		expect(refusal('x.json', '{"a": [1, 2], "b": "c"}').message).to.include('no list of records');
-		expect(refusal('x.yaml', 'a:\n  - b: 1\n - c').problems[0]!.line).to.equal(3);
-		expect(refusal('x.xml', '<a>\n<b></a>').problems[0]!.line).to.equal(2);
-		expect(refusal('x.xml', '<!DOCTYPE a [<!ENTITY b "c">]><a/>').message).to.include('a document type is not taken');
-		expect(refusal('x.json', '['.repeat(100_000)).problems[0]!.line).to.equal(1);
+		expect(refused('x.json', '{"a": [1, 2}').problems[0]).to.include({ line: 1, column: 12 });
+		expect(refused('x.json', '{"a": [1, 2], "b": "c"}').message).to.include('no list of records');
+		expect(refused('x.yaml', 'a:\n  - b: 1\n - c').problems[0]!.line).to.equal(3);
+		expect(refused('x.xml', '<a>\n<b></a>').problems[0]!.line).to.equal(2);
+		expect(refused('x.xml', '<!DOCTYPE a [<!ENTITY b "c">]><a/>').message).to.include('a document type is not taken');
+		expect(refused('x.json', '['.repeat(100_000)).problems[0]!.line).to.equal(1);
 		const wide = [Object.fromEntries(Array.from({ length: 300 }, (_, i) => [`f${i}`, i]))];
-		expect(refusal('x.json', JSON.stringify(wide)).message).to.include('300 fields');
+		expect(refused('x.json', JSON.stringify(wide)).message).to.include('300 fields');
 	});
 
 	it('follows no alias, and takes names of what every object has as plain names', () => {
