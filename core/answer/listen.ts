@@ -1,5 +1,5 @@
 import { keysOf, type Keys, type Stroke } from '../stroke/stroke.ts';
-import { resolve, type Outcome } from './resolve.ts';
+import { resolve, resolveAlone, type Outcome } from './resolve.ts';
 import type { ShortcutIndex } from './shortcut-index.ts';
 
 /** What an application made of a stroke: the whole input so far, what it does, and what still waits for more. */
@@ -20,5 +20,5 @@ export function listen(index: ShortcutIndex, situation: number, pending: readonl
 /** No further stroke came: the pending ones do what they do alone. */
 export function settle(index: ShortcutIndex, situation: number, pending: readonly Stroke[]): Heeded {
 	const keys = keysOf(pending);
-	return { keys, outcome: resolve({ ...index, longer: () => [], longerContenders: () => [] }, keys, situation), pending: [] };
+	return { keys, outcome: resolveAlone(index, keys, situation), pending: [] };
 }

@@ -5,6 +5,7 @@ import { effectiveProfile, type Binding } from '../profile/effective.ts';
 import { entryKey, shortcutKey, type Entry, type EntryKey, type Shortcut, type ShortcutKey } from '../profile/entry.ts';
 import type { Profile, Stratum } from '../profile/stratum.ts';
 import { properPrefixes, type Keys } from '../stroke/stroke.ts';
+import { GrowingInput, type Input } from './input.ts';
 import { indexOn, type ShortcutIndex } from './shortcut-index.ts';
 
 /**
@@ -25,7 +26,7 @@ export function overlay(index: ShortcutIndex, profile: Profile, changes: readonl
 		const after = changed.get(`${stratum.id}\n${key}`);
 		return after === undefined ? stratum.entries.get(key) : after;
 	};
-	const touched = profile.map((stratum) => {
+	const folded = profile.map((stratum) => {
 		const entries = new Map<EntryKey, Entry>();
 		for (const shortcut of shortcuts.values())
 			for (const op of ['set', 'lock'] as const) {
@@ -35,45 +36,53 @@ export function overlay(index: ShortcutIndex, profile: Profile, changes: readonl
 			}
 		return { ...stratum, entries };
 	});
-	const { bindings: fresh, ineffective } = effectiveProfile(touched);
+	const { bindings: fresh, ineffective } = effectiveProfile(folded);
 	const level = new Map(profile.map((stratum, i) => [stratum.id, i]));
+	const inOrder = (a: Binding, b: Binding) => level.get(b.stratum)! - level.get(a.stratum)! || a.rank - b.rank;
 
+	/** The inputs of which the changes can say something else, as they are then; made when they are asked for. */
+	const touched = new Map<Keys, GrowingInput | undefined>();
+	for (const { keys } of shortcuts.values()) {
+		const { prefixes, longer } = index.at(keys);
+		for (const input of [keys, ...prefixes.map((p) => p.keys), ...longer.map((l) => l.keys)]) touched.set(input, undefined);
+	}
 	const merged = (base: readonly Binding[], added: readonly Binding[]): readonly Binding[] => {
 		const kept = base.filter((binding) => !shortcuts.has(binding.key));
-		if (added.length === 0) return kept.length === base.length ? base : kept;
-		return [...kept, ...added].sort((a, b) => level.get(b.stratum)! - level.get(a.stratum)! || a.rank - b.rank);
+		return added.length === 0 ? kept : [...kept, ...added].sort(inOrder);
 	};
-	const remembered = (look: (keys: Keys) => readonly Binding[]) => {
-		const known = new Map<Keys, readonly Binding[]>();
-		return (keys: Keys) => {
-			let found = known.get(keys);
-			if (!found) known.set(keys, (found = look(keys)));
-			return found;
-		};
+	/** What is on an input comes before what it has to do with others, which lead back to it. */
+	const fill = (input: GrowingInput, before: Input): void => {
+		const { keys } = input;
+		const mine = fresh.filter((b) => b.keys === keys);
+		for (const binding of merged(before.bindings, mine)) input.add(binding);
+		for (const is of before.ineffective) if (!shortcuts.has(shortcutKey(is.entry))) input.addIneffective(is);
+		for (const is of ineffective) if (is.entry.keys === keys) input.addIneffective(is);
+		input.mayRepeat = before.mayRepeat || mine.some((b) => b.repeatedIn.length > 0);
+		input.settle(index.contender);
+		input.prefixes = before.prefixes.map((prefix) => at(prefix.keys));
+		const longer = new Set(before.longer.map((l) => l.keys));
+		for (const b of fresh) if (properPrefixes(b.keys).includes(keys)) longer.add(b.keys);
+		for (const sequence of [...longer].map(at)) if (sequence.bindings.length > 0) input.addLonger(sequence);
+	};
+	const at = (keys: Keys): Input => {
+		if (!touched.has(keys)) return index.at(keys);
+		let input = touched.get(keys);
+		if (!input) {
+			touched.set(keys, (input = new GrowingInput(keys, index.space)));
+			fill(input, index.at(keys));
+		}
+		return input;
 	};
 	return indexOn(index, index.effective, {
-		on: remembered((keys) =>
-			merged(
-				index.on(keys),
-				fresh.filter((b) => b.keys === keys)
-			)
-		),
-		longer: remembered((keys) =>
-			merged(
-				index.longer(keys),
-				fresh.filter((b) => properPrefixes(b.keys).includes(keys))
-			)
-		),
+		at,
+		inputs: () =>
+			[...new Set([...index.inputs().map((i) => i.keys), ...touched.keys()])]
+				.map(at)
+				.filter((i) => i.contenders.length > 0 || i.ineffective.length > 0),
 		of: (command: CommandId) =>
 			merged(
 				index.of(command),
 				fresh.filter((b) => b.command === command)
-			),
-		ineffective: (keys) => [
-			...index.ineffective(keys).filter(({ entry }) => !shortcuts.has(shortcutKey(entry))),
-			...ineffective.filter(({ entry }) => entry.keys === keys)
-		],
-		mayRepeat: (keys) => index.mayRepeat(keys) || fresh.some((b) => b.keys === keys && b.repeatedIn.length > 0),
-		allKeys: () => new Set([...index.allKeys(), ...fresh.map((b) => b.keys), ...ineffective.map((i) => i.entry.keys)])
+			)
 	});
 }

@@ -1,6 +1,7 @@
 import { alike, hasBit, type Bits } from '../context/bits.ts';
 import type { Binding } from '../profile/effective.ts';
 import { properPrefixes, readable, strokesOf, typesCharacter, type Keys } from '../stroke/stroke.ts';
+import type { Input } from './input.ts';
 import { RULES } from './rules/rules.ts';
 import type { Contender } from './rules/rule.ts';
 import type { ShortcutIndex } from './shortcut-index.ts';
@@ -32,13 +33,18 @@ export function isTyped(index: ShortcutIndex, keys: Keys, situation: number): bo
 
 /** What the keys do in the situation of that number. */
 export function resolve(index: ShortcutIndex, keys: Keys, situation: number): Outcome {
-	return answer(index, keys, situation, undefined);
+	return answer(index, keys, situation, index.at(keys).longer, undefined);
+}
+
+/** What the keys do when no further stroke comes. */
+export function resolveAlone(index: ShortcutIndex, keys: Keys, situation: number): Outcome {
+	return answer(index, keys, situation, NOBODY, undefined);
 }
 
 /** The same with the reasoning, for people: input, candidates, which rule decided, what was masked. */
 export function explain(index: ShortcutIndex, keys: Keys, situation: number): { outcome: Outcome; trace: TraceStep[] } {
 	const trace: TraceStep[] = [];
-	return { outcome: answer(index, keys, situation, trace), trace };
+	return { outcome: answer(index, keys, situation, index.at(keys).longer, trace), trace };
 }
 
 const NOBODY: readonly never[] = [];
@@ -49,12 +55,20 @@ function aliveIn(contenders: readonly Contender[], situation: number): readonly 
 	return alive ?? NOBODY;
 }
 
-function answer(index: ShortcutIndex, keys: Keys, situation: number, trace: TraceStep[] | undefined): Outcome {
+/** `longer` are the sequences that the application still expects. */
+function answer(
+	index: ShortcutIndex,
+	keys: Keys,
+	situation: number,
+	longer: readonly Input[],
+	trace: TraceStep[] | undefined
+): Outcome {
 	const label = (b: Binding) => index.catalogue.get(b.command)?.label ?? b.command;
 	// a text is only made for somebody who reads it: a drawn keyboard asks eight hundred times for each situation
 	const say = (step: TraceStep['step'], text: () => string, binding?: Binding) =>
 		trace?.push({ step, text: readable(text()), ...(binding && { binding }) });
-	const on = index.contenders(keys);
+	const input = index.at(keys);
+	const on = input.contenders;
 	say('input', () => `${keys} in ${index.space.labelOf(situation)}`);
 
 	if (isTyped(index, keys, situation)) {
@@ -62,17 +76,17 @@ function answer(index: ShortcutIndex, keys: Keys, situation: number, trace: Trac
 		return { kind: 'typed' };
 	}
 
-	const alive = aliveIn(index.living(keys), situation);
+	const alive = aliveIn(input.living, situation);
 	const live = alive.map((c) => c.binding);
-	const waiting = aliveIn(index.longerContenders(keys), situation).map((c) => c.binding);
+	const waiting = longer.flatMap((sequence) => aliveIn(sequence.living, situation)).map((c) => c.binding);
 	if (index.rules.sequences === 'at-once')
-		for (const prefix of properPrefixes(keys)) {
-			const early = aliveIn(index.living(prefix), situation);
+		for (const prefix of input.prefixes) {
+			const early = aliveIn(prefix.living, situation);
 			if (early.length > 0) {
 				const names = () => early.map((c) => label(c.binding)).join(', ');
-				say('cut-short', () => `${prefix} is complete by itself and fires at once: ${names()}.`, early[0]!.binding);
+				say('cut-short', () => `${prefix.keys} is complete by itself and fires at once: ${names()}.`, early[0]!.binding);
 				for (const binding of live) say('masked', () => `${label(binding)} is never reached here.`, binding);
-				return { kind: 'cut-short', by: prefix, masked: live };
+				return { kind: 'cut-short', by: prefix.keys, masked: live };
 			}
 		}
 

@@ -1,26 +1,11 @@
 import type { CommandId } from '../application/command.ts';
 import type { Catalogue, InputRules } from '../application/application.ts';
 import { intersection, meets, type Bits } from '../context/bits.ts';
-import { Shelf, type Row } from '../context/kernel.ts';
-import { scopeText } from '../context/scope.ts';
 import type { ContextSpace, ScopeSet } from '../context/space.ts';
-import type { Binding, Effective, Ineffective } from '../profile/effective.ts';
+import type { Binding, Effective } from '../profile/effective.ts';
 import { properPrefixes, type Keys } from '../stroke/stroke.ts';
+import { GrowingInput, type Input } from './input.ts';
 import type { CommandSet, Contender } from './rules/rule.ts';
-
-/** Where the bindings of a profile stand: what is on these keys, what has this command, what begins with these keys. */
-export interface Placed {
-	on(keys: Keys): readonly Binding[];
-	/** Sequences that begin with these keys and go on. */
-	longer(keys: Keys): readonly Binding[];
-	of(command: CommandId): readonly Binding[];
-	/** Entries about these keys that have no effect. */
-	ineffective(keys: Keys): readonly Ineffective[];
-	/** False where nothing on these keys is said twice. */
-	mayRepeat(keys: Keys): boolean;
-	/** Every input that has a binding or an entry without effect. */
-	allKeys(): Iterable<Keys>;
-}
 
 /** What the application brings to the questions: it stays the same whatever the profile says. */
 export interface Ground {
@@ -39,27 +24,20 @@ export interface Ground {
 /**
  * The effective profile made ready for questions. Built once when the profile changes; every answer is then a look-up.
  */
-export interface ShortcutIndex extends Ground, Placed {
+export interface ShortcutIndex extends Ground {
 	readonly effective: Effective;
-	/** The bindings on these keys with their situations. */
-	contenders(keys: Keys): readonly Contender[];
-	/** Those of them that are alive somewhere. */
-	living(keys: Keys): readonly Contender[];
-	/** Those of them whose command does not exist anywhere in their scope. */
-	lifeless(keys: Keys): readonly Contender[];
-	/** The sequences that begin with these keys and go on, with their situations. */
-	longerContenders(keys: Keys): readonly Contender[];
-	/** Where any binding on these keys is alive; `space.nowhere` if nowhere. */
-	occupied(keys: Keys): Bits;
+	/** What there is on these keys, be it nothing. */
+	at(keys: Keys): Input;
+	/** Every input that has a binding or an entry without effect. */
+	inputs(): readonly Input[];
+	/** The bindings on these keys. */
+	on(keys: Keys): readonly Binding[];
+	/** Sequences that begin with these keys and go on. */
+	longer(keys: Keys): readonly Binding[];
+	of(command: CommandId): readonly Binding[];
 }
 
 const NONE: readonly never[] = [];
-
-function pushTo<K, V>(map: Map<K, V[]>, key: K, value: V): void {
-	const list = map.get(key);
-	if (list) list.push(value);
-	else map.set(key, [value]);
-}
 
 /** Where the commands of a catalogue exist, and in which of those situations each scope is. */
 interface Existence {
@@ -70,27 +48,20 @@ interface Existence {
 function existenceIn(space: ContextSpace, catalogue: Catalogue): Existence {
 	const { nowhere, everywhere } = space;
 	const known = new Map<CommandId, CommandSet>();
-	/** Many commands exist in the same contexts: their sets are shared, and each has the reaches of the scopes, by number. */
-	const sets = new Map<string, Bits>();
-	const reaches = new Map<Bits, Bits[]>();
+	/** By the number of the command's set and that of the scope. */
+	const reaches: Bits[][] = [];
 	return {
 		commandSet(id) {
 			let set = known.get(id);
 			if (!set) {
-				const contexts = catalogue.get(id)?.contexts;
-				const text = contexts ? contexts.map(scopeText).join('\n') : 'none';
-				let bits = sets.get(text);
-				if (!bits) {
-					sets.set(text, (bits = contexts ? space.bitsOfAny(contexts) : nowhere));
-					reaches.set(bits, []);
-				}
-				known.set(id, (set = { id, bits }));
+				const command = catalogue.get(id);
+				known.set(id, (set = { id, set: command ? space.setOfAny(command.contexts) : space.emptySet }));
 			}
 			return set;
 		},
-		reachOf(scope, { bits }) {
+		reachOf(scope, { set: { no, bits } }) {
 			if (bits === everywhere) return scope.bits;
-			const byScope = reaches.get(bits)!;
+			const byScope = (reaches[no] ??= []);
 			return (byScope[scope.no] ??= meets(scope.bits, bits) ? intersection(scope.bits, bits) : nowhere);
 		}
 	};
@@ -125,120 +96,61 @@ export function groundOf(space: ContextSpace, catalogue: Catalogue, rules: Input
 	};
 }
 
-/** Where any of them is alive, as a new row. */
-export function reachOn(shelf: Shelf, { nowhere, everywhere }: ContextSpace, contenders: readonly Contender[]): Row {
-	for (const { reach } of contenders) if (reach === everywhere) return shelf.put(everywhere);
-	const all = shelf.empty();
-	for (const { reach } of contenders) if (reach !== nowhere) shelf.absorb(all, shelf.put(reach));
-	return all;
-}
-
-function unionOf(space: ContextSpace, living: readonly Contender[]): Bits {
-	if (living.length === 0) return space.nowhere;
-	const shelf = new Shelf(space.situations.length);
-	const bits = shelf.bits(reachOn(shelf, space, living));
-	shelf.clear();
-	return bits;
-}
-
-type Lists = Map<Keys, readonly Contender[]>;
-
-function remembered(known: Lists, make: (keys: Keys) => readonly Contender[]): (keys: Keys) => readonly Contender[] {
-	return (keys) => {
-		let found = known.get(keys);
-		if (!found) {
-			found = make(keys);
-			known.set(keys, found);
-		}
-		return found;
-	};
-}
-
-/**
- * Puts placed bindings on their ground; what follows from them is worked out when it is asked for, and remembered.
- * `contenders`, `living`, `lifeless` and `going` are what is known already, by keys and by the keys that a sequence begins with.
- */
+/** What an index knows of inputs, with what can be asked of it. */
 export function indexOn(
 	ground: Ground,
 	effective: Effective,
-	placed: Placed,
-	contenders: Lists = new Map(),
-	living: Lists = new Map(),
-	lifeless: Lists = new Map(),
-	going: Lists = new Map()
+	{ at, inputs, of }: Pick<ShortcutIndex, 'at' | 'inputs' | 'of'>
 ): ShortcutIndex {
-	const { nowhere } = ground.space;
-	const contendersOf = (bindings: readonly Binding[]) => (bindings.length === 0 ? NONE : bindings.map(ground.contender));
-	const occupied = new Map<Keys, Bits>();
-	const index: ShortcutIndex = {
+	return {
 		...ground,
-		...placed,
 		effective,
-		contenders: remembered(contenders, (keys) => contendersOf(placed.on(keys))),
-		living: remembered(living, (keys) => index.contenders(keys).filter(({ reach }) => reach !== nowhere)),
-		lifeless: remembered(lifeless, (keys) => {
-			const all = index.contenders(keys);
-			return index.living(keys).length === all.length ? NONE : all.filter(({ reach }) => reach === nowhere);
-		}),
-		longerContenders: remembered(going, (keys) => contendersOf(placed.longer(keys))),
-		occupied(keys) {
-			let bits = occupied.get(keys);
-			if (!bits) {
-				bits = unionOf(ground.space, index.living(keys));
-				occupied.set(keys, bits);
-			}
-			return bits;
-		}
-	};
-	return index;
-}
-
-/** The bindings of the contenders, remembered. */
-function bindingsIn(contenders: ReadonlyMap<Keys, readonly Contender[]>): (keys: Keys) => readonly Binding[] {
-	const known = new Map<Keys, readonly Binding[]>();
-	return (keys) => {
-		let found = known.get(keys);
-		if (!found) {
-			const all = contenders.get(keys);
-			if (!all) return NONE;
-			known.set(keys, (found = all.map((c) => c.binding)));
-		}
-		return found;
+		at,
+		inputs,
+		of,
+		on: (keys) => at(keys).bindings,
+		longer: (keys) => at(keys).longer.flatMap((input) => input.bindings)
 	};
 }
 
 export function shortcutIndex(effective: Effective, space: ContextSpace, catalogue: Catalogue, rules: InputRules): ShortcutIndex {
-	const contenders = new Map<Keys, Contender[]>();
-	const living = new Map<Keys, Contender[]>();
-	const lifeless = new Map<Keys, Contender[]>();
-	const going = new Map<Keys, Contender[]>();
-	const idle = new Map<Keys, Ineffective[]>();
+	const ground = groundOf(space, catalogue, rules);
+	const known = new Map<Keys, GrowingInput>();
+	const at = (keys: Keys): GrowingInput => {
+		let input = known.get(keys);
+		if (!input) {
+			known.set(keys, (input = new GrowingInput(keys, space)));
+			if (keys.includes(' ')) input.prefixes = properPrefixes(keys).map(at);
+		}
+		return input;
+	};
+	const all: GrowingInput[] = [];
+	const spokenOf = (keys: Keys): GrowingInput => {
+		const input = at(keys);
+		if (input.bindings.length === 0 && input.ineffective.length === 0) all.push(input);
+		return input;
+	};
+	for (const binding of effective.bindings) {
+		const input = spokenOf(binding.keys);
+		if (input.bindings.length === 0) for (const prefix of input.prefixes) (prefix as GrowingInput).addLonger(input);
+		input.add(binding);
+	}
+	for (const ineffective of effective.ineffective) spokenOf(ineffective.entry.keys).addIneffective(ineffective);
+	for (const keys of effective.repeated) at(keys).mayRepeat = true;
+	for (const input of all) input.settle(ground.contender);
+
 	/** Made when it is asked for. */
 	let byCommand: Map<CommandId, Binding[]> | undefined;
-	const ground = groundOf(space, catalogue, rules);
-	for (const binding of effective.bindings) {
-		const { keys } = binding;
-		const contender = ground.contender(binding);
-		pushTo(contenders, keys, contender);
-		pushTo(contender.reach === space.nowhere ? lifeless : living, keys, contender);
-		if (keys.includes(' ')) for (const prefix of properPrefixes(keys)) pushTo(going, prefix, contender);
-	}
-	for (const ineffective of effective.ineffective) pushTo(idle, ineffective.entry.keys, ineffective);
-	// what is asked for later is remembered in the same lists
-	const all = idle.size === 0 ? [...contenders.keys()] : [...new Set([...contenders.keys(), ...idle.keys()])];
-	const placed: Placed = {
-		on: bindingsIn(contenders),
-		longer: bindingsIn(going),
-		of(command) {
-			if (!byCommand) {
-				byCommand = new Map();
-				for (const binding of effective.bindings) pushTo(byCommand, binding.command, binding);
+	const of = (command: CommandId): readonly Binding[] => {
+		if (!byCommand) {
+			byCommand = new Map();
+			for (const binding of effective.bindings) {
+				const list = byCommand.get(binding.command);
+				if (list) list.push(binding);
+				else byCommand.set(binding.command, [binding]);
 			}
-			return byCommand.get(command) ?? NONE;
-		},
-		ineffective: (keys) => (idle.size === 0 ? NONE : (idle.get(keys) ?? NONE)),
-		mayRepeat: (keys) => effective.repeated.has(keys),
-		allKeys: () => all
+		}
+		return byCommand.get(command) ?? NONE;
 	};
-	return indexOn(ground, effective, placed, contenders, living, lifeless, going);
+	return indexOn(ground, effective, { at, inputs: () => all, of });
 }

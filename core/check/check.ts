@@ -1,21 +1,37 @@
+import type { Input } from '../answer/input.ts';
 import type { CommandId } from '../application/command.ts';
 import type { Change } from '../profile/edit.ts';
 import { properPrefixes, readable, type Keys } from '../stroke/stroke.ts';
 import type { Circumstances } from './circumstances.ts';
-import { contestOn, contestsOn, type Contest } from './contest.ts';
-import { findingId, SEVERITIES, type CheckRule, type Finding, type Report, type Telling, type Told } from './finding.ts';
-import { Notes } from './notes.ts';
+import { contestsOn, type Contest } from './contest.ts';
+import {
+	findingId,
+	RULE_IDS,
+	SEVERITIES,
+	type CheckRule,
+	type Finding,
+	type Report,
+	type Telling,
+	type Told
+} from './finding.ts';
+import { Notes, type Page } from './notes.ts';
 import { CHECK_RULES } from './rules/rules.ts';
 
-const RULES = Object.values(CHECK_RULES);
-const ON_INPUT = RULES.filter((rule) => rule.onInput);
-const ON_CONTEST = RULES.filter((rule) => rule.onContest);
-const ON_COMMAND = RULES.filter((rule) => rule.onCommand);
-const ON_WHOLE = RULES.filter((rule) => rule.onWhole);
+/** Each rule that looks at such a thing, with its place in `RULE_IDS`. */
+const looking = <K extends keyof CheckRule>(at: K) =>
+	RULE_IDS.flatMap((id, no) => {
+		const look = CHECK_RULES[id][at];
+		return look ? [{ no, look: look as NonNullable<CheckRule[K]> }] : [];
+	});
+const ON_INPUT = looking('onInput');
+const ON_CONTEST = looking('onContest');
+const ON_COMMAND = looking('onCommand');
+const ON_WHOLE = looking('onWhole');
+const COMMANDS_OF = looking('commandsOf');
 const NONE: readonly never[] = [];
 
 /** How many inputs or commands are looked at between two reports of progress. */
-const STRIDE = 200;
+const STRIDE = 1000;
 
 /**
  * The findings of a profile, kept by what they are about, so that an edit re-checks only what it can affect. After any
@@ -23,21 +39,20 @@ const STRIDE = 200;
  */
 export class Checks {
 	#circumstances: Circumstances;
-	readonly #byInput = new Map<Keys, Notes>();
-	readonly #byCommand = new Map<CommandId, Notes>();
-	#whole: Notes | undefined;
-	/** The rule in hand, the input it looks at, and what has been noted there so far. */
-	#rule!: CheckRule;
+	#notes = new Notes();
+	/** How long the notes were when nothing in them was out of date. */
+	#fresh = 0;
+	readonly #byInput = new Map<Keys, Page>();
+	readonly #byCommand = new Map<CommandId, Page>();
+	#whole: Page | undefined;
+	/** The place of the rule in hand, and the keys of the input it looks at. */
+	#ruleNo = 0;
 	#keys: Keys | undefined;
-	#notes: Notes | undefined;
-	readonly #report: Report = (severity, subject, situation, detail) =>
-		(this.#notes ??= new Notes(this.#keys)).add(this.#rule.id, severity, subject, situation, detail);
-	readonly #lookAtContest = (contest: Contest): void => {
-		for (const rule of ON_CONTEST) {
-			this.#rule = rule;
-			rule.onContest!(contest, this.#circumstances, this.#report);
-		}
-	};
+	readonly #report: Report = Object.assign<(...said: Parameters<Report>) => void, Pick<Report, 'each'>>(
+		(severity, subject, situation, detail) => this.#notes.add(this.#ruleNo, severity, subject, situation, detail, this.#keys),
+		{ each: (severity, contenders, detail) => this.#notes.addEach(this.#ruleNo, severity, contenders, detail) }
+	);
+
 	/** Without having looked yet: `steps` does. */
 	constructor(circumstances: Circumstances) {
 		this.#circumstances = circumstances;
@@ -50,20 +65,22 @@ export class Checks {
 	/** Checks everything; yields the share that is done now and then, so that a worker can report and be stopped. */
 	*steps(): Generator<number> {
 		const { index } = this.#circumstances;
+		this.#notes = new Notes();
 		this.#byInput.clear();
 		this.#byCommand.clear();
-		const inputs = [...index.allKeys()];
-		const commands = [...new Set(ON_COMMAND.flatMap((rule) => rule.commandsOf!(index.catalogue)))];
+		const inputs = index.inputs();
+		const commands = [...new Set(COMMANDS_OF.flatMap(({ look }) => look(index.catalogue)))];
 		const all = inputs.length + commands.length;
-		for (let i = 0; i < inputs.length; i++) {
-			this.#lookAtInput(inputs[i]!);
-			if (i % STRIDE === STRIDE - 1) yield i / all;
+		for (let i = 0; i < inputs.length; i += STRIDE) {
+			if (i > 0) yield i / all;
+			this.#lookAtInputs(inputs.slice(i, i + STRIDE));
 		}
-		for (let i = 0; i < commands.length; i++) {
-			this.#lookAtCommand(commands[i]!);
-			if (i % STRIDE === STRIDE - 1) yield (inputs.length + i) / all;
+		for (let i = 0; i < commands.length; i += STRIDE) {
+			yield (inputs.length + i) / all;
+			for (const command of commands.slice(i, i + STRIDE)) this.#lookAtCommand(command);
 		}
 		this.#lookAtWhole();
+		this.#fresh = this.#notes.length;
 	}
 
 	/**
@@ -80,7 +97,7 @@ export class Checks {
 		const touch = (keys: Keys) => {
 			inputs.add(keys);
 			for (const prefix of properPrefixes(keys)) inputs.add(prefix);
-			for (const side of [before, index]) for (const longer of side.longer(keys)) inputs.add(longer.keys);
+			for (const side of [before, index]) for (const longer of side.at(keys).longer) inputs.add(longer.keys);
 		};
 		for (const change of changes) {
 			const { keys, command } = (change.before ?? change.after)!;
@@ -97,55 +114,77 @@ export class Checks {
 
 	/** Looks at these inputs and commands and at the whole. */
 	look(inputs: Iterable<Keys>, commands: Iterable<CommandId>): void {
-		for (const keys of inputs) this.#lookAtInput(keys);
+		const { index } = this.#circumstances;
+		this.#lookAtInputs(Array.from(inputs, (keys) => index.at(keys)));
 		for (const command of commands) this.#lookAtCommand(command);
 		this.#lookAtWhole();
+		if (this.#notes.length > 2 * this.#fresh + STRIDE) this.#copyNotes();
 	}
 
-	#lookAtInput(keys: Keys): void {
-		this.#begin(keys);
+	#lookAtInputs(inputs: readonly Input[]): void {
 		const { index } = this.#circumstances;
-		if (index.living(keys).length > 0) contestOn(index, keys, this.#lookAtContest);
-		for (const rule of ON_INPUT) {
-			this.#rule = rule;
-			rule.onInput!(keys, this.#circumstances, this.#report);
-		}
-		if (this.#notes) this.#byInput.set(keys, this.#notes);
-		else if (this.#byInput.size > 0) this.#byInput.delete(keys);
+		contestsOn(index, inputs.length, (contestOf) => {
+			for (const input of inputs) {
+				this.#keys = input.keys;
+				if (input.living.length > 0) {
+					const contest = contestOf(input);
+					for (const { no, look } of ON_CONTEST) {
+						this.#ruleNo = no;
+						look(contest, this.#circumstances, this.#report);
+					}
+				}
+				for (const { no, look } of ON_INPUT) {
+					this.#ruleNo = no;
+					look(input, this.#circumstances, this.#report);
+				}
+				keep(this.#byInput, input.keys, this.#notes.turn());
+			}
+		});
+		this.#keys = undefined;
 	}
 
 	#lookAtCommand(command: CommandId): void {
-		this.#begin();
-		for (const rule of ON_COMMAND) {
-			this.#rule = rule;
-			rule.onCommand!(command, this.#circumstances, this.#report);
+		for (const { no, look } of ON_COMMAND) {
+			this.#ruleNo = no;
+			look(command, this.#circumstances, this.#report);
 		}
-		if (this.#notes) this.#byCommand.set(command, this.#notes);
-		else if (this.#byCommand.size > 0) this.#byCommand.delete(command);
+		keep(this.#byCommand, command, this.#notes.turn());
 	}
 
 	#lookAtWhole(): void {
-		this.#begin();
-		for (const rule of ON_WHOLE) {
-			this.#rule = rule;
-			rule.onWhole!(this.#circumstances, this.#report);
+		for (const { no, look } of ON_WHOLE) {
+			this.#ruleNo = no;
+			look(this.#circumstances, this.#report);
 		}
-		this.#whole = this.#notes;
+		this.#whole = this.#notes.turn();
 	}
 
-	#begin(keys?: Keys): void {
-		this.#keys = keys;
-		this.#notes = undefined;
+	/** Leaves behind the pages that nobody reads any more. */
+	#copyNotes(): void {
+		const notes = new Notes();
+		for (const [keys, page] of this.#byInput) this.#byInput.set(keys, notes.copy(this.#notes, page));
+		for (const [command, page] of this.#byCommand) this.#byCommand.set(command, notes.copy(this.#notes, page));
+		if (this.#whole !== undefined) this.#whole = notes.copy(this.#notes, this.#whole);
+		this.#notes = notes;
+		this.#fresh = notes.length;
 	}
 
 	/** All, errors first, then in the order in which they were found. */
 	list(): Finding[] {
 		const lists = SEVERITIES.map((): Finding[] => []);
-		for (const group of [this.#byInput.values(), this.#byCommand.values(), this.#whole ? [this.#whole] : NONE])
-			for (const { findings } of group)
-				for (const finding of findings) lists[SEVERITIES.indexOf(finding.severity)]!.push(finding);
+		const sort = (page: Page) => {
+			for (const finding of this.#notes.on(page)) lists[SEVERITIES.indexOf(finding.severity)]!.push(finding);
+		};
+		for (const page of this.#byInput.values()) sort(page);
+		for (const page of this.#byCommand.values()) sort(page);
+		if (this.#whole !== undefined) sort(this.#whole);
 		return lists.flat();
 	}
+}
+
+function keep<K>(pages: Map<K, Page>, about: K, page: Page | undefined): void {
+	if (page !== undefined) pages.set(about, page);
+	else if (pages.size > 0) pages.delete(about);
 }
 
 /** The commands that name this one as their opposite, and the one that it names. */
@@ -188,13 +227,15 @@ export function teller(circumstances: Circumstances): (finding: Finding) => Told
 
 /** Tells many findings in words; quickest when those on the same input follow each other, as they come from a check. */
 export function tellAll(circumstances: Circumstances, findings: readonly Finding[]): Told[] {
-	return contestsOn(circumstances.index, (contestOf) =>
+	return contestsOn(circumstances.index, findings.length, (contestOf) =>
 		findings.map((finding) => new ToldFinding(finding, circumstances, tellingOf(finding, circumstances, contestOf)))
 	);
 }
 
-function tellingOf(finding: Finding, circumstances: Circumstances, contestOf: (keys: Keys) => Contest): Telling {
-	return CHECK_RULES[finding.rule].tell(finding, circumstances, () => contestOf(finding.witness.keys ?? ('' as Keys)));
+function tellingOf(finding: Finding, circumstances: Circumstances, contestOf: (input: Input) => Contest): Telling {
+	return CHECK_RULES[finding.rule].tell(finding, circumstances, () =>
+		contestOf(circumstances.index.at(finding.witness.keys ?? ('' as Keys)))
+	);
 }
 
 /** What few who read a finding want is worked out when it is asked for. */
@@ -224,7 +265,9 @@ class ToldFinding implements Told {
 	}
 
 	#later<T>(read: (telling: Telling) => T): T {
-		return contestsOn(this.#circumstances.index, (contestOf) => read(tellingOf(this.#finding, this.#circumstances, contestOf)));
+		return contestsOn(this.#circumstances.index, 1, (contestOf) =>
+			read(tellingOf(this.#finding, this.#circumstances, contestOf))
+		);
 	}
 
 	get id(): string {

@@ -1,9 +1,9 @@
 import { RULES } from '../answer/rules/rules.ts';
 import type { Contender } from '../answer/rules/rule.ts';
-import { reachOn, type ShortcutIndex } from '../answer/shortcut-index.ts';
+import { absorbReach, reachRow, type Input } from '../answer/input.ts';
+import type { ShortcutIndex } from '../answer/shortcut-index.ts';
 import { NOTHING, Shelf, type Row } from '../context/kernel.ts';
 import type { Binding } from '../profile/effective.ts';
-import { properPrefixes, typesOnly, type Keys } from '../stroke/stroke.ts';
 
 /** Situations in which bindings stand undecided or in a chooser; bindings that never meet are in ties of their own. */
 export interface Tie {
@@ -19,11 +19,9 @@ const NONE: readonly never[] = [];
  * empty set is `NOTHING`. Agrees with `resolve` in each situation (tested against enumeration).
  */
 export class Contest {
-	readonly keys: Keys;
+	readonly input: Input;
 	readonly shelf: Shelf;
-	/** All bindings on the input. */
-	readonly others: readonly Contender[];
-	/** Those that are alive somewhere. */
+	/** The bindings that are alive somewhere. */
 	readonly contenders: readonly Contender[];
 	/** Where each is heard: alive, and the keys are not text. */
 	readonly heard: readonly Row[];
@@ -36,7 +34,7 @@ export class Contest {
 	readonly #reach: readonly Row[];
 	/** Where the keys are text. */
 	readonly #text: Row;
-	readonly #prefixes: readonly Keys[];
+	readonly #prefixes: readonly Input[];
 	/** Where a shorter input fires first. */
 	readonly #cut: Row;
 	/** Where each is left to be decided on: heard, not cut short, not waiting. */
@@ -50,26 +48,23 @@ export class Contest {
 	#longer: readonly Row[] | undefined;
 
 	/** Use `contestOn`. */
-	constructor(index: ShortcutIndex, keys: Keys, shelf: Shelf) {
+	constructor(index: ShortcutIndex, input: Input, shelf: Shelf) {
 		const { space, rules, typing } = index;
+		const { contenders: others, living: all, longer, prefixes } = input;
 		this.#index = index;
-		this.keys = keys;
+		this.input = input;
 		this.shelf = shelf;
-		const others = index.contenders(keys);
-		const all = others.length > 0 ? index.living(keys) : NONE;
-		this.others = others;
 		this.contenders = all;
 		const reach = new Array<Row>(all.length);
-		for (let i = 0; i < all.length; i++) reach[i] = shelf.put(all[i]!.reach);
+		for (let i = 0; i < all.length; i++) reach[i] = reachRow(shelf, all[i]!, space);
 		this.#reach = this.heard = reach;
-		this.#text = all.length > 0 && typing !== space.nowhere && typesOnly(keys) ? shelf.put(typing) : NOTHING;
+		this.#text = all.length > 0 && typing !== space.nowhere && input.isBare ? shelf.put(typing) : NOTHING;
 		if (this.#text !== NOTHING) this.heard = reach.map((row) => shelf.without(row, this.#text));
 
-		const isSequence = keys.includes(' ');
-		this.#prefixes = isSequence && rules.sequences === 'at-once' ? properPrefixes(keys) : NONE;
-		this.#cut = isSequence && all.length > 0 ? this.#occupied(this.#prefixes) : NOTHING;
-		const waiting =
-			rules.sequences === 'wait' && all.length > 0 && index.longerContenders(keys).length > 0 ? this.longerReach() : NOTHING;
+		const isCut = prefixes.length > 0 && rules.sequences === 'at-once';
+		this.#prefixes = isCut ? prefixes : NONE;
+		this.#cut = isCut && all.length > 0 ? this.#occupied(prefixes) : NOTHING;
+		const waiting = rules.sequences === 'wait' && all.length > 0 && longer.length > 0 ? this.longerReach() : NOTHING;
 		let left = this.heard;
 		if (this.#cut !== NOTHING) left = left.map((row) => shelf.without(row, this.#cut));
 		if (waiting !== NOTHING) left = left.map((row) => shelf.without(row, waiting));
@@ -98,10 +93,9 @@ export class Contest {
 	}
 
 	/** Where any of the inputs has a live binding. */
-	#occupied(inputs: readonly Keys[]): Row {
+	#occupied(inputs: readonly Input[]): Row {
 		let all = NOTHING;
-		for (const keys of inputs) {
-			const bits = this.#index.occupied(keys);
+		for (const { occupied: bits } of inputs) {
 			if (bits === this.#index.space.nowhere) continue;
 			const occupied = this.shelf.put(bits);
 			if (all === NOTHING) all = occupied;
@@ -144,16 +138,22 @@ export class Contest {
 	/** The longer inputs that are alive where the binding is heard. */
 	longerThan(place: number): Binding[] {
 		const heard = this.heard[place]!;
-		const longer = this.#index.longerContenders(this.keys);
-		this.#longer ??= longer.map(({ reach }) => this.shelf.put(reach));
+		const longer = this.input.longer.flatMap((input) => input.living);
+		this.#longer ??= longer.map((contender) => reachRow(this.shelf, contender, this.#index.space));
 		const found: Binding[] = [];
 		for (let i = 0; i < longer.length; i++) if (this.shelf.meets(this.#longer[i]!, heard)) found.push(longer[i]!.binding);
 		return found;
 	}
 
+	#reachBeyond(): Row {
+		const all = this.shelf.empty();
+		for (const { living } of this.input.longer) absorbReach(this.shelf, all, living);
+		return all;
+	}
+
 	/** Where any of the longer sequences is alive. */
 	longerReach(): Row {
-		return (this.#beyond ??= reachOn(this.shelf, this.#index.space, this.#index.longerContenders(this.keys)));
+		return (this.#beyond ??= this.#reachBeyond());
 	}
 
 	/** Where the binding is masked by another command or by a shorter input. */
@@ -170,7 +170,7 @@ export class Contest {
 		const masked = this.masked(place);
 		const found: Binding[] = [];
 		for (const prefix of this.#prefixes)
-			for (const { binding, reach } of this.#index.living(prefix)) if (shelf.meets(masked, shelf.put(reach))) found.push(binding);
+			for (const { binding, reach } of prefix.living) if (shelf.meets(masked, shelf.put(reach))) found.push(binding);
 		this.contenders.forEach(({ binding }, i) => {
 			if (binding.command !== command && shelf.meets(masked, this.#own[i]!)) found.push(binding);
 		});
@@ -222,26 +222,30 @@ function hasSiblings(all: readonly Contender[]): boolean {
 }
 
 /** The contest on an input, while `work` goes on; what it says is gone then. */
-export function contestOn<T>(index: ShortcutIndex, keys: Keys, work: (contest: Contest) => T): T {
+export function contestOn<T>(index: ShortcutIndex, input: Input, work: (contest: Contest) => T): T {
 	const shelf = new Shelf(index.space.situations.length);
 	try {
-		return work(new Contest(index, keys, shelf));
+		return work(new Contest(index, input, shelf));
 	} finally {
-		shelf.clear();
+		shelf.end();
 	}
 }
 
-/** The contests on one input after the other, while `work` goes on; what one says is gone when another is asked for. */
-export function contestsOn<T>(index: ShortcutIndex, work: (contestOf: (keys: Keys) => Contest) => T): T {
-	const shelf = new Shelf(index.space.situations.length);
+/** From so many contests on, sets that inputs share are kept. */
+const MANY = 100;
+
+/** The contests on one input after the other, while `work` goes on; what one says is gone when another is asked for. `count` is about how many. */
+export function contestsOn<T>(index: ShortcutIndex, count: number, work: (contestOf: (input: Input) => Contest) => T): T {
+	const { situations, setCount } = index.space;
+	const shelf = new Shelf(situations.length, count < MANY ? 0 : setCount);
 	let contest: Contest | undefined;
 	try {
-		return work((keys) => {
-			if (contest?.keys === keys) return contest;
+		return work((input) => {
+			if (contest?.input === input) return contest;
 			shelf.clear();
-			return (contest = new Contest(index, keys, shelf));
+			return (contest = new Contest(index, input, shelf));
 		});
 	} finally {
-		shelf.clear();
+		shelf.end();
 	}
 }

@@ -1,3 +1,5 @@
+import type { Input } from '../answer/input.ts';
+import type { Contender } from '../answer/rules/rule.ts';
 import type { Catalogue } from '../application/application.ts';
 import type { CommandId } from '../application/command.ts';
 import type { Change } from '../profile/edit.ts';
@@ -81,8 +83,13 @@ export interface Pen {
 /** What suffers: a binding, several of one command or more, or a command of which there is none. */
 export type Subject = Binding | readonly Binding[] | CommandId;
 
-/** Takes down what a rule finds. `situation` is that of the witness; `detail` tells findings on the same subject apart. */
-export type Report = (severity: Severity, subject: Subject, situation: number, detail?: string) => void;
+/** Takes down what a rule finds. `detail` tells findings on the same subject apart. */
+export interface Report {
+	/** `situation` is that of the witness. */
+	(severity: Severity, subject: Subject, situation: number, detail?: string): void;
+	/** The same of each binding; the witness is where it is alive first, or where its scope begins if it is alive nowhere. */
+	each(severity: Severity, contenders: readonly Contender[], detail?: string): void;
+}
 
 /**
  * One rule of the check engine: it looks at what is said of one input, at the contest of the bindings that are alive on it, at
@@ -92,7 +99,7 @@ export interface CheckRule {
 	readonly id: RuleId;
 	/** What it means, in a few words for people. */
 	readonly title: string;
-	onInput?(keys: Keys, circumstances: Circumstances, report: Report): void;
+	onInput?(input: Input, circumstances: Circumstances, report: Report): void;
 	/** Not called for an input on which nothing is alive. */
 	onContest?(contest: Contest, circumstances: Circumstances, report: Report): void;
 	onCommand?(command: CommandId, circumstances: Circumstances, report: Report): void;

@@ -48,7 +48,7 @@ export function isSound(circumstances: Circumstances, finding: Finding, pen: Pen
 /** The fixes that are sound when written from the pen's stratum, the mildest first; each was tried. */
 export function fixesOf(circumstances: Circumstances, finding: Finding, pen: Pen): Fix[] {
 	const fixes: Fix[] = [];
-	contestOn(circumstances.index, finding.witness.keys ?? ('' as Keys), (contest) => {
+	contestOn(circumstances.index, circumstances.index.at(finding.witness.keys ?? ('' as Keys)), (contest) => {
 		for (const proposal of CHECK_RULES[finding.rule].proposals(finding, circumstances, contest, pen)) {
 			let changes: Change[];
 			try {

@@ -1,45 +1,119 @@
+import type { Contender } from '../answer/rules/rule.ts';
 import type { CommandId } from '../application/command.ts';
+import { first, isEmpty } from '../context/bits.ts';
 import type { Binding } from '../profile/effective.ts';
 import type { Keys } from '../stroke/stroke.ts';
 import { RULE_IDS, SEVERITIES, type Finding, type RuleId, type Severity, type Subject } from './finding.ts';
 
 const SEVERITY_NO: Readonly<Record<Severity, number>> = { error: 0, attention: 1, note: 2 };
-const RULE_NO = Object.fromEntries(RULE_IDS.map((rule, no) => [rule, no])) as Readonly<Record<RuleId, number>>;
+
+/** Where a page of notes begins. */
+export type Page = number & { readonly page: unique symbol };
+
+/** Stands behind the last note of a page. */
+const END = -1;
+/** In place of a situation: the note is about several bindings, each with a situation of its own. */
+const EACH = 1 << 20;
 
 /**
- * What the rules have noted on one input, on one command or on the whole. A check notes thousands and few are read, so a note
- * takes little room and becomes a finding when it is asked for.
+ * What the rules have noted, page by page: a page is about one input, one command or the whole. A check notes thousands and
+ * few are read, so the notes stand in common lists and each becomes a finding when it is asked for.
  */
 export class Notes {
-	readonly #keys: Keys | undefined;
-	readonly #subjects: Subject[] = [];
+	/** What suffers, or several that suffer each for itself. */
+	readonly #subjects: (Subject | readonly Contender[] | undefined)[] = [];
 	/** Severity in the two lowest bits, rule in the next four, situation above. */
 	readonly #facts: number[] = [];
-	/** As long as the others, up to the last that has one. */
-	readonly #details: (string | undefined)[] = [];
-	#findings: readonly Finding[] | undefined;
+	/** Few notes have one. */
+	readonly #details = new Map<number, string>();
+	/** Of notes on an input that are about no binding. */
+	readonly #keys = new Map<number, Keys>();
+	/** The pages that were asked for. */
+	readonly #read = new Map<Page, readonly Finding[]>();
+	#page = 0 as Page;
 
-	/** `keys` are those of findings that are about no binding. */
-	constructor(keys?: Keys) {
-		this.#keys = keys;
+	/** How many notes and ends of pages there are, also on pages that nobody reads any more. */
+	get length(): number {
+		return this.#facts.length;
 	}
 
-	add(rule: RuleId, severity: Severity, subject: Subject, situation: number, detail: string | undefined): void {
-		if (detail !== undefined) this.#details[this.#subjects.length] = detail;
+	/**
+	 * Puts a note on the page in hand. `ruleNo` is the place of the rule in `RULE_IDS`; `keys` are those of the input that the
+	 * page is about.
+	 */
+	add(ruleNo: number, severity: Severity, subject: Subject, situation: number, detail?: string, keys?: Keys): void {
+		const at = this.#facts.length;
+		if (detail !== undefined) this.#details.set(at, detail);
+		if (keys !== undefined && typeof subject === 'string') this.#keys.set(at, keys);
 		this.#subjects.push(subject);
-		this.#facts.push((situation << 6) | (RULE_NO[rule] << 2) | SEVERITY_NO[severity]);
+		this.#facts.push((situation << 6) | (ruleNo << 2) | SEVERITY_NO[severity]);
 	}
 
-	get findings(): readonly Finding[] {
-		return (this.#findings ??= this.#subjects.map((subject, i) => this.#spelledOut(subject, this.#facts[i]!, this.#details[i])));
+	/** One note that is read as a finding on each of them (see `Report.each`). */
+	addEach(ruleNo: number, severity: Severity, contenders: readonly Contender[], detail?: string): void {
+		if (detail !== undefined) this.#details.set(this.#facts.length, detail);
+		this.#subjects.push(contenders);
+		this.#facts.push((EACH << 6) | (ruleNo << 2) | SEVERITY_NO[severity]);
 	}
 
-	#spelledOut(subject: Subject, facts: number, detail: string | undefined): Finding {
-		const rule = RULE_IDS[(facts >> 2) & 15]!;
+	/** Ends the page in hand and begins another. Undefined if nothing stands on it. */
+	turn(): Page | undefined {
+		const page = this.#page;
+		if (this.#facts.length === page) return undefined;
+		this.#subjects.push(undefined);
+		this.#facts.push(END);
+		this.#page = this.#facts.length as Page;
+		return page;
+	}
+
+	/** Writes a page of other notes here, as the page in hand. */
+	copy(notes: Notes, page: Page): Page {
+		for (let from: number = page; notes.#facts[from] !== END; from++) {
+			const to = this.#facts.length;
+			const [detail, keys] = [notes.#details.get(from), notes.#keys.get(from)];
+			if (detail !== undefined) this.#details.set(to, detail);
+			if (keys !== undefined) this.#keys.set(to, keys);
+			this.#subjects.push(notes.#subjects[from]);
+			this.#facts.push(notes.#facts[from]!);
+		}
+		const copied = this.turn()!;
+		const read = notes.#read.get(page);
+		if (read) this.#read.set(copied, read);
+		return copied;
+	}
+
+	/** The findings of a page. */
+	on(page: Page): readonly Finding[] {
+		let findings = this.#read.get(page);
+		if (!findings) {
+			const spelled: Finding[] = [];
+			for (let at: number = page; this.#facts[at] !== END; at++) this.#spellOut(at, spelled);
+			this.#read.set(page, (findings = spelled));
+		}
+		return findings;
+	}
+
+	#spellOut(at: number, to: Finding[]): void {
+		const subject = this.#subjects[at]!;
+		const situation = this.#facts[at]! >> 6;
+		if (situation === EACH)
+			for (const { binding, reach, scope } of subject as readonly Contender[])
+				to.push(
+					this.#finding(at, binding.command, [binding], binding.keys, Math.max(0, isEmpty(reach) ? scope.first : first(reach)))
+				);
+		else if (typeof subject === 'string') to.push(this.#finding(at, subject as CommandId, NONE, this.#keys.get(at), situation));
+		else {
+			const bindings = isOne(subject as Binding) ? [subject as Binding] : (subject as readonly Binding[]);
+			to.push(this.#finding(at, bindings[0]!.command, bindings, bindings[0]!.keys, situation));
+		}
+	}
+
+	#finding(at: number, command: CommandId, bindings: readonly Binding[], keys: Keys | undefined, situation: number): Finding {
+		const facts = this.#facts[at]!;
+		const rule: RuleId = RULE_IDS[(facts >> 2) & 15]!;
 		const severity = SEVERITIES[facts & 3]!;
-		const bindings = typeof subject === 'string' ? NONE : isOne(subject) ? [subject] : subject;
-		const command = typeof subject === 'string' ? (subject as CommandId) : bindings[0]!.command;
-		const witness = { keys: bindings[0]?.keys ?? this.#keys, situation: facts >> 6 };
+		const witness = { keys, situation };
+		const detail = this.#details.get(at);
 		return detail === undefined
 			? { rule, severity, command, bindings, witness }
 			: { rule, detail, severity, command, bindings, witness };

@@ -1,6 +1,6 @@
 import { wordsFor, type Bits } from './bits.ts';
 import { KERNEL_CODE } from './kernel-code.ts';
-import { MOST_SITUATIONS } from './space.ts';
+import { MOST_SITUATIONS, type ScopeSet } from './space.ts';
 
 /** A set of situations in the kernel's memory, by the address at which it begins. */
 export type Row = number & { readonly row: unique symbol };
@@ -26,7 +26,7 @@ let words = new Int32Array(kernel.memory.buffer);
 let end = words.byteLength;
 const bytesFor = (size: number): number => 4 * wordsFor(size);
 /** Where free memory begins. Before it lies the empty set, as long as the longest. */
-let free = bytesFor(MOST_SITUATIONS);
+let free: number = bytesFor(MOST_SITUATIONS);
 
 /** By half as much again at least, so that growing stays rare. */
 function grow(): void {
@@ -44,15 +44,39 @@ export const NOTHING = 0 as Row;
  */
 export class Shelf {
 	readonly #bytes: number;
-	readonly #begin = free;
+	readonly #begin: number;
+	/** Rows of numbered sets by their number, 0 where there is none yet; they stay when the others are cleared. */
+	readonly #fixed: Int32Array | undefined;
+	readonly #fixedFrom = free;
 	#list = 0;
 	#listed = 0;
 	/** Of the row that `lose` has last taken from. */
 	isAnyLeft = false;
 
-	/** For sets of so many situations. */
-	constructor(size: number) {
+	/** For sets of so many situations. With room for the first so many numbered sets, which are then put there only once. */
+	constructor(size: number, fixed = 0) {
 		this.#bytes = bytesFor(size);
+		if (fixed > 0) this.#fixed = new Int32Array(fixed);
+		free += fixed * this.#bytes;
+		if (free > end) grow();
+		this.#begin = free;
+	}
+
+	/** Whether it has room for numbered sets. */
+	get keeps(): boolean {
+		return this.#fixed !== undefined;
+	}
+
+	/** The row of a numbered set, for reading. */
+	of({ no, bits }: ScopeSet): Row {
+		const fixed = this.#fixed;
+		if (!fixed || no >= fixed.length) return this.put(bits);
+		let row = fixed[no]!;
+		if (row === 0) {
+			row = fixed[no] = this.#fixedFrom + no * this.#bytes;
+			words.set(bits, row >> 2);
+		}
+		return row as Row;
 	}
 
 	/** Room with anything in it. */
@@ -163,8 +187,13 @@ export class Shelf {
 		return words.slice(a >> 2, (a + this.#bytes) >> 2);
 	}
 
-	/** Frees all rows that were taken since the shelf was made; shelves end in the reverse order in which they were made. */
+	/** Frees all rows but those of numbered sets. */
 	clear(): void {
 		free = this.#begin;
+	}
+
+	/** Frees all rows that were taken since the shelf was made; shelves end in the reverse order in which they were made. */
+	end(): void {
+		free = this.#fixedFrom;
 	}
 }

@@ -62,8 +62,13 @@ export interface ContextSpace {
 	/** The situations of a scope, remembered by its text. Throws `UnknownContextError`. */
 	bitsOf(scope: Scope, text?: string): Bits;
 	setOf(scope: Scope, text?: string): ScopeSet;
-	/** The union of the scopes; an empty list means everywhere. */
+	/** The union of the scopes; an empty list means everywhere. Throws `UnknownContextError`. */
+	setOfAny(scopes: readonly Scope[]): ScopeSet;
 	bitsOfAny(scopes: readonly Scope[]): Bits;
+	/** The set of no situation, with `nowhere` as its bits. */
+	readonly emptySet: ScopeSet;
+	/** How many sets have a number so far. */
+	readonly setCount: number;
 	meet(a: Scope, b: Scope): boolean;
 	/** Whether every situation of `a` is in `b` and not the reverse; remembered for each pair. */
 	isNarrower(a: ScopeSet, b: ScopeSet): boolean;
@@ -141,18 +146,33 @@ export function contextSpace(axes: readonly Axis[], reachable: Reachable): Conte
 		}
 	});
 
-	const sets = new Map<string, ScopeSet>([['', { no: 0, bits: everywhere, size, first: 0 }]]);
-	const setOf = (scope: Scope, text = scopeText(scope)): ScopeSet => {
-		let set = sets.get(text);
-		if (!set) {
-			checkNames(scope);
-			const bits = (Object.keys(scope) as AxisId[])
-				.map((axis) => scope[axis]!.map((node) => bitsByNode.get(`${axis}\n${node}`)!).reduce(union))
-				.reduce(intersection, everywhere);
-			const size = count(bits);
-			sets.set(text, (set = { no: sets.size, bits: size === 0 ? nowhere : bits, size, first: first(bits) }));
-		}
+	const emptySet: ScopeSet = { no: 0, bits: nowhere, size: 0, first: -1 };
+	const everySet: ScopeSet = { no: 1, bits: everywhere, size, first: 0 };
+	/** By the text of a scope, or by the texts of several with line ends between them. */
+	const sets = new Map<string, ScopeSet>([
+		['none', emptySet],
+		['', everySet]
+	]);
+	const numbered = (text: string, bits: Bits): ScopeSet => {
+		const size = count(bits);
+		const set = { no: sets.size, bits: size === 0 ? nowhere : bits, size, first: first(bits) };
+		sets.set(text, set);
 		return set;
+	};
+	const setOf = (scope: Scope, text = scopeText(scope)): ScopeSet => {
+		const known = sets.get(text);
+		if (known) return known;
+		checkNames(scope);
+		const axisBits = (Object.keys(scope) as AxisId[]).map((axis) =>
+			scope[axis]!.map((node) => bitsByNode.get(`${axis}\n${node}`)!).reduce(union)
+		);
+		return numbered(text, axisBits.reduce(intersection, everywhere));
+	};
+	const setOfAny = (scopes: readonly Scope[]): ScopeSet => {
+		if (scopes.length === 0) return everySet;
+		if (scopes.length === 1) return setOf(scopes[0]!);
+		const text = scopes.map((scope) => scopeText(scope)).join('\n');
+		return sets.get(text) ?? numbered(text, scopes.map((scope) => bitsOf(scope)).reduce(union));
 	};
 	const bitsOf = (scope: Scope, text?: string): Bits => setOf(scope, text).bits;
 
@@ -179,7 +199,12 @@ export function contextSpace(axes: readonly Axis[], reachable: Reachable): Conte
 		nowhere,
 		bitsOf,
 		setOf,
-		bitsOfAny: (scopes) => (scopes.length === 0 ? everywhere : scopes.map((s) => bitsOf(s)).reduce(union)),
+		setOfAny,
+		bitsOfAny: (scopes) => setOfAny(scopes).bits,
+		emptySet,
+		get setCount() {
+			return sets.size;
+		},
 		meet: (a, b) => meets(bitsOf(a), bitsOf(b)),
 		isNarrower,
 		indexOf: (situation) => indexByText.get(situation.join('\n')) ?? -1,

@@ -7,7 +7,7 @@ import type { Binding } from '../../profile/effective.ts';
 /** Where a command exists. One object for each command of a catalogue, so that commands are told apart by it. */
 export interface CommandSet {
 	readonly id: CommandId;
-	readonly bits: Bits;
+	readonly set: ScopeSet;
 }
 
 /** A binding that is alive in a situation, with the situations of its scope. */

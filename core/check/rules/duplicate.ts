@@ -1,4 +1,4 @@
-import { count, first } from '../../context/bits.ts';
+import { count } from '../../context/bits.ts';
 import { entryKey } from '../../profile/entry.ts';
 import { stratumById } from '../../profile/stratum.ts';
 import { labelOf, listed, type CheckRule } from '../finding.ts';
@@ -8,9 +8,10 @@ import { drops } from '../proposals.ts';
 export const duplicate: CheckRule = {
 	id: 'duplicate',
 	title: 'Said twice',
-	onContest({ keys, contenders }, { index }, report) {
-		if (!index.mayRepeat(keys)) return;
-		for (const { binding, reach } of contenders) if (binding.repeatedIn.length > 0) report('note', binding, first(reach));
+	onContest({ input }, _, report) {
+		if (!input.mayRepeat) return;
+		const repeated = input.living.filter(({ binding }) => binding.repeatedIn.length > 0);
+		if (repeated.length > 0) report.each('note', repeated);
 	},
 	tell({ bindings: [binding], witness: { keys } }, c) {
 		const name = (id: string) => c.index.effective.strata.find((s) => s.id === id)?.name ?? id;

@@ -1,4 +1,4 @@
-import { count, first } from '../../context/bits.ts';
+import { count } from '../../context/bits.ts';
 import { deskLabel, type Trouble } from '../../keyboard/office.ts';
 import { labelOf, listed, type CheckRule, type Severity } from '../finding.ts';
 import { goes, moves } from '../proposals.ts';
@@ -37,11 +37,9 @@ function sentence({ kind, desks, about }: Trouble, keys: string, label: string):
 export const layout: CheckRule = {
 	id: 'layout',
 	title: 'Trouble on a keyboard in use',
-	onContest({ keys, contenders }, { office }, report) {
-		const troubles = office.troubles(keys);
-		if (troubles.length === 0) return;
-		for (const { binding, reach } of contenders)
-			for (const { kind } of troubles) report(SEVERITY[kind], binding, first(reach), kind);
+	onContest({ input, contenders }, { office }, report) {
+		const troubles = office.troubles(input.keys);
+		for (const { kind } of troubles) report.each(SEVERITY[kind], contenders, kind);
 	},
 	tell({ bindings: [binding], detail, witness: { keys } }, c) {
 		const trouble = c.office.troubles(keys!).find((t) => t.kind === detail);

@@ -6,10 +6,10 @@ import { drops } from '../proposals.ts';
 export const locked: CheckRule = {
 	id: 'locked',
 	title: 'Stopped by a lock',
-	onInput(keys, { index }, report) {
-		for (const { reason, entry, stratum } of index.ineffective(keys))
+	onInput(input, { index }, report) {
+		for (const { reason, entry, stratum } of input.ineffective)
 			if (reason === 'locked') {
-				const bindings = index.on(keys).filter((b) => b.command === entry.command);
+				const bindings = input.bindings.filter((b) => b.command === entry.command);
 				report(
 					'attention',
 					bindings.length > 0 ? bindings : entry.command,
@@ -28,8 +28,8 @@ export const locked: CheckRule = {
 	},
 	proposals({ command, detail, witness: { keys } }, c, _, pen) {
 		return c.index
-			.ineffective(keys!)
-			.filter((i) => i.reason === 'locked' && i.stratum === detail && i.entry.command === command)
+			.at(keys!)
+			.ineffective.filter((i) => i.reason === 'locked' && i.stratum === detail && i.entry.command === command)
 			.flatMap((i) => drops(pen, i.stratum, i.entry, `Drop the remove of ${keys} for ${labelOf(c, { command })}`));
 	}
 };

@@ -1,7 +1,6 @@
 import { put, takeAway } from '../../answer/choices.ts';
-import type { CommandId } from '../../application/command.ts';
-import type { ShortcutIndex } from '../../answer/shortcut-index.ts';
-import { absorb, count, hasBit, noBits, type Bits } from '../../context/bits.ts';
+import type { Input } from '../../answer/input.ts';
+import { count, hasBit } from '../../context/bits.ts';
 import { NOTHING, type Row } from '../../context/kernel.ts';
 import type { Contender } from '../../answer/rules/rule.ts';
 import type { Binding } from '../../profile/effective.ts';
@@ -10,96 +9,95 @@ import type { Circumstances } from '../circumstances.ts';
 import { contestOn, type Contest } from '../contest.ts';
 import { labelOf, type CheckRule } from '../finding.ts';
 
-/** Which commands an input ran in which situations, those left out where several might have. */
-interface Owners {
-	readonly anywhere: Bits;
-	readonly byCommand: ReadonlyMap<CommandId, { readonly binding: Binding; readonly situations: Bits }>;
-}
-
-const known = new WeakMap<ShortcutIndex, Map<Keys, Owners>>();
-
-function ownersOf(released: ShortcutIndex, keys: Keys): Owners {
-	let byKeys = known.get(released);
-	if (!byKeys) known.set(released, (byKeys = new Map()));
-	let owners = byKeys.get(keys);
-	if (!owners) {
-		const anywhere = noBits(released.space.situations.length);
-		const byCommand = new Map<CommandId, { binding: Binding; situations: Bits }>();
-		contestOn(released, keys, ({ contenders, wins, tied, shelf }) =>
-			contenders.forEach(({ binding }, i) => {
-				const won = shelf.bits(shelf.without(wins[i]!, tied));
-				absorb(anywhere, won);
-				const known = byCommand.get(binding.command);
-				if (known) absorb(known.situations, won);
-				else byCommand.set(binding.command, { binding, situations: won });
-			})
-		);
-		byKeys.set(keys, (owners = { anywhere, byCommand }));
+/**
+ * The places of the bindings that have come to an input, if nothing else on it has changed; otherwise undefined. Bindings on
+ * the same keys differ by command and scope.
+ */
+function added(was: readonly Contender[], is: readonly Contender[]): number[] | undefined {
+	if (was.length > is.length) return undefined;
+	const places: number[] = [];
+	let next = 0;
+	for (let place = 0; place < is.length; place++) {
+		const now = is[place]!;
+		const before = was[next];
+		if (before && before.scope === now.scope && before.command.id === now.command.id) next++;
+		else places.push(place);
 	}
-	return owners;
+	return next === was.length ? places : undefined;
 }
 
-/** On the same keys, so that command and scope are all that can differ. */
-function saysSame(was: readonly Contender[], is: readonly Contender[]): boolean {
-	if (was.length !== is.length) return false;
-	for (let i = 0; i < was.length; i++) {
-		const [before, now] = [was[i]!, is[i]!];
-		if (before.command.id !== now.command.id || before.scope !== now.scope) return false;
-	}
-	return true;
+/** What the released profile did with the input, or undefined when there is no release or nothing was on it. */
+function before({ released }: Circumstances, { keys }: Input): Input | undefined {
+	const was = released?.at(keys);
+	return was && was.contenders.length > 0 ? was : undefined;
 }
 
-/** What the released profile did with the keys, or undefined when nothing on them has changed. */
-function before({ released }: Circumstances, { keys, others }: Contest): Owners | undefined {
-	if (!released) return undefined;
-	const was = released.contenders(keys);
-	return was.length === 0 || saysSame(was, others) ? undefined : ownersOf(released, keys);
+/**
+ * Whether nothing can have moved: no other bindings are alive, or some have come and run nowhere, so that all else does what
+ * it did. Where an application refuses bindings for the sake of others that it has loaded, any other binding may matter.
+ */
+function isAsBefore({ index }: Circumstances, { input, wins }: Contest, was: Input): boolean {
+	if (index.rules.ambiguity === 'refuse') return added(was.contenders, input.contenders)?.length === 0;
+	return added(was.living, input.living)?.every((place) => wins[place] === NOTHING) ?? false;
 }
 
-/** The first command that ran in the situation. */
-function ownerAt({ byCommand }: Owners, situation: number): Binding {
-	return [...byCommand.values()].find(({ situations }) => hasBit(situations, situation))!.binding;
+/** Where each of the bindings ran its command, those situations left out where several might have run. */
+const ran = ({ wins, tied, shelf }: Contest): readonly Row[] =>
+	tied === NOTHING ? wins : wins.map((row) => (row === NOTHING ? NOTHING : shelf.without(row, tied)));
+
+/** The first binding that ran in the situation. */
+function ownerAt(c: Circumstances, keys: Keys, situation: number): Binding {
+	const { index } = c;
+	return contestOn(c.released!, before(c, index.at(keys))!, (was) => {
+		const place = ran(was).findIndex((row) => hasBit(was.shelf.bits(row), situation));
+		return was.contenders[place]!.binding;
+	});
 }
 
-/** The situations in which the binding's command runs now and another one ran before. */
-function changedOn({ contenders, wins, shelf }: Contest, was: Owners, settled: Row, place: number): Row {
-	const changed = shelf.both(wins[place]!, settled);
-	const mine = changed !== NOTHING && was.byCommand.get(contenders[place]!.binding.command);
-	return mine ? shelf.without(changed, shelf.put(mine.situations)) : changed;
+/** For each binding the situations in which its command runs now and another one ran before. */
+function changes(now: Contest, was: Contest): readonly Row[] {
+	const { shelf } = now;
+	const rows = ran(was);
+	const settled = shelf.empty();
+	for (const row of rows) if (row !== NOTHING) shelf.absorb(settled, row);
+	const decided = now.tied === NOTHING ? settled : shelf.without(settled, now.tied);
+	return now.contenders.map(({ command }, place) => {
+		let changed = now.wins[place]!;
+		if (changed !== NOTHING) changed = shelf.both(changed, decided);
+		for (let i = 0; i < rows.length && changed !== NOTHING; i++)
+			if (rows[i] !== NOTHING && was.contenders[i]!.command.id === command.id) changed = shelf.without(changed, rows[i]!);
+		return changed;
+	});
 }
-
-/** Where a command ran before and none is left undecided now. */
-const settledIn = ({ shelf, tied }: Contest, was: Owners): Row => shelf.without(shelf.put(was.anywhere), tied);
 
 /** Against the last release, a stroke now does something else: old habits misfire, which is worse than a new stroke. */
 export const moved: CheckRule = {
 	id: 'moved',
 	title: 'Does something else than in the last release',
 	onContest(contest, c, report) {
-		const was = before(c, contest);
-		if (!was) return;
-		const settled = settledIn(contest, was);
-		for (let place = 0; place < contest.contenders.length; place++) {
-			const changed = changedOn(contest, was, settled, place);
-			if (changed !== NOTHING) report('attention', contest.contenders[place]!.binding, contest.shelf.first(changed));
-		}
+		const released = before(c, contest.input);
+		if (!released || isAsBefore(c, contest, released)) return;
+		contestOn(c.released!, released, (was) => {
+			const { contenders, shelf } = contest;
+			changes(contest, was).forEach((row, place) => {
+				if (row !== NOTHING) report('attention', contenders[place]!.binding, shelf.first(row));
+			});
+		});
 	},
 	tell({ bindings: [binding], witness: { keys, situation } }, c, contest) {
-		const was = before(c, contest())!;
-		const place = contest().placeOf(binding!);
-		const old = ownerAt(was, situation);
+		const old = ownerAt(c, keys!, situation);
 		return {
 			sentence: `${keys} runs ${labelOf(c, binding!)} in ${c.index.space.labelOf(situation)}; in the last release it ran ${labelOf(c, old)}.`,
 			get count() {
 				const now = contest();
-				return count(now.shelf.bits(changedOn(now, was, settledIn(now, was), place)));
+				const place = now.placeOf(binding!);
+				return contestOn(c.released!, before(c, now.input)!, (was) => count(now.shelf.bits(changes(now, was)[place]!)));
 			},
 			causes: [old]
 		};
 	},
-	proposals({ bindings: [binding], witness: { keys, situation } }, c, contest, pen) {
-		const was = before(c, contest)!;
-		const { command } = ownerAt(was, situation);
+	proposals({ bindings: [binding], witness: { keys, situation } }, c, _, pen) {
+		const { command } = ownerAt(c, keys!, situation);
 		const gone = c
 			.released!.on(keys!)
 			.filter((b) => b.command === command && !c.index.on(keys!).some((now) => now.key === b.key));

@@ -6,9 +6,9 @@ import { drops, goes } from '../proposals.ts';
 export const orphan: CheckRule = {
 	id: 'orphan',
 	title: 'Speaks of what is not there',
-	onInput(keys, { index }, report) {
-		for (const { binding, scope } of index.lifeless(keys)) report('attention', binding, Math.max(0, scope.first));
-		for (const { reason, entry, stratum } of index.ineffective(keys))
+	onInput({ keys, lifeless, ineffective }, { index }, report) {
+		if (lifeless.length > 0) report.each('attention', lifeless);
+		for (const { reason, entry, stratum } of ineffective)
 			if (reason === 'nothing-to-remove')
 				report(
 					'note',
@@ -38,8 +38,8 @@ export const orphan: CheckRule = {
 	proposals({ bindings: [binding], command, witness: { keys } }, c, _, pen) {
 		if (binding) return [goes(c, pen, binding)];
 		return c.index
-			.ineffective(keys!)
-			.filter((i) => i.reason === 'nothing-to-remove' && i.entry.command === command)
+			.at(keys!)
+			.ineffective.filter((i) => i.reason === 'nothing-to-remove' && i.entry.command === command)
 			.flatMap((i) => drops(pen, i.stratum, i.entry, `Drop the remove of ${keys} for ${labelOf(c, { command })}`));
 	}
 };

@@ -6,9 +6,9 @@ import { go, moves } from '../proposals.ts';
 export const prefix: CheckRule = {
 	id: 'prefix',
 	title: 'Begins a longer sequence',
-	onContest(contest, { index }, report) {
-		const { contenders, heard, shelf } = contest;
-		if (index.longerContenders(contest.keys).length === 0) return;
+	onContest(contest, _, report) {
+		const { input, contenders, heard, shelf } = contest;
+		if (input.longer.length === 0) return;
 		const beyond = contest.longerReach();
 		for (let place = 0; place < contenders.length; place++) {
 			const situation = shelf.firstOfBoth(heard[place]!, beyond);

@@ -1,4 +1,4 @@
-import { count, first } from '../../context/bits.ts';
+import { count } from '../../context/bits.ts';
 import { labelOf, listed, type CheckRule } from '../finding.ts';
 import { goes, moves } from '../proposals.ts';
 
@@ -6,11 +6,11 @@ import { goes, moves } from '../proposals.ts';
 export const reserved: CheckRule = {
 	id: 'reserved',
 	title: 'Kept by the system or the application',
-	onContest({ keys, contenders }, { office }, report) {
-		const kept = office.kept(keys);
+	onContest({ input, contenders }, { office }, report) {
+		const kept = office.kept(input.keys);
 		if (kept.length === 0) return;
 		const severity = kept.some((k) => k.taken === 'always') ? 'error' : 'attention';
-		for (const { binding, reach } of contenders) report(severity, binding, first(reach));
+		report.each(severity, contenders);
 	},
 	tell({ bindings: [binding], witness: { keys } }, c) {
 		const said = c.office

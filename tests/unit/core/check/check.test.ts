@@ -27,7 +27,7 @@ describe('check engine', () => {
 			fc.property(small(), (app) => {
 				const found = findingsOf(app).filter((f) => f.rule === 'clash');
 				const tied = new Map<string, number>();
-				for (const keys of app.index.allKeys())
+				for (const { keys } of app.index.inputs())
 					for (const s of app.space.situations) if (happens(app, keys, s) === 'tie') tied.set(keys, (tied.get(keys) ?? 0) + 1);
 				const counted = new Map<string, number>();
 				for (const f of found) counted.set(f.witness.keys!, (counted.get(f.witness.keys!) ?? 0) + f.count);
@@ -114,7 +114,7 @@ describe('check engine', () => {
 							.map((f) => `${f.witness.keys} ${f.command}`)
 					);
 					const expected = new Set<string>();
-					for (const keys of app.index.allKeys())
+					for (const { keys } of app.index.inputs())
 						for (const s of app.space.situations) {
 							const [before, now] = [happens(was, keys, s), happens(app, keys, s)];
 							const isListChanged =

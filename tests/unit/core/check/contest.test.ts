@@ -10,14 +10,15 @@ import { alive, happens } from '../../brute-force.ts';
 
 /** The situations of a row, by their names. */
 const namesIn = (app: Small, { shelf }: Contest, row: Row) => indexesOf(shelf.bits(row)).map((s) => app.space.situations[s]!);
-const inputsOf = (app: Small): Keys[] => [...new Set([...KEYS, ...app.index.allKeys()])];
+const inputsOf = (app: Small): Keys[] => [...new Set([...KEYS, ...app.index.inputs().map((i) => i.keys)])];
 const isCommand = (what: string) => /^c\d$/.test(what);
 
 /** For each input of small applications, its contest beside what enumeration says of each situation. */
 function everywhere(look: (app: Small, contest: Contest, what: (s: Small['space']['situations'][number]) => string) => void) {
 	fc.assert(
 		fc.property(small(), (app) => {
-			for (const keys of inputsOf(app)) contestOn(app.index, keys, (contest) => look(app, contest, (s) => happens(app, keys, s)));
+			for (const keys of inputsOf(app))
+				contestOn(app.index, app.index.at(keys), (contest) => look(app, contest, (s) => happens(app, keys, s)));
 		}),
 		{ numRuns: 400 }
 	);
@@ -27,9 +28,13 @@ describe('contest on an input', () => {
 	it('hears a binding where it is alive and its keys are not text', () => {
 		everywhere((app, contest, what) =>
 			contest.contenders.forEach(({ binding }, place) => {
-				const expected = app.space.situations.filter((s) => alive(app, contest.keys, s).includes(binding) && what(s) !== 'typed');
+				const expected = app.space.situations.filter(
+					(s) => alive(app, contest.input.keys, s).includes(binding) && what(s) !== 'typed'
+				);
 				expect(namesIn(app, contest, contest.heard[place]!)).to.deep.equal(expected);
-				const typed = app.space.situations.findIndex((s) => alive(app, contest.keys, s).includes(binding) && what(s) === 'typed');
+				const typed = app.space.situations.findIndex(
+					(s) => alive(app, contest.input.keys, s).includes(binding) && what(s) === 'typed'
+				);
 				expect(contest.typedAt(place)).to.equal(typed);
 			})
 		);
@@ -44,7 +49,7 @@ describe('contest on an input', () => {
 			expect(inTies).to.have.members(expected);
 			for (const { bindings, situations } of contest.ties())
 				for (const s of namesIn(app, contest, situations))
-					for (const b of alive(app, contest.keys, s)) expect(bindings.map((t) => t.key)).to.include(b.key);
+					for (const b of alive(app, contest.input.keys, s)) expect(bindings.map((t) => t.key)).to.include(b.key);
 		});
 	});
 
@@ -53,7 +58,7 @@ describe('contest on an input', () => {
 			contest.contenders.forEach(({ binding }, place) => {
 				const wins = namesIn(app, contest, contest.wins[place]!);
 				for (const s of app.space.situations) {
-					const isAlive = alive(app, contest.keys, s).includes(binding);
+					const isAlive = alive(app, contest.input.keys, s).includes(binding);
 					const out = what(s);
 					if (isAlive && out === binding.command) expect(wins, `${binding.key} runs`).to.deep.include(s);
 					if (isAlive && isCommand(out) && out !== binding.command)
@@ -70,7 +75,7 @@ describe('contest on an input', () => {
 		everywhere((app, contest, what) =>
 			contest.contenders.forEach(({ binding }, place) => {
 				const expected = app.space.situations.filter((s) => {
-					if (!alive(app, contest.keys, s).includes(binding)) return false;
+					if (!alive(app, contest.input.keys, s).includes(binding)) return false;
 					const out = what(s);
 					return out === 'cut' || (isCommand(out) && out !== binding.command);
 				});
@@ -78,7 +83,7 @@ describe('contest on an input', () => {
 				const maskers = contest.maskers(place);
 				if (expected.length > 0) expect(maskers, binding.key).to.not.deep.equal([]);
 				for (const masker of maskers) {
-					const isEarly = properPrefixes(contest.keys).includes(masker.keys);
+					const isEarly = properPrefixes(contest.input.keys).includes(masker.keys);
 					expect(isEarly || masker.command !== binding.command).to.equal(true);
 					expect(expected.some((s) => alive(app, masker.keys, s).includes(masker))).to.equal(true);
 				}
@@ -92,9 +97,11 @@ describe('contest on an input', () => {
 				const isBoth = (longer: Binding) =>
 					app.space.situations.some(
 						(s) =>
-							alive(app, contest.keys, s).includes(binding) && what(s) !== 'typed' && alive(app, longer.keys, s).includes(longer)
+							alive(app, contest.input.keys, s).includes(binding) &&
+							what(s) !== 'typed' &&
+							alive(app, longer.keys, s).includes(longer)
 					);
-				const expected = app.index.longer(contest.keys).filter(isBoth);
+				const expected = app.index.longer(contest.input.keys).filter(isBoth);
 				expect(contest.longerThan(place).map((b) => b.key)).to.deep.equal(expected.map((b) => b.key));
 			})
 		);
@@ -104,11 +111,11 @@ describe('contest on an input', () => {
 		fc.assert(
 			fc.property(small(), (app) => {
 				const [outer, inner] = [inputsOf(app)[0]!, inputsOf(app).at(-1)!];
-				contestOn(app.index, outer, (contest) => {
+				contestOn(app.index, app.index.at(outer), (contest) => {
 					const before = contest.wins.map((row) => namesIn(app, contest, row));
-					contestOn(app.index, inner, (other) => other.contenders.forEach((_, place) => other.masked(place)));
+					contestOn(app.index, app.index.at(inner), (other) => other.contenders.forEach((_, place) => other.masked(place)));
 					expect(() =>
-						contestOn(app.index, inner, () => {
+						contestOn(app.index, app.index.at(inner), () => {
 							throw new Error('within');
 						})
 					).to.throw('within');
@@ -121,17 +128,17 @@ describe('contest on an input', () => {
 
 	it('goes from one input to the next, and back', () => {
 		fc.assert(
-			fc.property(small(), (app) => {
+			fc.property(small(), fc.constantFrom(1, 1000), (app, many) => {
 				const alone = new Map(
 					inputsOf(app).map((keys) => [
 						keys,
-						contestOn(app.index, keys, (contest) => contest.wins.map((row) => namesIn(app, contest, row)))
+						contestOn(app.index, app.index.at(keys), (contest) => contest.wins.map((row) => namesIn(app, contest, row)))
 					])
 				);
-				contestsOn(app.index, (contestOf) => {
+				contestsOn(app.index, many, (contestOf) => {
 					for (const keys of [...inputsOf(app), ...inputsOf(app).reverse()]) {
-						const contest = contestOf(keys);
-						expect(contestOf(keys), 'the same keys share one').to.equal(contest);
+						const contest = contestOf(app.index.at(keys));
+						expect(contestOf(app.index.at(keys)), 'the same keys share one').to.equal(contest);
 						expect(contest.wins.map((row) => namesIn(app, contest, row))).to.deep.equal(alone.get(keys));
 					}
 				});

@@ -24,8 +24,10 @@ describe('notes of a check', () => {
 		});
 		fc.assert(
 			fc.property(fc.array(note), (all) => {
-				const notes = new Notes('Alt+X' as Keys);
-				for (const { rule, severity, subject, situation, detail } of all) notes.add(rule, severity, subject, situation, detail);
+				const notes = new Notes();
+				for (const { rule, severity, subject, situation, detail } of all)
+					notes.add(RULE_IDS.indexOf(rule), severity, subject, situation, detail, 'Alt+X' as Keys);
+				const page = notes.turn();
 				const expected = all.map(({ rule, severity, subject, situation, detail }): Finding => {
 					const bindings =
 						typeof subject === 'string' ? [] : Array.isArray(subject) ? (subject as Binding[]) : [subject as Binding];
@@ -38,8 +40,11 @@ describe('notes of a check', () => {
 						...(detail !== undefined && { detail })
 					};
 				});
-				expect(notes.findings).to.deep.equal(expected);
-				expect(notes.findings, 'spelled out once').to.equal(notes.findings);
+				expect(page === undefined).to.equal(all.length === 0);
+				if (page === undefined) return;
+				const found = notes.on(page);
+				expect(found).to.deep.equal(expected);
+				expect(notes.on(page), 'spelled out once').to.equal(found);
 			}),
 			{ numRuns: 400 }
 		);
@@ -47,7 +52,22 @@ describe('notes of a check', () => {
 
 	it('have no keys where a finding is that there are none', () => {
 		const notes = new Notes();
-		notes.add('stranded', 'note', 'c1' as never, 3, 'weight');
-		expect(notes.findings[0]!.witness).to.deep.equal({ keys: undefined, situation: 3 });
+		notes.add(RULE_IDS.indexOf('stranded'), 'note', 'c1' as never, 3, 'weight');
+		expect(notes.on(notes.turn()!)[0]!.witness).to.deep.equal({ keys: undefined, situation: 3 });
+	});
+
+	it('are the same on a page that was copied, whatever stood before it', () => {
+		const notes = new Notes();
+		const pages = ['A', 'B', 'C'].map((keys, n) => {
+			for (let i = 0; i <= n; i++) notes.add(i, SEVERITIES[i % 3]!, binding(i), i, `${keys}${i}`, keys as Keys);
+			notes.add(7, 'note', 'c1' as never, 5, undefined, keys as Keys);
+			return notes.turn()!;
+		});
+		const known = notes.on(pages[2]!);
+		const copy = new Notes();
+		const copied = [2, 1].map((n) => ({ n, page: copy.copy(notes, pages[n]!) }));
+		for (const { n, page } of copied) expect(copy.on(page)).to.deep.equal(notes.on(pages[n]!));
+		expect(copy.on(copied[0]!.page), 'what was spelled out stays').to.have.ordered.members(known);
+		expect(copy.length).to.equal(3 + 2 + 2 + 2);
 	});
 });

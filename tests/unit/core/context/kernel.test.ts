@@ -35,7 +35,7 @@ function agree(
 				members,
 				(row) => indexesOf(shelf.bits(row))
 			);
-			shelf.clear();
+			shelf.end();
 		}),
 		{ numRuns: 400 }
 	);
@@ -110,7 +110,7 @@ describe('kernel', () => {
 		const shelf = new Shelf(size);
 		const rows = Array.from({ length: 3_000 }, (_, i) => shelf.put(bitsOf(size, [i, size - 1 - i])));
 		for (const i of [0, 1_500, 2_999]) expect(indexesOf(shelf.bits(rows[i]!))).to.deep.equal([i, size - 1 - i]);
-		shelf.clear();
+		shelf.end();
 		const again = new Shelf(size);
 		expect(again.empty(), 'room is used again').to.equal(rows[0]);
 		again.clear();
