@@ -33,6 +33,9 @@ const NONE: readonly never[] = [];
 /** How many inputs or commands are looked at between two reports of progress. */
 const STRIDE = 1000;
 
+/** So many notes may be out of date whatever the size of the profile. */
+const SLACK = 1000;
+
 /**
  * The findings of a profile, kept by what they are about, so that an edit re-checks only what it can affect. After any
  * edits they are those of a fresh check (tested as a property).
@@ -42,7 +45,9 @@ export class Checks {
 	#notes = new Notes();
 	/** How long the notes were when nothing in them was out of date. */
 	#fresh = 0;
-	readonly #byInput = new Map<Keys, Page>();
+	/** What the look at all has found on each input; after an edit, `#byInput` stands in its place. */
+	#first: { readonly inputs: readonly Input[]; readonly pages: (Page | undefined)[] } = { inputs: NONE, pages: [] };
+	#byInput: Map<Keys, Page> | undefined;
 	readonly #byCommand = new Map<CommandId, Page>();
 	#whole: Page | undefined;
 	/** The place of the rule in hand, and the keys of the input it looks at. */
@@ -66,14 +71,16 @@ export class Checks {
 	*steps(): Generator<number> {
 		const { index } = this.#circumstances;
 		this.#notes = new Notes();
-		this.#byInput.clear();
+		this.#byInput = undefined;
 		this.#byCommand.clear();
 		const inputs = index.inputs();
+		const pages: (Page | undefined)[] = [];
+		this.#first = { inputs, pages };
 		const commands = [...new Set(COMMANDS_OF.flatMap(({ look }) => look(index.catalogue)))];
 		const all = inputs.length + commands.length;
 		for (let i = 0; i < inputs.length; i += STRIDE) {
 			if (i > 0) yield i / all;
-			this.#lookAtInputs(inputs.slice(i, i + STRIDE));
+			this.#lookAtInputs(inputs.slice(i, i + STRIDE), (_, page) => pages.push(page));
 		}
 		for (let i = 0; i < commands.length; i += STRIDE) {
 			yield (inputs.length + i) / all;
@@ -115,13 +122,27 @@ export class Checks {
 	/** Looks at these inputs and commands and at the whole. */
 	look(inputs: Iterable<Keys>, commands: Iterable<CommandId>): void {
 		const { index } = this.#circumstances;
-		this.#lookAtInputs(Array.from(inputs, (keys) => index.at(keys)));
+		const pages = (this.#byInput ??= this.#firstByKeys());
+		this.#lookAtInputs(
+			Array.from(inputs, (keys) => index.at(keys)),
+			({ keys }, page) => keep(pages, keys, page)
+		);
 		for (const command of commands) this.#lookAtCommand(command);
 		this.#lookAtWhole();
-		if (this.#notes.length > 2 * this.#fresh + STRIDE) this.#copyNotes();
+		if (this.#notes.length > 2 * this.#fresh + SLACK) this.#copyNotes();
 	}
 
-	#lookAtInputs(inputs: readonly Input[]): void {
+	#firstByKeys(): Map<Keys, Page> {
+		const { inputs, pages } = this.#first;
+		const byKeys = new Map<Keys, Page>();
+		pages.forEach((page, i) => {
+			if (page !== undefined) byKeys.set(inputs[i]!.keys, page);
+		});
+		this.#first = { inputs: NONE, pages: [] };
+		return byKeys;
+	}
+
+	#lookAtInputs(inputs: readonly Input[], found: (input: Input, page: Page | undefined) => void): void {
 		const { index } = this.#circumstances;
 		contestsOn(index, inputs.length, (contestOf) => {
 			for (const input of inputs) {
@@ -137,7 +158,7 @@ export class Checks {
 					this.#ruleNo = no;
 					look(input, this.#circumstances, this.#report);
 				}
-				keep(this.#byInput, input.keys, this.#notes.turn());
+				found(input, this.#notes.turn());
 			}
 		});
 		this.#keys = undefined;
@@ -162,7 +183,8 @@ export class Checks {
 	/** Leaves behind the pages that nobody reads any more. */
 	#copyNotes(): void {
 		const notes = new Notes();
-		for (const [keys, page] of this.#byInput) this.#byInput.set(keys, notes.copy(this.#notes, page));
+		const byInput = (this.#byInput ??= this.#firstByKeys());
+		for (const [keys, page] of byInput) byInput.set(keys, notes.copy(this.#notes, page));
 		for (const [command, page] of this.#byCommand) this.#byCommand.set(command, notes.copy(this.#notes, page));
 		if (this.#whole !== undefined) this.#whole = notes.copy(this.#notes, this.#whole);
 		this.#notes = notes;
@@ -175,7 +197,7 @@ export class Checks {
 		const sort = (page: Page) => {
 			for (const finding of this.#notes.on(page)) lists[SEVERITIES.indexOf(finding.severity)]!.push(finding);
 		};
-		for (const page of this.#byInput.values()) sort(page);
+		for (const page of this.#byInput?.values() ?? this.#first.pages) if (page !== undefined) sort(page);
 		for (const page of this.#byCommand.values()) sort(page);
 		if (this.#whole !== undefined) sort(this.#whole);
 		return lists.flat();

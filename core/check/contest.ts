@@ -48,7 +48,7 @@ export class Contest {
 	#longer: readonly Row[] | undefined;
 
 	/** Use `contestOn`. */
-	constructor(index: ShortcutIndex, input: Input, shelf: Shelf) {
+	constructor(index: ShortcutIndex, input: Input, shelf: Shelf, within?: Row) {
 		const { space, rules, typing } = index;
 		const { contenders: others, living: all, longer, prefixes } = input;
 		this.#index = index;
@@ -57,6 +57,7 @@ export class Contest {
 		this.contenders = all;
 		const reach = new Array<Row>(all.length);
 		for (let i = 0; i < all.length; i++) reach[i] = reachRow(shelf, all[i]!, space);
+		if (within !== undefined) for (let i = 0; i < all.length; i++) reach[i] = shelf.both(reach[i]!, within);
 		this.#reach = this.heard = reach;
 		this.#text = all.length > 0 && typing !== space.nowhere && input.isBare ? shelf.put(typing) : NOTHING;
 		if (this.#text !== NOTHING) this.heard = reach.map((row) => shelf.without(row, this.#text));
@@ -82,9 +83,19 @@ export class Contest {
 			waiting === NOTHING ? this.#shared : this.#shared.map((row, i) => this.#withWaiting(row, this.heard[i]!, waiting));
 	}
 
+	/** The contest on an input of another profile, on the same shelf; within these situations only, if they are given. */
+	beside(index: ShortcutIndex, input: Input, within?: Row): Contest {
+		return new Contest(index, input, this.shelf, within);
+	}
+
 	/** The binding's place in the application's list, by what it says; -1 if it is not on these keys. */
 	placeOf({ key }: Pick<Binding, 'key'>): number {
 		return this.contenders.findIndex((c) => c.binding.key === key);
+	}
+
+	/** Whether the keys are text anywhere. */
+	get isTyped(): boolean {
+		return this.#text !== NOTHING;
 	}
 
 	/** The first situation of the binding in which its keys are text, or -1. */
@@ -179,35 +190,40 @@ export class Contest {
 
 	/** Bindings that meet within the tied situations, directly or through others, make one tie. */
 	ties(): Tie[] {
-		const { shelf, tied } = this;
-		let ties: { places: number[]; situations: Row }[] = [];
-		for (let place = 0; place < this.contenders.length; place++) {
+		const { shelf, tied, contenders } = this;
+		/** By their numbers; `NOTHING` of one that was joined with another. */
+		const ties: Row[] = [];
+		/** The number of its tie for each binding, -1 if it is in none. */
+		const tieOf = new Array<number>(contenders.length).fill(-1);
+		for (let place = 0; place < contenders.length; place++) {
 			const left = this.#left[place]!;
-			if (!shelf.meets(left, tied)) continue;
-			let tie: (typeof ties)[number] | undefined;
-			let joined: Set<(typeof ties)[number]> | undefined;
-			for (const other of ties) {
+			let mine = -1;
+			for (let tie = 0; tie < ties.length; tie++) {
+				if (ties[tie] === NOTHING) continue;
 				// a tie's situations are tied ones, so that meeting what is left is enough
-				if (!shelf.meets(other.situations, left)) continue;
-				if (!tie) tie = other;
-				else {
-					shelf.absorb(tie.situations, other.situations);
-					tie.places.push(...other.places);
-					(joined ??= new Set()).add(other);
+				if (mine < 0) {
+					if (shelf.join(ties[tie]!, left, tied)) mine = tie;
+				} else if (shelf.meets(ties[tie]!, left)) {
+					shelf.absorb(ties[mine]!, ties[tie]!);
+					ties[tie] = NOTHING;
+					for (let other = 0; other < place; other++) if (tieOf[other] === tie) tieOf[other] = mine;
 				}
 			}
-			if (joined) {
-				ties = ties.filter((other) => !joined.has(other));
-				tie!.places.sort((a, b) => a - b);
+			if (mine < 0) {
+				const situations = shelf.both(left, tied);
+				if (situations === NOTHING) continue;
+				mine = ties.push(situations) - 1;
 			}
-			if (tie) shelf.absorbBoth(tie.situations, left, tied);
-			else ties.push((tie = { places: [], situations: shelf.both(left, tied) }));
-			tie.places.push(place);
+			tieOf[place] = mine;
 		}
-		return ties.map(({ places, situations }) => ({
-			bindings: places.map((place) => this.contenders[place]!.binding),
-			situations
-		}));
+		const found: Tie[] = [];
+		for (let tie = 0; tie < ties.length; tie++)
+			if (ties[tie] !== NOTHING)
+				found.push({
+					bindings: contenders.filter((_, place) => tieOf[place] === tie).map((c) => c.binding),
+					situations: ties[tie]!
+				});
+		return found;
 	}
 }
 

@@ -9,8 +9,10 @@ interface Kernel {
 	readonly memory: WebAssembly.Memory;
 	absorb(a: Row, b: Row, bytes: number): void;
 	absorbBoth(a: Row, b: Row, c: Row, bytes: number): void;
+	join(a: Row, b: Row, c: Row, bytes: number): number;
 	both(to: Row, a: Row, b: Row, bytes: number): number;
 	without(to: Row, a: Row, b: Row, bytes: number): number;
+	claim(to: Row, a: Row, taken: Row, bytes: number): number;
 	lose(lost: Row, a: Row, others: number, count: number, bytes: number): number;
 	meets(a: Row, b: Row, bytes: number): number;
 	firstOfBoth(a: Row, b: Row, bytes: number): number;
@@ -117,6 +119,12 @@ export class Shelf {
 		return kernel.without(row, a, b, this.#bytes) ? row : this.#giveBack(row);
 	}
 
+	/** `a` without what is taken, as a new row; `NOTHING` if nothing is left. Then it is taken as well. */
+	claim(a: Row, taken: Row): Row {
+		const row = this.#raw();
+		return kernel.claim(row, a, taken, this.#bytes) ? row : this.#giveBack(row);
+	}
+
 	/**
 	 * What is left and won, but not mine and not tied, and what is heard but cut, as a new row; `NOTHING` if nothing is.
 	 */
@@ -139,6 +147,11 @@ export class Shelf {
 	/** Adds what is in both `b` and `c` to `a`, in place. */
 	absorbBoth(a: Row, b: Row, c: Row): void {
 		kernel.absorbBoth(a, b, c, this.#bytes);
+	}
+
+	/** If `a` and `b` share anything, adds what is in both `b` and `c` to `a`, in place. Whether they do. */
+	join(a: Row, b: Row, c: Row): boolean {
+		return kernel.join(a, b, c, this.#bytes) !== 0;
 	}
 
 	/** Begins a list of at most so many rows, for `lose`; without an array of its own, which a check would make by thousands. */

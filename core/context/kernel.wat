@@ -13,7 +13,7 @@
       (br_if $next (i32.lt_u (local.tee $a (i32.add (local.get $a) (i32.const 16))) (local.get $end)))))
 
   ;; a := a or (b and c)
-  (func (export "absorbBoth") (param $a i32) (param $b i32) (param $c i32) (param $n i32)
+  (func $absorbBoth (export "absorbBoth") (param $a i32) (param $b i32) (param $c i32) (param $n i32)
     (local $end i32)
     (local.set $end (i32.add (local.get $a) (local.get $n)))
     (loop $next
@@ -22,6 +22,19 @@
       (local.set $b (i32.add (local.get $b) (i32.const 16)))
       (local.set $c (i32.add (local.get $c) (i32.const 16)))
       (br_if $next (i32.lt_u (local.tee $a (i32.add (local.get $a) (i32.const 16))) (local.get $end)))))
+
+  ;; if a and b share anything, a := a or (b and c); whether they do
+  (func (export "join") (param $a i32) (param $b i32) (param $c i32) (param $n i32) (result i32)
+    (local $at i32)
+    (loop $next
+      (if (v128.any_true (v128.and
+          (v128.load (i32.add (local.get $a) (local.get $at)))
+          (v128.load (i32.add (local.get $b) (local.get $at)))))
+        (then
+          (call $absorbBoth (local.get $a) (local.get $b) (local.get $c) (local.get $n))
+          (return (i32.const 1))))
+      (br_if $next (i32.lt_u (local.tee $at (i32.add (local.get $at) (i32.const 16))) (local.get $n))))
+    (i32.const 0))
 
   ;; to := a and b; whether anything is in it
   (func (export "both") (param $to i32) (param $a i32) (param $b i32) (param $n i32) (result i32)
@@ -41,6 +54,20 @@
     (local.set $end (i32.add (local.get $a) (local.get $n)))
     (loop $next
       (v128.store (local.get $to) (local.tee $word (v128.andnot (v128.load (local.get $a)) (v128.load (local.get $b)))))
+      (local.set $any (v128.or (local.get $any) (local.get $word)))
+      (local.set $to (i32.add (local.get $to) (i32.const 16)))
+      (local.set $b (i32.add (local.get $b) (i32.const 16)))
+      (br_if $next (i32.lt_u (local.tee $a (i32.add (local.get $a) (i32.const 16))) (local.get $end))))
+    (v128.any_true (local.get $any)))
+
+  ;; to := a without b, then b := a or b; whether anything is in to
+  (func (export "claim") (param $to i32) (param $a i32) (param $b i32) (param $n i32) (result i32)
+    (local $end i32) (local $word v128) (local $any v128)
+    (local.set $end (i32.add (local.get $a) (local.get $n)))
+    (loop $next
+      (local.set $word (v128.andnot (v128.load (local.get $a)) (v128.load (local.get $b))))
+      (v128.store (local.get $to) (local.get $word))
+      (v128.store (local.get $b) (v128.or (v128.load (local.get $b)) (local.get $word)))
       (local.set $any (v128.or (local.get $any) (local.get $word)))
       (local.set $to (i32.add (local.get $to) (i32.const 16)))
       (local.set $b (i32.add (local.get $b) (i32.const 16)))

@@ -13,11 +13,6 @@ export const first: Rule = {
 	},
 	spread({ alive }, _, shelf) {
 		const taken = shelf.empty();
-		const wins = alive.map((reach) => {
-			const mine = shelf.without(reach, taken);
-			shelf.absorb(taken, reach);
-			return mine;
-		});
-		return { wins, tied: NOTHING };
+		return { wins: alive.map((reach) => shelf.claim(reach, taken)), tied: NOTHING };
 	}
 };

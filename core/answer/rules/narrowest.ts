@@ -32,9 +32,8 @@ export const narrowest: Rule = {
 		for (let rank = 0; rank < order.length; rank++) {
 			const i = order[rank]!;
 			const a = all[i]!;
-			const left = shelf.without(alive[i]!, covered);
+			const left = shelf.claim(alive[i]!, covered);
 			if (left === NOTHING) continue;
-			shelf.absorb(covered, left);
 			shelf.list(order.length);
 			// the widest first: they settle the most at once
 			for (let next = order.length - 1; next > rank; next--)
@@ -86,7 +85,7 @@ function rescue(
 /** The places of the bindings, the smallest scope first. */
 function bySize(all: readonly Live[]): number[] {
 	const count = all.length;
-	const order: number[] = [];
+	const order = new Array<number>(count);
 	for (let i = 0; i < count; i++) {
 		const { size } = all[i]!.scope;
 		let at = i;

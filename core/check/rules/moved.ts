@@ -33,12 +33,21 @@ function before({ released }: Circumstances, { keys }: Input): Input | undefined
 }
 
 /**
- * Whether nothing can have moved: no other bindings are alive, or some have come and run nowhere, so that all else does what
- * it did. Where an application refuses bindings for the sake of others that it has loaded, any other binding may matter.
+ * Outside of these situations nothing can have moved: where bindings have only come, all else does what it did but where one
+ * of them runs. Where an application refuses bindings for the sake of others that it has loaded, any other may matter.
  */
-function isAsBefore({ index }: Circumstances, { input, wins }: Contest, was: Input): boolean {
-	if (index.rules.ambiguity === 'refuse') return added(was.contenders, input.contenders)?.length === 0;
-	return added(was.living, input.living)?.every((place) => wins[place] === NOTHING) ?? false;
+function suspect({ index }: Circumstances, { input, wins, shelf }: Contest, was: Input): Row {
+	const refuses = index.rules.ambiguity === 'refuse';
+	const come = refuses ? added(was.contenders, input.contenders) : added(was.living, input.living);
+	if (come?.length === 0) return NOTHING;
+	const rows = refuses || !come ? wins : come.map((place) => wins[place]!);
+	let all = NOTHING;
+	for (const row of rows)
+		if (row !== NOTHING) {
+			if (all === NOTHING) all = shelf.copy(row);
+			else shelf.absorb(all, row);
+		}
+	return all;
 }
 
 /** Where each of the bindings ran its command, those situations left out where several might have run. */
@@ -75,13 +84,14 @@ export const moved: CheckRule = {
 	id: 'moved',
 	title: 'Does something else than in the last release',
 	onContest(contest, c, report) {
+		if (!contest.wins.some((row) => row !== NOTHING)) return;
 		const released = before(c, contest.input);
-		if (!released || isAsBefore(c, contest, released)) return;
-		contestOn(c.released!, released, (was) => {
-			const { contenders, shelf } = contest;
-			changes(contest, was).forEach((row, place) => {
-				if (row !== NOTHING) report('attention', contenders[place]!.binding, shelf.first(row));
-			});
+		if (!released) return;
+		const where = suspect(c, contest, released);
+		if (where === NOTHING) return;
+		const { contenders, shelf } = contest;
+		changes(contest, contest.beside(c.released!, released, where)).forEach((row, place) => {
+			if (row !== NOTHING) report('attention', contenders[place]!.binding, shelf.first(row));
 		});
 	},
 	tell({ bindings: [binding], witness: { keys, situation } }, c, contest) {
@@ -91,7 +101,7 @@ export const moved: CheckRule = {
 			get count() {
 				const now = contest();
 				const place = now.placeOf(binding!);
-				return contestOn(c.released!, before(c, now.input)!, (was) => count(now.shelf.bits(changes(now, was)[place]!)));
+				return count(now.shelf.bits(changes(now, now.beside(c.released!, before(c, now.input)!))[place]!));
 			},
 			causes: [old]
 		};

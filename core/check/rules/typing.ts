@@ -12,6 +12,7 @@ export const typing: CheckRule = {
 	id: 'typing',
 	title: 'Is text where it should run',
 	onContest(contest, { index }, report) {
+		if (!contest.isTyped) return;
 		const { contenders, heard } = contest;
 		let axes: AxisId[] | undefined;
 		for (let place = 0; place < contenders.length; place++) {

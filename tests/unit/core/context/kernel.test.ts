@@ -81,6 +81,24 @@ describe('kernel', () => {
 		});
 	});
 
+	it('joins only what it meets', () => {
+		agree(3, (shelf, [a, b, c], [A, B, C], read) => {
+			const meet = A!.some((i) => B!.includes(i));
+			expect(shelf.join(a!, b!, c!)).to.equal(meet);
+			expect(read(a!)).to.deep.equal(sorted([...A!, ...(meet ? B!.filter((i) => C!.includes(i)) : [])]));
+		});
+	});
+
+	it('claims what is not taken yet, once', () => {
+		agree(2, (shelf, [a, taken], [A, Taken], read) => {
+			const mine = shelf.claim(a!, taken!);
+			expect(read(mine)).to.deep.equal(sorted(A!.filter((i) => !Taken!.includes(i))));
+			expect(mine === NOTHING).to.equal(A!.every((i) => Taken!.includes(i)));
+			expect(read(taken!)).to.deep.equal(sorted([...Taken!, ...A!]));
+			expect(shelf.claim(a!, taken!), 'again').to.equal(NOTHING);
+		});
+	});
+
 	it('takes from one what it shares with any of several', () => {
 		agree(6, (shelf, [a, ...others], [A, ...Others], read) => {
 			shelf.list(others.length);
