@@ -44,8 +44,8 @@ export class Contest {
 	readonly #shared: readonly Row[];
 	#sharedByAny: Row | undefined;
 	#beyond: Row | undefined;
-	/** Where each of the longer sequences is alive. */
-	#longer: readonly Row[] | undefined;
+	/** The longer sequences, with where each is alive. */
+	#longer: readonly { readonly binding: Binding; readonly reach: Row }[] | undefined;
 
 	/** Use `contestOn`. */
 	constructor(index: ShortcutIndex, input: Input, shelf: Shelf, within?: Row) {
@@ -149,10 +149,11 @@ export class Contest {
 	/** The longer inputs that are alive where the binding is heard. */
 	longerThan(place: number): Binding[] {
 		const heard = this.heard[place]!;
-		const longer = this.input.longer.flatMap((input) => input.living);
-		this.#longer ??= longer.map((contender) => reachRow(this.shelf, contender, this.#index.space));
+		this.#longer ??= this.input.longer.flatMap(({ living }) =>
+			living.map((contender) => ({ binding: contender.binding, reach: reachRow(this.shelf, contender, this.#index.space) }))
+		);
 		const found: Binding[] = [];
-		for (let i = 0; i < longer.length; i++) if (this.shelf.meets(this.#longer[i]!, heard)) found.push(longer[i]!.binding);
+		for (const { binding, reach } of this.#longer) if (this.shelf.meets(reach, heard)) found.push(binding);
 		return found;
 	}
 

@@ -125,7 +125,13 @@ export function listed(names: readonly string[]): string {
 	return names.length < 2 ? (names[0] ?? '') : `${names.slice(0, -1).join(', ')} and ${names.at(-1)}`;
 }
 
-/** At most four names, and how many more. */
-export function listedBriefly(names: readonly string[]): string {
-	return names.length <= 4 ? listed(names) : `${names.slice(0, 3).join(', ')} and ${names.length - 3} more`;
+/** The names of at most four, and how many more. Only names that are said are made. */
+export function listedBriefly<T>(all: readonly T[], name: (one: T) => string): string {
+	return all.length <= 4 ? listed(all.map(name)) : `${all.slice(0, 3).map(name).join(', ')} and ${all.length - 3} more`;
 }
+
+/** "Ctrl+E for Extrude". */
+export const saying =
+	(c: Pick<Circumstances, 'index'>) =>
+	(binding: Binding): string =>
+		`${binding.keys} for ${labelOf(c, binding)}`;

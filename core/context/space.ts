@@ -81,8 +81,21 @@ export interface ContextSpace {
 	scopeLabel(scope: Scope): string;
 }
 
-/** Throws `UnknownContextError` for a block that names what is not there and `RangeError` for too many or no situations. */
+const spaces = new WeakMap<readonly Axis[], { readonly reachable: Reachable; readonly space: ContextSpace }>();
+
+/**
+ * The space of these axes, the same one as long as they are; an application is looked at when it is read, and then used.
+ * Throws `UnknownContextError` for a block that names what is not there and `RangeError` for too many or no situations.
+ */
 export function contextSpace(axes: readonly Axis[], reachable: Reachable): ContextSpace {
+	const known = spaces.get(axes);
+	if (known?.reachable === reachable) return known.space;
+	const space = newSpace(axes, reachable);
+	spaces.set(axes, { reachable, space });
+	return space;
+}
+
+function newSpace(axes: readonly Axis[], reachable: Reachable): ContextSpace {
 	const axisById = new Map(axes.map((axis) => [axis.id, axis]));
 	if (axisById.size !== axes.length) throw new RangeError('two axes have the same id');
 	const labels = new Map(axes.map((axis) => [axis.id, new Map(axis.nodes.map((n) => [n.id, n.label]))]));
@@ -139,11 +152,15 @@ export function contextSpace(axes: readonly Axis[], reachable: Reachable): Conte
 
 	const bitsByNode = new Map<string, Bits>();
 	axes.forEach((axis, a) => {
+		const around = new Map(axis.nodes.map((node): [NodeId, Bits[]] => [node.id, []]));
 		for (const node of axis.nodes) {
 			const bits = noBits(size);
-			situations.forEach((s, i) => isWithin(axis, s[a]!, node.id) && addBit(bits, i));
 			bitsByNode.set(`${axis.id}\n${node.id}`, bits);
+			for (const [id, sets] of around) if (isWithin(axis, id, node.id)) sets.push(bits);
 		}
+		situations.forEach((situation, i) => {
+			for (const bits of around.get(situation[a]!)!) addBit(bits, i);
+		});
 	});
 
 	const emptySet: ScopeSet = { no: 0, bits: nowhere, size: 0, first: -1 };

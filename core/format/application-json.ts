@@ -24,6 +24,8 @@ export type ApplicationFile = z.infer<typeof ApplicationFile>;
 /** Reads an application file. Throws `FileRefusedError` with line, column and pointer. */
 export function readApplicationFile(file: string, text: string): ApplicationFile & Subject {
 	const read = checkedJson(parseJson(file, text), ApplicationFile);
+	// the text of a scope that cannot change is made once
+	for (const { contexts } of read.commands) contexts.forEach(Object.freeze);
 	const space = contextSpace(read.application.axes, read.application.reachable);
 	try {
 		return { ...read, space, catalogue: catalogueOf(read.commands, space) };

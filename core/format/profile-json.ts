@@ -109,6 +109,44 @@ export function writeProfileFile(file: ProfileFile): string {
 	return `${lines},\n  "strata": [\n${body.join(',\n')}\n  ]\n}\n`;
 }
 
+type SaidEntry = Pick<ShortcutRow, 'op' | 'shortcut'>;
+
+/**
+ * Reads one entry after the other. A file says the same commands, keys and scopes many thousand times: an entry is sound if
+ * each of its parts was sound in one before.
+ */
+function entryReader(): (value: unknown) => SaidEntry | { readonly path: readonly PropertyKey[]; readonly message: string } {
+	const commands = new Set<unknown>();
+	const spelled = new Map<unknown, Keys>();
+	const scopes = new Map<string, Scope>();
+	const known = (value: unknown): SaidEntry | undefined => {
+		if (typeof value !== 'object' || value === null || Object.keys(value).length !== 4) return undefined;
+		const { op, command, keys, scope } = value as Record<string, unknown>;
+		const said = spelled.get(keys);
+		if ((op !== 'set' && op !== 'remove' && op !== 'lock') || !said || !commands.has(command)) return undefined;
+		const where = scopes.get(JSON.stringify(scope));
+		return where && { op, shortcut: { command: command as CommandId, keys: said, scope: where } };
+	};
+	return (value) => {
+		const entry = known(value);
+		if (entry) return entry;
+		const parsed = FileEntry.safeParse(value);
+		if (!parsed.success) return parsed.error.issues[0]!;
+		const { op, command, keys, scope } = parsed.data;
+		try {
+			const said = spelled.get(keys) ?? parseKeys(keys);
+			const text = JSON.stringify(scope);
+			const where = scopes.get(text) ?? Object.freeze(scope);
+			commands.add(command);
+			spelled.set(keys, said);
+			scopes.set(text, where);
+			return { op, shortcut: { command, keys: said, scope: where } };
+		} catch (error) {
+			return { path: ['keys'], message: (error as Error).message };
+		}
+	};
+}
+
 /**
  * Reads a profile file. A document that is not one throws `FileRefusedError` with line, column and JSON Pointer;
  * a single entry that is not sound is refused in the result and the rest is kept.
@@ -145,43 +183,15 @@ export function readProfileFile(
 	const rows: ShortcutRow[] = [];
 	const refused: FileProblem[] = [];
 	const lines = elementLines(text, 'strata', 'entries');
-	const spelled = new Map<string, Keys>();
-	const keysOf = (said: string): Keys => {
-		let keys = spelled.get(said);
-		if (!keys) spelled.set(said, (keys = parseKeys(said)));
-		return keys;
-	};
-	const scopes = new Map<string, Scope>();
-	/** A file says the same few scopes many thousand times: each is looked at once. */
-	const entryIn = (value: unknown) => {
-		if (typeof value !== 'object' || value === null || !('scope' in value)) return FileEntry.safeParse(value);
-		const said = JSON.stringify(value.scope);
-		const known = scopes.get(said);
-		const parsed = FileEntry.safeParse(known ? { ...value, scope: {} } : value);
-		if (!parsed.success) return parsed;
-		if (known) parsed.data.scope = known;
-		else scopes.set(said, Object.freeze(parsed.data.scope));
-		return parsed;
-	};
+	const entryIn = entryReader();
 	head.strata.forEach((stratum, s) => {
 		const lineAt = lines[s]!;
 		const refuse = (e: number, path: readonly PropertyKey[], message: string) =>
 			refused.push(problemAt(document, ['strata', s, 'entries', e, ...path], message));
 		stratum.entries.forEach((value, e) => {
-			const parsed = entryIn(value);
-			if (!parsed.success) refuse(e, parsed.error.issues[0]!.path, parsed.error.issues[0]!.message);
-			else
-				try {
-					const { op, command, keys, scope } = parsed.data;
-					rows.push({
-						line: lineAt[e]!,
-						op,
-						shortcut: { command, keys: keysOf(keys), scope },
-						stratum: stratum.id as StratumId
-					});
-				} catch (error) {
-					refuse(e, ['keys'], (error as Error).message);
-				}
+			const said = entryIn(value);
+			if ('message' in said) refuse(e, said.path, said.message);
+			else rows.push({ line: lineAt[e]!, ...said, stratum: stratum.id as StratumId });
 		});
 		for (const { command, keys, scope, ...acceptance } of stratum.acceptances)
 			rows.push({

@@ -15,7 +15,7 @@ export const clash: CheckRule = {
 		const here = bindings.filter((b) => hasBit(c.index.reach(b), situation));
 		const result = c.index.rules.ambiguity === 'chooser' ? 'a chooser opens' : 'no command wins';
 		return {
-			sentence: `${keys} means ${listedBriefly([...new Set(here.map((b) => labelOf(c, b)))])}. In ${c.index.space.labelOf(situation)} ${result}.`,
+			sentence: `${keys} means ${listedBriefly([...new Set(here.map((b) => labelOf(c, b)))], (label) => label)}. In ${c.index.space.labelOf(situation)} ${result}.`,
 			get count() {
 				const { shelf } = contest();
 				const ties = contest()

@@ -1,6 +1,6 @@
 import { count } from '../../context/bits.ts';
 import { NOTHING } from '../../context/kernel.ts';
-import { labelOf, listedBriefly, type CheckRule } from '../finding.ts';
+import { labelOf, listedBriefly, saying, type CheckRule } from '../finding.ts';
 import { go, goes, moves } from '../proposals.ts';
 
 /**
@@ -23,7 +23,7 @@ export const dead: CheckRule = {
 		const causes = contest().maskers(place);
 		const why =
 			causes.length > 0
-				? `${listedBriefly(causes.map((m) => `${m.keys} for ${labelOf(c, m)}`))} always comes first`
+				? `${listedBriefly(causes, saying(c))} always comes first`
 				: 'the application has loaded another on these keys and refuses it';
 		return {
 			sentence: `${keys} for ${labelOf(c, binding!)} can never run: ${why}.`,
@@ -41,7 +41,7 @@ export const dead: CheckRule = {
 			...moves(c, pen, binding!),
 			goes(c, pen, binding!),
 			...(causes.length > 0 && causes.length <= 4
-				? [go(c, pen, causes, `Take away ${listedBriefly(causes.map((m) => `${m.keys} for ${labelOf(c, m)}`))}, so that it runs`)]
+				? [go(c, pen, causes, `Take away ${listedBriefly(causes, saying(c))}, so that it runs`)]
 				: [])
 		];
 	}

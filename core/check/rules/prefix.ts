@@ -1,5 +1,5 @@
 import { absorb, count, intersection, noBits } from '../../context/bits.ts';
-import { labelOf, listedBriefly, type CheckRule } from '../finding.ts';
+import { labelOf, listedBriefly, saying, type CheckRule } from '../finding.ts';
 import { go, moves } from '../proposals.ts';
 
 /** A stroke is complete and also begins a longer sequence: the longer is cut short, or the shorter has to wait. */
@@ -18,7 +18,7 @@ export const prefix: CheckRule = {
 	tell({ bindings: [binding], witness: { keys, situation } }, c, contest) {
 		const place = contest().placeOf(binding!);
 		const found = contest().longerThan(place);
-		const names = listedBriefly(found.map((longer) => `${longer.keys} for ${labelOf(c, longer)}`));
+		const names = listedBriefly(found, saying(c));
 		const where = c.index.space.labelOf(situation);
 		return {
 			sentence:
@@ -39,7 +39,7 @@ export const prefix: CheckRule = {
 		return [
 			...moves(c, pen, binding!),
 			...(longer.length === 1 ? moves(c, pen, longer[0]!) : []),
-			go(c, pen, longer, `Take away ${listedBriefly(longer.map((l) => `${l.keys} for ${labelOf(c, l)}`))}`),
+			go(c, pen, longer, `Take away ${listedBriefly(longer, saying(c))}`),
 			go(c, pen, [binding!], `Take ${binding!.keys} away from ${labelOf(c, binding!)}`)
 		];
 	}

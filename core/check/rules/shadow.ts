@@ -1,6 +1,6 @@
 import { count, hasBit } from '../../context/bits.ts';
 import { NOTHING } from '../../context/kernel.ts';
-import { labelOf, listedBriefly, type CheckRule } from '../finding.ts';
+import { labelOf, listedBriefly, saying, type CheckRule } from '../finding.ts';
 import { go, goes, limits, moves } from '../proposals.ts';
 
 /** A binding is masked in a part of its scope by others, and still wins elsewhere. May be intended. */
@@ -19,7 +19,7 @@ export const shadow: CheckRule = {
 		const causes = contest().maskers(place);
 		const here = causes.filter((m) => hasBit(c.index.reach(m), situation));
 		return {
-			sentence: `${keys} for ${labelOf(c, binding!)} is not heard in ${c.index.space.labelOf(situation)}: ${listedBriefly(here.map((m) => `${m.keys} runs ${labelOf(c, m)}`))}.`,
+			sentence: `${keys} for ${labelOf(c, binding!)} is not heard in ${c.index.space.labelOf(situation)}: ${listedBriefly(here, (m) => `${m.keys} runs ${labelOf(c, m)}`)}.`,
 			get count() {
 				return count(contest().shelf.bits(contest().masked(place)));
 			},
@@ -34,9 +34,7 @@ export const shadow: CheckRule = {
 			...moves(c, pen, binding!),
 			goes(c, pen, binding!),
 			...(causes.length <= 4 ? causes.flatMap((m) => moves(c, pen, m)) : []),
-			...(causes.length > 0 && causes.length <= 4
-				? [go(c, pen, causes, `Take away ${listedBriefly(causes.map((m) => `${m.keys} for ${labelOf(c, m)}`))}`)]
-				: [])
+			...(causes.length > 0 && causes.length <= 4 ? [go(c, pen, causes, `Take away ${listedBriefly(causes, saying(c))}`)] : [])
 		];
 	}
 };

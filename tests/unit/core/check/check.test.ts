@@ -9,9 +9,11 @@ import { explain } from '../../../../core/answer/resolve.ts';
 import { applyChanges, type Change } from '../../../../core/profile/edit.ts';
 import { entryKey, type Entry } from '../../../../core/profile/entry.ts';
 import { inOrder, stratumById, type StratumId } from '../../../../core/profile/stratum.ts';
-import { properPrefixes } from '../../../../core/stroke/stroke.ts';
+import { parseKeys, properPrefixes } from '../../../../core/stroke/stroke.ts';
+import { gneiss } from '../../../../demo/gneiss/gneiss.ts';
 import { circumstances, crowded, KEYS, scopeOf, small, type Small } from '../../arbitrary.ts';
 import { alive, happens } from '../../brute-force.ts';
+import { demoCircumstances, demoProfile } from '../../demo-office.ts';
 
 function findingsOf(app: Small): Told[] {
 	const c = circumstances(app);
@@ -219,6 +221,26 @@ describe('check engine', () => {
 			),
 			{ numRuns: 500 }
 		);
+	});
+
+	it('gives the same after so many edits that what is out of date has been left behind', () => {
+		const before = demoProfile();
+		const c = demoCircumstances(gneiss, before);
+		const checks = checksOf(c);
+		const ids = (of: Checks) => of.list().map(findingId).sort();
+		const first = ids(checks);
+		for (let round = 0; round < 8; round++)
+			for (const binding of c.index.effective.bindings.slice(0, 60)) {
+				const { command, scope } = binding;
+				const after: Entry = { op: 'set', command, keys: parseKeys('Ctrl+S'), scope, rank: 9_999 };
+				if (stratumById(before, personal).entries.has(entryKey(after))) continue;
+				const changes = [{ stratum: personal, before: null, after }];
+				const then = { ...c, index: overlay(c.index, before, changes) };
+				checks.update(then, changes);
+				if (round === 7) expect(ids(checks)).to.deep.equal(ids(checksOf(then)));
+				checks.update(c, changes);
+			}
+		expect(ids(checks)).to.deep.equal(first);
 	});
 
 	it('gives the same over an overlay of the changes as over a new index', () => {

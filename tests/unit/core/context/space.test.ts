@@ -36,6 +36,28 @@ describe('context space', () => {
 		);
 	});
 
+	it('joins scopes as brute force does, none being everywhere', () => {
+		fc.assert(
+			fc.property(
+				small().chain((app) => fc.tuple(fc.constant(app), fc.array(scopeOf(app.axes), { maxLength: 3 }))),
+				([{ axes, reachable, space }, scopes]) => {
+					const within = everySituation(axes, reachable).filter(
+						(s) => scopes.length === 0 || scopes.some((a) => isIn(axes, a, s))
+					);
+					const set = space.setOfAny(scopes);
+					expect(set.size).to.equal(within.length);
+					for (const s of within) expect(hasBit(set.bits, space.indexOf(s))).to.equal(true);
+					expect(set.first).to.equal(within.length === 0 ? -1 : Math.min(...within.map(space.indexOf)));
+					expect(space.setOfAny(scopes), 'the same set again').to.equal(set);
+				}
+			),
+			{ numRuns: 300 }
+		);
+		const space = contextSpace([Axis.parse({ id: 'pane', label: 'Pane', nodes: [{ id: 'canvas', label: 'Canvas' }] })], [{}]);
+		expect(space.setOfAny([{}, {}]).size).to.equal(space.situations.length);
+		expect(space.emptySet.size).to.equal(0);
+	});
+
 	it('reads back the text of every scope', () => {
 		fc.assert(
 			fc.property(

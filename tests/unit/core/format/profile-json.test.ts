@@ -96,6 +96,43 @@ describe('profile file', () => {
 		expect(refused[0]!.message).to.include('expected one character or a key name');
 	});
 
+	it('reads each entry as it would alone, whatever was read before it', () => {
+		const part = <T>(sound: readonly T[], broken: readonly unknown[]) =>
+			fc.oneof({ weight: 6, arbitrary: fc.constantFrom<unknown>(...sound) }, fc.constantFrom(...broken));
+		const entry = fc.record(
+			{
+				op: part(['set', 'remove', 'lock'], ['accept', '', 7]),
+				command: part(['draw.wall', 'draw.door'], ['', 'Draw Wall', null]),
+				keys: part(['Ctrl+E', 'ctrl+e', 'G F'], ['', 'Nope+E', ['Ctrl+E']]),
+				scope: part<object>(
+					[{}, { document: ['part'] }, { document: ['part'], selection: ['edge'] }],
+					['', { document: [] }, []]
+				),
+				more: fc.constant(1)
+			},
+			{ requiredKeys: ['op', 'command', 'keys'] }
+		);
+		const reading = (entries: readonly unknown[]) => {
+			const [stratum] = profileFile(application, profile).strata;
+			const file = { ...profileFile(application, profile), strata: [{ ...stratum!, entries, acceptances: [], macros: [] }] };
+			const { rows, refused } = readProfileFile('x.json', JSON.stringify(file));
+			return {
+				rows: rows.map(({ op, shortcut }) => ({ op, shortcut })),
+				refused: refused.map(({ pointer, message }) => ({ pointer: pointer!.replace(/entries\/\d+/, 'entries'), message }))
+			};
+		};
+		fc.assert(
+			fc.property(fc.array(entry, { maxLength: 12 }), (entries) => {
+				const alone = entries.map((one) => reading([one]));
+				expect(reading(entries)).to.deep.equal({
+					rows: alone.flatMap((r) => r.rows),
+					refused: alone.flatMap((r) => r.refused)
+				});
+			}),
+			{ numRuns: 200 }
+		);
+	});
+
 	it('keeps a key named __proto__ a plain key, which the schema refuses', () => {
 		expect(() => readProfileFile('x.json', text.replace('"format"', '"__proto__": {"polluted": true}, "format"'))).to.throw(
 			FileRefusedError
