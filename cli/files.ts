@@ -5,7 +5,7 @@ import { emptyAliasFile, type AliasFile } from '../core/alias/file.ts';
 import { ALIAS_RULES } from '../core/alias/rules/rules.ts';
 import { aliasTable } from '../core/alias/table.ts';
 import { acceptedAs } from '../core/check/acceptance.ts';
-import { check, tellAll } from '../core/check/check.ts';
+import { check, tellEach } from '../core/check/check.ts';
 import { circumstancesOf, withReleased, type Subject } from '../core/check/circumstances.ts';
 import { CHECK_RULES } from '../core/check/rules/rules.ts';
 import { readApplicationFile, type ApplicationFile } from '../core/format/application-json.ts';
@@ -163,7 +163,7 @@ export function findingsOf(
 	const office = released?.find((s) => s.kind === 'office');
 	const c = circumstancesOf(application, loaded.profile, desksOf(application.seats), office ? inOrder(office) : null);
 	const [first] = loaded.fileOf.values();
-	const found = tellAll(c, check(c)).map((told): FoundFinding => {
+	const found = tellEach(c, check(c), (told): FoundFinding => {
 		const [binding] = told.bindings;
 		const place = binding && loaded.places.get(binding.stratum)?.[binding.rank];
 		return {

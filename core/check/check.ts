@@ -249,8 +249,13 @@ export function teller(circumstances: Circumstances): (finding: Finding) => Told
 
 /** Tells many findings in words; quickest when those on the same input follow each other, as they come from a check. */
 export function tellAll(circumstances: Circumstances, findings: readonly Finding[]): Told[] {
+	return tellEach(circumstances, findings, (told) => told);
+}
+
+/** What is taken of each; of a large profile, all that is told at once is many times what is kept of it. */
+export function tellEach<T>(circumstances: Circumstances, findings: readonly Finding[], take: (told: Told) => T): T[] {
 	return contestsOn(circumstances.index, findings.length, (contestOf) =>
-		findings.map((finding) => new ToldFinding(finding, circumstances, tellingOf(finding, circumstances, contestOf)))
+		findings.map((finding) => take(new ToldFinding(finding, circumstances, tellingOf(finding, circumstances, contestOf))))
 	);
 }
 

@@ -116,16 +116,17 @@ type SaidEntry = Pick<ShortcutRow, 'op' | 'shortcut'>;
  * each of its parts was sound in one before.
  */
 function entryReader(): (value: unknown) => SaidEntry | { readonly path: readonly PropertyKey[]; readonly message: string } {
-	const commands = new Set<unknown>();
+	const commands = new Map<unknown, CommandId>();
 	const spelled = new Map<unknown, Keys>();
 	const scopes = new Map<string, Scope>();
 	const known = (value: unknown): SaidEntry | undefined => {
 		if (typeof value !== 'object' || value === null || Object.keys(value).length !== 4) return undefined;
 		const { op, command, keys, scope } = value as Record<string, unknown>;
 		const said = spelled.get(keys);
-		if ((op !== 'set' && op !== 'remove' && op !== 'lock') || !said || !commands.has(command)) return undefined;
+		const named = commands.get(command);
+		if ((op !== 'set' && op !== 'remove' && op !== 'lock') || !said || named === undefined) return undefined;
 		const where = scopes.get(JSON.stringify(scope));
-		return where && { op, shortcut: { command: command as CommandId, keys: said, scope: where } };
+		return where && { op, shortcut: { command: named, keys: said, scope: where } };
 	};
 	return (value) => {
 		const entry = known(value);
@@ -137,7 +138,7 @@ function entryReader(): (value: unknown) => SaidEntry | { readonly path: readonl
 			const said = spelled.get(keys) ?? parseKeys(keys);
 			const text = JSON.stringify(scope);
 			const where = scopes.get(text) ?? Object.freeze(scope);
-			commands.add(command);
+			commands.set(command, command);
 			spelled.set(keys, said);
 			scopes.set(text, where);
 			return { op, shortcut: { command, keys: said, scope: where } };

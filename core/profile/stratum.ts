@@ -34,9 +34,11 @@ export function stratumOf(
 	aliases?: AliasFile | null,
 	macros?: readonly MacroEntry[] | null
 ): Stratum {
+	const byKey = new Map<EntryKey, Entry>();
+	for (const entry of entries) byKey.set(entryKey(entry), entry);
 	return {
 		...head,
-		entries: new Map([...entries].map((entry) => [entryKey(entry), entry])),
+		entries: byKey,
 		...(aliases && { aliases }),
 		...(macros && macros.length > 0 && { macros: new Map(macros.map((macro) => [macro.id, macro])) })
 	};
@@ -48,8 +50,14 @@ export function inOrder(stratum: Stratum): Entry[] {
 }
 
 /** The entries in their order, with the keys under which the stratum keeps them. */
-export function keyedInOrder(stratum: Stratum): [EntryKey, Entry][] {
-	return [...stratum.entries].sort(([, a], [, b]) => a.rank - b.rank);
+export function keyedInOrder({ entries }: Stratum): Iterable<[EntryKey, Entry]> {
+	let last = -Infinity;
+	for (const { rank } of entries.values()) {
+		if (rank < last) return [...entries].sort(([, a], [, b]) => a.rank - b.rank);
+		last = rank;
+	}
+	// most strata are read in their order
+	return entries;
 }
 
 /** A rank after every entry of the stratum. */
