@@ -35,7 +35,7 @@ export function desk(): Desk {
 		const context = await browser.newContext({ viewport: { width: 1280, height: 800 }, acceptDownloads: true });
 		context.on('page', listen);
 		page = await context.newPage();
-		page.setDefaultTimeout(10_000);
+		page.setDefaultTimeout(30_000);
 	});
 	after(async () => {
 		await browser?.close();
