@@ -21,6 +21,8 @@ export interface Input {
 	readonly lifeless: readonly Contender[];
 	/** The sequences that begin with it and go on, and have bindings. */
 	readonly longer: readonly Input[];
+	/** The bindings on these. */
+	readonly longerBindings: readonly Binding[];
 	/** Entries about it that have no effect. */
 	readonly ineffective: readonly Ineffective[];
 	/** False where nothing on it is said twice. */
@@ -45,6 +47,7 @@ export class GrowingInput implements Input {
 	readonly #space: ContextSpace;
 	#isBare: boolean | undefined;
 	#occupied: Bits | undefined;
+	#longerBindings: readonly Binding[] | undefined;
 
 	constructor(keys: Keys, space: ContextSpace) {
 		this.keys = keys;
@@ -76,6 +79,10 @@ export class GrowingInput implements Input {
 
 	get isBare(): boolean {
 		return (this.#isBare ??= typesOnly(this.keys));
+	}
+
+	get longerBindings(): readonly Binding[] {
+		return (this.#longerBindings ??= this.longer.length === 0 ? NONE : this.longer.flatMap((input) => input.bindings));
 	}
 
 	get occupied(): Bits {

@@ -78,7 +78,10 @@ function answer(
 
 	const alive = aliveIn(input.living, situation);
 	const live = alive.map((c) => c.binding);
-	const waiting = longer.flatMap((sequence) => aliveIn(sequence.living, situation)).map((c) => c.binding);
+	const waiting: Binding[] = [];
+	// where something runs at once, what would go on is only told
+	if (trace || live.length === 0 || index.rules.sequences === 'wait')
+		for (const { living } of longer) for (const c of living) if (hasBit(c.reach, situation)) waiting.push(c.binding);
 	if (index.rules.sequences === 'at-once')
 		for (const prefix of input.prefixes) {
 			const early = aliveIn(prefix.living, situation);

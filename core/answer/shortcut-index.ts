@@ -109,7 +109,7 @@ export function indexOn(
 		inputs,
 		of,
 		on: (keys) => at(keys).bindings,
-		longer: (keys) => at(keys).longer.flatMap((input) => input.bindings)
+		longer: (keys) => at(keys).longerBindings
 	};
 }
 
