@@ -139,13 +139,6 @@ export class Contest {
 		return late;
 	}
 
-	#union(rows: readonly Row[]): Row {
-		if (rows.length === 1) return rows[0]!;
-		const all = this.shelf.empty();
-		for (const row of rows) if (row !== NOTHING) this.shelf.absorb(all, row);
-		return all;
-	}
-
 	/** The longer inputs that are alive where the binding is heard. */
 	longerThan(place: number): Binding[] {
 		const heard = this.heard[place]!;
@@ -171,7 +164,7 @@ export class Contest {
 	/** Where the binding is masked by another command or by a shorter input. */
 	masked(place: number): Row {
 		if (this.#cut === NOTHING && this.contenders.length === 1) return NOTHING;
-		const won = (this.#sharedByAny ??= this.#union(this.#shared));
+		const won = (this.#sharedByAny ??= this.shelf.any(this.#shared));
 		return this.shelf.masked(this.#left[place]!, won, this.#shared[place]!, this.tied, this.heard[place]!, this.#cut);
 	}
 

@@ -144,6 +144,22 @@ export class Shelf {
 		kernel.absorb(a, more, this.#bytes);
 	}
 
+	/** What is in any of the rows, for reading; `NOTHING` if they all are. */
+	any(rows: readonly Row[]): Row {
+		let all = NOTHING;
+		let isOwn = false;
+		for (const row of rows) {
+			if (row === NOTHING) continue;
+			if (all === NOTHING) all = row;
+			else {
+				if (!isOwn) all = this.copy(all);
+				isOwn = true;
+				this.absorb(all, row);
+			}
+		}
+		return all;
+	}
+
 	/** Adds what is in both `b` and `c` to `a`, in place. */
 	absorbBoth(a: Row, b: Row, c: Row): void {
 		kernel.absorbBoth(a, b, c, this.#bytes);

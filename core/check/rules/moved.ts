@@ -40,14 +40,7 @@ function suspect({ index }: Circumstances, { input, wins, shelf }: Contest, was:
 	const refuses = index.rules.ambiguity === 'refuse';
 	const come = refuses ? added(was.contenders, input.contenders) : added(was.living, input.living);
 	if (come?.length === 0) return NOTHING;
-	const rows = refuses || !come ? wins : come.map((place) => wins[place]!);
-	let all = NOTHING;
-	for (const row of rows)
-		if (row !== NOTHING) {
-			if (all === NOTHING) all = shelf.copy(row);
-			else shelf.absorb(all, row);
-		}
-	return all;
+	return shelf.any(refuses || !come ? wins : come.map((place) => wins[place]!));
 }
 
 /** Where each of the bindings ran its command, those situations left out where several might have run. */
@@ -67,8 +60,7 @@ function ownerAt(c: Circumstances, keys: Keys, situation: number): Binding {
 function changes(now: Contest, was: Contest): readonly Row[] {
 	const { shelf } = now;
 	const rows = ran(was);
-	const settled = shelf.empty();
-	for (const row of rows) if (row !== NOTHING) shelf.absorb(settled, row);
+	const settled = shelf.any(rows);
 	const decided = now.tied === NOTHING ? settled : shelf.without(settled, now.tied);
 	return now.contenders.map(({ command }, place) => {
 		let changed = now.wins[place]!;

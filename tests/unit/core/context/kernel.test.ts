@@ -81,6 +81,14 @@ describe('kernel', () => {
 		});
 	});
 
+	it('finds what is in any of several, and leaves them as they are', () => {
+		agree(3, (shelf, rows, lists, read) => {
+			expect(read(shelf.any([NOTHING, ...rows]))).to.deep.equal(sorted(lists.flat()));
+			rows.forEach((row, i) => expect(read(row)).to.deep.equal(sorted(lists[i]!)));
+			expect(shelf.any([NOTHING, NOTHING])).to.equal(NOTHING);
+		});
+	});
+
 	it('joins only what it meets', () => {
 		agree(3, (shelf, [a, b, c], [A, B, C], read) => {
 			const meet = A!.some((i) => B!.includes(i));
