@@ -1,8 +1,8 @@
 import { z } from 'zod';
 import { FileRefusedError, type FileProblem } from '../format/problem.ts';
 import { ENCODINGS } from '../recipe/bytes.ts';
-import { readWith } from '../recipe/reading.ts';
-import type { FileRecord } from '../recipe/record.ts';
+import { readAgain, readWith } from '../recipe/reading.ts';
+import type { FileRecord, Reading } from '../recipe/record.ts';
 import { Recipe } from '../recipe/recipe.ts';
 
 /** The alias file of one stratum: its text byte for byte, and the recipe by which it is read and written. */
@@ -32,33 +32,48 @@ export interface AliasLines {
 	readonly unknown: readonly FileProblem[];
 }
 
-const known = new WeakMap<AliasFile, AliasLines>();
+interface ReadLines extends AliasLines {
+	/** Undefined where there is nothing, or nothing that can be read. */
+	readonly reading: Reading | undefined;
+}
 
-/** What an alias file says, commented-out records among it. A file that its recipe cannot read at all is one problem. */
-export function aliasLines(file: AliasFile): AliasLines {
+const known = new WeakMap<AliasFile, ReadLines>();
+
+/**
+ * What an alias file says, commented-out records among it. A file that its recipe cannot read at all is one problem. A former
+ * state of the file saves reading again what has not changed.
+ */
+export function aliasLines(file: AliasFile, before?: AliasFile): AliasLines {
 	let lines = known.get(file);
-	if (!lines) known.set(file, (lines = read(file)));
+	if (!lines) known.set(file, (lines = read(file, before)));
 	return lines;
 }
 
-function read({ recipe, text }: AliasFile): AliasLines {
-	if (text.trim() === '') return { lines: [], unknown: [] };
+function read(file: AliasFile, before: AliasFile | undefined): ReadLines {
+	const { recipe, text } = file;
+	if (text.trim() === '') return { lines: [], unknown: [], reading: undefined };
+	const former = before && JSON.stringify(before.recipe) === JSON.stringify(recipe) ? known.get(before) : undefined;
 	try {
-		const { records, unknown } = readWith(recipe, 'aliases', text);
+		const reading = former?.reading
+			? readAgain(recipe, 'aliases', text, { text: before!.text, reading: former.reading })
+			: readWith(recipe, 'aliases', text);
 		return {
-			lines: records.map((record) => ({
-				alias: record.fields.alias!.value,
-				command: record.fields.command!.value,
-				note: record.fields.note?.value ?? '',
-				locks: record.fields.lock !== undefined,
-				record
-			})),
-			unknown
+			lines: reading.records.map((record, i) => {
+				const same = former?.lines[i];
+				return same?.record === record ? same : lineOf(record);
+			}),
+			unknown: reading.unknown,
+			reading
 		};
 	} catch (error) {
 		if (!(error instanceof FileRefusedError)) throw error;
-		return { lines: [], unknown: error.problems };
+		return { lines: [], unknown: error.problems, reading: undefined };
 	}
+}
+
+function lineOf(record: FileRecord): AliasLine {
+	const { alias, command, note, lock } = record.fields;
+	return { alias: alias!.value, command: command!.value, note: note?.value ?? '', locks: lock !== undefined, record };
 }
 
 /** The plain shape in which Skarn writes aliases where nothing else is wanted: `ln -> draw.segment # straight line`. */

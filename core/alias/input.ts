@@ -27,8 +27,9 @@ const SIGNS: Readonly<Record<AliasInput['signs'], RegExp>> = {
 
 /** Why the command line would not take the name, or undefined if it does. */
 export function aliasProblem(alias: string, input: AliasInput): string | undefined {
-	if ([...alias].length > input.longest)
-		return `${alias} has ${[...alias].length} signs; the command line takes ${input.longest}`;
+	// a sign takes one code unit or two, so that few aliases need be counted
+	const length = alias.length > input.longest ? [...alias].length : 0;
+	if (length > input.longest) return `${alias} has ${length} signs; the command line takes ${input.longest}`;
 	if (!SIGNS[input.signs].test(alias)) return `${alias} has a sign that the command line does not take; it takes ${input.signs}`;
 	return undefined;
 }

@@ -64,8 +64,17 @@ export interface AliasSetting {
 	readonly released: ReadonlyMap<string, string> | undefined;
 }
 
-/** All that the alias files say, and what is wrong with it; the rows are worked out when they are asked for. */
-export function aliasReport(strata: AliasStrata, { input, costs, released }: AliasSetting, catalogue: Catalogue): AliasReport {
+/**
+ * All that the alias files say, and what is wrong with it; the rows are worked out when they are asked for. The strata that were
+ * reported on before save reading again what has not changed in their files.
+ */
+export function aliasReport(
+	strata: AliasStrata,
+	{ input, costs, released }: AliasSetting,
+	catalogue: Catalogue,
+	before: AliasStrata = []
+): AliasReport {
+	for (const { id, aliases } of strata) if (aliases) aliasLines(aliases, before.find((s) => s.id === id)?.aliases);
 	const profile: Profile = strata.map((stratum) => ({ ...stratum, entries: new Map() }));
 	const table = aliasTable(profile, input);
 	const fileOf = new Map(strata.map((s) => [s.id, s.aliases ?? emptyAliasFile]));

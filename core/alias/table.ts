@@ -32,7 +32,7 @@ export const aliasFileOf = (profile: Profile, stratum: string): AliasFile =>
 
 /** Folds the alias files from the lowest stratum up: an upper line about an alias stands in place of a lower one. */
 export function aliasTable(profile: Profile, input: AliasInput): AliasTable {
-	const inForce = new Map<string, AliasEntry>();
+	let inForce = new Map<string, AliasEntry>();
 	const locks = new Map<string, StratumHead>();
 	const idle = new Map<AliasEntry, 'twice' | 'covered' | 'locked' | 'nothing'>();
 	const entries: AliasEntry[] = [];
@@ -43,6 +43,8 @@ export function aliasTable(profile: Profile, input: AliasInput): AliasTable {
 		const stratum = { id, kind, name };
 		const own = new Map<string, AliasEntry>();
 		const twice: AliasEntry[] = [];
+		/** Nothing below has a say, and nothing is taken away: what the file says is in force as it stands. */
+		let isAlone = inForce.size === 0 && locks.size === 0;
 		for (const line of aliasLines(aliases).lines) {
 			const key = aliasKey(line.alias, input);
 			const lockedBy = locks.size > 0 ? locks.get(key) : undefined;
@@ -61,6 +63,7 @@ export function aliasTable(profile: Profile, input: AliasInput): AliasTable {
 				continue;
 			}
 			entries.push(entry);
+			isAlone &&= line.command !== TAKES_AWAY;
 			const earlier = own.get(key);
 			if (!earlier) own.set(key, entry);
 			else {
@@ -72,6 +75,24 @@ export function aliasTable(profile: Profile, input: AliasInput): AliasTable {
 			idle.set(entry, 'twice');
 			holders.set(entry, own.get(entry.key)!);
 		}
+		if (isAlone) inForce = own;
+		else fold(own);
+		for (const entry of own.values()) if (entry.locks && !locks.has(entry.key)) locks.set(entry.key, stratum);
+	}
+	let byCommand: ReadonlyMap<string, readonly AliasEntry[]> | undefined;
+	return {
+		input,
+		inForce,
+		entries,
+		idle,
+		holders,
+		off,
+		get byCommand() {
+			return (byCommand ??= groupedByCommand(inForce));
+		}
+	};
+
+	function fold(own: ReadonlyMap<string, AliasEntry>) {
 		for (const [key, entry] of own) {
 			const below = inForce.get(key);
 			if (locks.size > 0 && locks.has(key)) idle.set(entry, 'locked');
@@ -86,13 +107,15 @@ export function aliasTable(profile: Profile, input: AliasInput): AliasTable {
 				inForce.set(key, entry);
 			}
 		}
-		for (const [key, entry] of own) if (entry.locks && !locks.has(key)) locks.set(key, stratum);
 	}
+}
+
+function groupedByCommand(inForce: AliasTable['inForce']): ReadonlyMap<string, readonly AliasEntry[]> {
 	const byCommand = new Map<string, AliasEntry[]>();
 	for (const entry of inForce.values()) {
 		const list = byCommand.get(entry.command);
 		if (list) list.push(entry);
 		else byCommand.set(entry.command, [entry]);
 	}
-	return { input, inForce, entries, idle, holders, off, byCommand };
+	return byCommand;
 }

@@ -6,12 +6,63 @@ export interface LineSpan {
 	readonly next: number;
 }
 
-/** The lines of a text, whatever ends them (CRLF, LF or CR, also mixed). A byte order mark belongs to no line. */
-export function* linesOf(text: string): Generator<LineSpan> {
-	let start = text.charCodeAt(0) === 0xfeff ? 1 : 0;
-	let line = 1;
+/** Whole lines of a text: from the beginning of one, which has this number, to the beginning of another or the end of the text. */
+export interface TextPart {
+	readonly from: number;
+	readonly to: number;
+	readonly line: number;
+}
+
+/** Where two texts differ, in whole lines of each. What stands before is the same in both, and so is what stands after. */
+export interface LinesBetween {
+	readonly from: number;
+	/** The number of the line that begins there, the same in both. */
+	readonly line: number;
+	readonly before: { readonly to: number; readonly line: number };
+	readonly after: { readonly to: number; readonly line: number };
+}
+
+/** Strings of this length are compared at once, which is quicker than sign by sign. */
+const CHUNK = 1024;
+
+export function linesBetween(before: string, after: string): LinesBetween {
+	const most = Math.min(before.length, after.length);
+	let same = 0;
+	while (same + CHUNK <= most && before.slice(same, same + CHUNK) === after.slice(same, same + CHUNK)) same += CHUNK;
+	while (same < most && before.charCodeAt(same) === after.charCodeAt(same)) same++;
+	const ending = (text: string, from: number) => text.slice(text.length - from - CHUNK, text.length - from);
+	let sameAtEnd = 0;
+	while (sameAtEnd + CHUNK <= most - same && ending(before, sameAtEnd) === ending(after, sameAtEnd)) sameAtEnd += CHUNK;
+	while (
+		sameAtEnd < most - same &&
+		before.charCodeAt(before.length - 1 - sameAtEnd) === after.charCodeAt(after.length - 1 - sameAtEnd)
+	)
+		sameAtEnd++;
+	// behind a line feed a line begins in either text, which cannot be said of a carriage return
+	const from = same === 0 ? 0 : after.lastIndexOf('\n', same - 1) + 1;
+	const feed = after.indexOf('\n', after.length - sameAtEnd);
+	const to = feed === -1 ? after.length : feed + 1;
+	const line = 1 + lineCount(after, 0, from);
+	const end = (text: string, at: number) => ({ to: at, line: line + lineCount(text, from, at) });
+	return { from, line, before: end(before, to + before.length - after.length), after: end(after, to) };
+}
+
+/** How many lines there are between two offsets, the first of which begins one; the last line of a text may be open. */
+function lineCount(text: string, from: number, to: number): number {
+	let lines = 0;
+	for (let at = from; at < to; at++) {
+		const c = text.charCodeAt(at);
+		if (c === 10 || (c === 13 && text.charCodeAt(at + 1) !== 10) || at === text.length - 1) lines++;
+	}
+	return lines;
+}
+
+/** The lines of a text or of a part of it, whatever ends them (CRLF, LF or CR, also mixed). A byte order mark belongs to no line. */
+export function* linesOf(text: string, part: TextPart = { from: 0, to: text.length, line: 1 }): Generator<LineSpan> {
+	let { from: start, line } = part;
+	if (start === 0 && text.charCodeAt(0) === 0xfeff) start = 1;
 	let cr = text.indexOf('\r', start);
-	while (start < text.length) {
+	while (start < part.to) {
 		const lf = text.indexOf('\n', start);
 		if (cr !== -1 && cr < start) cr = text.indexOf('\r', start);
 		let end = lf === -1 ? text.length : lf;

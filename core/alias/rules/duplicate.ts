@@ -6,10 +6,14 @@ export const duplicate: AliasRule = {
 	id: 'duplicate',
 	title: 'Said twice',
 	find({ table }, report) {
+		// of two lines about one alias at least one has no effect
+		const said = new Set(Array.from(table.idle.keys(), (entry) => entry.key));
+		if (said.size === 0) return;
 		const first = new Map<string, AliasEntry>();
 		/** Commands of an alias beyond its first, which few have. */
 		const more = new Map<string, AliasEntry[]>();
 		for (const entry of table.entries) {
+			if (!said.has(entry.key)) continue;
 			const known = first.get(entry.key);
 			if (!known) {
 				first.set(entry.key, entry);

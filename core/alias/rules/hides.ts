@@ -1,4 +1,3 @@
-import { aliasKey } from '../input.ts';
 import { labelIn, off, remove, type AliasRule } from '../finding.ts';
 
 /** An alias that is another command's own name: who types the name gets the alias. */
@@ -7,7 +6,7 @@ export const hides: AliasRule = {
 	title: "Hides a command's own name",
 	find({ table, catalogue, names }, report) {
 		for (const entry of table.inForce.values()) {
-			const own = names.get(aliasKey(entry.alias, table.input));
+			const own = names.get(entry.key);
 			if (own === undefined || own === entry.command) continue;
 			report({
 				severity: 'attention',

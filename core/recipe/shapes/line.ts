@@ -1,6 +1,6 @@
 import type { FileProblem } from '../../format/problem.ts';
-import { linesOf } from '../lines.ts';
-import type { FileRecord, Splice, Values } from '../record.ts';
+import { linesBetween, linesOf, type TextPart } from '../lines.ts';
+import type { FileRecord, Reading, Splice, Values } from '../record.ts';
 import type { Field } from '../field.ts';
 import type { ShapeOf } from '../recipe.ts';
 import { isMismatch, matchTemplate, parseTemplate, writeTemplate, type Fields, type Span, type Template } from '../template.ts';
@@ -13,39 +13,29 @@ const isBlank = (c: string | undefined) => c === ' ' || c === '\t';
 
 /** Lines that are records, comments, section heads or empty. */
 export const line: Shape<Line> = {
-	read({ template: source, comment, sections }, _, text) {
-		const template = parseTemplate(source);
-		const records: FileRecord[] = [];
-		const unknown: FileProblem[] = [];
-		let section: Fields['context'];
-		for (const { line, start, end } of linesOf(text)) {
-			let at = start;
-			while (at < end && isBlank(text[at])) at++;
-			if (at === end) continue;
-			if (sections !== 'none' && text[at] === '[') {
-				const close = text.lastIndexOf(']', end - 1);
-				if (close > at) {
-					section = { value: text.slice(at + 1, close).trim(), start: at + 1, end: close };
-					continue;
-				}
-			}
-			const isComment = comment !== undefined && text.startsWith(comment, at) && at + comment.length <= end;
-			if (isComment) {
-				at += comment.length;
-				// a comment that is a record without its sign was commented out; any other is a remark
-				const found = matchTemplate(template, text, at, end);
-				if (!isMismatch(found) && looksMeant(found)) records.push({ line, start, end, fields: withSection(found), off: true });
-				continue;
-			}
-			const found = matchTemplate(template, text, at, end);
-			if (isMismatch(found)) unknown.push({ line, column: found.at - start + 1, message: found.expected });
-			else records.push({ line, start, end, fields: withSection(found), off: false });
-		}
-		return { records, unknown };
+	read: (record, _, text) => readPart(record, text, { from: 0, to: text.length, line: 1 }),
 
-		function withSection(fields: Fields): Fields {
-			return sections === 'context' && section ? { ...fields, context: section } : fields;
-		}
+	readAgain(record, text, before) {
+		// a section's head says something of all lines below it
+		if (record.sections === 'context') return readPart(record, text, { from: 0, to: text.length, line: 1 });
+		const { from, line, before: old, after } = linesBetween(before.text, text);
+		const between = readPart(record, text, { from, to: after.to, line });
+		const [by, lines] = [after.to - old.to, after.line - old.line];
+		const { records, unknown } = before.reading;
+		const below = <T extends { readonly line: number }>(all: readonly T[], at: number) => {
+			const next = all.findIndex((each) => each.line >= at);
+			return next === -1 ? all.length : next;
+		};
+		return {
+			records: records.slice(0, below(records, line)).concat(
+				between.records,
+				records.slice(below(records, old.line)).map((each) => movedBy(each, by, lines))
+			),
+			unknown: unknown.slice(0, below(unknown, line)).concat(
+				between.unknown,
+				unknown.slice(below(unknown, old.line)).map((each) => ({ ...each, line: each.line + lines }))
+			)
+		};
 	},
 
 	change({ template: source }, text, { start, end, fields }, values) {
@@ -88,6 +78,52 @@ export const line: Shape<Line> = {
 		return lines.map((l) => l + lineEnd).join('');
 	}
 };
+
+function readPart({ template: source, comment, sections }: Line, text: string, part: TextPart): Reading {
+	const template = parseTemplate(source);
+	const records: FileRecord[] = [];
+	const unknown: FileProblem[] = [];
+	let section: Fields['context'];
+	for (const { line, start, end } of linesOf(text, part)) {
+		let at = start;
+		while (at < end && isBlank(text[at])) at++;
+		if (at === end) continue;
+		if (sections !== 'none' && text[at] === '[') {
+			const close = text.lastIndexOf(']', end - 1);
+			if (close > at) {
+				section = { value: text.slice(at + 1, close).trim(), start: at + 1, end: close };
+				continue;
+			}
+		}
+		const isComment = comment !== undefined && text.startsWith(comment, at) && at + comment.length <= end;
+		if (isComment) {
+			at += comment.length;
+			// a comment that is a record without its sign was commented out; any other is a remark
+			const found = matchTemplate(template, text, at, end);
+			if (!isMismatch(found) && looksMeant(found)) records.push({ line, start, end, fields: withSection(found), off: true });
+			continue;
+		}
+		const found = matchTemplate(template, text, at, end);
+		if (isMismatch(found)) unknown.push({ line, column: found.at - start + 1, message: found.expected });
+		else records.push({ line, start, end, fields: withSection(found), off: false });
+	}
+	return { records, unknown };
+
+	function withSection(fields: Fields): Fields {
+		return sections === 'context' && section ? { ...fields, context: section } : fields;
+	}
+}
+
+/** The same record, so many code units and lines further on. */
+function movedBy(record: FileRecord, by: number, lines: number): FileRecord {
+	if (by === 0 && lines === 0) return record;
+	const fields: Fields = {};
+	for (const name in record.fields) {
+		const { value, start, end } = record.fields[name as Field]!;
+		fields[name as Field] = { value, start: start + by, end: end + by };
+	}
+	return { line: record.line + lines, start: record.start + by, end: record.end + by, fields, off: record.off };
+}
 
 const valuesOf = (fields: Fields): Values => Object.fromEntries(Object.entries(fields).map(([name, span]) => [name, span.value]));
 

@@ -5,6 +5,11 @@ import type { RecordShape } from '../recipe.ts';
 export interface Shape<R extends RecordShape> {
 	/** May throw `FileRefusedError`. */
 	read(record: R, file: string, text: string): Reading;
+	/**
+	 * Reads a text that differs in places from one that was read; gives what `read` would, with the very records of lines that
+	 * are where they were. A shape has it whose lines can be read one by one.
+	 */
+	readAgain?(record: R, text: string, before: { readonly text: string; readonly reading: Reading }): Reading;
 	/** These may throw `NotWritableError`. */
 	change(record: R, text: string, at: FileRecord, values: Values): Splice[];
 	insert(record: R, text: string, after: FileRecord | undefined, values: Values): Splice[];

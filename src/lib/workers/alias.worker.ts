@@ -13,13 +13,15 @@ export type FromAliases = { readonly n: number } & (Pick<AliasReport, 'findings'
 
 let catalogue: Catalogue = new Map();
 let setting: AliasSetting;
+let last: AliasStrata | undefined;
 
 self.onmessage = ({ data }: MessageEvent<ToAliases>) => {
 	if (data.kind === 'start') catalogue = new Map(data.commands.map((command) => [command.id, command]));
 	else if (data.kind === 'setting') setting = data.setting;
 	else {
 		const say = (message: FromAliases) => self.postMessage(message);
-		const report = aliasReport(data.strata, setting, catalogue);
+		const report = aliasReport(data.strata, setting, catalogue, last);
+		last = data.strata;
 		say({ n: data.n, findings: report.findings });
 		say({ n: data.n, rows: report.rows });
 	}

@@ -60,6 +60,21 @@ describe('report of the alias files', () => {
 		for (const finding of reportOf(text, 'factory').findings) expect(finding.fixes).to.deep.equal([]);
 	});
 
+	it('says the same when a former state of the files was reported on, whatever the recipe was then', () => {
+		const typed = `zz -> ${one}  # first\nzy -> ${two}\nqq -> no.such-command\n;; not a line\n`;
+		const before = [strataOf(typed), strataOf('')];
+		reportOf(typed);
+		for (const strata of before) aliasReport(strata, setting, subject.catalogue);
+		const other = strataOf('zz\tdraw.segment\n');
+		const tabs = other.map((s) => ({ ...s, aliases: { ...s.aliases!, recipe: SHIPPED_RECIPES['aliases-tsv']! } }));
+		aliasReport(tabs, setting, subject.catalogue);
+		for (const former of [...before, tabs]) {
+			const { findings, rows } = aliasReport(strataOf(text), setting, subject.catalogue, former);
+			expect(findings).to.deep.equal(reportOf(text).findings);
+			expect(rows).to.deep.equal(reportOf(text).rows);
+		}
+	});
+
 	it('is plain data, so that a worker can send it', () => {
 		const report = aliasReport(
 			demoProfile(varve).map(({ id, kind, name, aliases }) => ({ id, kind, name, ...(aliases && { aliases }) })),
