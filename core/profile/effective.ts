@@ -55,7 +55,9 @@ export interface Effective {
 	readonly accepted: ReadonlyMap<string, Accepted>;
 }
 
-type Growing = { -readonly [K in keyof Binding]: Binding[K] } & { repeatedIn: StratumId[] };
+type Growing = { -readonly [K in keyof Binding]: Binding[K] };
+
+const NONE: readonly never[] = [];
 
 /**
  * Folds the strata from the lowest up. A set adds; a remove takes away the same shortcut from below, unless a stratum
@@ -68,6 +70,7 @@ export function effectiveProfile(profile: Profile): Effective {
 	const accepted = new Map<string, Accepted>();
 	const repeated = new Set<Keys>();
 	const layers: Growing[][] = [];
+	let tookAway = false;
 
 	for (const stratum of profile) {
 		const layer: Growing[] = [];
@@ -85,10 +88,11 @@ export function effectiveProfile(profile: Profile): Effective {
 				else if (below.lockedBy) ineffective.push({ entry, stratum: stratum.id, reason: 'locked', lockedBy: below.lockedBy });
 				else {
 					byKey.delete(key);
+					tookAway = true;
 					removed.set(key, { binding: below, by: stratum.id });
 				}
 			} else if (below) {
-				below.repeatedIn.push(stratum.id);
+				below.repeatedIn = [...below.repeatedIn, stratum.id];
 				repeated.add(below.keys);
 			} else {
 				const binding: Growing = {
@@ -96,10 +100,10 @@ export function effectiveProfile(profile: Profile): Effective {
 					command: entry.command,
 					keys: entry.keys,
 					scope: entry.scope,
-					scopeText: scopeTextOf(key),
+					scopeText: scopeTextOf(key, entry.scope),
 					stratum: stratum.id,
 					rank: entry.rank,
-					repeatedIn: [],
+					repeatedIn: NONE,
 					lockedBy: undefined
 				};
 				byKey.set(key, binding);
@@ -115,7 +119,7 @@ export function effectiveProfile(profile: Profile): Effective {
 	}
 	return {
 		strata: profile.map(({ id, kind, name }) => ({ id, kind, name })),
-		bindings: layers.flat().filter((binding) => byKey.get(binding.key) === binding),
+		bindings: tookAway ? layers.flat().filter((binding) => byKey.get(binding.key) === binding) : layers.flat(),
 		byKey,
 		removed,
 		ineffective,

@@ -45,8 +45,9 @@ export function shortcutKey({ command, keys, scope }: Shortcut): ShortcutKey {
 	return `${keys}\n${scopeText(scope)}\n${command}` as ShortcutKey;
 }
 
-/** The scope's text within the key. */
-export function scopeTextOf(key: ShortcutKey): string {
+/** The scope's text, which also stands within the key; scopes that cannot change share theirs. */
+export function scopeTextOf(key: ShortcutKey, scope: Scope): string {
+	if (Object.isFrozen(scope)) return scopeText(scope);
 	const start = key.indexOf('\n') + 1;
 	return key.slice(start, key.indexOf('\n', start));
 }
@@ -56,10 +57,13 @@ export type EntryKey = string & { readonly EntryKey: unique symbol };
 
 export function entryKey(entry: Pick<Entry, 'op' | 'acceptance'> & Shortcut): EntryKey {
 	if (entry.acceptance) return `accept\n${entry.acceptance.finding}` as EntryKey;
-	return `${entry.op === 'lock' ? 'lock' : 'say'}\n${shortcutKey(entry)}` as EntryKey;
+	return (entry.op === 'lock' ? LOCK + shortcutKey(entry) : shortcutKey(entry)) as string as EntryKey;
 }
 
-/** The key of the shortcut that the entry is about. */
+/** Before the shortcut of a lock; no keys are spelled so. */
+const LOCK = 'lock\n';
+
+/** The key of the shortcut that an entry other than an acceptance is about; of one that says it, the very same text. */
 export function shortcutKeyOf(key: EntryKey): ShortcutKey {
-	return key.slice(key.indexOf('\n') + 1) as string as ShortcutKey;
+	return (key.startsWith(LOCK) ? key.slice(LOCK.length) : key) as string as ShortcutKey;
 }

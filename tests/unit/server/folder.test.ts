@@ -1,10 +1,13 @@
 import { expect } from 'chai';
 import { spawn } from 'node:child_process';
 import { once } from 'node:events';
-import { mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { cpSync, mkdirSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { sql } from 'drizzle-orm';
+import type { CommandId } from '../../../core/application/command.ts';
+import { entryKey, shortcutKey, type Entry } from '../../../core/profile/entry.ts';
+import type { Keys } from '../../../core/stroke/stroke.ts';
 import { FolderHeldError, lockFolder } from '../../../src/lib/server/db/folder-lock.ts';
 import { DataFolderError, openDatabase } from '../../../src/lib/server/db/open.ts';
 
@@ -61,5 +64,38 @@ describe('data folder', () => {
 		const error = await refusal(openDatabase(folder));
 		expect(error).to.be.instanceOf(DataFolderError);
 		expect(error.message).to.include('newer Skarn').and.include('2040-01-01');
+	});
+
+	it('is brought up to date when an earlier Skarn has written it', async function () {
+		this.timeout(60_000);
+		const earlier = mkdtempSync(join(tmpdir(), 'skarn-migrations-'));
+		cpSync('migrations', earlier, { recursive: true });
+		const journal = join(earlier, 'meta', '_journal.json');
+		const { entries, ...rest } = JSON.parse(readFileSync(journal, 'utf8')) as { entries: { tag: string }[] };
+		const until = entries.slice(
+			0,
+			entries.findIndex((e) => e.tag === '0004_keys_without_say')
+		);
+		writeFileSync(journal, JSON.stringify({ ...rest, entries: until }));
+		const shortcut = { command: 'say.it' as CommandId, keys: 'Ctrl+E' as Keys, scope: {} };
+		const rows = [
+			{ op: 'set', key: `say\n${shortcutKey(shortcut)}` },
+			{ op: 'lock', key: `lock\n${shortcutKey(shortcut)}` }
+		];
+		const before = await openDatabase(folder, { migrations: earlier });
+		// without an application around them
+		await before.db.execute(sql`set session_replication_role = replica`);
+		for (const { op, key } of rows)
+			await before.db.execute(
+				sql`insert into entries (application, stratum, key, op, command, keys, scope, rank) values ('a', 'office', ${key}, ${op}, 'say.it', 'Ctrl+E', '{}', 0)`
+			);
+		await before.close();
+		rmSync(earlier, { recursive: true });
+		const after = await openDatabase(folder);
+		const kept = await after.db.execute<{ op: Entry['op']; key: string }>(sql`select op, key from entries order by op`);
+		await after.close();
+		expect(kept.rows).to.deep.equal(
+			(['lock', 'set'] as const).map((op): { op: string; key: string } => ({ op, key: entryKey({ op, ...shortcut }) }))
+		);
 	});
 });
