@@ -185,11 +185,21 @@ function newSpace(axes: readonly Axis[], reachable: Reachable): ContextSpace {
 		);
 		return numbered(text, axisBits.reduce(intersection, everywhere));
 	};
-	const setOfAny = (scopes: readonly Scope[]): ScopeSet => {
+	const unionOf = (scopes: readonly Scope[]): ScopeSet => {
 		if (scopes.length === 0) return everySet;
 		if (scopes.length === 1) return setOf(scopes[0]!);
 		const text = scopes.map((scope) => scopeText(scope)).join('\n');
 		return sets.get(text) ?? numbered(text, scopes.map((scope) => bitsOf(scope)).reduce(union));
+	};
+	/** Of lists that cannot change any more: a catalogue says the same few thousands of times. */
+	const ofLists = new WeakMap<readonly Scope[], ScopeSet>();
+	const setOfAny = (scopes: readonly Scope[]): ScopeSet => {
+		let set = ofLists.get(scopes);
+		if (!set) {
+			set = unionOf(scopes);
+			if (Object.isFrozen(scopes)) ofLists.set(scopes, set);
+		}
+		return set;
 	};
 	const bitsOf = (scope: Scope, text?: string): Bits => setOf(scope, text).bits;
 

@@ -21,11 +21,33 @@ export const ApplicationFile = z.strictObject({
 });
 export type ApplicationFile = z.infer<typeof ApplicationFile>;
 
+/**
+ * The same schema for one file, in which commands that say the same contexts share them, looked at once and frozen. What is
+ * refused is not told in full.
+ */
+function sharingContexts(): z.ZodType<ApplicationFile> {
+	const known = new Map<string, Command['contexts']>();
+	const contexts = z.unknown().transform((said, context) => {
+		const text = JSON.stringify(said);
+		let shared = known.get(text);
+		if (!shared) {
+			const { data, error } = Command.shape.contexts.safeParse(said);
+			if (!data) {
+				context.addIssue({ code: 'custom', message: error!.message });
+				return z.NEVER;
+			}
+			data.forEach(Object.freeze);
+			known.set(text, (shared = Object.freeze(data) as Command['contexts']));
+		}
+		return shared;
+	});
+	return ApplicationFile.extend({ commands: z.array(Command.extend({ contexts })).min(1).max(50_000) });
+}
+
 /** Reads an application file. Throws `FileRefusedError` with line, column and pointer. */
 export function readApplicationFile(file: string, text: string): ApplicationFile & Subject {
-	const read = checkedJson(parseJson(file, text), ApplicationFile);
-	// the text of a scope that cannot change is made once
-	for (const { contexts } of read.commands) contexts.forEach(Object.freeze);
+	const document = parseJson(file, text);
+	const read = sharingContexts().safeParse(document.value).data ?? checkedJson(document, ApplicationFile);
 	const space = contextSpace(read.application.axes, read.application.reachable);
 	try {
 		return { ...read, space, catalogue: catalogueOf(read.commands, space) };

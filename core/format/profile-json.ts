@@ -109,39 +109,55 @@ export function writeProfileFile(file: ProfileFile): string {
 	return `${lines},\n  "strata": [\n${body.join(',\n')}\n  ]\n}\n`;
 }
 
-type SaidEntry = Pick<ShortcutRow, 'op' | 'shortcut'>;
-
 /**
- * Reads one entry after the other. A file says the same commands, keys and scopes many thousand times: an entry is sound if
- * each of its parts was sound in one before.
+ * Reads one entry after the other. A file says the same commands, keys and scopes many thousand times: each is looked at once,
+ * and the whole entry only where a part is not sound.
  */
-function entryReader(): (value: unknown) => SaidEntry | { readonly path: readonly PropertyKey[]; readonly message: string } {
+function entryReader(): (
+	value: unknown,
+	line: number,
+	stratum: StratumId
+) => ShortcutRow | { readonly path: readonly PropertyKey[]; readonly message: string } {
+	const { command: commandSchema, keys: keysSchema, scope: scopeSchema } = FileEntry.shape;
 	const commands = new Map<unknown, CommandId>();
 	const spelled = new Map<unknown, Keys>();
 	const scopes = new Map<string, Scope>();
-	const known = (value: unknown): SaidEntry | undefined => {
+	const soundCommand = (command: unknown): CommandId | undefined => {
+		const { data } = commandSchema.safeParse(command);
+		if (data !== undefined) commands.set(command, data);
+		return data;
+	};
+	/** Throws what `parseKeys` throws. */
+	const soundKeys = (keys: unknown): Keys | undefined => {
+		const { data } = keysSchema.safeParse(keys);
+		const said = data === undefined ? undefined : parseKeys(data);
+		if (said !== undefined) spelled.set(keys, said);
+		return said;
+	};
+	const soundScope = (scope: unknown, text: string): Scope | undefined => {
+		const { data } = scopeSchema.safeParse(scope);
+		if (data !== undefined) scopes.set(text, Object.freeze(data));
+		return data;
+	};
+	const sound = (value: unknown, line: number, stratum: StratumId): ShortcutRow | undefined => {
 		if (typeof value !== 'object' || value === null || Object.keys(value).length !== 4) return undefined;
 		const { op, command, keys, scope } = value as Record<string, unknown>;
-		const said = spelled.get(keys);
-		const named = commands.get(command);
-		if ((op !== 'set' && op !== 'remove' && op !== 'lock') || !said || named === undefined) return undefined;
-		const where = scopes.get(JSON.stringify(scope));
-		return where && { op, shortcut: { command: named, keys: said, scope: where } };
+		if ((op !== 'set' && op !== 'remove' && op !== 'lock') || scope === undefined) return undefined;
+		const named = commands.get(command) ?? soundCommand(command);
+		const said = spelled.get(keys) ?? soundKeys(keys);
+		const text = JSON.stringify(scope);
+		const where = scopes.get(text) ?? soundScope(scope, text);
+		if (named === undefined || said === undefined || where === undefined) return undefined;
+		return { line, op, shortcut: { command: named, keys: said, scope: where }, stratum };
 	};
-	return (value) => {
-		const entry = known(value);
-		if (entry) return entry;
-		const parsed = FileEntry.safeParse(value);
-		if (!parsed.success) return parsed.error.issues[0]!;
-		const { op, command, keys, scope } = parsed.data;
+	return (value, line, stratum) => {
 		try {
-			const said = spelled.get(keys) ?? parseKeys(keys);
-			const text = JSON.stringify(scope);
-			const where = scopes.get(text) ?? Object.freeze(scope);
-			commands.set(command, command);
-			spelled.set(keys, said);
-			scopes.set(text, where);
-			return { op, shortcut: { command, keys: said, scope: where } };
+			const row = sound(value, line, stratum);
+			if (row) return row;
+			const parsed = FileEntry.safeParse(value);
+			if (!parsed.success) return parsed.error.issues[0]!;
+			const { op, command, keys, scope } = parsed.data;
+			return { line, op, shortcut: { command, keys: parseKeys(keys), scope: Object.freeze(scope) }, stratum };
 		} catch (error) {
 			return { path: ['keys'], message: (error as Error).message };
 		}
@@ -190,9 +206,9 @@ export function readProfileFile(
 		const refuse = (e: number, path: readonly PropertyKey[], message: string) =>
 			refused.push(problemAt(document, ['strata', s, 'entries', e, ...path], message));
 		stratum.entries.forEach((value, e) => {
-			const said = entryIn(value);
-			if ('message' in said) refuse(e, said.path, said.message);
-			else rows.push({ line: lineAt[e]!, ...said, stratum: stratum.id as StratumId });
+			const row = entryIn(value, lineAt[e]!, stratum.id);
+			if ('message' in row) refuse(e, row.path, row.message);
+			else rows.push(row);
 		});
 		for (const { command, keys, scope, ...acceptance } of stratum.acceptances)
 			rows.push({

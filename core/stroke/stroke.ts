@@ -83,26 +83,29 @@ export function parseKeys(text: string): Keys {
 	if (strokes.length === 0) throw new StrokeSyntaxError(text, 'expected at least one key');
 	if (strokes.length > LONGEST_SEQUENCE)
 		throw new StrokeSyntaxError(text, `a sequence has at most ${LONGEST_SEQUENCE} strokes, this has ${strokes.length}`);
-	return strokes.map((s) => strokeText(parseStroke(s))).join(' ') as Keys;
+	return strokes.map((s) => read(s).text).join(' ') as Keys;
 }
 
 export function keysOf(strokes: readonly Stroke[]): Keys {
 	return strokes.map(strokeText).join(' ') as Keys;
 }
 
-/** Texts come in as canonical keys again and again; what they read as is remembered, up to a limit. */
-const READ = new Map<string, Stroke>();
+/** The same texts come in again and again; what they read as, and the canonical text of that, is remembered, up to a limit. */
+const READ = new Map<string, { readonly stroke: Stroke; readonly text: string }>();
 const MOST_READ = 20_000;
 
+function read(text: string): { readonly stroke: Stroke; readonly text: string } {
+	let known = READ.get(text);
+	if (!known) {
+		const stroke = parseStroke(text);
+		known = { stroke, text: strokeText(stroke) };
+		if (READ.size < MOST_READ) READ.set(text, known);
+	}
+	return known;
+}
+
 export function strokesOf(keys: Keys): Stroke[] {
-	return keys.split(' ').map((text) => {
-		let stroke = READ.get(text);
-		if (!stroke) {
-			stroke = parseStroke(text);
-			if (READ.size < MOST_READ) READ.set(text, stroke);
-		}
-		return stroke;
-	});
+	return keys.split(' ').map((text) => read(text).stroke);
 }
 
 /** The inputs that are complete before this one is: for `G F E`, `G` and `G F`. Empty for a single stroke. */
