@@ -5,7 +5,7 @@ import { emptyAliasFile, type AliasFile } from '../core/alias/file.ts';
 import { ALIAS_RULES } from '../core/alias/rules/rules.ts';
 import { aliasTable } from '../core/alias/table.ts';
 import { acceptedAs } from '../core/check/acceptance.ts';
-import { check, tellEach } from '../core/check/check.ts';
+import { checkAndTell } from '../core/check/check.ts';
 import { circumstancesOf, withReleased, type Subject } from '../core/check/circumstances.ts';
 import { CHECK_RULES } from '../core/check/rules/rules.ts';
 import { readApplicationFile, type ApplicationFile } from '../core/format/application-json.ts';
@@ -154,16 +154,17 @@ export interface FoundFinding extends Placed {
 	readonly accepted: boolean;
 }
 
-/** All findings of shortcuts, aliases and macros, each with the place that it is about. */
+/** All findings of shortcuts, aliases and macros, each with the place that it is about, and with its id if those are wanted. */
 export function findingsOf(
 	application: ApplicationFile & Subject,
 	loaded: LoadedProfile & { aliasFile?: string },
-	released: Profile | undefined
+	released: Profile | undefined,
+	ids: boolean
 ): FoundFinding[] {
 	const office = released?.find((s) => s.kind === 'office');
 	const c = circumstancesOf(application, loaded.profile, desksOf(application.seats), office ? inOrder(office) : null);
 	const [first] = loaded.fileOf.values();
-	const found = tellEach(c, check(c), (told): FoundFinding => {
+	const found = checkAndTell(c, (told): FoundFinding => {
 		const [binding] = told.bindings;
 		const place = binding && loaded.places.get(binding.stratum)?.[binding.rank];
 		return {
@@ -171,7 +172,7 @@ export function findingsOf(
 			title: CHECK_RULES[told.rule].title,
 			severity: told.severity,
 			sentence: told.sentence,
-			id: told.id,
+			id: ids ? told.id : undefined,
 			file: place?.file ?? first ?? '-',
 			line: place?.line,
 			accepted: c.index.effective.accepted.size > 0 && acceptedAs(c.index.effective, told) !== undefined

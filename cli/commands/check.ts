@@ -44,7 +44,9 @@ Examples:
 			const subject = options.aliases
 				? withAliases(loaded, options.aliases, loadRecipe(options.recipe), options.stratum)
 				: loaded;
-			const all = findingsOf(application, subject, released).filter((f) => options.accepted || !f.accepted);
+			const all = findingsOf(application, subject, released, options.format !== 'text').filter(
+				(f) => options.accepted || !f.accepted
+			);
 			const bySeverity = SEVERITIES.map((severity) => all.filter((f) => f.severity === severity));
 			const found = bySeverity.flat();
 			for (const { file, line, column, message } of loaded.refused)

@@ -3,7 +3,7 @@ import type { CommandId } from '../application/command.ts';
 import type { Change } from '../profile/edit.ts';
 import { properPrefixes, readable, type Keys } from '../stroke/stroke.ts';
 import type { Circumstances } from './circumstances.ts';
-import { contestsOn, type Contest } from './contest.ts';
+import { contestsOn, type ContestOf } from './contest.ts';
 import {
 	findingId,
 	RULE_IDS,
@@ -53,14 +53,16 @@ export class Checks {
 	/** The place of the rule in hand, and the keys of the input it looks at. */
 	#ruleNo = 0;
 	#keys: Keys | undefined;
+	readonly #heard: ((finding: Finding, contestOf: ContestOf) => void) | undefined;
 	readonly #report: Report = Object.assign<(...said: Parameters<Report>) => void, Pick<Report, 'each'>>(
 		(severity, subject, situation, detail) => this.#notes.add(this.#ruleNo, severity, subject, situation, detail, this.#keys),
 		{ each: (severity, contenders, detail) => this.#notes.addEach(this.#ruleNo, severity, contenders, detail) }
 	);
 
-	/** Without having looked yet: `steps` does. */
-	constructor(circumstances: Circumstances) {
+	/** Without having looked yet: `steps` does. `heard` is called with each finding on an input while its contest is at hand. */
+	constructor(circumstances: Circumstances, heard?: (finding: Finding, contestOf: ContestOf) => void) {
 		this.#circumstances = circumstances;
+		this.#heard = heard;
 	}
 
 	get circumstances(): Circumstances {
@@ -158,7 +160,9 @@ export class Checks {
 					this.#ruleNo = no;
 					look(input, this.#circumstances, this.#report);
 				}
-				found(input, this.#notes.turn());
+				const page = this.#notes.turn();
+				found(input, page);
+				if (this.#heard && page !== undefined) for (const finding of this.#notes.on(page)) this.#heard(finding, contestOf);
 			}
 		});
 		this.#keys = undefined;
@@ -194,13 +198,17 @@ export class Checks {
 	/** All, errors first, then in the order in which they were found. */
 	list(): Finding[] {
 		const lists = SEVERITIES.map((): Finding[] => []);
-		const sort = (page: Page) => {
-			for (const finding of this.#notes.on(page)) lists[SEVERITIES.indexOf(finding.severity)]!.push(finding);
-		};
-		for (const page of this.#byInput?.values() ?? this.#first.pages) if (page !== undefined) sort(page);
-		for (const page of this.#byCommand.values()) sort(page);
-		if (this.#whole !== undefined) sort(this.#whole);
+		const sort = (finding: Finding) => void lists[SEVERITIES.indexOf(finding.severity)]!.push(finding);
+		for (const page of this.#byInput?.values() ?? this.#first.pages)
+			if (page !== undefined) for (const finding of this.#notes.on(page)) sort(finding);
+		for (const finding of this.listOthers()) sort(finding);
 		return lists.flat();
+	}
+
+	/** Those that are about a command or the whole, in the order in which they were found. */
+	listOthers(): Finding[] {
+		const pages = [...this.#byCommand.values(), ...(this.#whole === undefined ? NONE : [this.#whole])];
+		return pages.flatMap((page) => this.#notes.on(page));
 	}
 }
 
@@ -255,11 +263,26 @@ export function tellAll(circumstances: Circumstances, findings: readonly Finding
 /** What is taken of each; of a large profile, all that is told at once is many times what is kept of it. */
 export function tellEach<T>(circumstances: Circumstances, findings: readonly Finding[], take: (told: Told) => T): T[] {
 	return contestsOn(circumstances.index, findings.length, (contestOf) =>
-		findings.map((finding) => take(new ToldFinding(finding, circumstances, tellingOf(finding, circumstances, contestOf))))
+		findings.map((finding) => take(toldOf(finding, circumstances, contestOf)))
 	);
 }
 
-function tellingOf(finding: Finding, circumstances: Circumstances, contestOf: (input: Input) => Contest): Telling {
+/** What is taken of each finding of a check, in the order of `check`; quicker than to tell them afterwards. */
+export function checkAndTell<T>(circumstances: Circumstances, take: (told: Told) => T): T[] {
+	const lists = SEVERITIES.map((): T[] => []);
+	const tell = (finding: Finding, contestOf: ContestOf) =>
+		void lists[SEVERITIES.indexOf(finding.severity)]!.push(take(toldOf(finding, circumstances, contestOf)));
+	const checks = new Checks(circumstances, tell);
+	for (const _ of checks.steps());
+	const others = checks.listOthers();
+	contestsOn(circumstances.index, others.length, (contestOf) => others.forEach((finding) => tell(finding, contestOf)));
+	return lists.flat();
+}
+
+const toldOf = (finding: Finding, circumstances: Circumstances, contestOf: ContestOf): Told =>
+	new ToldFinding(finding, circumstances, tellingOf(finding, circumstances, contestOf));
+
+function tellingOf(finding: Finding, circumstances: Circumstances, contestOf: ContestOf): Telling {
 	return CHECK_RULES[finding.rule].tell(finding, circumstances, () =>
 		contestOf(circumstances.index.at(finding.witness.keys ?? ('' as Keys)))
 	);
@@ -267,24 +290,12 @@ function tellingOf(finding: Finding, circumstances: Circumstances, contestOf: (i
 
 /** What few who read a finding want is worked out when it is asked for. */
 class ToldFinding implements Told {
-	readonly rule: Told['rule'];
-	readonly severity: Told['severity'];
-	readonly command: CommandId;
-	readonly bindings: Told['bindings'];
-	readonly witness: Told['witness'];
-	readonly detail: string | undefined;
 	readonly sentence: string;
 	readonly causes: Told['causes'];
 	readonly #finding: Finding;
 	readonly #circumstances: Circumstances;
 
 	constructor(finding: Finding, circumstances: Circumstances, { sentence, causes }: Pick<Telling, 'sentence' | 'causes'>) {
-		this.rule = finding.rule;
-		this.severity = finding.severity;
-		this.command = finding.command;
-		this.bindings = finding.bindings;
-		this.witness = finding.witness;
-		this.detail = finding.detail;
 		this.sentence = readable(sentence);
 		this.causes = causes;
 		this.#finding = finding;
@@ -297,21 +308,45 @@ class ToldFinding implements Told {
 		);
 	}
 
+	get rule(): Told['rule'] {
+		return this.#finding.rule;
+	}
+
+	get severity(): Told['severity'] {
+		return this.#finding.severity;
+	}
+
+	get command(): CommandId {
+		return this.#finding.command;
+	}
+
+	get bindings(): Told['bindings'] {
+		return this.#finding.bindings;
+	}
+
+	get witness(): Told['witness'] {
+		return this.#finding.witness;
+	}
+
+	get detail(): string | undefined {
+		return this.#finding.detail;
+	}
+
 	get id(): string {
-		return findingId(this);
+		return findingId(this.#finding);
 	}
 
 	get count(): number {
-		return this.#later(({ count }) => count);
+		return this.#later((telling) => telling.count());
 	}
 
 	get circumstances(): string {
-		return this.#later((telling) => circumstancesText(this, telling));
+		return this.#later((telling) => circumstancesText(this.#finding, telling.causes, telling.count()));
 	}
 }
 
 /** What the finding rests on, as a short text: the bindings on both sides and where it shows. */
-function circumstancesText({ bindings, witness }: Finding, { causes, count }: Pick<Told, 'causes' | 'count'>): string {
+function circumstancesText({ bindings, witness }: Finding, causes: Told['causes'], count: number): string {
 	const text = JSON.stringify([bindings.map((b) => b.key).sort(), causes.map((b) => b.key).sort(), count, witness.keys]);
 	// FNV-1a, 32 bits
 	let hash = 0x811c9dc5;

@@ -241,11 +241,14 @@ export function contestOn<T>(index: ShortcutIndex, input: Input, work: (contest:
 	}
 }
 
+/** Gives the contest on an input; what it says is gone when another is asked for. */
+export type ContestOf = (input: Input) => Contest;
+
 /** From so many contests on, sets that inputs share are kept. */
 const MANY = 100;
 
 /** The contests on one input after the other, while `work` goes on; what one says is gone when another is asked for. `count` is about how many. */
-export function contestsOn<T>(index: ShortcutIndex, count: number, work: (contestOf: (input: Input) => Contest) => T): T {
+export function contestsOn<T>(index: ShortcutIndex, count: number, work: (contestOf: ContestOf) => T): T {
 	const { situations, setCount } = index.space;
 	const shelf = new Shelf(situations.length, count < MANY ? 0 : setCount);
 	let contest: Contest | undefined;

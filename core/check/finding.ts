@@ -52,14 +52,15 @@ export interface Finding {
 /** What a rule says of a finding. */
 export interface Telling {
 	readonly sentence: string;
-	/** In how many situations it shows. Worked out when it is asked for, while the contest goes on. */
-	readonly count: number;
+	/** In how many situations it shows; to be asked while the contest goes on. */
+	count(): number;
 	/** The bindings that cause it, without those that suffer. */
 	readonly causes: readonly Binding[];
 }
 
 /** A finding as people read it. */
-export interface Told extends Finding, Telling {
+export interface Told extends Finding, Omit<Telling, 'count'> {
+	readonly count: number;
 	/** Stable while the same bindings are concerned. */
 	readonly id: string;
 	/** Changes when something that the finding rests on does; an acceptance holds only for what it was given for. */

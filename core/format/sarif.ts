@@ -7,7 +7,8 @@ export interface Placed {
 	readonly title: string;
 	readonly severity: Severity;
 	readonly sentence: string;
-	readonly id: string;
+	/** Tells findings apart over several runs; left out where nobody asks. */
+	readonly id: string | undefined;
 	readonly file: string;
 	readonly line: number | undefined;
 }
@@ -43,7 +44,7 @@ export function sarifLog(findings: readonly Placed[], version: string): Log {
 							}
 						}
 					],
-					partialFingerprints: { 'skarnFinding/v1': f.id }
+					...(f.id !== undefined && { partialFingerprints: { 'skarnFinding/v1': f.id } })
 				}))
 			}
 		]

@@ -16,7 +16,7 @@ export const clash: CheckRule = {
 		const result = c.index.rules.ambiguity === 'chooser' ? 'a chooser opens' : 'no command wins';
 		return {
 			sentence: `${keys} means ${listedBriefly([...new Set(here.map((b) => labelOf(c, b)))], (label) => label)}. In ${c.index.space.labelOf(situation)} ${result}.`,
-			get count() {
+			count() {
 				const { shelf } = contest();
 				const ties = contest()
 					.ties()

@@ -27,7 +27,7 @@ export const dead: CheckRule = {
 				: 'the application has loaded another on these keys and refuses it';
 		return {
 			sentence: `${keys} for ${labelOf(c, binding!)} can never run: ${why}.`,
-			get count() {
+			count() {
 				const { shelf, heard } = contest();
 				return count(shelf.bits(heard[place]!));
 			},

@@ -17,7 +17,9 @@ export const duplicate: CheckRule = {
 		const name = (id: string) => c.index.effective.strata.find((s) => s.id === id)?.name ?? id;
 		return {
 			sentence: `${name(binding!.stratum)} puts ${keys} on ${labelOf(c, binding!)} already; ${listed(binding!.repeatedIn.map(name))} says it again.`,
-			count: count(c.index.reach(binding!)),
+			count() {
+				return count(c.index.reach(binding!));
+			},
 			causes: []
 		};
 	},

@@ -45,7 +45,9 @@ export const layout: CheckRule = {
 		const trouble = c.office.troubles(keys!).find((t) => t.kind === detail);
 		return {
 			sentence: trouble ? sentence(trouble, keys!, labelOf(c, binding!)) : '',
-			count: count(c.index.reach(binding!)),
+			count() {
+				return count(c.index.reach(binding!));
+			},
 			causes: []
 		};
 	},

@@ -22,7 +22,9 @@ export const locked: CheckRule = {
 		const name = (id: string | undefined) => c.index.effective.strata.find((s) => s.id === id)?.name ?? id;
 		return {
 			sentence: `${name(detail)} takes ${keys} away from ${labelOf(c, { command })}, but ${name(bindings[0]?.lockedBy) ?? 'a stratum below'} has locked it, so it still runs.`,
-			count: bindings[0] ? count(c.index.reach(bindings[0])) : 0,
+			count() {
+				return bindings[0] ? count(c.index.reach(bindings[0])) : 0;
+			},
 			causes: []
 		};
 	},

@@ -90,7 +90,7 @@ export const moved: CheckRule = {
 		const old = ownerAt(c, keys!, situation);
 		return {
 			sentence: `${keys} runs ${labelOf(c, binding!)} in ${c.index.space.labelOf(situation)}; in the last release it ran ${labelOf(c, old)}.`,
-			get count() {
+			count() {
 				const now = contest();
 				const place = now.placeOf(binding!);
 				return count(now.shelf.bits(changes(now, now.beside(c.released!, before(c, now.input)!))[place]!));

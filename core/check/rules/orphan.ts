@@ -1,4 +1,3 @@
-import { count } from '../../context/bits.ts';
 import { labelOf, type CheckRule } from '../finding.ts';
 import { drops, goes } from '../proposals.ts';
 
@@ -22,16 +21,19 @@ export const orphan: CheckRule = {
 			const stratum = detail!.split('\n')[1]!;
 			return {
 				sentence: `${c.index.effective.strata.find((s) => s.id === stratum)?.name ?? stratum} removes ${keys} from ${labelOf(c, { command })}, which no stratum below says.`,
-				count: 0,
+				count() {
+					return 0;
+				},
 				causes: []
 			};
 		}
-		const where = c.index.scopeSet(binding).bits;
 		return {
 			sentence: c.index.catalogue.has(binding.command)
 				? `${keys} runs ${labelOf(c, binding)} in ${c.index.space.scopeLabel(binding.scope)}, where that command does not exist.`
 				: `${keys} names ${binding.command}, which this version does not have.`,
-			count: count(where),
+			count() {
+				return c.index.scopeSet(binding).size;
+			},
 			causes: []
 		};
 	},

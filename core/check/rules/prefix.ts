@@ -25,7 +25,7 @@ export const prefix: CheckRule = {
 				c.index.rules.sequences === 'at-once'
 					? `${keys} runs ${labelOf(c, binding!)} at once in ${where}, so ${names} cannot be typed there.`
 					: `${keys} for ${labelOf(c, binding!)} waits in ${where}, since it also begins ${names}.`,
-			get count() {
+			count() {
 				const all = noBits(c.index.space.situations.length);
 				for (const longer of found) absorb(all, c.index.reach(longer));
 				const { shelf, heard } = contest();

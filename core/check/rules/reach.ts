@@ -73,7 +73,9 @@ export const reach: CheckRule = {
 			found && found.wasted.length > 0 ? `is wasted on ${listed(found.wasted.map((b) => labelOf(c, b)))}` : 'lies free';
 		return {
 			sentence: `${binding!.keys} for ${labelOf(c, { command })}, run ${c.index.catalogue.get(command)?.use} times a day, ${effort}${way ? ` (${way.mm.toFixed(0)} mm)` : ''}; ${detail} (${shorter?.mm.toFixed(0)} mm) ${state}.`,
-			count: count(c.index.reach(binding!)),
+			count() {
+				return count(c.index.reach(binding!));
+			},
 			causes: found?.wasted ?? []
 		};
 	},

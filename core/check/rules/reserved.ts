@@ -21,7 +21,9 @@ export const reserved: CheckRule = {
 			);
 		return {
 			sentence: `${keys} for ${labelOf(c, binding!)} may never arrive: with it ${listed(said)}.`,
-			count: count(c.index.reach(binding!)),
+			count() {
+				return count(c.index.reach(binding!));
+			},
 			causes: []
 		};
 	},

@@ -20,7 +20,7 @@ export const shadow: CheckRule = {
 		const here = causes.filter((m) => hasBit(c.index.reach(m), situation));
 		return {
 			sentence: `${keys} for ${labelOf(c, binding!)} is not heard in ${c.index.space.labelOf(situation)}: ${listedBriefly(here, (m) => `${m.keys} runs ${labelOf(c, m)}`)}.`,
-			get count() {
+			count() {
 				return count(contest().shelf.bits(contest().masked(place)));
 			},
 			causes

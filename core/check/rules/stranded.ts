@@ -39,7 +39,9 @@ export const stranded: CheckRule = {
 				detail === 'weight'
 					? `${command.label} is run ${command.use} times a day and has no shortcut.`
 					: `${command.label} has no shortcut, while its opposite ${partner?.label ?? command.opposite} has ${theirs?.keys}.`,
-			count: count(index.reach({ command: id, scope: {}, scopeText: '' })),
+			count() {
+				return count(index.reach({ command: id, scope: {}, scopeText: '' }));
+			},
 			causes: theirs ? [theirs] : []
 		};
 	},

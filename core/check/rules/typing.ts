@@ -26,10 +26,11 @@ export const typing: CheckRule = {
 		}
 	},
 	tell({ severity, bindings: [binding], witness: { keys, situation } }, c) {
-		const where = intersection(c.index.reach(binding!), c.index.typing);
 		return {
 			sentence: `${keys} for ${labelOf(c, binding!)} types text in ${c.index.space.labelOf(situation)}${severity === 'error' ? ', as everywhere else it could run' : ''}.`,
-			count: count(where),
+			count() {
+				return count(intersection(c.index.reach(binding!), c.index.typing));
+			},
 			causes: []
 		};
 	},
