@@ -257,17 +257,15 @@ export function teller(circumstances: Circumstances): (finding: Finding) => Told
 
 /** Tells many findings in words; quickest when those on the same input follow each other, as they come from a check. */
 export function tellAll(circumstances: Circumstances, findings: readonly Finding[]): Told[] {
-	return tellEach(circumstances, findings, (told) => told);
-}
-
-/** What is taken of each; of a large profile, all that is told at once is many times what is kept of it. */
-export function tellEach<T>(circumstances: Circumstances, findings: readonly Finding[], take: (told: Told) => T): T[] {
 	return contestsOn(circumstances.index, findings.length, (contestOf) =>
-		findings.map((finding) => take(toldOf(finding, circumstances, contestOf)))
+		findings.map((finding) => toldOf(finding, circumstances, contestOf))
 	);
 }
 
-/** What is taken of each finding of a check, in the order of `check`; quicker than to tell them afterwards. */
+/**
+ * What is taken of each finding of a check, in the order of `check`; quicker than to tell them afterwards. Of a large profile,
+ * all that is told at once is many times what is kept of it.
+ */
 export function checkAndTell<T>(circumstances: Circumstances, take: (told: Told) => T): T[] {
 	const lists = SEVERITIES.map((): T[] => []);
 	const tell = (finding: Finding, contestOf: ContestOf) =>
