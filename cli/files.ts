@@ -1,10 +1,11 @@
 import '../core/recipe/shapes/all.ts';
 import { readFileSync, writeFileSync } from 'node:fs';
+import { aliasAcceptable } from '../core/alias/acceptance.ts';
 import { aliasGround, checkAliases, releasedAliases } from '../core/alias/check.ts';
 import { emptyAliasFile, type AliasFile } from '../core/alias/file.ts';
 import { ALIAS_RULES } from '../core/alias/rules/rules.ts';
 import { aliasTable } from '../core/alias/table.ts';
-import { acceptedAs } from '../core/check/acceptance.ts';
+import { isAccepted } from '../core/check/acceptance.ts';
 import { checkAndTell } from '../core/check/check.ts';
 import { circumstancesOf, withReleased, type Subject } from '../core/check/circumstances.ts';
 import { CHECK_RULES } from '../core/check/rules/rules.ts';
@@ -17,6 +18,7 @@ import { desksOf } from '../core/keyboard/desk.ts';
 import type { Entry } from '../core/profile/entry.ts';
 import { inOrder, stratumOf, StratumKind, type Profile, type StratumHead, type StratumId } from '../core/profile/stratum.ts';
 import { decode, encode, type Encoding } from '../core/recipe/bytes.ts';
+import { macroAcceptable } from '../core/macro/acceptance.ts';
 import { checkMacros } from '../core/macro/check.ts';
 import { MACRO_RULES } from '../core/macro/rules/rules.ts';
 import type { MacroEntry } from '../core/macro/macro.ts';
@@ -175,35 +177,40 @@ export function findingsOf(
 			id: ids ? told.id : undefined,
 			file: place?.file ?? first ?? '-',
 			line: place?.line,
-			accepted: c.index.effective.accepted.size > 0 && acceptedAs(c.index.effective, told) !== undefined
+			accepted: c.index.effective.accepted.size > 0 && isAccepted(c.index.effective, told)
 		};
 	});
-	for (const f of checkMacros(c.index, loaded.profile))
+	for (const f of checkMacros(c.index, loaded.profile)) {
+		const acceptable = macroAcceptable(f);
 		found.push({
 			rule: `macro-${f.rule}`,
 			title: MACRO_RULES[f.rule].title,
 			severity: f.severity,
 			sentence: f.sentence,
-			id: `macro-${f.rule}\n${f.stratum}\n${f.macro}\n${f.step ?? ''}`,
+			id: acceptable.id,
 			file: loaded.fileOf.get(f.stratum) ?? first ?? '-',
 			line: undefined,
-			accepted: false
+			accepted: isAccepted(c.index.effective, acceptable)
 		});
+	}
 	const input = application.application.rules.aliases;
 	if (!input) return found;
 	const before = released && releasedAliases(withReleased(released, []), input);
 	const aliases = checkAliases(aliasGround(aliasTable(loaded.profile, input), c.index.catalogue, c, before)).map(
-		(f): FoundFinding => ({
-			rule: `alias-${f.rule}`,
-			title: ALIAS_RULES[f.rule].title,
-			severity: f.severity,
-			sentence: f.sentence,
-			id: `alias-${f.rule}\n${f.entry.stratum.id}\n${f.entry.key}\n${f.entry.command}`,
-			file: loaded.aliasFile ?? loaded.fileOf.get(f.entry.stratum.id) ?? first ?? '-',
-			// an alias file within a profile is one string there; its own lines are told in the sentence
-			line: loaded.aliasFile ? f.entry.record.line : undefined,
-			accepted: false
-		})
+		(f): FoundFinding => {
+			const acceptable = aliasAcceptable(f);
+			return {
+				rule: `alias-${f.rule}`,
+				title: ALIAS_RULES[f.rule].title,
+				severity: f.severity,
+				sentence: f.sentence,
+				id: acceptable.id,
+				file: loaded.aliasFile ?? loaded.fileOf.get(f.entry.stratum.id) ?? first ?? '-',
+				// an alias file within a profile is one string there; its own lines are told in the sentence
+				line: loaded.aliasFile ? f.entry.record.line : undefined,
+				accepted: isAccepted(c.index.effective, acceptable)
+			};
+		}
 	);
 	return [...found, ...aliases];
 }

@@ -1,9 +1,11 @@
 import type { Catalogue } from '../application/application.ts';
+import type { Acceptable } from '../check/acceptance.ts';
 import type { Severity } from '../check/finding.ts';
 import type { FileProblem } from '../format/problem.ts';
 import type { Profile, StratumId, StratumKind } from '../profile/stratum.ts';
 import { changeRecord, removeRecord, switchRecord } from '../recipe/reading.ts';
 import { NotWritableError, type Splice } from '../recipe/record.ts';
+import { aliasAcceptable } from './acceptance.ts';
 import { checkAliases } from './check.ts';
 import { aliasCost } from './cost.ts';
 import { aliasLines, emptyAliasFile, type AliasFile } from './file.ts';
@@ -40,6 +42,8 @@ export interface AliasReportFinding {
 	readonly end: number;
 	readonly typed: string;
 	readonly sentence: string;
+	/** What is let stand with it; a line that is not read is mended or commented out. */
+	readonly acceptable: Acceptable | undefined;
 	/** Ways out as changes of the text; of the file that the finding stands in, or of that of `stratum`. */
 	readonly fixes: readonly { readonly label: string; readonly stratum: StratumId; readonly splices: readonly Splice[] }[];
 }
@@ -116,6 +120,7 @@ export function aliasReport(
 			end,
 			typed: f.typed,
 			sentence: f.sentence,
+			acceptable: aliasAcceptable(f),
 			fixes: f.fixes.flatMap((fix) => written(fix, fileOf))
 		};
 	});
@@ -169,6 +174,7 @@ function unknownLine(stratum: StratumId, text: string, { line, column, message }
 		end,
 		typed: '',
 		sentence: `Line ${line} is kept as it is, but says nothing: ${message}.`,
+		acceptable: undefined,
 		fixes: []
 	};
 }

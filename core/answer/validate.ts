@@ -14,7 +14,7 @@ export interface ChangeProblem {
 /**
  * What stands against the changes beyond their form: commands that do not exist, contexts the application does not
  * have, keys that are not in canonical spelling, removing what a lower stratum has locked. Entries that only go are
- * never refused, so that a profile can always be cleaned.
+ * never refused, so that a profile can always be cleaned; an acceptance may be of a finding about just such a thing.
  */
 export function changeProblems(index: ShortcutIndex, profile: Profile, changes: readonly Change[]): ChangeProblem[] {
 	const lockedBelow = new Map(
@@ -26,7 +26,7 @@ export function changeProblems(index: ShortcutIndex, profile: Profile, changes: 
 		])
 	);
 	return changes.flatMap(({ stratum, after }, i) => {
-		if (!after) return [];
+		if (!after || after.op === 'accept') return [];
 		const problem = (message: string) => [{ index: i, message }];
 		if (!index.catalogue.has(after.command)) return problem(`the command ${after.command} is not in the catalogue`);
 		try {

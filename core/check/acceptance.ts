@@ -7,14 +7,35 @@ import type { Keys } from '../stroke/stroke.ts';
 import { check, tellAll } from './check.ts';
 import type { Circumstances } from './circumstances.ts';
 import type { Pen, Told } from './finding.ts';
+import type { CommandId } from '../application/command.ts';
+import type { Scope } from '../context/scope.ts';
+
+/** A finding as far as its acceptance goes, be it of keys, of an alias file or of a macro. */
+export interface Acceptable {
+	readonly id: string;
+	/** Changes when something that the finding rests on does. */
+	readonly circumstances: string;
+	readonly command: CommandId;
+	/** The input that shows it, if an input does. */
+	readonly keys: Keys | undefined;
+	readonly scope: Scope;
+}
+
+export const acceptable = ({ id, circumstances, command, witness, bindings: [binding] }: Told): Acceptable => ({
+	id,
+	circumstances,
+	command,
+	keys: witness.keys,
+	scope: binding?.scope ?? {}
+});
 
 /** The acceptance of the finding, while the circumstances are those that were accepted. */
-export function acceptedAs(effective: Effective, told: Pick<Told, 'id' | 'circumstances'>): Accepted | undefined {
+export function acceptedAs(effective: Effective, told: Pick<Acceptable, 'id' | 'circumstances'>): Accepted | undefined {
 	const accepted = effective.accepted.get(told.id);
 	return accepted?.acceptance.circumstances === told.circumstances ? accepted : undefined;
 }
 
-export const isAccepted = (effective: Effective, told: Pick<Told, 'id' | 'circumstances'>): boolean =>
+export const isAccepted = (effective: Effective, told: Pick<Acceptable, 'id' | 'circumstances'>): boolean =>
 	acceptedAs(effective, told) !== undefined;
 
 /** The errors that nobody has accepted. */
@@ -24,25 +45,41 @@ export function errorsLeft(circumstances: Circumstances): Told[] {
 }
 
 /** The change that accepts a finding, as an entry of the pen's stratum. */
-export function accepts({ profile, target }: Pen, told: Told, reason: string, role: Role, offset = 0): Change {
+export function accepts({ profile, target }: Pen, finding: Acceptable, reason: string, role: Role, offset = 0): Change {
 	const stratum = stratumById(profile, target);
-	const [binding] = told.bindings;
+	const { id, circumstances, command, keys = '' as Keys, scope } = finding;
 	const after: Entry = {
 		op: 'accept',
-		command: told.command,
-		keys: told.witness.keys ?? ('' as Keys),
-		scope: binding?.scope ?? {},
+		command,
+		keys,
+		scope,
 		rank: nextRank(stratum) + offset,
-		acceptance: { finding: told.id, circumstances: told.circumstances, reason, role }
+		acceptance: { finding: id, circumstances, reason, role }
 	};
-	const before = [...stratum.entries.values()].find((e) => e.acceptance?.finding === told.id) ?? null;
+	const before = [...stratum.entries.values()].find((e) => e.acceptance?.finding === id) ?? null;
 	return { stratum: target, before, after };
 }
 
-/** Acceptances whose finding is gone or has changed; they say nothing any more and can be dropped. */
-export function staleAcceptances(effective: Effective, all: readonly Pick<Told, 'id' | 'circumstances'>[]): Accepted[] {
-	const current = new Map(all.map((told) => [told.id, told.circumstances]));
+/** What a check looked at, and so what the ids of its findings begin with. */
+export type Checked = 'keys' | 'aliases' | 'macros';
+const BEGINNINGS = { 'alias-': 'aliases', 'macro-': 'macros' } as const;
+
+function checkedIn(id: string): Checked {
+	for (const [beginning, checked] of Object.entries(BEGINNINGS)) if (id.startsWith(beginning)) return checked;
+	return 'keys';
+}
+
+/**
+ * Acceptances of findings of such a check that are gone or have changed; they say nothing any more and can be dropped. `all`
+ * are the findings of that check.
+ */
+export function staleAcceptances(
+	effective: Effective,
+	checked: Checked,
+	all: readonly Pick<Acceptable, 'id' | 'circumstances'>[]
+): Accepted[] {
+	const current = new Map(all.map(({ id, circumstances }) => [id, circumstances]));
 	return [...effective.accepted.values()].filter(
-		({ acceptance }) => current.get(acceptance.finding) !== acceptance.circumstances
+		({ acceptance: { finding, circumstances } }) => checkedIn(finding) === checked && current.get(finding) !== circumstances
 	);
 }

@@ -14,6 +14,7 @@ import {
 	type Telling,
 	type Told
 } from './finding.ts';
+import { fingerprint } from './fingerprint.ts';
 import { Notes, type Page } from './notes.ts';
 import { CHECK_RULES } from './rules/rules.ts';
 
@@ -346,8 +347,5 @@ class ToldFinding implements Told {
 /** What the finding rests on, as a short text: the bindings on both sides and where it shows. */
 function circumstancesText({ bindings, witness }: Finding, causes: Told['causes'], count: number): string {
 	const text = JSON.stringify([bindings.map((b) => b.key).sort(), causes.map((b) => b.key).sort(), count, witness.keys]);
-	// FNV-1a, 32 bits
-	let hash = 0x811c9dc5;
-	for (let i = 0; i < text.length; i++) hash = Math.imul(hash ^ text.charCodeAt(i), 0x01000193);
-	return (hash >>> 0).toString(16).padStart(8, '0');
+	return fingerprint(text);
 }

@@ -1,6 +1,9 @@
 import { aliasGround, checkAliases } from '../alias/check.ts';
 import { aliasTable } from '../alias/table.ts';
+import { aliasAcceptable } from '../alias/acceptance.ts';
+import { isAccepted } from '../check/acceptance.ts';
 import type { Circumstances } from '../check/circumstances.ts';
+import { macroAcceptable } from '../macro/acceptance.ts';
 import { checkMacros } from '../macro/check.ts';
 import type { Profile } from '../profile/stratum.ts';
 
@@ -11,8 +14,8 @@ export interface ReleaseFault {
 }
 
 /**
- * The errors that stand in the office's own alias file and macros. They hold a release back until they are mended: a line
- * can be commented out and a macro taken away, so there is nothing to accept. `profile` is what goes out, the index its own.
+ * The errors that stand in the office's own alias file and macros and that nobody has accepted. They hold a release back.
+ * `profile` is what goes out, the index its own.
  */
 export function releaseFaults({ index }: Pick<Circumstances, 'index'>, profile: Profile): ReleaseFault[] {
 	const office = profile.find((s) => s.kind === 'office')?.id;
@@ -20,10 +23,10 @@ export function releaseFaults({ index }: Pick<Circumstances, 'index'>, profile: 
 	const aliases = input ? checkAliases(aliasGround(aliasTable(profile, input), index.catalogue)) : [];
 	return [
 		...aliases
-			.filter((f) => f.severity === 'error' && f.entry.stratum.id === office)
+			.filter((f) => f.severity === 'error' && f.entry.stratum.id === office && !isAccepted(index.effective, aliasAcceptable(f)))
 			.map(({ sentence }) => ({ in: 'aliases', sentence }) as const),
 		...checkMacros(index, profile)
-			.filter((f) => f.severity === 'error' && f.stratum === office)
+			.filter((f) => f.severity === 'error' && f.stratum === office && !isAccepted(index.effective, macroAcceptable(f)))
 			.map(({ sentence }) => ({ in: 'macros', sentence }) as const)
 	];
 }

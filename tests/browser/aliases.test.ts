@@ -68,6 +68,25 @@ describe('Aliases and recipes', () => {
 		await eventually(async () => expect(await stored('personal')).to.equal(before));
 	});
 
+	it('lets a finding stand with a reason, by keys alone, over a reload, and takes that back', async () => {
+		await open('aliases');
+		await found().getByText('2 errors').waitFor();
+		await found().getByText('tt is Text block here').waitFor();
+		await at.page.keyboard.press('a');
+		await at.page.getByRole('textbox', { name: 'Why it may stand' }).waitFor();
+		await at.page.keyboard.type('both of us type it so');
+		await at.page.keyboard.press('Enter');
+		await found().getByText('1 error', { exact: false }).waitFor();
+		await eventually(async () => expect(await found().innerText()).to.match(/1\s+error\b/));
+		await open('aliases');
+		await found().getByText('1 error').waitFor();
+		await found().getByRole('button', { name: 'Accepted 1' }).click();
+		await found().getByText('tt is Text block here').click();
+		await found().getByText('Accepted by the designer: both of us type it so').waitFor();
+		await found().getByRole('button', { name: 'Take the acceptance back' }).click();
+		await found().getByText('2 errors').waitFor();
+	});
+
 	it('is edited in the table in place, by keys alone, and takes a new alias for a command that was found', async () => {
 		await open('aliases');
 		const table = at.page.getByRole('listbox', { name: 'Aliases' });

@@ -36,6 +36,21 @@ describe('Macros', () => {
 		expect(await stepsOf('macro:tenfold')).to.equal('cancel; run modify.scale; pick "the middle"; type "10"');
 	});
 
+	it('stands as it is when its finding is accepted with a reason, until that is taken back', async () => {
+		await open('macro:tenfold');
+		await findings().getByRole('button', { name: 'Let it stand …' }).click();
+		await findings().getByRole('textbox', { name: 'Why it may stand' }).fill('people type the accept themselves');
+		await findings().getByRole('button', { name: 'Accept as designer' }).click();
+		const accepted = at.page.getByRole('region', { name: 'Accepted', exact: true });
+		await accepted.getByText('Accepted by the designer: people type the accept themselves').waitFor();
+		expect(await findings().count()).to.equal(0);
+		await at.page.getByRole('button', { name: /^Undo/ }).click();
+		await findings().waitFor();
+		await at.page.getByRole('button', { name: /^Redo/ }).click();
+		await accepted.getByRole('button', { name: 'Take the acceptance back' }).click();
+		await findings().waitFor();
+	});
+
 	it('is built by keys: steps are added, moved, changed and taken out', async () => {
 		await open('macro:empty');
 		const add = at.page.getByRole('group', { name: 'Add a step' });

@@ -1,4 +1,9 @@
+import { aliasAcceptable } from '../../../core/alias/acceptance.ts';
+import { aliasGround, checkAliases, releasedAliases } from '../../../core/alias/check.ts';
 import type { AliasFile } from '../../../core/alias/file.ts';
+import { aliasTable } from '../../../core/alias/table.ts';
+import { macroAcceptable } from '../../../core/macro/acceptance.ts';
+import { checkMacros } from '../../../core/macro/check.ts';
 import type { MacroEntry } from '../../../core/macro/macro.ts';
 import { check } from '../../../core/check/check.ts';
 import { circumstancesOf, published, type Circumstances } from '../../../core/check/circumstances.ts';
@@ -74,7 +79,7 @@ export class Checking {
 		if (wanted.length === 0) return;
 		let gone = wanted;
 		for (const strataOf of [(profile: Profile) => profile, published]) {
-			const there = new Set(check(await this.#circumstances(application, strataOf)).map(findingId));
+			const there = await this.#findingIds(application, strataOf);
 			gone = gone.filter(({ acceptance }) => !there.has(acceptance.finding));
 			if (gone.length === 0) return;
 		}
@@ -86,6 +91,25 @@ export class Checking {
 				errors: gone.map(({ i }) => ({ pointer: `/changes/${i}/after/acceptance/finding`, detail: 'no such finding now' }))
 			}
 		);
+	}
+
+	/** The ids of all findings of keys, alias files and macros. */
+	async #findingIds(application: string, strataOf: (profile: Profile) => Profile): Promise<ReadonlySet<string>> {
+		const circumstances = await this.#circumstances(application, strataOf);
+		const { index } = circumstances;
+		const profile = strataOf((await this.#profiles.load(application)).profile);
+		const ids = [...check(circumstances).map(findingId), ...checkMacros(index, profile).map((f) => macroAcceptable(f).id)];
+		const input = index.rules.aliases;
+		if (!input) return new Set(ids);
+		const released = await this.releasedAliases(application);
+		const before =
+			released &&
+			releasedAliases(
+				published(profile).map((s) => (s.kind === 'office' ? { ...s, aliases: released } : s)),
+				input
+			);
+		const ground = aliasGround(aliasTable(profile, input), index.catalogue, circumstances, before ?? undefined);
+		return new Set([...ids, ...checkAliases(ground).map((f) => aliasAcceptable(f).id)]);
 	}
 
 	/** Throws `Problem` 422 if what would be published has errors that nobody has accepted, or faults in its files. */
@@ -104,7 +128,7 @@ export class Checking {
 			throw new Problem(
 				422,
 				'errors-left',
-				`The office's ${faults[0]!.in} have ${faults.length === 1 ? 'an error' : `${faults.length} errors`}, first: ${faults[0]!.sentence} Mend it, or comment it out, in ${faults[0]!.in === 'aliases' ? 'Aliases' : 'Macros'}.`,
+				`The office's ${faults[0]!.in} have ${faults.length === 1 ? 'an error' : `${faults.length} errors`}, first: ${faults[0]!.sentence} Mend it or accept it with a reason in ${faults[0]!.in === 'aliases' ? 'Aliases' : 'Macros'}.`,
 				{ errors: faults.slice(0, 50).map((f) => ({ detail: f.sentence })) }
 			);
 	}

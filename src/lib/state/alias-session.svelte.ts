@@ -1,7 +1,8 @@
 import { releasedAliases } from '$core/alias/check';
 import type { AliasFile } from '$core/alias/file';
-import type { AliasReport, AliasStrata } from '$core/alias/report';
+import type { AliasReport, AliasReportFinding, AliasStrata } from '$core/alias/report';
 import { aliasFileOf } from '$core/alias/table';
+import { isAccepted } from '$core/check/acceptance';
 import { spliceBetween, type AliasChange } from '$core/profile/alias-change';
 import type { StratumId } from '$core/profile/stratum';
 import { spliced } from '$core/recipe/reading';
@@ -28,6 +29,8 @@ export class AliasSession {
 	/** Text of one's own that was not written, because the file changed elsewhere or the page was closed. */
 	left = $state.raw<string | undefined>(undefined);
 	checking = $state(false);
+	/** The findings that nobody has accepted as they stand. */
+	open = $derived.by(() => this.report.findings.filter((f) => !this.isAccepted(f)));
 
 	#stratum = '' as StratumId;
 	/** The text that the profile had when the typing began. */
@@ -51,6 +54,10 @@ export class AliasSession {
 			if (data.n === this.#asked) this.checking = false;
 			else this.#ask();
 		};
+	}
+
+	isAccepted({ acceptable }: AliasReportFinding): boolean {
+		return acceptable !== undefined && isAccepted(this.#workspace.effective, acceptable);
 	}
 
 	#say(message: ToAliases) {

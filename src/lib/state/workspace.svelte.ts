@@ -1,4 +1,5 @@
 import { getContext, setContext, untrack } from 'svelte';
+import { aliasAcceptable } from '$core/alias/acceptance';
 import { aliasGround, checkAliases } from '$core/alias/check';
 import type { AliasFile } from '$core/alias/file';
 import { aliasTable } from '$core/alias/table';
@@ -6,7 +7,7 @@ import { aliasDifferences } from '$core/alias/diff';
 import { catalogueOf } from '$core/application/application';
 import { circumstancesOf, indexOf, published, withReleased, type Circumstances, type Subject } from '$core/check/circumstances';
 import { teller } from '$core/check/check';
-import { acceptedAs, errorsLeft } from '$core/check/acceptance';
+import { acceptedAs, errorsLeft, isAccepted } from '$core/check/acceptance';
 import { findingId, type Finding, type Told } from '$core/check/finding';
 import type { SearchPaths } from '$core/folders/search';
 import { releaseFaults } from '$core/release/faults';
@@ -15,6 +16,7 @@ import { officeDesks } from '$core/keyboard/office';
 import type { CommandId } from '$core/application/command';
 import { contextSpace } from '$core/context/space';
 import { differences } from '$core/profile/diff';
+import { macroAcceptable } from '$core/macro/acceptance';
 import { checkMacros } from '$core/macro/check';
 import { macroDifferences } from '$core/macro/diff';
 import { macroTable, profileCatalogue } from '$core/macro/table';
@@ -81,7 +83,9 @@ export class Workspace {
 	catalogue = $derived.by(() => profileCatalogue(this.#ownCatalogue, this.profile));
 	search = $derived.by(() => commandSearch(this.catalogue));
 	macros = $derived.by(() => macroTable(this.profile));
-	macroFindings = $derived.by(() => (this.macros.inForce.size > 0 ? checkMacros(this.index, this.profile) : []));
+	/** All findings of macros, accepted ones among them. */
+	allMacroFindings = $derived.by(() => (this.macros.inForce.size > 0 ? checkMacros(this.index, this.profile) : []));
+	macroFindings = $derived.by(() => this.allMacroFindings.filter((f) => !isAccepted(this.effective, macroAcceptable(f))));
 	/** The alias files of the strata: the same list while none of them changes. */
 	#aliasFiles = $derived.by(() => {
 		const files = this.profile.map((s) => s.aliases);
@@ -89,12 +93,17 @@ export class Workspace {
 		return isSame ? this.#lastFiles : (this.#lastFiles = files);
 	});
 	#lastFiles: readonly (AliasFile | undefined)[] = [];
-	/** What is wrong in the alias files; of costs and the last release only the Aliases view speaks. */
-	aliasFindings = $derived.by(() => {
+	#allAliasFindings = $derived.by(() => {
 		const input = this.document.application.rules.aliases;
 		if (!input || this.#aliasFiles.every((file) => !file)) return [];
 		const { catalogue } = this;
 		return untrack(() => checkAliases(aliasGround(aliasTable(this.profile, input), catalogue)));
+	});
+	/** What is wrong in the alias files and nobody has accepted; of costs and the last release only the Aliases view speaks. */
+	aliasFindings = $derived.by(() => {
+		const { effective } = this;
+		if (effective.accepted.size === 0) return this.#allAliasFindings;
+		return this.#allAliasFindings.filter((f) => !isAccepted(effective, aliasAcceptable(f)));
 	});
 	effective = $derived.by(() => effectiveProfile(this.profile));
 	index = $derived.by(() => indexOf(this.subject, this.profile));

@@ -1,7 +1,7 @@
 <script lang="ts">
-	import { Button, Input, Radio } from 'flowbite-svelte';
+	import { Button, Radio } from 'flowbite-svelte';
 	import { consequences } from '$core/answer/consequences';
-	import { acceptedAs, accepts } from '$core/check/acceptance';
+	import { acceptable, isAccepted } from '$core/check/acceptance';
 	import type { Circumstances } from '$core/check/circumstances';
 	import { fixAll, type FixAll } from '$core/check/fix-all';
 	import { fixesOf } from '$core/check/fixes';
@@ -11,6 +11,7 @@
 	import KeyCaps from '../KeyCaps.svelte';
 	import StratumChip from '../StratumChip.svelte';
 	import { consequenceText, labelOf, situations } from '../wording';
+	import LetStand from './LetStand.svelte';
 	import { SIGNS } from './severity';
 	import SmallBench from './SmallBench.svelte';
 
@@ -35,8 +36,7 @@
 	const fix = $derived(fixes[picked] ?? fixes[0]);
 	const preview = $derived(fix && consequences(index, workspace.profile, fix.changes));
 	const sign = $derived(SIGNS[told.severity]);
-	const accepted = $derived(acceptedAs(index.effective, told));
-	let reason = $state('');
+	const accepted = $derived(isAccepted(index.effective, told));
 	let all = $state.raw<FixAll | undefined>(undefined);
 	let form = $state<HTMLElement | undefined>(undefined);
 
@@ -63,17 +63,6 @@
 		const label = `${all.steps.length} × ${CHECK_RULES[told.rule].title.toLowerCase()}: ${fix.kind}`;
 		if (await workspace.commit(label, all.changes)) onsettled();
 	}
-
-	async function accept() {
-		const change = accepts(pen, told, reason, workspace.role);
-		if (await workspace.commit(`Accept: ${told.sentence.slice(0, 120)}`, [change])) {
-			reason = '';
-			onsettled();
-		}
-	}
-
-	const takeBack = () =>
-		accepted && workspace.commit('Take an acceptance back', [{ stratum: accepted.stratum, before: accepted.entry, after: null }]);
 </script>
 
 <article>
@@ -98,12 +87,7 @@
 	<div class="halves">
 		<section aria-label="Ways out" bind:this={form}>
 			<h2>Ways out <small class="quiet">written to <StratumChip id={workspace.targetId} named /></small></h2>
-			{#if accepted}
-				<div class="callout tone-epidote">
-					<p>Accepted by the {accepted.acceptance.role}: {accepted.acceptance.reason}</p>
-					<Button size="xs" color="alternative" onclick={takeBack}>Take the acceptance back</Button>
-				</div>
-			{/if}
+			{#if accepted}<LetStand finding={acceptable(told)} sentence={told.sentence} effective={index.effective} />{/if}
 			{#if all}
 				<p><strong>{all.steps.length} edits</strong> would mend {all.steps.length} of {alike.length} findings like this:</p>
 				<ol class="all">
@@ -151,19 +135,10 @@
 				</p>
 			{/if}
 			{#if !accepted}
-				<form
-					class="accept"
-					onsubmit={(event) => {
-						event.preventDefault();
-						void accept();
-					}}
-				>
+				<div class="accept">
 					<h3>Or let it stand</h3>
-					<Input size="sm" bind:value={reason} placeholder="Why it may stand" aria-label="Why it may stand" />
-					<Button size="sm" color="alternative" type="submit" disabled={reason.trim().length < 3 || workspace.busy}
-						>Accept as {workspace.role}</Button
-					>
-				</form>
+					<LetStand finding={acceptable(told)} sentence={told.sentence} effective={index.effective} {onsettled} />
+				</div>
 			{/if}
 		</section>
 		<section aria-label="Proof">
@@ -251,8 +226,7 @@
 		padding: 2px 0 2px 12px;
 		border-left: 2px solid var(--line-strong);
 	}
-	.acts,
-	.accept {
+	.acts {
 		display: flex;
 		flex-wrap: wrap;
 		gap: 8px;
@@ -264,17 +238,7 @@
 		border-top: 1px solid var(--line);
 	}
 	.accept h3 {
-		width: 100%;
-		margin: 0;
-	}
-	.accept :global(input) {
-		width: 220px;
-	}
-	.callout {
-		display: grid;
-		gap: 6px;
-		justify-items: start;
-		margin-bottom: 10px;
+		margin: 0 0 8px;
 	}
 	@media (max-width: 1180px) {
 		.halves {

@@ -6,12 +6,12 @@
 	import { aliasLines } from '$core/alias/file';
 	import { aliasProblem, type AliasInput } from '$core/alias/input';
 	import { ApiError, ask } from '$lib/state/api';
+	import AliasFindings from '$lib/ui/aliases/AliasFindings.svelte';
 	import AliasInputForm from '$lib/ui/aliases/AliasInputForm.svelte';
 	import type { AliasSet } from '$core/alias/suggest-set';
 	import { suggestAliases } from '$core/alias/suggest';
 	import { aliasTable } from '$core/alias/table';
 	import type { Command } from '$core/application/command';
-	import { SEVERITIES } from '$core/check/finding';
 	import { FileRefusedError } from '$core/format/problem';
 	import { encode } from '$core/recipe/bytes';
 	import { changeRecord, insertRecord, removeRecord, spliced, switchRecord } from '$core/recipe/reading';
@@ -23,7 +23,6 @@
 	import AliasTable from '$lib/ui/aliases/AliasTable.svelte';
 	import AliasText from '$lib/ui/aliases/AliasText.svelte';
 	import type { EditorHost } from '$lib/ui/aliases/editor';
-	import { SIGNS } from '$lib/ui/findings/severity';
 	import CommandPick from '$lib/ui/keyboard/CommandPick.svelte';
 	import StratumChip from '$lib/ui/StratumChip.svelte';
 	import { save } from '$lib/ui/save';
@@ -58,14 +57,9 @@
 	let typed = $state('');
 	let added = $state('');
 	let chosen = $state<Command | undefined>(undefined);
-	let at = $state(0);
 	let isSuggesting = $state(false);
 	let addField = $state<HTMLElement | undefined>(undefined);
 
-	const mine = $derived(session.report.findings.filter((f) => f.stratum === workspace.targetId));
-	const elsewhere = $derived(session.report.findings.length - mine.length);
-	const counts = $derived(SEVERITIES.map((s) => ({ s, n: mine.filter((f) => f.severity === s).length })));
-	const current = $derived(mine[Math.min(at, mine.length - 1)]);
 	const table = $derived(input && aliasTable(workspace.profile, input));
 	const problem = $derived(added.trim() === '' || !input ? undefined : aliasProblem(added.trim(), input));
 
@@ -136,28 +130,6 @@
 		});
 	}
 
-	function fix(way: AliasReportFinding['fixes'][number]) {
-		void write(way.label, () => [...way.splices]);
-	}
-
-	function show(finding: AliasReportFinding, i: number) {
-		at = i;
-		typed = finding.typed;
-		text?.goTo(finding.line, false);
-	}
-
-	function onkeydown(event: KeyboardEvent) {
-		if (event.ctrlKey || event.altKey || event.metaKey || event.defaultPrevented) return;
-		// the editor's own target is behind its shadow root
-		const target = event.composedPath()[0] as HTMLElement;
-		if (target.closest('input, textarea, select, [contenteditable="true"], [role="dialog"]')) return;
-		const step = { n: 1, p: -1, N: -1 }[event.key];
-		if (step && mine.length > 0) show(mine[(at + step + mine.length) % mine.length]!, (at + step + mine.length) % mine.length);
-		else if (/^[1-9]$/.test(event.key) && current?.fixes[Number(event.key) - 1]) fix(current.fixes[Number(event.key) - 1]!);
-		else return;
-		event.preventDefault();
-	}
-
 	const host: EditorHost = {
 		recipe,
 		find: (words) =>
@@ -181,6 +153,10 @@
 		stand: (now) => (line = now)
 	};
 
+	function fix(way: AliasReportFinding['fixes'][number]) {
+		void write(way.label, () => [...way.splices]);
+	}
+
 	function saveFile() {
 		const name = `${workspace.document.application.id}-${workspace.targetId}-aliases.txt`;
 		try {
@@ -197,8 +173,6 @@
 		addField?.querySelector('input')?.focus();
 	}
 </script>
-
-<svelte:window {onkeydown} />
 
 {#if !input}
 	<div class="none">
@@ -269,37 +243,21 @@
 					<button class="linkish" type="button" onclick={() => session.settleLeft(false)}>Let it go</button>
 				</p>
 			{/if}
-			<AliasText bind:this={text} text={session.text} findings={mine} {host} onfix={fix} />
-			<div class="found" aria-label="Findings of this file" role="group">
-				<p class="counts">
-					{#each counts as { s, n } (s)}<span class="tone-{SIGNS[s].tone}"
-							><span class="toned">{SIGNS[s].shape} {n}</span> {n === 1 ? SIGNS[s].name : SIGNS[s].names}</span
-						>{/each}
-					{#if elsewhere > 0}<span class="quiet">{elsewhere} more in the files of other strata</span>{/if}
-					<span class="quiet keys"><kbd>N</kbd> next</span>
-				</p>
-				<ul>
-					{#each mine.slice(0, 200) as finding, i (`${finding.rule} ${finding.line} ${finding.start}`)}
-						{@const sign = SIGNS[finding.severity]}
-						<li class="tone-{sign.tone}" class:current={finding === current}>
-							<button type="button" class="sentence" onclick={() => show(finding, i)}
-								><span class="toned" aria-hidden="true">{sign.shape}</span>
-								<span class="num quiet">{finding.line}</span>
-								<span>{finding.sentence}</span></button
-							>
-							{#if finding === current && finding.fixes.length > 0}
-								<span class="fixes"
-									>{#each finding.fixes as way, n (n)}<button class="pill" type="button" onclick={() => fix(way)}
-											><kbd>{n + 1}</kbd> {way.label}</button
-										>{/each}</span
-								>
-							{/if}
-						</li>
-					{:else}
-						<li class="clean">{session.checking ? 'Checking …' : 'Nothing is wrong in this file.'}</li>
-					{/each}
-				</ul>
-			</div>
+			<AliasText
+				bind:this={text}
+				text={session.text}
+				findings={session.open.filter((f) => f.stratum === workspace.targetId)}
+				{host}
+				onfix={fix}
+			/>
+			<AliasFindings
+				{session}
+				onfix={fix}
+				onshow={(finding) => {
+					typed = finding.typed;
+					text?.goTo(finding.line, false);
+				}}
+			/>
 			{#if table}<AliasPrompt {table} bind:typed />{/if}
 		</section>
 	</div>
@@ -352,8 +310,7 @@
 		padding: 2px 12px;
 		font-size: 13px;
 	}
-	.hint,
-	.counts {
+	.hint {
 		padding: 6px 12px;
 		border-top: 1px solid var(--line);
 		font-size: 12.5px;
@@ -381,58 +338,6 @@
 	}
 	.callout {
 		font-size: 13px;
-	}
-	.found {
-		display: flex;
-		flex-direction: column;
-		max-height: 34%;
-		border-top: 1px solid var(--line-strong);
-	}
-	.counts {
-		display: flex;
-		gap: 14px;
-		border-top: 0;
-		background: var(--panel);
-		font-size: 13px;
-	}
-	.keys {
-		margin-left: auto;
-	}
-	.found ul {
-		margin: 0;
-		padding: 0;
-		overflow-y: auto;
-		list-style: none;
-	}
-	.found li {
-		border-top: 1px solid var(--line);
-	}
-	.current {
-		background: var(--wash);
-	}
-	.clean {
-		padding: 8px 12px;
-		color: var(--ink-3);
-		font-size: 13px;
-	}
-	.sentence {
-		display: grid;
-		grid-template-columns: 14px 28px 1fr;
-		gap: 6px;
-		width: 100%;
-		padding: 5px 12px;
-		border: 0;
-		background: none;
-		color: var(--ink);
-		font: inherit;
-		font-size: 13px;
-		text-align: left;
-	}
-	.fixes {
-		display: flex;
-		flex-wrap: wrap;
-		gap: 6px;
-		padding: 0 12px 8px 66px;
 	}
 	.line {
 		display: grid;

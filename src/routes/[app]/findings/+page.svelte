@@ -11,6 +11,7 @@
 	import { useWorkspace } from '$lib/state/workspace.svelte';
 	import FindingDetail from '$lib/ui/findings/FindingDetail.svelte';
 	import { SIGNS } from '$lib/ui/findings/severity';
+	import StaleAcceptances from '$lib/ui/findings/StaleAcceptances.svelte';
 	import KeyCaps from '$lib/ui/KeyCaps.svelte';
 	import VirtualRows from '$lib/ui/VirtualRows.svelte';
 
@@ -40,6 +41,7 @@
 			? []
 			: staleAcceptances(
 					circumstances.index.effective,
+					'keys',
 					everything.filter((f) => circumstances.index.effective.accepted.has(findingId(f))).map(tell)
 				)
 	);
@@ -124,12 +126,6 @@
 	const toggle = (severity: Severity) =>
 		(shown = shown.includes(severity) ? shown.filter((s) => s !== severity) : [...shown, severity]);
 
-	const dropStale = () =>
-		workspace.commit(
-			`Drop ${stale.length} acceptances of findings that are gone`,
-			stale.map(({ stratum, entry }) => ({ stratum, before: entry, after: null }))
-		);
-
 	const change = (severity: Severity) => {
 		const { came, went } = trend![severity];
 		return came === 0 && went === 0 ? 'as in the last release' : `+${came} −${went} since the last release`;
@@ -200,12 +196,7 @@
 							>{/if}{/each}
 				</p>
 			{/each}
-			{#if stale.length > 0}
-				<p class="callout tone-limonite">
-					{stale.length === 1 ? 'An acceptance is' : `${stale.length} acceptances are`} of findings that are gone or have changed.
-					<button class="linkish" type="button" onclick={dropStale}>Drop</button>
-				</p>
-			{/if}
+			<StaleAcceptances {stale} />
 		</div>
 		{#if lines.length > 0}
 			<VirtualRows

@@ -3,12 +3,17 @@
 	import { goto } from '$app/navigation';
 	import { page } from '$app/state';
 	import type { CommandId } from '$core/application/command';
+	import { isAccepted, staleAcceptances } from '$core/check/acceptance';
 	import { SEVERITIES } from '$core/check/finding';
+	import { macroAcceptable } from '$core/macro/acceptance';
+	import type { MacroFinding } from '$core/macro/finding';
 	import { isGone, Macro, macroIdFor, type MacroStep, type StepKind } from '$core/macro/macro';
 	import { duplicateOf, patternsFor, type Pattern } from '$core/macro/patterns';
 	import { MACRO_RULES } from '$core/macro/rules/rules';
 	import { useWorkspace } from '$lib/state/workspace.svelte';
+	import LetStand from '$lib/ui/findings/LetStand.svelte';
 	import { SIGNS } from '$lib/ui/findings/severity';
+	import StaleAcceptances from '$lib/ui/findings/StaleAcceptances.svelte';
 	import KeyCaps from '$lib/ui/KeyCaps.svelte';
 	import IconPicker from '$lib/ui/macros/IconPicker.svelte';
 	import MacroIcon from '$lib/ui/macros/MacroIcon.svelte';
@@ -38,6 +43,18 @@
 		return undefined;
 	});
 	const findings = $derived(workspace.macroFindings.filter((f) => f.macro === macro?.id));
+	const accepted = $derived(
+		workspace.allMacroFindings.filter((f) => f.macro === macro?.id && isAccepted(workspace.effective, macroAcceptable(f)))
+	);
+	const stale = $derived(
+		staleAcceptances(
+			workspace.effective,
+			'macros',
+			workspace.allMacroFindings.map((f) => macroAcceptable(f))
+		)
+	);
+	/** The id of the finding for which a reason is asked. */
+	let letting = $state<string | undefined>(undefined);
 	const idle = $derived(workspace.macros.idle.filter((i) => i.entry.id === macro?.id));
 	const routes = $derived(macro ? workspace.index.of(macro.id) : []);
 	const counts = $derived(SEVERITIES.map((s) => ({ s, n: workspace.macroFindings.filter((f) => f.severity === s).length })));
@@ -117,6 +134,8 @@
 		}
 	}
 
+	const idOf = (finding: MacroFinding) => macroAcceptable(finding).id;
+
 	const textOf = (event: Event) => (event.currentTarget as HTMLInputElement).value;
 </script>
 
@@ -145,6 +164,7 @@
 				<button class="linkish" type="button" onclick={() => bringBack(id)}>Bring it back</button>
 			</p>
 		{/each}
+		<StaleAcceptances {stale} />
 		<p class="counts" aria-label="Findings of macros">
 			{#each counts as { s, n } (s)}<span class="tone-{SIGNS[s].tone}"
 					><span class="toned">{SIGNS[s].shape} {n}</span> {n === 1 ? SIGNS[s].name : SIGNS[s].names}</span
@@ -253,18 +273,41 @@
 										onclick={() => (at = finding.step ?? 0)}
 										><span class="toned" aria-hidden="true">{SIGNS[finding.severity].shape}</span> {finding.sentence}</button
 									>
-									{#if closed === undefined}
-										<span class="fixes"
-											>{#each finding.fixes.filter((f) => f.to.id === macro.id) as fix (fix.label)}<button
-													class="pill"
-													type="button"
-													onclick={() => void write(`Macro ${macro.label}: ${fix.label}`, fix.to)}>{fix.label}</button
-												>{/each}</span
-										>
+									<span class="fixes"
+										>{#each closed === undefined ? finding.fixes.filter((f) => f.to.id === macro.id) : [] as fix (fix.label)}<button
+												class="pill"
+												type="button"
+												onclick={() => void write(`Macro ${macro.label}: ${fix.label}`, fix.to)}>{fix.label}</button
+											>{/each}<button
+											class="pill"
+											type="button"
+											aria-expanded={letting === idOf(finding)}
+											onclick={() => (letting = letting === idOf(finding) ? undefined : idOf(finding))}>Let it stand …</button
+										></span
+									>
+									{#if letting === idOf(finding)}
+										<div class="stand">
+											<LetStand
+												finding={macroAcceptable(finding)}
+												sentence={finding.sentence}
+												effective={workspace.effective}
+												focused
+												onsettled={() => (letting = undefined)}
+											/>
+										</div>
 									{/if}
 								</li>
 							{/each}
 						</ul>
+					</section>
+				{/if}
+				{#if accepted.length > 0}
+					<section aria-label="Accepted">
+						<h2>Accepted</h2>
+						{#each accepted as finding (idOf(finding))}
+							<p class="sentence quiet accepted">{finding.sentence}</p>
+							<LetStand finding={macroAcceptable(finding)} sentence={finding.sentence} effective={workspace.effective} />
+						{/each}
 					</section>
 				{/if}
 				<section><MacroRun {macro} {at} onchoose={(step) => (at = step)} /></section>
@@ -399,6 +442,12 @@
 	li {
 		padding: 5px 0;
 		border-top: 1px solid var(--line);
+	}
+	.stand {
+		padding: 6px 0 2px;
+	}
+	.accepted {
+		margin-bottom: 6px;
 	}
 	.sentence {
 		border: 0;

@@ -142,7 +142,7 @@
 					<div class="callout tone-garnet">
 						<p>
 							<strong class="toned">◆ {here.length === 1 ? 'An error' : `${here.length} errors`} in the office’s {place}</strong>
-							would go out; mend {here.length === 1 ? 'it' : 'them'} in
+							would go out; mend or accept {here.length === 1 ? 'it' : 'them'} in
 							<a href="/{workspace.document.application.id}/{place}">{place === 'aliases' ? 'Aliases' : 'Macros'}</a>.
 						</p>
 						{#each here.slice(0, 3) as { sentence } (sentence)}<p class="small">{sentence}</p>{/each}

@@ -1,5 +1,5 @@
 import { expect } from 'chai';
-import { acceptedAs, accepts, errorsLeft, staleAcceptances } from '../../../../core/check/acceptance.ts';
+import { acceptable, acceptedAs, accepts, errorsLeft, staleAcceptances } from '../../../../core/check/acceptance.ts';
 import { check, teller } from '../../../../core/check/check.ts';
 import { circumstancesOf, type Subject } from '../../../../core/check/circumstances.ts';
 import type { RuleId, Told } from '../../../../core/check/finding.ts';
@@ -177,7 +177,7 @@ describe('acceptances and groups', () => {
 
 	it('let an error stand for what it was accepted for, and no longer', () => {
 		const clash = told(subject, profile, at).find((f) => f.rule === 'clash')!;
-		const change = accepts({ profile, target: personal }, clash, 'we know', 'designer');
+		const change = accepts({ profile, target: personal }, acceptable(clash), 'we know', 'designer');
 		const then = applyChanges(profile, [change]);
 		expect(acceptedAs(circumstances(then).index.effective, clash)!.acceptance.reason).to.equal('we know');
 		expect(errorsLeft(circumstances(then)).map((f) => f.rule)).to.deep.equal(['reserved']);
@@ -186,7 +186,7 @@ describe('acceptances and groups', () => {
 			{ stratum: personal, before: null, after: Entry.parse({ op: 'set', keys: 'Alt+A', command: 'roof', scope: {}, rank: 7 }) }
 		]);
 		expect(errorsLeft(circumstances(joined)).map((f) => f.rule)).to.deep.equal(['clash', 'reserved']);
-		expect(staleAcceptances(circumstances(joined).index.effective, told(subject, joined, at))).to.have.length(1);
+		expect(staleAcceptances(circumstances(joined).index.effective, 'keys', told(subject, joined, at))).to.have.length(1);
 	});
 
 	it('group by what is decided together, every finding once', () => {
