@@ -1,3 +1,7 @@
+import { emptyAliasFile } from '../core/alias/file.ts';
+import type { AliasInput } from '../core/alias/input.ts';
+import { writeWith } from '../core/recipe/reading.ts';
+import type { Values } from '../core/recipe/record.ts';
 import type { Application } from '../core/application/application.ts';
 import { Application as ApplicationSchema } from '../core/application/application.ts';
 import type { Command, CommandId } from '../core/application/command.ts';
@@ -99,3 +103,24 @@ export function generate(commandCount: number, shortcutCount: number, seed = 7):
 	] as StratumHead[];
 	return { application, commands, profile: heads.map((head, i) => stratumOf(head, entries[i]!)) };
 }
+
+/** How the command line of the measured application takes names. */
+export const ALIAS_INPUT: AliasInput = {
+	case: 'ignored',
+	signs: 'letters and digits',
+	longest: 12,
+	completes: true,
+	accept: ['Enter'],
+	twice: 'first'
+};
+
+/** So many aliases, each with a note, all different. */
+export const aliases = (commands: readonly Command[], count: number): Values[] =>
+	Array.from({ length: count }, (_, i) => ({
+		alias: `a${i.toString(36)}`,
+		command: commands[i % commands.length]!.id,
+		note: `number ${i}`
+	}));
+
+/** An alias file of 5,000 lines. */
+export const longAliasFile = (commands: readonly Command[]): string => writeWith(emptyAliasFile.recipe, aliases(commands, 5_000));

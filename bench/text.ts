@@ -11,12 +11,12 @@ import { profileFile, writeProfileFile } from '../core/format/profile-json.ts';
 import { readWith } from '../core/recipe/reading.ts';
 import { SHIPPED_RECIPES } from '../core/recipe/shipped.ts';
 import { importers, mutated } from '../tests/mutated.ts';
+import { aliasSight } from '../core/alias/sight.ts';
 import { writeWith } from '../core/recipe/reading.ts';
 import type { Command } from '../core/application/command.ts';
 import type { StratumId } from '../core/profile/stratum.ts';
 import { applicationJson } from '../cli/server.ts';
-import type { AliasInput } from '../core/alias/input.ts';
-import { generate, seeded } from './generate.ts';
+import { ALIAS_INPUT, aliases, generate, longAliasFile, seeded } from './generate.ts';
 import { median, percentile, type Line } from './report.ts';
 
 const timed = (work: () => unknown): number => {
@@ -25,26 +25,13 @@ const timed = (work: () => unknown): number => {
 	return performance.now() - start;
 };
 
-const INPUT: AliasInput = {
-	case: 'ignored',
-	signs: 'letters and digits',
-	longest: 12,
-	completes: true,
-	accept: ['Enter'],
-	twice: 'first'
-};
-
 /** So many files that were changed at random are given to each importer. */
 const MUTATIONS = 100_000;
 
 /** Reading and checking text formats, and the command line as a whole process. */
 export function textBench(withFuzz: boolean): Line[] {
 	const { application, commands, profile } = generate(5_000, 20_000);
-	const many = Array.from({ length: 100_000 }, (_, i) => ({
-		alias: `a${i.toString(36)}`,
-		command: commands[i % 5_000]!.id,
-		note: `number ${i}`
-	}));
+	const many = aliases(commands, 100_000);
 	const arrows = writeWith(emptyAliasFile.recipe, many);
 	const table = writeWith(SHIPPED_RECIPES['aliases-csv']!, many);
 	const [byRecipe, byLibrary]: [number[], number[]] = [[], []];
@@ -53,7 +40,7 @@ export function textBench(withFuzz: boolean): Line[] {
 		byRecipe.push(timed(() => readWith(emptyAliasFile.recipe, 'file', arrows)));
 	}
 
-	const keystrokes = typing(writeWith(emptyAliasFile.recipe, many.slice(0, 5_000)), commands);
+	const keystrokes = typing(longAliasFile(commands), commands);
 
 	const folder = mkdtempSync(join(tmpdir(), 'skarn-bench-'));
 	const [app, file] = [join(folder, 'app.json'), join(folder, 'profile.json')];
@@ -103,8 +90,15 @@ JSON.parse(readFileSync(${JSON.stringify(file)}, 'utf8'));
 /** How long the findings of a file take after each key, in milliseconds; the keys come in the middle of it, one by one. */
 function typing(file: string, commands: readonly Command[]): number[] {
 	const catalogue = new Map(commands.map((c) => [c.id, c]));
-	const setting = { input: INPUT, costs: new Map<string, number>(), released: undefined };
+	const setting = { input: ALIAS_INPUT, costs: new Map<string, number>(), released: undefined };
 	const middle = file.length >> 1;
+	const look = {
+		stratum: 'office' as StratumId,
+		accepted: new Map(),
+		withAccepted: false,
+		most: 200,
+		lines: { from: 2_480, to: 2_520 }
+	};
 	let last: AliasStrata = [];
 	let typed = '';
 	const times = Array.from({ length: 220 }, (_, i) => {
@@ -116,7 +110,7 @@ function typing(file: string, commands: readonly Command[]): number[] {
 			const strata = structuredClone([
 				{ id: 'office' as StratumId, kind: 'office' as const, name: 'Office', aliases: { ...emptyAliasFile, text } }
 			]);
-			structuredClone(aliasReport(strata, setting, catalogue, last).findings);
+			structuredClone(aliasSight(aliasReport(strata, setting, catalogue, last).found, look));
 			last = strata;
 		});
 	});

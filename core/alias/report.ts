@@ -9,7 +9,7 @@ import { aliasAcceptable } from './acceptance.ts';
 import { checkAliases } from './check.ts';
 import { aliasCost } from './cost.ts';
 import { aliasLines, emptyAliasFile, type AliasFile } from './file.ts';
-import type { AliasFix, AliasRuleId } from './finding.ts';
+import type { AliasFinding, AliasFix, AliasRuleId } from './finding.ts';
 import type { AliasInput } from './input.ts';
 import { commandNames } from './names.ts';
 import { ALIAS_RULES } from './rules/rules.ts';
@@ -42,15 +42,28 @@ export interface AliasReportFinding {
 	readonly end: number;
 	readonly typed: string;
 	readonly sentence: string;
-	/** What is let stand with it; a line that is not read is mended or commented out. */
 	readonly acceptable: Acceptable | undefined;
 	/** Ways out as changes of the text; of the file that the finding stands in, or of that of `stratum`. */
 	readonly fixes: readonly { readonly label: string; readonly stratum: StratumId; readonly splices: readonly Splice[] }[];
 }
 
+/** A finding with its place; all else is worked out when it is asked for. */
+export interface FoundInFile {
+	readonly severity: Severity;
+	readonly stratum: StratumId;
+	readonly line: number;
+	/** What is let stand with it; a line that is not read is mended or commented out. */
+	acceptable(): Acceptable | undefined;
+	/** As plain data, which a worker can send. */
+	told(): AliasReportFinding;
+}
+
 export interface AliasReport {
-	readonly rows: readonly AliasRow[];
+	/** Errors first. */
+	readonly found: readonly FoundInFile[];
+	/** All of them told. */
 	readonly findings: readonly AliasReportFinding[];
+	readonly rows: readonly AliasRow[];
 }
 
 export type AliasStrata = readonly {
@@ -100,38 +113,69 @@ export function aliasReport(
 		cost: aliasCost(entry.alias)
 	});
 
-	const found = checkAliases({
+	const said = checkAliases({
 		table,
 		catalogue,
 		released,
 		names: commandNames(catalogue, input),
 		shortcutCost: (id) => costs.get(id)
 	});
-	const findings = found.map((f): AliasReportFinding => {
-		const { start, end } = f.entry.record.fields.alias!;
-		const { stratum, record } = f.entry;
-		return {
-			rule: f.rule,
-			title: ALIAS_RULES[f.rule].title,
-			severity: f.severity,
-			stratum: stratum.id,
-			line: record.line,
-			start,
-			end,
-			typed: f.typed,
-			sentence: f.sentence,
-			acceptable: aliasAcceptable(f),
-			fixes: f.fixes.flatMap((fix) => written(fix, fileOf))
-		};
-	});
+	const found: FoundInFile[] = said.map((finding) => new FindingInFile(finding, fileOf));
 	for (const [stratum, file] of fileOf)
-		for (const problem of aliasLines(file).unknown) findings.push(unknownLine(stratum, file.text, problem));
+		for (const problem of aliasLines(file).unknown) found.push(unknownLine(stratum, file.text, problem));
 	return {
-		findings,
+		found,
+		get findings() {
+			return found.map((each) => each.told());
+		},
 		get rows() {
 			return [...table.entries.map((e) => rowOf(e, table.idle.get(e) ?? 'holds')), ...table.off.map((e) => rowOf(e, 'off'))];
 		}
 	};
+}
+
+class FindingInFile implements FoundInFile {
+	readonly #finding: AliasFinding;
+	readonly #fileOf: ReadonlyMap<StratumId, AliasFile>;
+
+	constructor(finding: AliasFinding, fileOf: ReadonlyMap<StratumId, AliasFile>) {
+		this.#finding = finding;
+		this.#fileOf = fileOf;
+	}
+
+	get severity(): Severity {
+		return this.#finding.severity;
+	}
+
+	get stratum(): StratumId {
+		return this.#finding.entry.stratum.id;
+	}
+
+	get line(): number {
+		return this.#finding.entry.record.line;
+	}
+
+	acceptable(): Acceptable {
+		return aliasAcceptable(this.#finding);
+	}
+
+	told(): AliasReportFinding {
+		const { rule, severity, entry, typed, sentence, fixes } = this.#finding;
+		const { start, end } = entry.record.fields.alias!;
+		return {
+			rule,
+			title: ALIAS_RULES[rule].title,
+			severity,
+			stratum: entry.stratum.id,
+			line: entry.record.line,
+			start,
+			end,
+			typed,
+			sentence,
+			acceptable: this.acceptable(),
+			fixes: fixes.flatMap((fix) => written(fix, this.#fileOf))
+		};
+	}
 }
 
 /** The fix as changes of the text; none where the shape of the file has no such change. */
@@ -153,7 +197,15 @@ function written(fix: AliasFix, fileOf: ReadonlyMap<StratumId, AliasFile>) {
 	}
 }
 
-function unknownLine(stratum: StratumId, text: string, { line, column, message }: FileProblem): AliasReportFinding {
+const unknownLine = (stratum: StratumId, text: string, problem: FileProblem): FoundInFile => ({
+	severity: 'attention',
+	stratum,
+	line: problem.line,
+	acceptable: () => undefined,
+	told: () => unknownTold(stratum, text, problem)
+});
+
+function unknownTold(stratum: StratumId, text: string, { line, column, message }: FileProblem): AliasReportFinding {
 	let start = 0;
 	for (let n = 1; n < line; n++) {
 		const next = text.indexOf('\n', start);

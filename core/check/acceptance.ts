@@ -69,6 +69,10 @@ function checkedIn(id: string): Checked {
 	return 'keys';
 }
 
+/** The acceptances of findings of such a check. */
+export const acceptancesIn = (effective: Effective, checked: Checked): Accepted[] =>
+	[...effective.accepted.values()].filter(({ acceptance }) => checkedIn(acceptance.finding) === checked);
+
 /**
  * Acceptances of findings of such a check that are gone or have changed; they say nothing any more and can be dropped. `all`
  * are the findings of that check.
@@ -79,7 +83,7 @@ export function staleAcceptances(
 	all: readonly Pick<Acceptable, 'id' | 'circumstances'>[]
 ): Accepted[] {
 	const current = new Map(all.map(({ id, circumstances }) => [id, circumstances]));
-	return [...effective.accepted.values()].filter(
-		({ acceptance: { finding, circumstances } }) => checkedIn(finding) === checked && current.get(finding) !== circumstances
+	return acceptancesIn(effective, checked).filter(
+		({ acceptance: { finding, circumstances } }) => current.get(finding) !== circumstances
 	);
 }

@@ -1,3 +1,4 @@
+import { shared } from '../recipe/lines.ts';
 import { z } from 'zod';
 import { AliasFile, emptyAliasFile } from '../alias/file.ts';
 import { StratumId, stratumById, type Profile } from './stratum.ts';
@@ -66,10 +67,6 @@ export function inverseAliasChanges(changes: readonly AliasChange[]): AliasChang
 /** The one splice that makes a text of another: what both begin and end with stays. Undefined if they are the same. */
 export function spliceBetween(stratum: StratumId, before: string, after: string): AliasSplice | undefined {
 	if (before === after) return undefined;
-	const most = Math.min(before.length, after.length);
-	let at = 0;
-	while (at < most && before[at] === after[at]) at++;
-	let tail = 0;
-	while (tail < most - at && before[before.length - 1 - tail] === after[after.length - 1 - tail]) tail++;
-	return { stratum, at, before: before.slice(at, before.length - tail), after: after.slice(at, after.length - tail) };
+	const { beginning: at, ending } = shared(before, after);
+	return { stratum, at, before: before.slice(at, before.length - ending), after: after.slice(at, after.length - ending) };
 }

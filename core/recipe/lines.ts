@@ -25,22 +25,29 @@ export interface LinesBetween {
 /** Strings of this length are compared at once, which is quicker than sign by sign. */
 const CHUNK = 1024;
 
-export function linesBetween(before: string, after: string): LinesBetween {
+/** How many code units both texts begin with and how many they end with; the two parts do not overlap in either. */
+export function shared(before: string, after: string): { readonly beginning: number; readonly ending: number } {
 	const most = Math.min(before.length, after.length);
-	let same = 0;
-	while (same + CHUNK <= most && before.slice(same, same + CHUNK) === after.slice(same, same + CHUNK)) same += CHUNK;
-	while (same < most && before.charCodeAt(same) === after.charCodeAt(same)) same++;
-	const ending = (text: string, from: number) => text.slice(text.length - from - CHUNK, text.length - from);
-	let sameAtEnd = 0;
-	while (sameAtEnd + CHUNK <= most - same && ending(before, sameAtEnd) === ending(after, sameAtEnd)) sameAtEnd += CHUNK;
+	let beginning = 0;
+	while (beginning + CHUNK <= most && before.slice(beginning, beginning + CHUNK) === after.slice(beginning, beginning + CHUNK))
+		beginning += CHUNK;
+	while (beginning < most && before.charCodeAt(beginning) === after.charCodeAt(beginning)) beginning++;
+	const chunk = (text: string, from: number) => text.slice(text.length - from - CHUNK, text.length - from);
+	let ending = 0;
+	while (ending + CHUNK <= most - beginning && chunk(before, ending) === chunk(after, ending)) ending += CHUNK;
 	while (
-		sameAtEnd < most - same &&
-		before.charCodeAt(before.length - 1 - sameAtEnd) === after.charCodeAt(after.length - 1 - sameAtEnd)
+		ending < most - beginning &&
+		before.charCodeAt(before.length - 1 - ending) === after.charCodeAt(after.length - 1 - ending)
 	)
-		sameAtEnd++;
+		ending++;
+	return { beginning, ending };
+}
+
+export function linesBetween(before: string, after: string): LinesBetween {
+	const { beginning, ending } = shared(before, after);
 	// behind a line feed a line begins in either text, which cannot be said of a carriage return
-	const from = same === 0 ? 0 : after.lastIndexOf('\n', same - 1) + 1;
-	const feed = after.indexOf('\n', after.length - sameAtEnd);
+	const from = beginning === 0 ? 0 : after.lastIndexOf('\n', beginning - 1) + 1;
+	const feed = after.indexOf('\n', after.length - ending);
 	const to = feed === -1 ? after.length : feed + 1;
 	const line = 1 + lineCount(after, 0, from);
 	const end = (text: string, at: number) => ({ to: at, line: line + lineCount(text, from, at) });

@@ -1,8 +1,9 @@
 import { releasedAliases } from '$core/alias/check';
 import type { AliasFile } from '$core/alias/file';
-import type { AliasReport, AliasReportFinding, AliasStrata } from '$core/alias/report';
+import type { AliasReportFinding, AliasRow, AliasStrata } from '$core/alias/report';
+import type { AliasLook, AliasSight } from '$core/alias/sight';
 import { aliasFileOf } from '$core/alias/table';
-import { isAccepted } from '$core/check/acceptance';
+import { acceptancesIn, isAccepted } from '$core/check/acceptance';
 import { spliceBetween, type AliasChange } from '$core/profile/alias-change';
 import type { StratumId } from '$core/profile/stratum';
 import { spliced } from '$core/recipe/reading';
@@ -10,11 +11,20 @@ import type { Splice } from '$core/recipe/record';
 import type { FromAliases, ToAliases } from '$lib/workers/alias.worker';
 import type { Workspace } from './workspace.svelte';
 
-/** After the last key: how long until the text is checked, and until it is written as one edit, in milliseconds. */
-const CHECK_AFTER = 20;
+/** So long after the last key the text is written as one edit, in milliseconds. */
 const WRITE_AFTER = 900;
 
-const EMPTY: AliasReport = { rows: [], findings: [] };
+const EMPTY: AliasSight = {
+	findings: [],
+	left: 0,
+	marks: [],
+	counts: { error: 0, attention: 0, note: 0 },
+	elsewhere: 0,
+	accepted: 0,
+	gone: []
+};
+/** So many findings are listed at first, and so many more each time that more are wanted. */
+const PORTION = 100;
 
 /**
  * The alias file of the stratum that is written to, while it is edited: the text of the editor and the rows of the table are
@@ -25,31 +35,38 @@ export class AliasSession {
 	readonly #worker: Worker;
 	/** What the editor shows. */
 	text = $state('');
-	report = $state.raw<AliasReport>(EMPTY);
+	rows = $state.raw<readonly AliasRow[]>([]);
+	sight = $state.raw<AliasSight>(EMPTY);
 	/** Text of one's own that was not written, because the file changed elsewhere or the page was closed. */
 	left = $state.raw<string | undefined>(undefined);
 	checking = $state(false);
-	/** The findings that nobody has accepted as they stand. */
-	open = $derived.by(() => this.report.findings.filter((f) => !this.isAccepted(f)));
+	/** The open findings of this file that the text shows. */
+	marked = $derived.by(() =>
+		[...this.sight.findings, ...this.sight.marks].filter((f) => f.stratum === this.#workspace.targetId && !this.isAccepted(f))
+	);
+	/** Whether accepted findings are listed as well. */
+	withAccepted = $state(false);
 
 	#stratum = '' as StratumId;
 	/** The text that the profile had when the typing began. */
 	#base = '';
 	#write: ReturnType<typeof setTimeout> | undefined;
-	#check: ReturnType<typeof setTimeout> | undefined;
+	#isAsking = false;
 	#asked = 0;
 	#told: { readonly index: unknown; readonly office: unknown; readonly before: unknown; readonly catalogue: unknown } | undefined;
 	#waiting = false;
+	#most = PORTION;
+	#lines = { from: 1, to: 100 };
 
 	constructor(workspace: Workspace) {
 		this.#workspace = workspace;
 		this.#worker = new Worker(new URL('../workers/alias.worker.ts', import.meta.url), { type: 'module' });
 		this.#worker.onmessage = ({ data }: MessageEvent<FromAliases>) => {
-			if ('findings' in data) {
-				this.report = { ...this.report, findings: data.findings };
+			if ('rows' in data) {
+				this.rows = data.rows;
 				return;
 			}
-			this.report = { ...this.report, rows: data.rows };
+			this.sight = data.sight;
 			this.#waiting = false;
 			if (data.n === this.#asked) this.checking = false;
 			else this.#ask();
@@ -83,6 +100,7 @@ export class AliasSession {
 		if (targetId !== this.#stratum) {
 			this.#stratum = targetId;
 			this.#base = this.text = text;
+			this.#most = PORTION;
 			const draft = localStorage.getItem(this.#draftKey());
 			this.left = draft !== null && draft !== text ? draft : undefined;
 		} else if (text !== this.#base) {
@@ -97,10 +115,11 @@ export class AliasSession {
 	type(text: string) {
 		if (text === this.text) return;
 		this.text = text;
-		localStorage.setItem(this.#draftKey(), text);
+		this.ask();
+		// the worker has begun; what is kept here is kept while it goes on
+		queueMicrotask(() => localStorage.setItem(this.#draftKey(), this.text));
 		clearTimeout(this.#write);
 		this.#write = setTimeout(() => void this.flush(), WRITE_AFTER);
-		this.ask();
 	}
 
 	/** Writes what was typed as one edit. */
@@ -156,11 +175,32 @@ export class AliasSession {
 		await this.#workspace[step]();
 	}
 
-	/** Has the text checked in the worker after a moment. */
+	showAccepted(shown: boolean) {
+		this.withAccepted = shown;
+		this.ask();
+	}
+
+	/** Lists more of the findings. */
+	showMore() {
+		this.#most += PORTION;
+		this.ask();
+	}
+
+	/** These lines of the text are seen. */
+	see(from: number, to: number) {
+		this.#lines = { from, to };
+		if (this.sight.left > 0) this.ask();
+	}
+
+	/** Has the text checked in the worker, before the page is painted: the two go on side by side. */
 	ask() {
 		this.checking = true;
-		clearTimeout(this.#check);
-		this.#check = setTimeout(() => this.#ask(), CHECK_AFTER);
+		if (this.#isAsking) return;
+		this.#isAsking = true;
+		queueMicrotask(() => {
+			this.#isAsking = false;
+			this.#ask();
+		});
 	}
 
 	#ask() {
@@ -172,7 +212,17 @@ export class AliasSession {
 			const file = id === this.#stratum ? { ...this.file, text: this.text } : aliases;
 			return { id, kind, name, ...(file && { aliases: file }) };
 		});
-		this.#say({ kind: 'ask', n: this.#asked, strata });
+		const accepted = new Map<string, string>();
+		for (const { acceptance } of acceptancesIn(this.#workspace.effective, 'aliases'))
+			accepted.set(acceptance.finding, acceptance.circumstances);
+		const look: AliasLook = {
+			stratum: this.#stratum,
+			accepted,
+			withAccepted: this.withAccepted,
+			most: this.#most,
+			lines: this.#lines
+		};
+		this.#say({ kind: 'ask', n: this.#asked, strata, look });
 	}
 
 	/** What the shortcuts cost and the last release said, when that has changed. */

@@ -1,28 +1,35 @@
 import '$core/recipe/shapes/all';
-import { aliasReport, type AliasReport, type AliasSetting, type AliasStrata } from '$core/alias/report';
+import { aliasReport, type AliasRow, type AliasSetting, type AliasStrata } from '$core/alias/report';
+import { aliasSight, type AliasLook, type AliasSight } from '$core/alias/sight';
 import type { Catalogue } from '$core/application/application';
 import type { Command } from '$core/application/command';
 
 export type ToAliases =
 	| { readonly kind: 'start'; readonly commands: readonly Command[] }
 	| { readonly kind: 'setting'; readonly setting: AliasSetting }
-	| { readonly kind: 'ask'; readonly n: number; readonly strata: AliasStrata };
+	| { readonly kind: 'ask'; readonly n: number; readonly strata: AliasStrata; readonly look: AliasLook };
 
-/** The findings come first, since people wait for them as they type; the rows of the table follow. */
-export type FromAliases = { readonly n: number } & (Pick<AliasReport, 'findings'> | Pick<AliasReport, 'rows'>);
+/** What is seen of the findings comes first, since people wait for it as they type; the rows of the table follow. */
+export type FromAliases = { readonly n: number; readonly sight: AliasSight } | { readonly rows: readonly AliasRow[] };
+
+/** So long after the last key the rows follow, in milliseconds. */
+const ROWS_AFTER = 250;
 
 let catalogue: Catalogue = new Map();
 let setting: AliasSetting;
 let last: AliasStrata | undefined;
+let rows: ReturnType<typeof setTimeout> | undefined;
 
 self.onmessage = ({ data }: MessageEvent<ToAliases>) => {
 	if (data.kind === 'start') catalogue = new Map(data.commands.map((command) => [command.id, command]));
 	else if (data.kind === 'setting') setting = data.setting;
 	else {
 		const say = (message: FromAliases) => self.postMessage(message);
+		clearTimeout(rows);
 		const report = aliasReport(data.strata, setting, catalogue, last);
+		const isFirst = last === undefined;
 		last = data.strata;
-		say({ n: data.n, findings: report.findings });
-		say({ n: data.n, rows: report.rows });
+		say({ n: data.n, sight: aliasSight(report.found, data.look) });
+		rows = setTimeout(() => say({ rows: report.rows }), isFirst ? 0 : ROWS_AFTER);
 	}
 };

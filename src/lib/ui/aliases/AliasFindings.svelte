@@ -1,6 +1,5 @@
 <script lang="ts">
 	import type { AliasReportFinding } from '$core/alias/report';
-	import { staleAcceptances } from '$core/check/acceptance';
 	import { SEVERITIES } from '$core/check/finding';
 	import type { AliasSession } from '$lib/state/alias-session.svelte';
 	import { useWorkspace } from '$lib/state/workspace.svelte';
@@ -19,31 +18,13 @@
 		onshow: (finding: AliasReportFinding) => void;
 	} = $props();
 	const workspace = useWorkspace();
-	let withAccepted = $state(false);
 	let isLetting = $state(false);
 	let at = $state(0);
-	/** So many lines are shown; N goes on to the others. */
-	const MOST = 200;
-
-	const open = $derived(session.open.filter((f) => f.stratum === workspace.targetId));
-	const elsewhere = $derived(session.open.length - open.length);
-	const accepted = $derived(session.report.findings.length - session.open.length);
-	const shown = $derived(
-		withAccepted ? session.report.findings.filter((f) => f.stratum === workspace.targetId || session.isAccepted(f)) : open
-	);
-	const counts = $derived(SEVERITIES.map((s) => ({ s, n: open.filter((f) => f.severity === s).length })));
+	const sight = $derived(session.sight);
+	const shown = $derived(sight.findings);
 	const current = $derived(shown[Math.min(at, shown.length - 1)]);
-	const first = $derived(Math.max(0, Math.min(at, shown.length - 1) - MOST + 1));
 	/** While a check goes on, what it will find is not known. */
-	const stale = $derived(
-		session.checking
-			? []
-			: staleAcceptances(
-					workspace.effective,
-					'aliases',
-					session.report.findings.flatMap((f) => f.acceptable ?? [])
-				)
-	);
+	const stale = $derived(session.checking ? [] : sight.gone.flatMap((id) => workspace.effective.accepted.get(id) ?? []));
 	/** What mends it here; of one that stands, or of another stratum's file, nothing. */
 	const waysOf = (finding: AliasReportFinding) =>
 		finding.stratum === workspace.targetId && !session.isAccepted(finding) ? finding.fixes : [];
@@ -67,7 +48,8 @@
 		if (target.closest('input, textarea, select, [contenteditable="true"], [role="dialog"]')) return;
 		const step = { n: 1, p: -1, N: -1 }[event.key];
 		const way = /^[1-9]$/.test(event.key) ? waysOf(current)[Number(event.key) - 1] : undefined;
-		if (step) show((at + step + shown.length) % shown.length);
+		if (step === 1 && at === shown.length - 1 && sight.left > 0) session.showMore();
+		else if (step) show((at + step + shown.length) % shown.length);
 		else if (event.key === 'a' && current.acceptable && !session.isAccepted(current)) void letStand();
 		else if (way) onfix(way);
 		else return;
@@ -79,24 +61,26 @@
 
 <div class="found" aria-label="Findings of this file" role="group">
 	<p class="counts">
-		{#each counts as { s, n } (s)}<span class="tone-{SIGNS[s].tone}"
+		{#each SEVERITIES as s (s)}
+			{@const n = sight.counts[s]}
+			<span class="tone-{SIGNS[s].tone}"
 				><span class="toned">{SIGNS[s].shape} {n}</span> {n === 1 ? SIGNS[s].name : SIGNS[s].names}</span
 			>{/each}
-		{#if elsewhere > 0}<span class="quiet">{elsewhere} in other strata</span>{/if}
-		{#if accepted > 0}<button
+		{#if sight.elsewhere > 0}<span class="quiet">{sight.elsewhere} in other strata</span>{/if}
+		{#if sight.accepted > 0}<button
 				class="pill"
 				type="button"
-				aria-pressed={withAccepted}
-				onclick={() => (withAccepted = !withAccepted)}>Accepted {accepted}</button
+				aria-pressed={session.withAccepted}
+				onclick={() => session.showAccepted(!session.withAccepted)}>Accepted {sight.accepted}</button
 			>{/if}
 		<span class="quiet keys"><kbd>N</kbd> next</span>
 	</p>
 	<StaleAcceptances {stale} />
 	<ul>
-		{#each shown.slice(first, first + MOST) as finding, n (`${finding.rule} ${finding.stratum} ${finding.line} ${finding.start}`)}
+		{#each shown as finding, i (`${finding.rule} ${finding.stratum} ${finding.line} ${finding.typed}`)}
 			{@const sign = SIGNS[finding.severity]}
 			<li class="tone-{sign.tone}" class:current={finding === current}>
-				<button type="button" class="sentence" onclick={() => show(first + n)}
+				<button type="button" class="sentence" onclick={() => show(i)}
 					><span class="toned" aria-hidden="true">{sign.shape}</span>
 					<span class="num quiet">{finding.line}</span>
 					<span>{finding.sentence}</span></button
@@ -106,8 +90,8 @@
 					{@const ways = waysOf(finding)}
 					{#if ways.length > 0 || (finding.acceptable && !isStanding)}
 						<span class="fixes"
-							>{#each ways as way, i (i)}<button class="pill" type="button" onclick={() => onfix(way)}
-									><kbd>{i + 1}</kbd> {way.label}</button
+							>{#each ways as way, w (w)}<button class="pill" type="button" onclick={() => onfix(way)}
+									><kbd>{w + 1}</kbd> {way.label}</button
 								>{/each}{#if finding.acceptable && !isStanding}<button
 									class="pill"
 									type="button"
@@ -133,9 +117,11 @@
 		{:else}
 			<li class="clean">{session.checking ? 'Checking …' : 'Nothing is wrong in this file.'}</li>
 		{/each}
-		{#if first + MOST < shown.length}<li class="clean">
-				and {shown.length - first - MOST} more; <kbd>N</kbd> goes on to them
-			</li>{/if}
+		{#if sight.left > 0}
+			<li class="clean">
+				<button class="linkish" type="button" onclick={() => session.showMore()}>Show more</button> of {sight.left} others
+			</li>
+		{/if}
 	</ul>
 </div>
 

@@ -36,11 +36,8 @@
 			state: EditorState.create({
 				doc: text,
 				extensions: [
-					aliasEditor({
-						...host,
-						type: () => {
-							if (!isTaking) host.type(written());
-						}
+					aliasEditor(host, () => {
+						if (!isTaking) host.type(written());
 					})
 				]
 			})
@@ -51,6 +48,7 @@
 	/** The text with the line ends of the file: lines that were not touched keep their own. */
 	function written(): string {
 		const now = view!.state.doc.toString();
+		if (!text.includes('\r')) return now;
 		const before = text.replaceAll(/\r\n?/g, '\n');
 		const splice = spliceBetween('' as StratumId, before, now);
 		if (!splice) return text;
@@ -71,7 +69,7 @@
 	}
 
 	$effect(() => {
-		const wanted = text.replaceAll(/\r\n?/g, '\n');
+		const wanted = text.includes('\r') ? text.replaceAll(/\r\n?/g, '\n') : text;
 		if (!view) return;
 		const splice = spliceBetween('' as StratumId, view.state.doc.toString(), wanted);
 		if (!splice) return;

@@ -28,6 +28,8 @@ export interface EditorHost {
 	toggle(from: number, to: number): void;
 	/** The cursor stands on this line. */
 	stand(line: number): void;
+	/** These lines are seen. */
+	see(from: number, to: number): void;
 }
 
 const marks = Object.fromEntries(
@@ -74,7 +76,7 @@ function highlight(recipe: () => Recipe): Extension {
 }
 
 /** Command names where a record has its command. */
-function complete(host: EditorHost) {
+function complete(host: Pick<EditorHost, 'recipe' | 'find'>) {
 	return (context: CompletionContext): CompletionResult | null => {
 		const word = context.matchBefore(/[^\s,;|=<>"']+/);
 		if (!word || (word.text.length < 2 && !context.explicit)) return null;
@@ -124,8 +126,8 @@ const theme = EditorView.theme({
 	'.al-off': { textDecoration: 'line-through', textDecorationColor: 'var(--line-strong)' }
 });
 
-/** Everything that makes an editor of one alias file. Undo and redo are those of the profile. */
-export function aliasEditor(host: EditorHost): Extension {
+/** Everything that makes an editor of one alias file; `changed` when its text has. Undo and redo are those of the profile. */
+export function aliasEditor(host: Omit<EditorHost, 'type'>, changed: () => void): Extension {
 	const run = (work: () => void) => () => (work(), true);
 	return [
 		lineNumbers(),
@@ -152,7 +154,11 @@ export function aliasEditor(host: EditorHost): Extension {
 		]),
 		EditorView.contentAttributes.of({ 'aria-label': 'Text of the alias file' }),
 		EditorView.updateListener.of((update) => {
-			if (update.docChanged) host.type(update.state.doc.toString());
+			if (update.docChanged) changed();
+			if (update.viewportChanged) {
+				const { from, to } = update.view.viewport;
+				host.see(update.state.doc.lineAt(from).number, update.state.doc.lineAt(to).number);
+			}
 			if (update.selectionSet || update.docChanged) host.stand(update.state.doc.lineAt(update.state.selection.main.head).number);
 		}),
 		theme

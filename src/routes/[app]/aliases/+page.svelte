@@ -68,7 +68,11 @@
 	const recipe = () => session.file.recipe;
 	const lines = () => aliasLines({ ...session.file, text: session.text }).lines;
 	/** The record of a row, as the text stands now. */
-	const recordOf = (row: AliasRow) => lines()[row.record]?.record;
+	const recordOf = (row: AliasRow) => {
+		const line = lines()[row.record];
+		// the rows follow the text after a moment; a row of a former text is of no record
+		return line?.alias === row.alias && line.command === row.command && line.note === row.note ? line.record : undefined;
+	};
 
 	async function write(label: string, splices: () => Splice[]) {
 		try {
@@ -150,11 +154,13 @@
 					records.flatMap((r) => switchRecord(recipe(), session.text, r, off))
 				);
 		},
-		stand: (now) => (line = now)
+		stand: (now) => (line = now),
+		see: (from, to) => session.see(from, to)
 	};
 
 	function fix(way: AliasReportFinding['fixes'][number]) {
-		void write(way.label, () => [...way.splices]);
+		// while a check goes on, the way out may be of a text that is gone
+		if (!session.checking) void write(way.label, () => [...way.splices]);
 	}
 
 	function saveFile() {
@@ -212,7 +218,7 @@
 			{/if}
 			{#if problem}<p class="problem tone-garnet"><span class="toned">◆</span> {problem}.</p>{/if}
 			<AliasTable
-				rows={session.report.rows}
+				rows={session.rows}
 				{line}
 				onchange={(row, values) => void change(row, values)}
 				onremove={remove}
@@ -243,13 +249,7 @@
 					<button class="linkish" type="button" onclick={() => session.settleLeft(false)}>Let it go</button>
 				</p>
 			{/if}
-			<AliasText
-				bind:this={text}
-				text={session.text}
-				findings={session.open.filter((f) => f.stratum === workspace.targetId)}
-				{host}
-				onfix={fix}
-			/>
+			<AliasText bind:this={text} text={session.text} findings={session.marked} {host} onfix={fix} />
 			<AliasFindings
 				{session}
 				onfix={fix}
