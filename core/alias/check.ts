@@ -4,7 +4,7 @@ import type { CommandId } from '../application/command.ts';
 import { SEVERITIES } from '../check/finding.ts';
 import type { OfficeDesks } from '../keyboard/office.ts';
 import type { Profile } from '../profile/stratum.ts';
-import type { AliasFinding, AliasGround } from './finding.ts';
+import { AliasFinding, type AliasGround } from './finding.ts';
 import type { AliasInput } from './input.ts';
 import { commandNames } from './names.ts';
 import { ALIAS_RULES } from './rules/rules.ts';
@@ -38,9 +38,8 @@ export function aliasGround(
 
 /** All findings of the alias files, errors first, then in the order of the lines. */
 export function checkAliases(ground: AliasGround): AliasFinding[] {
-	const found: AliasFinding[] = [];
-	for (const rule of Object.values(ALIAS_RULES)) rule.find(ground, (finding) => void found.push({ rule: rule.id, ...finding }));
-	return found.sort(
-		(a, b) => SEVERITIES.indexOf(a.severity) - SEVERITIES.indexOf(b.severity) || a.entry.record.line - b.entry.record.line
-	);
+	const found = { error: [] as AliasFinding[], attention: [] as AliasFinding[], note: [] as AliasFinding[] };
+	for (const { id, find } of Object.values(ALIAS_RULES))
+		find(ground, (severity, entry, say) => void found[severity].push(new AliasFinding(id, severity, entry, say)));
+	return SEVERITIES.flatMap((severity) => found[severity].sort((a, b) => a.entry.record.line - b.entry.record.line));
 }

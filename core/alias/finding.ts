@@ -16,15 +16,35 @@ export type AliasFix =
 			readonly values: { alias?: string; command?: string };
 	  };
 
-/** What the check has found in the alias files. `typed` shows it at the command line. */
-export interface AliasFinding {
-	readonly rule: AliasRuleId;
-	readonly severity: Severity;
-	/** The line that suffers; its stratum's file is where the finding shows. */
-	readonly entry: AliasEntry;
-	readonly typed: string;
+/** What a rule says of a finding. */
+export interface AliasTelling {
 	readonly sentence: string;
 	readonly fixes: readonly AliasFix[];
+}
+
+/** What the check has found in the alias files. It names the line; what people read is told when it is asked for. */
+export class AliasFinding implements AliasTelling {
+	readonly rule: AliasRuleId;
+	readonly severity: Severity;
+	/** The line that suffers; its stratum's file is where the finding shows, and typing it at the command line. */
+	readonly entry: AliasEntry;
+	readonly #say: () => AliasTelling;
+	#told: AliasTelling | undefined;
+
+	constructor(rule: AliasRuleId, severity: Severity, entry: AliasEntry, say: () => AliasTelling) {
+		this.rule = rule;
+		this.severity = severity;
+		this.entry = entry;
+		this.#say = say;
+	}
+
+	get sentence(): string {
+		return (this.#told ??= this.#say()).sentence;
+	}
+
+	get fixes(): readonly AliasFix[] {
+		return (this.#told ??= this.#say()).fixes;
+	}
 }
 
 /** What the rules look at. */
@@ -42,7 +62,7 @@ export interface AliasGround {
 export interface AliasRule {
 	readonly id: AliasRuleId;
 	readonly title: string;
-	find(ground: AliasGround, report: (finding: Omit<AliasFinding, 'rule'>) => void): void;
+	find(ground: AliasGround, report: (severity: Severity, entry: AliasEntry, say: () => AliasTelling) => void): void;
 }
 
 export const labelIn = (catalogue: Catalogue, command: string): string => catalogue.get(command as CommandId)?.label ?? command;

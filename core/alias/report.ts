@@ -160,7 +160,7 @@ class FindingInFile implements FoundInFile {
 	}
 
 	told(): AliasReportFinding {
-		const { rule, severity, entry, typed, sentence, fixes } = this.#finding;
+		const { rule, severity, entry, sentence, fixes } = this.#finding;
 		const { start, end } = entry.record.fields.alias!;
 		return {
 			rule,
@@ -170,7 +170,7 @@ class FindingInFile implements FoundInFile {
 			line: entry.record.line,
 			start,
 			end,
-			typed,
+			typed: entry.alias,
 			sentence,
 			acceptable: this.acceptable(),
 			fixes: fixes.flatMap((fix) => written(fix, this.#fileOf))

@@ -45,12 +45,14 @@ export class GrowingInput implements Input {
 	ineffective: readonly Ineffective[] = NONE;
 	mayRepeat = false;
 	readonly #space: ContextSpace;
-	#isBare: boolean | undefined;
 	#occupied: Bits | undefined;
 	#longerBindings: readonly Binding[] | undefined;
 
+	readonly isBare: boolean;
+
 	constructor(keys: Keys, space: ContextSpace) {
 		this.keys = keys;
+		this.isBare = typesOnly(keys);
 		this.#space = space;
 	}
 
@@ -75,10 +77,6 @@ export class GrowingInput implements Input {
 		this.contenders = contenders;
 		this.living = alive.length === contenders.length ? contenders : alive;
 		this.lifeless = alive.length === contenders.length ? NONE : contenders.filter(({ reach }) => reach === nowhere);
-	}
-
-	get isBare(): boolean {
-		return (this.#isBare ??= typesOnly(this.keys));
 	}
 
 	get longerBindings(): readonly Binding[] {

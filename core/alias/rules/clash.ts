@@ -7,13 +7,10 @@ export const clash: AliasRule = {
 	find({ table, catalogue }, report) {
 		for (const [entry, other] of table.holders) {
 			if (other.command === entry.command) continue;
-			report({
-				severity: 'error',
-				entry,
-				typed: entry.alias,
+			report('error', entry, () => ({
 				sentence: `${entry.alias} is ${labelIn(catalogue, entry.command)} here and ${labelIn(catalogue, other.command)} in line ${other.record.line}. The ${table.input.twice} line holds, and this line has no effect.`,
 				fixes: [off(entry), remove(entry), off(other), remove(other)]
-			});
+			}));
 		}
 	}
 };

@@ -22,13 +22,10 @@ export const duplicate: AliasRule = {
 			const others = more.get(entry.key) ?? [];
 			const earlier = known.command === entry.command ? known : others.find((e) => e.command === entry.command);
 			if (earlier)
-				report({
-					severity: 'note',
-					entry,
-					typed: entry.alias,
+				report('note', entry, () => ({
 					sentence: `${earlier.stratum.name}, line ${earlier.record.line}, says ${entry.alias} for ${entry.command} already.`,
 					fixes: [remove(entry), off(entry)]
-				});
+				}));
 			else more.set(entry.key, [...others, entry]);
 		}
 	}

@@ -8,13 +8,10 @@ export const hides: AliasRule = {
 		for (const entry of table.inForce.values()) {
 			const own = names.get(entry.key);
 			if (own === undefined || own === entry.command) continue;
-			report({
-				severity: 'attention',
-				entry,
-				typed: entry.alias,
+			report('attention', entry, () => ({
 				sentence: `${entry.alias} is the name of the command ${labelIn(catalogue, own)}; who types it gets ${labelIn(catalogue, entry.command)}.`,
 				fixes: [off(entry), remove(entry)]
-			});
+			}));
 		}
 	}
 };

@@ -7,12 +7,9 @@ export const locked: AliasRule = {
 	find({ table, catalogue }, report) {
 		for (const [entry, why] of table.idle)
 			if (why === 'locked')
-				report({
-					severity: 'attention',
-					entry,
-					typed: entry.alias,
+				report('attention', entry, () => ({
 					sentence: `${entry.lockedBy!.name} has locked ${entry.alias}; it still runs ${labelIn(catalogue, table.inForce.get(entry.key)?.command ?? '')}.`,
 					fixes: [off(entry), remove(entry)]
-				});
+				}));
 	}
 };

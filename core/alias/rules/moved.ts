@@ -8,15 +8,12 @@ export const moved: AliasRule = {
 		for (const [key, before] of released ?? []) {
 			const entry = table.inForce.get(key);
 			if (!entry || entry.command === before || entry.stratum.kind === 'personal') continue;
-			report({
-				severity: 'attention',
-				entry,
-				typed: entry.alias,
+			report('attention', entry, () => ({
 				sentence: `${entry.alias} runs ${labelIn(catalogue, entry.command)}; in the last release it ran ${labelIn(catalogue, before)}.`,
 				fixes: [
 					{ kind: 'set', label: `Give ${entry.alias} back to ${labelIn(catalogue, before)}`, entry, values: { command: before } }
 				]
-			});
+			}));
 		}
 	}
 };

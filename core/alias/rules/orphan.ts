@@ -12,28 +12,27 @@ export const orphan: AliasRule = {
 	title: 'Speaks of what is not there',
 	find({ table, catalogue }, report) {
 		const near = new Map<string, string | undefined>();
+		const meantBy = (command: string) => {
+			if (!near.has(command) && near.size < MOST_GUESSES) near.set(command, nearest(command, catalogue.keys()));
+			return near.get(command);
+		};
 		for (const entry of table.entries) {
 			if (entry.command === TAKES_AWAY) {
 				if (table.idle.get(entry) === 'nothing')
-					report({
-						severity: 'note',
-						entry,
-						typed: entry.alias,
+					report('note', entry, () => ({
 						sentence: `No stratum below gives ${entry.alias}, so that there is nothing to take away.`,
 						fixes: [remove(entry), off(entry)]
-					});
+					}));
 				continue;
 			}
 			if (catalogue.has(entry.command as CommandId)) continue;
-			if (!near.has(entry.command) && near.size < MOST_GUESSES) near.set(entry.command, nearest(entry.command, catalogue.keys()));
-			const meant = near.get(entry.command);
-			const fixes: AliasFix[] = meant ? [{ kind: 'set', label: `Make it ${meant}`, entry, values: { command: meant } }] : [];
-			report({
-				severity: 'attention',
-				entry,
-				typed: entry.alias,
-				sentence: `There is no command ${entry.command} in this version${meant ? `; ${meant} is spelt much like it` : ''}.`,
-				fixes: [...fixes, off(entry), remove(entry)]
+			report('attention', entry, () => {
+				const meant = meantBy(entry.command);
+				const fixes: AliasFix[] = meant ? [{ kind: 'set', label: `Make it ${meant}`, entry, values: { command: meant } }] : [];
+				return {
+					sentence: `There is no command ${entry.command} in this version${meant ? `; ${meant} is spelt much like it` : ''}.`,
+					fixes: [...fixes, off(entry), remove(entry)]
+				};
 			});
 		}
 	}

@@ -11,13 +11,10 @@ export const pays: AliasRule = {
 			const own = aliasCost(entry.alias);
 			// an alias may be kept for those who do not know the shortcut; it is worth a note when it takes twice as long
 			if (other === undefined || own < 2 * other) continue;
-			report({
-				severity: 'note',
-				entry,
-				typed: entry.alias,
+			report('note', entry, () => ({
 				sentence: `Typing ${entry.alias} takes ${own.toFixed(2)} s; the shortcut of ${labelIn(catalogue, entry.command)} takes ${other.toFixed(2)} s.`,
 				fixes: [off(entry), remove(entry)]
-			});
+			}));
 		}
 	}
 };

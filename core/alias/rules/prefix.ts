@@ -17,13 +17,10 @@ export const prefix: AliasRule = {
 			const others = longer.map((k) => table.inForce.get(k)!).filter((e) => e.command !== entry.command);
 			if (others.length === 0) return;
 			const names = others.slice(0, 3).map((e) => `${e.alias} (${labelIn(catalogue, e.command)})`);
-			report({
-				severity: 'note',
-				entry,
-				typed: entry.alias,
+			report('note', entry, () => ({
 				sentence: `${entry.alias} also begins ${names.join(', ')}${others.length > 3 ? ` and ${others.length - 3} more` : ''}; accepted early, it runs ${labelIn(catalogue, entry.command)}.`,
 				fixes: []
-			});
+			}));
 		});
 	}
 };

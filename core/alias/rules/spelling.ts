@@ -8,8 +8,7 @@ export const spelling: AliasRule = {
 	find({ table }, report) {
 		for (const entry of table.entries) {
 			const problem = aliasProblem(entry.alias, table.input);
-			if (problem)
-				report({ severity: 'error', entry, typed: entry.alias, sentence: `${problem}.`, fixes: [off(entry), remove(entry)] });
+			if (problem) report('error', entry, () => ({ sentence: `${problem}.`, fixes: [off(entry), remove(entry)] }));
 		}
 	}
 };

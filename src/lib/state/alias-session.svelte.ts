@@ -24,7 +24,7 @@ const EMPTY: AliasSight = {
 	gone: []
 };
 /** So many findings are listed at first, and so many more each time that more are wanted. */
-const PORTION = 100;
+const PORTION = 50;
 
 /**
  * The alias file of the stratum that is written to, while it is edited: the text of the editor and the rows of the table are

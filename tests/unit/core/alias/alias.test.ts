@@ -28,7 +28,7 @@ const layers = (...texts: string[]): Profile =>
 const findings = (profile: Profile, how: Partial<AliasInput> = {}): AliasFinding[] =>
 	checkAliases(aliasGround(aliasTable(profile, { ...input, ...how }), catalogue));
 const told = (profile: Profile, how: Partial<AliasInput> = {}) =>
-	findings(profile, how).map((f) => `${f.rule} ${f.entry.stratum.id}:${f.entry.record.line} ${f.typed}`);
+	findings(profile, how).map((f) => `${f.rule} ${f.entry.stratum.id}:${f.entry.record.line} ${f.entry.alias}`);
 
 describe('aliases', () => {
 	it('fold from the lowest stratum up: a line stands in place of a lower one, takes away, or stops at a lock', () => {
