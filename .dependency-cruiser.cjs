@@ -6,7 +6,12 @@ module.exports = {
 			comment: 'The core imports only itself and libraries that run the same in browser, worker, server and command line.',
 			severity: 'error',
 			from: { path: '^core' },
-			to: { pathNot: ['^core', '^node_modules/(zod|csv-parse|csv-stringify|jsonc-parser|minisearch|yaml|saxes|xmlchars|@types/sarif)/'] }
+			to: {
+				pathNot: [
+					'^core',
+					'^node_modules/(zod|csv-parse|csv-stringify|jsonc-parser|minisearch|yaml|saxes|xmlchars|@types/sarif)/'
+				]
+			}
 		},
 		{
 			name: 'browser-does-not-load-the-server',

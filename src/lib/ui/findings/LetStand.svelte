@@ -83,6 +83,6 @@
 		gap: 8px;
 	}
 	form :global(input) {
-		width: 220px;
+		width: 180px;
 	}
 </style>
