@@ -52,7 +52,8 @@ export class GrowingInput implements Input {
 
 	constructor(keys: Keys, space: ContextSpace) {
 		this.keys = keys;
-		this.isBare = typesOnly(keys);
+		// a finding of no keys asks as well, for the input that there is not
+		this.isBare = keys !== '' && typesOnly(keys);
 		this.#space = space;
 	}
 

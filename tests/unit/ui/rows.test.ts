@@ -1,0 +1,61 @@
+import { expect } from 'chai';
+import type { AliasRow } from '../../../core/alias/report.ts';
+import type { StratumId } from '../../../core/profile/stratum.ts';
+import { arranged, SORTS, type Sort } from '../../../src/lib/ui/aliases/rows.ts';
+import { varve } from '../../../demo/varve/varve.ts';
+import { subjectOf } from '../demo-office.ts';
+
+const { catalogue } = subjectOf(varve);
+const row = (stratum: string, line: number, alias: string, command: string, more: Partial<AliasRow> = {}): AliasRow => ({
+	stratum: stratum as StratumId,
+	kind: 'office',
+	line,
+	record: line - 1,
+	alias,
+	command,
+	note: '',
+	locks: false,
+	state: 'holds',
+	cost: alias.length,
+	...more
+});
+const rows = [
+	row('factory', 1, 'dl', 'draw.segment'),
+	row('office', 2, 'ca', 'draw.circle', { note: 'round hole' }),
+	row('office', 1, 'zz', 'no.such'),
+	row('personal', 1, 'b', 'draw.segment')
+];
+const order = (sort: Sort, isDown = false, words = '') =>
+	arranged(rows, catalogue, sort, isDown, words).map((r) => `${r.stratum} ${r.alias}`);
+
+describe('rows of the alias table', () => {
+	it('come in the order of the files, the upper stratum first', () => {
+		expect(order('line')).to.deep.equal(['personal b', 'office zz', 'office ca', 'factory dl']);
+	});
+
+	it('are sorted by what they say, and the other way round', () => {
+		expect(order('alias')).to.deep.equal(['personal b', 'office ca', 'factory dl', 'office zz']);
+		expect(order('length')[0]).to.equal('personal b');
+		expect(order('cost', true).at(-1)).to.equal('personal b');
+		const uses = arranged(rows, catalogue, 'use', false, '').map((r) => catalogue.get(r.command as never)?.use ?? -1);
+		expect(uses).to.deep.equal([...uses].sort((a, b) => b - a));
+	});
+
+	it('sort commands by label, and by id where the catalogue has none', () => {
+		const labels = arranged(rows, catalogue, 'command', false, '').map(
+			(r) => catalogue.get(r.command as never)?.label ?? r.command
+		);
+		expect(labels).to.deep.equal([...labels].sort((a, b) => a.localeCompare(b)));
+	});
+
+	it('are those that say every word somewhere: alias, command, label or note', () => {
+		expect(order('line', false, 'ROUND hole')).to.deep.equal(['office ca']);
+		expect(order('line', false, 'segment')).to.deep.equal(['personal b', 'factory dl']);
+		expect(order('line', false, 'round segment')).to.deep.equal([]);
+	});
+
+	it('are all there in every order', () => {
+		for (const sort of SORTS)
+			for (const isDown of [false, true]) expect(arranged(rows, catalogue, sort, isDown, '')).to.have.members(rows);
+	});
+});
