@@ -9,7 +9,15 @@ import type { Log } from 'sarif';
 import { DiffFile, EffectiveFile, FindingsFile } from '../../../cli/shapes.ts';
 import { skarn } from '../../../cli/skarn.ts';
 import { applicationJson } from '../../../cli/server.ts';
-import { check } from '../../../core/check/check.ts';
+import { aliasAcceptable } from '../../../core/alias/acceptance.ts';
+import { aliasGround, checkAliases } from '../../../core/alias/check.ts';
+import { aliasTable } from '../../../core/alias/table.ts';
+import { acceptable, accepts } from '../../../core/check/acceptance.ts';
+import { check, tellAll } from '../../../core/check/check.ts';
+import { macroAcceptable } from '../../../core/macro/acceptance.ts';
+import { checkMacros } from '../../../core/macro/check.ts';
+import { applyChanges } from '../../../core/profile/edit.ts';
+import type { StratumId } from '../../../core/profile/stratum.ts';
 import { circumstancesOf } from '../../../core/check/circumstances.ts';
 import { catalogueOf } from '../../../core/application/application.ts';
 import { contextSpace } from '../../../core/context/space.ts';
@@ -86,6 +94,37 @@ describe('the command line', () => {
 			expect(artifactLocation!.uri).to.match(/^[^\s\\]+$/);
 			if (region) expect(region.startLine).to.be.greaterThan(0);
 		}
+	});
+
+	it('leaves out what was accepted, of keys, alias files and macros alike, and tells it when asked', async () => {
+		const { application, commands } = varve;
+		const space = contextSpace(application.axes, application.reachable);
+		const subject = { application, space, catalogue: catalogueOf(commands, space) };
+		const { profile } = varve.history().at(-1)!;
+		const c = circumstancesOf(subject, profile, desksOf([]), null);
+		const [key] = tellAll(c, check(c)).map(acceptable);
+		const [alias] = checkAliases(aliasGround(aliasTable(profile, application.rules.aliases!), c.index.catalogue, c)).map(
+			aliasAcceptable
+		);
+		const [macro] = checkMacros(c.index, profile).map(macroAcceptable);
+		const pen = { profile, target: 'personal' as StratumId };
+		const changes = [key!, alias!, macro!].map((finding, i) => accepts(pen, finding, 'we know it', 'designer', i));
+		writeFileSync(at('accepted.json'), writeProfileFile(profileFile(application, applyChanges(profile, changes))));
+		const found = async (file: string, ...more: string[]) =>
+			FindingsFile.parse(
+				JSON.parse((await run('check', at(file), '-a', at('varve.app.json'), '--format', 'json', ...more)).out())
+			).findings;
+		const ids = (list: readonly { id: string }[]) => list.map((f) => f.id).sort();
+		const before = await found('varve.json');
+		const after = await found('accepted.json');
+		expect(before.length - after.length).to.equal(3);
+		for (const { id } of [key!, alias!, macro!]) {
+			expect(ids(before)).to.include(id);
+			expect(ids(after)).not.to.include(id);
+		}
+		const all = await found('accepted.json', '--accepted');
+		expect(ids(all)).to.deep.equal(ids(before));
+		expect(all.filter((f) => f.accepted)).to.have.length(3);
 	});
 
 	it('checks an alias file of its own layout through a recipe, at its own lines', async () => {
