@@ -163,7 +163,7 @@ export class Checks {
 				}
 				const page = this.#notes.turn();
 				found(input, page);
-				if (this.#heard && page !== undefined) for (const finding of this.#notes.on(page)) this.#heard(finding, contestOf);
+				if (this.#heard && page !== undefined) for (const finding of this.#notes.once(page)) this.#heard(finding, contestOf);
 			}
 		});
 		this.#keys = undefined;

@@ -82,14 +82,17 @@ export class Notes {
 		return copied;
 	}
 
-	/** The findings of a page. */
+	/** The findings of a page; the same ones whenever they are asked for. */
 	on(page: Page): readonly Finding[] {
 		let findings = this.#read.get(page);
-		if (!findings) {
-			const spelled: Finding[] = [];
-			for (let at: number = page; this.#facts[at] !== END; at++) this.#spellOut(at, spelled);
-			this.#read.set(page, (findings = spelled));
-		}
+		if (!findings) this.#read.set(page, (findings = this.once(page)));
+		return findings;
+	}
+
+	/** The findings of a page for somebody who does not come again: they are not kept. */
+	once(page: Page): Finding[] {
+		const findings: Finding[] = [];
+		for (let at: number = page; this.#facts[at] !== END; at++) this.#spellOut(at, findings);
 		return findings;
 	}
 

@@ -186,7 +186,8 @@ export function readProfileFile(
 				.array(
 					z.strictObject({
 						...StratumHead.shape,
-						entries: z.array(z.unknown()),
+						// each entry is looked at by itself
+						entries: z.custom<readonly unknown[]>(Array.isArray, 'Invalid input: expected array'),
 						acceptances: z.array(FileAcceptance).max(100_000).default([]),
 						aliases: AliasFile.optional(),
 						macros: z.array(MacroEntry).max(5_000).default([])

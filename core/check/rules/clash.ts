@@ -1,5 +1,8 @@
+import type { Binding } from '../../profile/effective.ts';
+import type { Keys } from '../../stroke/stroke.ts';
 import { count, hasBit } from '../../context/bits.ts';
 import { NOTHING } from '../../context/kernel.ts';
+import type { Circumstances } from '../circumstances.ts';
 import { labelOf, listedBriefly, type CheckRule } from '../finding.ts';
 import { go, limits, moves } from '../proposals.ts';
 
@@ -12,7 +15,7 @@ export const clash: CheckRule = {
 		for (const { bindings, situations } of contest.ties()) report('error', bindings, contest.shelf.first(situations));
 	},
 	tell({ bindings, witness: { keys, situation } }, c, contest) {
-		const here = bindings.filter((b) => hasBit(c.index.reach(b), situation));
+		const here = aliveIn(c, keys!, bindings, situation);
 		const result = c.index.rules.ambiguity === 'chooser' ? 'a chooser opens' : 'no command wins';
 		return {
 			sentence: `${keys} means ${listedBriefly([...new Set(here.map((b) => labelOf(c, b)))], (label) => label)}. In ${c.index.space.labelOf(situation)} ${result}.`,
@@ -47,3 +50,17 @@ export const clash: CheckRule = {
 		);
 	}
 };
+
+/** Those of the bindings that are alive in the situation; bindings and contenders of an input stand in one order. */
+function aliveIn({ index }: Circumstances, keys: Keys, bindings: readonly Binding[], situation: number): readonly Binding[] {
+	const alive: Binding[] = [];
+	let next = 0;
+	for (const { binding, reach } of index.at(keys).contenders) {
+		if (next === bindings.length) break;
+		if (binding.key !== bindings[next]!.key) continue;
+		next++;
+		if (hasBit(reach, situation)) alive.push(binding);
+	}
+	// the finding may be of a state that is gone
+	return next === bindings.length ? alive : bindings.filter((b) => hasBit(index.reach(b), situation));
+}
