@@ -9,9 +9,9 @@ import type { Reach } from '../keyboard/reach.ts';
 import type { Binding } from '../profile/effective.ts';
 import { strokesOf, typesOnly, type Keys, type Stroke } from '../stroke/stroke.ts';
 
-/** Why a stroke is good for the command, and what that is worth in millimetres of reach. */
+/** Why a stroke is good for the command, and what that is worth in millimetres of reach; less than nothing if it speaks against it. */
 export interface Reason {
-	readonly kind: 'initial' | 'synonym' | 'letter' | 'neighbour' | 'opposite' | 'action';
+	readonly kind: 'initial' | 'synonym' | 'letter' | 'neighbour' | 'opposite' | 'action' | 'elsewhere';
 	readonly text: string;
 	readonly worth: number;
 }
@@ -39,7 +39,7 @@ export interface Wish {
 }
 
 /** Our own weights: what a good reason outweighs, in millimetres. */
-const WORTH = { initial: 45, synonym: 30, letter: 12, neighbour: 18, opposite: 60, action: 60 };
+const WORTH = { initial: 45, synonym: 30, letter: 12, neighbour: 18, opposite: 60, action: 60, elsewhere: -60 };
 /** A stroke with which the mouse is let go, and one for which the hand stretches, cost this much more. */
 const BURDEN = { easy: 0, stretch: 15, away: 80 };
 /** A command that is run less than this often in a day may lose its stroke to one that is run more. */
@@ -72,9 +72,10 @@ export function suggest(index: ShortcutIndex, office: OfficeDesks, wish: Wish): 
 	return found.sort((a, b) => a.score - b.score || a.keys.length - b.keys.length).slice(0, most);
 }
 
-/** The best free stroke, or undefined when none is left. */
+/** The best free stroke that lies alike at every desk, else the best of the others; undefined when none is left. */
 export function bestStroke(index: ShortcutIndex, office: OfficeDesks, command: Command, scope: Scope): Keys | undefined {
-	return suggest(index, office, { command, scope, most: 1 })[0]?.keys;
+	const found = suggest(index, office, { command, scope, most: Infinity });
+	return (found.find(({ keys }) => office.troubles(keys).length === 0) ?? found[0])?.keys;
 }
 
 function reasoning(index: ShortcutIndex, office: OfficeDesks, command: Command, elsewhere: Elsewhere | undefined) {
@@ -121,6 +122,7 @@ function reasoning(index: ShortcutIndex, office: OfficeDesks, command: Command, 
 			place &&
 			related.find((r) => r.held === held && r.place && Math.hypot(r.place.x - place.x, r.place.y - place.y) <= 1.25 * PITCH);
 		if (near) say('neighbour', `next to ${near.label}`);
+		if (office.troubles(keys).length > 0) say('elsewhere', 'not on the same key at every desk');
 		return reasons;
 	};
 }

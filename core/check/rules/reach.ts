@@ -42,7 +42,8 @@ function better({ index, office }: Circumstances, binding: Binding): { keys: Key
 	for (const keys of office.goodStrokes) {
 		const way = office.reach(keys)!;
 		if (now && way.mm >= now.mm) return undefined;
-		if (way.effort !== 'easy') continue;
+		// a stroke that lies elsewhere at another desk is no better there
+		if (way.effort !== 'easy' || office.troubles(keys).length > 0) continue;
 		const heard = typesOnly(keys) ? difference(reach, index.typing) : reach;
 		if (!isSubset(heardNow, heard)) continue;
 		const rivals = [...index.on(keys), ...index.longer(keys)].filter((b) => meets(index.reach(b), heard));

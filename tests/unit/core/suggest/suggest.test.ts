@@ -29,6 +29,24 @@ describe('suggestions', () => {
 		);
 	});
 
+	it('say where a stroke does not lie alike at every desk; the best of all lies alike while such a stroke is free', () => {
+		let apart = 0;
+		for (const wanted of index.catalogue.values())
+			for (const { keys, reasons } of suggest(index, office, { command: wanted, scope: {}, most: 40 })) {
+				const isApart = office.troubles(keys).length > 0;
+				expect(
+					reasons.some((r) => r.kind === 'elsewhere' && r.worth < 0),
+					keys
+				).to.equal(isApart);
+				if (isApart) apart++;
+			}
+		expect(apart, 'Z and Y of the demo desks').to.be.greaterThan(0);
+		for (const wanted of index.catalogue.values()) {
+			const best = bestStroke(index, office, wanted, {});
+			if (best) expect(office.troubles(best), wanted.label).to.deep.equal([]);
+		}
+	});
+
 	it('say their reasons, and rank by them', () => {
 		const found = suggest(index, office, { command: command('face.draft'), scope: {} });
 		expect(found.map((s) => s.score)).to.deep.equal([...found.map((s) => s.score)].sort((a, b) => a - b));
