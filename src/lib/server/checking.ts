@@ -34,21 +34,12 @@ export class Checking {
 
 	/** The office stratum's entries in the newest release; null before the first. */
 	async released(application: string): Promise<Entry[] | null> {
-		const newest = await this.#newest(application);
-		return (
-			newest &&
-			newest.rows.map(({ op, shortcut, acceptance }, rank) => ({
-				op,
-				...shortcut,
-				rank,
-				...(acceptance && { acceptance })
-			}))
-		);
+		return entriesOf(await this.#newest(application));
 	}
 
 	/** The office stratum's alias file in the newest release; null without one. */
 	async releasedAliases(application: string): Promise<AliasFile | null> {
-		return (await this.#newest(application))?.aliases.find(({ kind }) => kind === 'office')?.file ?? null;
+		return aliasesOf(await this.#newest(application));
 	}
 
 	/** The office stratum's macros in the newest release; null before the first. */
@@ -57,20 +48,26 @@ export class Checking {
 		return newest && newest.macros.filter(({ kind }) => kind === 'office').flatMap(({ macros }) => macros);
 	}
 
-	async #newest(application: string): Promise<ReturnType<typeof readProfileFile> | null> {
+	async #newest(application: string): Promise<ReleasedFile | null> {
 		const newest = (await this.#releases.list(application)).releases.at(-1);
 		if (!newest) return null;
 		const { file } = await this.#releases.file(application, newest.number);
 		return readProfileFile(`release ${newest.number}`, file);
 	}
 
-	async #circumstances(application: string, strataOf: (profile: Profile) => Profile): Promise<Circumstances> {
-		const [workspace, released, desks] = await Promise.all([
+	/** What a check looks at, read once: `over` takes the strata that it is to be of. */
+	async #held(application: string) {
+		const [workspace, newest, desks] = await Promise.all([
 			this.#profiles.load(application),
-			this.released(application),
+			this.#newest(application),
 			this.#seats.desks()
 		]);
-		return circumstancesOf(workspace, strataOf(workspace.profile), desksOf(desks), released);
+		return {
+			profile: workspace.profile,
+			/** The office's alias file as it was released. */
+			aliases: aliasesOf(newest),
+			over: (profile: Profile): Circumstances => circumstancesOf(workspace, profile, desksOf(desks), entriesOf(newest))
+		};
 	}
 
 	/** Throws `Problem` 422 if an acceptance is of a finding that neither the whole profile nor what goes out has. */
@@ -78,8 +75,9 @@ export class Checking {
 		const wanted = changes.flatMap(({ after }, i) => (after?.acceptance ? [{ i, acceptance: after.acceptance }] : []));
 		if (wanted.length === 0) return;
 		let gone = wanted;
-		for (const strataOf of [(profile: Profile) => profile, published]) {
-			const there = await this.#findingIds(application, strataOf);
+		const { profile, over, aliases } = await this.#held(application);
+		for (const strata of [profile, published(profile)]) {
+			const there = findingIds(strata, over(strata), aliases);
 			gone = gone.filter(({ acceptance }) => !there.has(acceptance.finding));
 			if (gone.length === 0) return;
 		}
@@ -93,28 +91,11 @@ export class Checking {
 		);
 	}
 
-	/** The ids of all findings of keys, alias files and macros. */
-	async #findingIds(application: string, strataOf: (profile: Profile) => Profile): Promise<ReadonlySet<string>> {
-		const circumstances = await this.#circumstances(application, strataOf);
-		const { index } = circumstances;
-		const profile = strataOf((await this.#profiles.load(application)).profile);
-		const ids = [...check(circumstances).map(findingId), ...checkMacros(index, profile).map((f) => macroAcceptable(f).id)];
-		const input = index.rules.aliases;
-		if (!input) return new Set(ids);
-		const released = await this.releasedAliases(application);
-		const before =
-			released &&
-			releasedAliases(
-				published(profile).map((s) => (s.kind === 'office' ? { ...s, aliases: released } : s)),
-				input
-			);
-		const ground = aliasGround(aliasTable(profile, input), index.catalogue, circumstances, before ?? undefined);
-		return new Set([...ids, ...checkAliases(ground).map((f) => aliasAcceptable(f).id)]);
-	}
-
 	/** Throws `Problem` 422 if what would be published has errors that nobody has accepted, or faults in its files. */
 	async refuseErrors(application: string): Promise<void> {
-		const circumstances = await this.#circumstances(application, published);
+		const { profile, over } = await this.#held(application);
+		const strata = published(profile);
+		const circumstances = over(strata);
 		const errors = errorsLeft(circumstances);
 		if (errors.length > 0)
 			throw new Problem(
@@ -123,7 +104,7 @@ export class Checking {
 				`The office stratum has ${errors.length === 1 ? 'an error' : `${errors.length} errors`} that nobody has accepted, first: ${errors[0]!.sentence} Mend it or accept it with a reason in Findings.`,
 				{ errors: errors.slice(0, 50).map((e) => ({ detail: e.sentence, finding: e.id })) }
 			);
-		const faults = releaseFaults(circumstances, published((await this.#profiles.load(application)).profile));
+		const faults = releaseFaults(circumstances, strata);
 		if (faults.length > 0)
 			throw new Problem(
 				422,
@@ -132,4 +113,37 @@ export class Checking {
 				{ errors: faults.slice(0, 50).map((f) => ({ detail: f.sentence })) }
 			);
 	}
+}
+
+/** What a release says, as it was read. */
+type ReleasedFile = ReturnType<typeof readProfileFile>;
+
+/** The office stratum's entries in a release; null without one. */
+const entriesOf = (release: ReleasedFile | null): Entry[] | null =>
+	release &&
+	release.rows.map(({ op, shortcut, acceptance }, rank) => ({
+		op,
+		...shortcut,
+		rank,
+		...(acceptance && { acceptance })
+	}));
+
+/** The office stratum's alias file in a release; null without one. */
+const aliasesOf = (release: ReleasedFile | null): AliasFile | null =>
+	release?.aliases.find(({ kind }) => kind === 'office')?.file ?? null;
+
+/** The ids of all findings of keys, alias files and macros. */
+function findingIds(profile: Profile, circumstances: Circumstances, released: AliasFile | null): ReadonlySet<string> {
+	const { index } = circumstances;
+	const ids = [...check(circumstances).map(findingId), ...checkMacros(index, profile).map((f) => macroAcceptable(f).id)];
+	const input = index.rules.aliases;
+	if (!input) return new Set(ids);
+	const before =
+		released &&
+		releasedAliases(
+			published(profile).map((s) => (s.kind === 'office' ? { ...s, aliases: released } : s)),
+			input
+		);
+	const ground = aliasGround(aliasTable(profile, input), index.catalogue, circumstances, before ?? undefined);
+	return new Set([...ids, ...checkAliases(ground).map((f) => aliasAcceptable(f).id)]);
 }
