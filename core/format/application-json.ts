@@ -21,33 +21,56 @@ export const ApplicationFile = z.strictObject({
 });
 export type ApplicationFile = z.infer<typeof ApplicationFile>;
 
-/**
- * The same schema for one file, in which commands that say the same contexts share them, looked at once and frozen. What is
- * refused is not told in full.
- */
-function sharingContexts(): z.ZodType<ApplicationFile> {
-	const known = new Map<string, Command['contexts']>();
-	const contexts = z.unknown().transform((said, context) => {
+/** The same, but for the lists of the commands, which many say alike; `withLists` looks at those. */
+const WithoutLists = ApplicationFile.extend({
+	commands: z
+		.array(Command.extend({ category: z.unknown(), synonyms: z.unknown(), contexts: z.unknown() }))
+		.min(1)
+		.max(50_000)
+});
+
+/** The value if the schema takes it; equal ones are looked at once, shared and frozen. */
+function sharing<T extends object>(schema: z.ZodType<T>): (said: unknown) => T | undefined {
+	const known = new Map<string, T>();
+	return (said) => {
 		const text = JSON.stringify(said);
-		let shared = known.get(text);
-		if (!shared) {
-			const { data, error } = Command.shape.contexts.safeParse(said);
-			if (!data) {
-				context.addIssue({ code: 'custom', message: error!.message });
-				return z.NEVER;
-			}
-			data.forEach(Object.freeze);
-			known.set(text, (shared = Object.freeze(data) as Command['contexts']));
-		}
-		return shared;
-	});
-	return ApplicationFile.extend({ commands: z.array(Command.extend({ contexts })).min(1).max(50_000) });
+		const shared = known.get(text);
+		if (shared) return shared;
+		const { data } = schema.safeParse(said);
+		if (data) known.set(text, deepFrozen(data));
+		return data;
+	};
+}
+
+function deepFrozen<T extends object>(value: T): T {
+	for (const part of Object.values(value)) if (typeof part === 'object' && part !== null) deepFrozen(part as object);
+	return Object.freeze(value);
+}
+
+/** The commands with their lists, shared among them; undefined if one of the lists is not sound. */
+function withLists(commands: z.infer<typeof WithoutLists>['commands']): Command[] | undefined {
+	const { category, synonyms, contexts } = Command.shape;
+	const [paths, words, scopes] = [sharing(category), sharing(synonyms), sharing(contexts)];
+	for (const command of commands) {
+		command.category = paths(command.category);
+		command.synonyms = words(command.synonyms);
+		command.contexts = scopes(command.contexts);
+		if (!command.category || !command.synonyms || !command.contexts) return undefined;
+	}
+	return commands as Command[];
+}
+
+/** What the document says if it is sound; what is refused is not told. Quicker than the schema as a whole. */
+function soundApplication(value: unknown): ApplicationFile | undefined {
+	const { data } = WithoutLists.safeParse(value);
+	const commands = data && withLists(data.commands);
+	return commands && { ...data, commands };
 }
 
 /** Reads an application file. Throws `FileRefusedError` with line, column and pointer. */
 export function readApplicationFile(file: string, text: string): ApplicationFile & Subject {
 	const document = parseJson(file, text);
-	const read = sharingContexts().safeParse(document.value).data ?? checkedJson(document, ApplicationFile);
+	const read = soundApplication(document.value) ?? checkedJson(document, ApplicationFile);
 	const space = contextSpace(read.application.axes, read.application.reachable);
 	try {
 		return { ...read, space, catalogue: catalogueOf(read.commands, space) };
