@@ -109,7 +109,7 @@ export function importers(): Record<string, { sound: string; read: (text: string
 			read: (text) => readApplicationFile('file', text)
 		},
 		'shortcuts, CSV': {
-			sound: writeShortcutsCsv([stratumOf(strata[0]!, strata[0]!.entries.values())], catalogue),
+			sound: writeShortcutsCsv([stratumOf(strata[0]!, [...strata[0]!.entries.values()])], catalogue),
 			read: (text) => readShortcutsCsv('file', text)
 		},
 		'catalogue, CSV': {

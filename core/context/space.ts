@@ -74,9 +74,9 @@ export interface ContextSpace {
 	isNarrower(a: ScopeSet, b: ScopeSet): boolean;
 	/** The number of a situation, or -1 if it cannot occur. */
 	indexOf(situation: Situation): number;
-	/** The situation as labels joined by a middle dot, e.g. "Part · Edge · Canvas". */
 	/** The situation that stands on the axis where `wanted` does and agrees with it most elsewhere; -1 where none stands there. */
 	nearest(wanted: Situation, axis: number): number;
+	/** The situation as labels joined by a middle dot, e.g. "Part · Edge · Canvas". */
 	labelOf(index: number): string;
 	scopeLabel(scope: Scope): string;
 }

@@ -4,7 +4,7 @@ import { keysOf, strokesOf, type Keys, type Modifier, type Stroke } from '../str
 import { BOARDS } from './board.ts';
 import { PLATFORM_NAMES, USUAL_DESK, type Desk } from './desk.ts';
 import { LAYOUTS } from './layouts.ts';
-import { pressing, strokeAt } from './pressing.ts';
+import { pressing, strokeAt, type Pressing } from './pressing.ts';
 import { reachOfAll, type Reach } from './reach.ts';
 import { reservedOn } from './reserved/reserved.ts';
 import type { Reserved } from './reserved/row.ts';
@@ -104,35 +104,11 @@ export function officeDesks(rules: Pick<InputRules, 'match' | 'hardwired'>, give
 
 	const troubles = byStroke((keys): readonly Trouble[] => {
 		const [stroke] = strokesOf(keys);
-		const pressed = desks.map((desk) => ({ desk, way: pressing(stroke!, desk) }));
-		const found: Trouble[] = [];
-		const report = (kind: Trouble['kind'], at: readonly (typeof pressed)[number][], about: string) => {
-			if (at.length > 0) found.push({ kind, desks: at.map((p) => p.desk), about });
-		};
-		const missing = pressed.filter((p) => p.way.code === undefined);
-		const there = pressed.filter((p) => p.way.code !== undefined);
-		report('missing', missing, stroke!.key);
-		const dead = there.filter((p) => p.way.dead);
-		report('dead', dead, stroke!.key);
-		const eaten = there.filter((p) => p.way.eaten !== undefined);
-		report('eaten', eaten, eaten[0]?.way.eaten ?? '');
-		const living = there.filter((p) => !p.way.dead);
-		report(
-			'altgr',
-			living.filter((p) => p.way.altGr),
-			stroke!.key
+		return troublesOf(
+			stroke!,
+			desks.map((desk) => ({ desk, way: pressing(stroke!, desk) })),
+			usual
 		);
-		const withoutAltGr = living.filter((p) => !p.way.altGr);
-		const shifted = withoutAltGr.filter((p) => p.way.shifted);
-		if (shifted.length < withoutAltGr.length) report('shift', shifted, stroke!.key);
-		const home = living.find((p) => p.desk === usual)?.way.code ?? living[0]?.way.code;
-		const moved = WRITING_CODES.has(stroke!.key)
-			? pressed.filter((p) => legendOf(p.desk, stroke!) !== legendOf(usual, stroke!))
-			: [];
-		const away = living.filter((p) => !p.way.altGr && !p.way.shifted && p.way.code !== home);
-		report('elsewhere', away, away[0]?.way.code ?? '');
-		report('reads', moved, moved[0] ? (legendOf(moved[0].desk, stroke!) ?? 'nothing') : '');
-		return found.length > 0 ? found : NOTHING;
 	});
 
 	const reach = remembered((keys) => reachOfAll(strokesOf(keys), usual) ?? null);
@@ -155,6 +131,51 @@ export function officeDesks(rules: Pick<InputRules, 'match' | 'hardwired'>, give
 }
 
 const NOTHING: readonly never[] = [];
+
+interface Pressed {
+	readonly desk: Desk;
+	readonly way: Pressing;
+}
+
+/** What is to be said of a stroke that the desks press so. */
+function troublesOf(stroke: Stroke, pressed: readonly Pressed[], usual: Desk): readonly Trouble[] {
+	const missing = pressed.filter((p) => p.way.code === undefined);
+	const there = missing.length === 0 ? pressed : pressed.filter((p) => p.way.code !== undefined);
+	const eaten = there.filter((p) => p.way.eaten !== undefined);
+	const living = there.filter((p) => !p.way.dead);
+	const withoutAltGr = living.filter((p) => !p.way.altGr);
+	const shifted = withoutAltGr.filter((p) => p.way.shifted);
+	const home = living.find((p) => p.desk === usual)?.way.code ?? living[0]?.way.code;
+	const away = withoutAltGr.filter((p) => !p.way.shifted && p.way.code !== home);
+	const moved = WRITING_CODES.has(stroke.key)
+		? pressed.filter((p) => legendOf(p.desk, stroke) !== legendOf(usual, stroke))
+		: NOTHING;
+	const found: Trouble[] = [];
+	report(found, 'missing', missing, stroke.key);
+	if (living.length < there.length)
+		report(
+			found,
+			'dead',
+			there.filter((p) => p.way.dead),
+			stroke.key
+		);
+	report(found, 'eaten', eaten, eaten[0]?.way.eaten ?? '');
+	if (withoutAltGr.length < living.length)
+		report(
+			found,
+			'altgr',
+			living.filter((p) => p.way.altGr),
+			stroke.key
+		);
+	if (shifted.length < withoutAltGr.length) report(found, 'shift', shifted, stroke.key);
+	report(found, 'elsewhere', away, away[0]?.way.code ?? '');
+	report(found, 'reads', moved, moved[0] ? (legendOf(moved[0].desk, stroke) ?? 'nothing') : '');
+	return found.length > 0 ? found : NOTHING;
+}
+
+function report(found: Trouble[], kind: Trouble['kind'], at: readonly Pressed[], about: string): void {
+	if (at.length > 0) found.push({ kind, desks: at.map((p) => p.desk), about });
+}
 
 const legendOf = (desk: Desk, stroke: Stroke) => LAYOUTS[desk.layout].legend(stroke.key, 0);
 

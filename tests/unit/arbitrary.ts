@@ -104,7 +104,7 @@ export const small = (rule?: AmbiguityRule): fc.Arbitrary<Small> =>
 						({ op, shortcut: { command, keys, scope: limited } }, rank) =>
 							({ op, command: `c${command}`, keys, scope: limited, rank }) as Entry
 					);
-					return stratumOf(head, new Map(entries.map((e) => [entryKey(e), e])).values());
+					return stratumOf(head, [...new Map(entries.map((e) => [entryKey(e), e])).values()]);
 				});
 				const index = shortcutIndex(effectiveProfile(profile), space, catalogueOf(commands, space), rules);
 				const told = () => JSON.stringify({ list, blocks, rules, contexts, strata });
