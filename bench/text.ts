@@ -61,7 +61,7 @@ JSON.parse(readFileSync(${JSON.stringify(file)}, 'utf8'));
 	);
 	const process_ = (args: string[]) => timed(() => spawnSync(process.execPath, args, { stdio: ['ignore', 'ignore', 'inherit'] }));
 	const [checks, bares]: [number[], number[]] = [[], []];
-	for (let i = 0; i < 5; i++) {
+	for (let i = 0; i < 11; i++) {
 		bares.push(process_([bare]));
 		checks.push(process_([here('../bin/skarn.mjs'), 'check', file, '-a', app, '-o', join(folder, 'out.txt')]));
 	}
