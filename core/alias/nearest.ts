@@ -1,30 +1,52 @@
-/** The distance of two words: how many letters must be put, taken or exchanged (Levenshtein 1966); gives up above `most`. */
-function distance(a: string, b: string, most: number): number {
-	if (Math.abs(a.length - b.length) > most) return most + 1;
-	let row = Array.from({ length: b.length + 1 }, (_, i) => i);
-	for (let i = 1; i <= a.length; i++) {
-		const next = [i];
-		let least = i;
-		for (let o = 1; o <= b.length; o++) {
-			const cost = Math.min(row[o]! + 1, next[o - 1]! + 1, row[o - 1]! + (a[i - 1] === b[o - 1] ? 0 : 1));
-			next.push(cost);
-			if (cost < least) least = cost;
-		}
-		if (least > most) return most + 1;
-		row = next;
-	}
-	return row[b.length]!;
-}
+import { distance } from 'fastest-levenshtein';
 
-/** The name that is spelt most like the given one, if at most a third of it differs. */
-export function nearest(name: string, among: Iterable<string>): string | undefined {
-	let most = Math.floor(name.length / 3);
-	let found: string | undefined;
-	for (const other of among) {
-		const d = distance(name, other, most);
-		if (d > most || (d === most && found !== undefined)) continue;
-		found = other;
-		most = d;
+/** Answers for so many names are kept. */
+const MOST_KNOWN = 1_000;
+
+/** Finds which of many names, which stay the same, is spelt most like a given one. */
+export class Spellings {
+	readonly #names: readonly string[];
+	readonly #answers = new Map<string, string | undefined>();
+	readonly #longest: number;
+	/** The last name that was not known yet, and how far from it each of the names lies at least. */
+	#last = '';
+	readonly #least: Uint16Array;
+
+	constructor(names: Iterable<string>) {
+		this.#names = [...names];
+		this.#longest = this.#names.reduce((longest, name) => Math.max(longest, name.length), 0);
+		this.#least = Uint16Array.from(this.#names, (name) => name.length);
 	}
-	return found;
+
+	/** The first of the nearest, if at most a third of the letters must be put, taken or exchanged (Levenshtein 1966). */
+	nearest(name: string): string | undefined {
+		if (name.length - Math.floor(name.length / 3) > this.#longest) return undefined;
+		if (this.#answers.has(name)) return this.#answers.get(name);
+		const found = this.#find(name);
+		if (this.#answers.size >= MOST_KNOWN) this.#answers.clear();
+		this.#answers.set(name, found);
+		return found;
+	}
+
+	/**
+	 * Distances are a metric: what lay `d` from the last name lies at least `d - shift` from one that lies `shift` from that.
+	 * Who types a name letter by letter has it compared with few.
+	 */
+	#find(name: string): string | undefined {
+		const least = this.#least;
+		const shift = distance(this.#last, name);
+		this.#last = name;
+		let most = Math.floor(name.length / 3);
+		let found: string | undefined;
+		for (let i = 0; i < least.length; i++) {
+			const other = this.#names[i]!;
+			least[i] = Math.max(least[i]! - shift, Math.abs(other.length - name.length));
+			if (least[i]! > most || (least[i] === most && found !== undefined)) continue;
+			const exact = (least[i] = distance(name, other));
+			if (exact > most || (exact === most && found !== undefined)) continue;
+			found = other;
+			most = exact;
+		}
+		return found;
+	}
 }

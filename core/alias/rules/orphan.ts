@@ -1,10 +1,22 @@
+import type { Catalogue } from '../../application/application.ts';
 import type { CommandId } from '../../application/command.ts';
 import { TAKES_AWAY } from '../file.ts';
 import { off, remove, type AliasFix, type AliasRule } from '../finding.ts';
-import { nearest } from '../nearest.ts';
+import { Spellings } from '../nearest.ts';
+import { thoseThat } from '../those-that.ts';
 
 /** Looking for the command that was meant takes long in a long catalogue; a file of another program names thousands. */
 const MOST_GUESSES = 40;
+
+const speaking = thoseThat<Catalogue>(({ command }, catalogue) => command === TAKES_AWAY || !catalogue.has(command as CommandId));
+
+const spellings = new WeakMap<Catalogue, Spellings>();
+
+function spellingsIn(catalogue: Catalogue): Spellings {
+	let known = spellings.get(catalogue);
+	if (!known) spellings.set(catalogue, (known = new Spellings(catalogue.keys())));
+	return known;
+}
 
 /** The command does not exist in this version, or there is nothing to take away. */
 export const orphan: AliasRule = {
@@ -13,10 +25,10 @@ export const orphan: AliasRule = {
 	find({ table, catalogue }, report) {
 		const near = new Map<string, string | undefined>();
 		const meantBy = (command: string) => {
-			if (!near.has(command) && near.size < MOST_GUESSES) near.set(command, nearest(command, catalogue.keys()));
+			if (!near.has(command) && near.size < MOST_GUESSES) near.set(command, spellingsIn(catalogue).nearest(command));
 			return near.get(command);
 		};
-		for (const entry of table.entries) {
+		for (const entry of speaking(table.entries, catalogue)) {
 			if (entry.command === TAKES_AWAY) {
 				if (table.idle.get(entry) === 'nothing')
 					report('note', entry, () => ({
@@ -25,7 +37,6 @@ export const orphan: AliasRule = {
 					}));
 				continue;
 			}
-			if (catalogue.has(entry.command as CommandId)) continue;
 			report('attention', entry, () => {
 				const meant = meantBy(entry.command);
 				const fixes: AliasFix[] = meant ? [{ kind: 'set', label: `Make it ${meant}`, entry, values: { command: meant } }] : [];

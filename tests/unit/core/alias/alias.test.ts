@@ -6,7 +6,7 @@ import { aliasCost } from '../../../../core/alias/cost.ts';
 import { emptyAliasFile, type AliasFile } from '../../../../core/alias/file.ts';
 import { ALIAS_RULE_IDS, type AliasFinding } from '../../../../core/alias/finding.ts';
 import type { AliasInput } from '../../../../core/alias/input.ts';
-import { nearest } from '../../../../core/alias/nearest.ts';
+import { Spellings } from '../../../../core/alias/nearest.ts';
 import { answerTo, completions } from '../../../../core/alias/prompt.ts';
 import { aliasTable } from '../../../../core/alias/table.ts';
 import { catalogueOf } from '../../../../core/application/application.ts';
@@ -105,8 +105,9 @@ describe('aliases', () => {
 	});
 
 	it('find the command that was meant', () => {
-		expect(nearest('draw.segmnt', catalogue.keys())).to.equal('draw.segment');
-		expect(nearest('entirely else', catalogue.keys())).to.equal(undefined);
+		const spellings = new Spellings(catalogue.keys());
+		expect(spellings.nearest('draw.segmnt')).to.equal('draw.segment');
+		expect(spellings.nearest('entirely else')).to.equal(undefined);
 	});
 
 	// keystroke-level model (Card, Moran, Newell 1980, from memory): K 0.20 s, H 0.40 s
