@@ -41,7 +41,7 @@ const known = new WeakMap<AliasFile, ReadLines>();
 
 /**
  * What an alias file says, commented-out records among it. A file that its recipe cannot read at all is one problem. A former
- * state of the file saves reading again what has not changed.
+ * state of the file saves reading again what has not changed; what was read of it is used up (see `readAgain`).
  */
 export function aliasLines(file: AliasFile, before?: AliasFile): AliasLines {
 	let lines = known.get(file);
@@ -57,18 +57,24 @@ function read(file: AliasFile, before: AliasFile | undefined): ReadLines {
 		const reading = former?.reading
 			? readAgain(recipe, 'aliases', text, { text: before!.text, reading: former.reading })
 			: readWith(recipe, 'aliases', text);
-		return {
-			lines: reading.records.map((record, i) => {
-				const same = former?.lines[i];
-				return same?.record === record ? same : lineOf(record);
-			}),
-			unknown: reading.unknown,
-			reading
-		};
+		if (former) known.delete(before!);
+		return { lines: linesOf(reading.records, former?.lines ?? []), unknown: reading.unknown, reading };
 	} catch (error) {
 		if (!(error instanceof FileRefusedError)) throw error;
 		return { lines: [], unknown: error.problems, reading: undefined };
 	}
+}
+
+/** The lines of the records; those of records that were there before are the same ones. */
+function linesOf(records: readonly FileRecord[], before: readonly AliasLine[]): AliasLine[] {
+	const most = Math.min(records.length, before.length);
+	let above = 0;
+	while (above < most && before[above]!.record === records[above]) above++;
+	let below = 0;
+	while (below < most - above && before.at(-1 - below)!.record === records.at(-1 - below)) below++;
+	return before
+		.slice(0, above)
+		.concat(records.slice(above, records.length - below).map(lineOf), before.slice(before.length - below));
 }
 
 function lineOf(record: FileRecord): AliasLine {

@@ -41,7 +41,8 @@ export function aliasSight(found: readonly FoundInFile[], look: AliasLook): Alia
 	let [left, elsewhere, standing] = [0, 0, 0];
 	for (const each of found) {
 		const acceptable = accepted.size > 0 ? each.acceptable() : undefined;
-		const stands = acceptable !== undefined && accepted.get(acceptable.id) === acceptable.circumstances;
+		const stands =
+			acceptable !== undefined && accepted.has(acceptable.id) && accepted.get(acceptable.id) === acceptable.circumstances;
 		const isHere = each.stratum === stratum;
 		if (stands) {
 			standing++;

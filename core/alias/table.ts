@@ -40,41 +40,27 @@ export function aliasTable(profile: Profile, input: AliasInput): AliasTable {
 	const off: AliasEntry[] = [];
 	for (const { aliases, id, kind, name } of profile) {
 		if (!aliases) continue;
-		const stratum = { id, kind, name };
+		const stratum = headOf({ id, kind, name });
 		const own = new Map<string, AliasEntry>();
-		const twice: AliasEntry[] = [];
+		const again = new Set<string>();
+		const from = entries.length;
 		/** Nothing below has a say, and nothing is taken away: what the file says is in force as it stands. */
 		let isAlone = inForce.size === 0 && locks.size === 0;
 		for (const line of aliasLines(aliases).lines) {
 			const key = aliasKey(line.alias, input);
 			const lockedBy = locks.size > 0 ? locks.get(key) : undefined;
-			const entry: AliasEntry = {
-				alias: line.alias,
-				command: line.command,
-				note: line.note,
-				locks: line.locks,
-				record: line.record,
-				key,
-				stratum,
-				lockedBy
-			};
+			const entry = entryOf(line, key, stratum, lockedBy);
 			if (line.record.off) {
 				off.push(entry);
 				continue;
 			}
 			entries.push(entry);
 			isAlone &&= line.command !== TAKES_AWAY;
-			const earlier = own.get(key);
-			if (!earlier) own.set(key, entry);
-			else {
-				twice.push(input.twice === 'first' ? entry : earlier);
-				if (input.twice === 'last') own.set(key, entry);
-			}
+			const before = own.size;
+			own.set(key, entry);
+			if (own.size === before) again.add(key);
 		}
-		for (const entry of twice) {
-			idle.set(entry, 'twice');
-			holders.set(entry, own.get(entry.key)!);
-		}
+		if (again.size > 0) settle(entries.slice(from), again, own);
 		if (isAlone) inForce = own;
 		else fold(own);
 		for (const entry of own.values()) if (entry.locks && !locks.has(entry.key)) locks.set(entry.key, stratum);
@@ -92,6 +78,18 @@ export function aliasTable(profile: Profile, input: AliasInput): AliasTable {
 		}
 	};
 
+	/** Decides which line holds where a file says an alias again. */
+	function settle(said: readonly AliasEntry[], again: ReadonlySet<string>, own: Map<string, AliasEntry>) {
+		const many = said.filter(({ key }) => again.has(key));
+		for (const entry of input.twice === 'last' ? many : many.toReversed()) own.set(entry.key, entry);
+		for (const entry of many) {
+			const holder = own.get(entry.key)!;
+			if (holder === entry) continue;
+			idle.set(entry, 'twice');
+			holders.set(entry, holder);
+		}
+	}
+
 	function fold(own: ReadonlyMap<string, AliasEntry>) {
 		for (const [key, entry] of own) {
 			const below = inForce.get(key);
@@ -108,6 +106,28 @@ export function aliasTable(profile: Profile, input: AliasInput): AliasTable {
 			}
 		}
 	}
+}
+
+const made = new WeakMap<AliasLine, AliasEntry>();
+
+/** The entry of a line; the same one as long as nothing else is to be said of it. */
+function entryOf(line: AliasLine, key: string, stratum: StratumHead, lockedBy: StratumHead | undefined): AliasEntry {
+	const known = made.get(line);
+	if (known?.key === key && known.stratum === stratum && known.lockedBy === lockedBy) return known;
+	const { alias, command, note, locks, record } = line;
+	const entry: AliasEntry = { alias, command, note, locks, record, key, stratum, lockedBy };
+	made.set(line, entry);
+	return entry;
+}
+
+const heads = new Map<string, StratumHead>();
+
+/** One object for all heads that say the same. */
+function headOf(head: StratumHead): StratumHead {
+	const text = `${head.id}\n${head.kind}\n${head.name}`;
+	let known = heads.get(text);
+	if (!known) heads.set(text, (known = head));
+	return known;
 }
 
 function groupedByCommand(inForce: AliasTable['inForce']): ReadonlyMap<string, readonly AliasEntry[]> {

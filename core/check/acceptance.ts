@@ -32,7 +32,8 @@ export const acceptable = ({ id, circumstances, command, witness, bindings: [bin
 /** The acceptance of the finding, while the circumstances are those that were accepted. */
 export function acceptedAs(effective: Effective, told: Pick<Acceptable, 'id' | 'circumstances'>): Accepted | undefined {
 	const accepted = effective.accepted.get(told.id);
-	return accepted?.acceptance.circumstances === told.circumstances ? accepted : undefined;
+	// the circumstances of most are not known yet, and take long to find out
+	return accepted && accepted.acceptance.circumstances === told.circumstances ? accepted : undefined;
 }
 
 export const isAccepted = (effective: Effective, told: Pick<Acceptable, 'id' | 'circumstances'>): boolean =>

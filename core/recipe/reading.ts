@@ -7,7 +7,10 @@ export function readWith(recipe: Recipe, file: string, text: string): Reading {
 	return shapeOf(recipe.record.shape).read(recipe.record as never, file, text);
 }
 
-/** As `readWith` for a text of which another state was read by the same recipe, in less time where the shape allows it. */
+/**
+ * As `readWith` for a text of which another state was read by the same recipe, in less time where the shape allows it. The
+ * former reading is used up: records that have only moved are the same ones, with their new places.
+ */
 export function readAgain(recipe: Recipe, file: string, text: string, before: { text: string; reading: Reading }): Reading {
 	return shapeOf(recipe.record.shape).readAgain?.(recipe.record as never, text, before) ?? readWith(recipe, file, text);
 }

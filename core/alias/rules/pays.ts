@@ -1,20 +1,22 @@
 import { aliasCost } from '../cost.ts';
-import { labelIn, off, remove, type AliasRule } from '../finding.ts';
+import { labelIn, off, remove, type AliasGround, type AliasRule } from '../finding.ts';
+import { thoseThat } from '../those-that.ts';
+
+/** An alias may be kept for those who do not know the shortcut; it is worth a note when it takes twice as long. */
+const slow = thoseThat<AliasGround['shortcutCost']>(({ alias, command }, shortcutCost) => {
+	const other = shortcutCost(command);
+	return other !== undefined && aliasCost(alias) >= 2 * other;
+});
 
 /** An alias that is not faster than the command's shortcut. */
 export const pays: AliasRule = {
 	id: 'pays',
 	title: 'Too long to pay',
 	find({ table, catalogue, shortcutCost }, report) {
-		for (const entry of table.inForce.values()) {
-			const other = shortcutCost(entry.command);
-			const own = aliasCost(entry.alias);
-			// an alias may be kept for those who do not know the shortcut; it is worth a note when it takes twice as long
-			if (other === undefined || own < 2 * other) continue;
+		for (const entry of slow([...table.inForce.values()], shortcutCost))
 			report('note', entry, () => ({
-				sentence: `Typing ${entry.alias} takes ${own.toFixed(2)} s; the shortcut of ${labelIn(catalogue, entry.command)} takes ${other.toFixed(2)} s.`,
+				sentence: `Typing ${entry.alias} takes ${aliasCost(entry.alias).toFixed(2)} s; the shortcut of ${labelIn(catalogue, entry.command)} takes ${shortcutCost(entry.command)!.toFixed(2)} s.`,
 				fixes: [off(entry), remove(entry)]
 			}));
-		}
 	}
 };

@@ -1,14 +1,18 @@
-import { aliasProblem } from '../input.ts';
+import { aliasProblem, type AliasInput } from '../input.ts';
 import { off, remove, type AliasRule } from '../finding.ts';
+import { thoseThat } from '../those-that.ts';
+
+const misspelt = thoseThat<AliasInput>(({ alias }, input) => aliasProblem(alias, input) !== undefined);
 
 /** A name that the command line does not take. */
 export const spelling: AliasRule = {
 	id: 'spelling',
 	title: 'Cannot be typed',
 	find({ table }, report) {
-		for (const entry of table.entries) {
-			const problem = aliasProblem(entry.alias, table.input);
-			if (problem) report('error', entry, () => ({ sentence: `${problem}.`, fixes: [off(entry), remove(entry)] }));
-		}
+		for (const entry of misspelt(table.entries, table.input))
+			report('error', entry, () => ({
+				sentence: `${aliasProblem(entry.alias, table.input)}.`,
+				fixes: [off(entry), remove(entry)]
+			}));
 	}
 };

@@ -29,7 +29,7 @@ export const line: Shape<Line> = {
 		return {
 			records: records.slice(0, below(records, line)).concat(
 				between.records,
-				records.slice(below(records, old.line)).map((each) => movedBy(each, by, lines))
+				moved(records.slice(below(records, old.line)), by, lines)
 			),
 			unknown: unknown.slice(0, below(unknown, line)).concat(
 				between.unknown,
@@ -114,15 +114,22 @@ function readPart({ template: source, comment, sections }: Line, text: string, p
 	}
 }
 
-/** The same record, so many code units and lines further on. */
-function movedBy(record: FileRecord, by: number, lines: number): FileRecord {
-	if (by === 0 && lines === 0) return record;
-	const fields: Fields = {};
-	for (const name in record.fields) {
-		const { value, start, end } = record.fields[name as Field]!;
-		fields[name as Field] = { value, start: start + by, end: end + by };
+type Movable<T> = { -readonly [K in keyof T]: T[K] };
+
+/** The records, so many code units and lines further on: a long text has thousands, which are not made anew at every key. */
+function moved(records: readonly Movable<FileRecord>[], by: number, lines: number): readonly FileRecord[] {
+	if (by === 0 && lines === 0) return records;
+	for (const record of records) {
+		record.line += lines;
+		record.start += by;
+		record.end += by;
+		for (const name in record.fields) {
+			const span: Movable<Span> = record.fields[name as Field]!;
+			span.start += by;
+			span.end += by;
+		}
 	}
-	return { line: record.line + lines, start: record.start + by, end: record.end + by, fields, off: record.off };
+	return records;
 }
 
 const valuesOf = (fields: Fields): Values => Object.fromEntries(Object.entries(fields).map(([name, span]) => [name, span.value]));

@@ -47,10 +47,11 @@ describe('reading a text again', () => {
 		const recipe = recipeOf('none');
 		const before = 'a -> b\nc -> d\ne -> f\n';
 		const reading = readWith(recipe, 'file', before);
-		const sameLength = readAgain(recipe, 'file', before.replace('d', 'x'), { text: before, reading });
+		const changed = before.replace('d', 'x');
+		const sameLength = readAgain(recipe, 'file', changed, { text: before, reading });
 		expect(sameLength.records.map((r, i) => r === reading.records[i])).to.deep.equal([true, false, true]);
-		const longer = readAgain(recipe, 'file', before.replace('c', 'z -> y\nc'), { text: before, reading });
-		expect(longer.records[0]).to.equal(reading.records[0]);
+		const longer = readAgain(recipe, 'file', changed.replace('c', 'z -> y\nc'), { text: changed, reading: sameLength });
+		expect(longer.records.map((r) => reading.records.indexOf(r))).to.deep.equal([0, -1, -1, 2]);
 		expect(longer.records.map((r) => [r.line, r.start])).to.deep.equal([
 			[1, 0],
 			[2, 7],
