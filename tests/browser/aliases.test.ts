@@ -51,6 +51,32 @@ describe('Aliases and recipes', () => {
 		await eventually(async () => expect((await text()).join('\n')).to.not.include('zz'));
 	});
 
+	it('keeps what was typed when the page is closed before it is written, until somebody has decided on it', async () => {
+		await open('aliases');
+		const before = await stored('personal');
+		const callout = at.page.getByText('There is text of yours that was not written');
+		for (const takes of [false, true]) {
+			await at.page.locator('.cm-line').nth(1).click();
+			await at.page.keyboard.press('End');
+			await at.page.keyboard.type(' # mine');
+			await at.page.reload();
+			await callout.waitFor();
+			await at.page.reload();
+			await callout.waitFor();
+			expect((await text())[1]).to.equal('tt          -> shape.trim');
+			await at.page.getByRole('button', { name: takes ? 'Put mine in its place' : 'Let it go' }).click();
+			await callout.waitFor({ state: 'detached' });
+			if (!takes) {
+				await at.page.reload();
+				await found().getByText('2 errors').waitFor();
+				expect(await callout.count(), 'it was let go').to.equal(0);
+			}
+		}
+		await eventually(async () => expect(await stored('personal')).to.include('shape.trim # mine'));
+		await at.page.getByRole('button', { name: 'Undo' }).click();
+		await eventually(async () => expect(await stored('personal')).to.equal(before));
+	});
+
 	it('mends a finding by its number, and comments out from the text by keys', async () => {
 		await open('aliases');
 		const before = await stored('personal');

@@ -11,13 +11,15 @@ export const prefix: AliasRule = {
 		if (!table.input.completes) return;
 		for (const { key, longer } of beginnings(table.inForce)) {
 			const entry = table.inForce.get(key)!;
-			const others = longer.map((k) => table.inForce.get(k)!).filter((e) => e.command !== entry.command);
-			if (others.length === 0) continue;
-			const names = others.slice(0, 3).map((e) => `${e.alias} (${labelIn(catalogue, e.command)})`);
-			report('note', entry, () => ({
-				sentence: `${entry.alias} also begins ${names.join(', ')}${others.length > 3 ? ` and ${others.length - 3} more` : ''}; accepted early, it runs ${labelIn(catalogue, entry.command)}.`,
-				fixes: []
-			}));
+			if (!longer.some((k) => table.inForce.get(k)!.command !== entry.command)) continue;
+			report('note', entry, () => {
+				const others = longer.map((k) => table.inForce.get(k)!).filter((e) => e.command !== entry.command);
+				const names = others.slice(0, 3).map((e) => `${e.alias} (${labelIn(catalogue, e.command)})`);
+				return {
+					sentence: `${entry.alias} also begins ${names.join(', ')}${others.length > 3 ? ` and ${others.length - 3} more` : ''}; accepted early, it runs ${labelIn(catalogue, entry.command)}.`,
+					fixes: []
+				};
+			});
 		}
 	}
 };

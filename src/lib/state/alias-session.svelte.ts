@@ -13,6 +13,8 @@ import type { Workspace } from './workspace.svelte';
 
 /** So long after the last key the text is written as one edit, in milliseconds. */
 const WRITE_AFTER = 900;
+/** So long after a key at most what is typed is kept in the browser, in milliseconds; a long text takes the page some. */
+const KEEP_AFTER = 250;
 
 const EMPTY: AliasSight = {
 	findings: [],
@@ -51,6 +53,7 @@ export class AliasSession {
 	/** The text that the profile had when the typing began. */
 	#base = '';
 	#write: ReturnType<typeof setTimeout> | undefined;
+	#keep: ReturnType<typeof setTimeout> | undefined;
 	#isAsking = false;
 	#asked = 0;
 	#told: { readonly index: unknown; readonly office: unknown; readonly before: unknown; readonly catalogue: unknown } | undefined;
@@ -98,6 +101,7 @@ export class AliasSession {
 		const { targetId } = this.#workspace;
 		const { text } = this.file;
 		if (targetId !== this.#stratum) {
+			if (this.#keep !== undefined) this.keepDraft();
 			this.#stratum = targetId;
 			this.#base = this.text = text;
 			this.#most = PORTION;
@@ -116,15 +120,24 @@ export class AliasSession {
 		if (text === this.text) return;
 		this.text = text;
 		this.ask();
-		// the worker has begun; what is kept here is kept while it goes on
-		queueMicrotask(() => localStorage.setItem(this.#draftKey(), this.text));
+		this.#keep ??= setTimeout(() => this.keepDraft(), KEEP_AFTER);
 		clearTimeout(this.#write);
 		this.#write = setTimeout(() => void this.flush(), WRITE_AFTER);
+	}
+
+	/** Keeps what is typed and not written yet in the browser, should the page come to its end. */
+	keepDraft() {
+		clearTimeout(this.#keep);
+		this.#keep = undefined;
+		if (this.isDirty) localStorage.setItem(this.#draftKey(), this.text);
+		// what was left before is kept until somebody has decided on it
+		else if (this.left === undefined) localStorage.removeItem(this.#draftKey());
 	}
 
 	/** Writes what was typed as one edit. */
 	async flush(label?: string): Promise<boolean> {
 		clearTimeout(this.#write);
+		if (this.#keep !== undefined) this.keepDraft();
 		const splice = spliceBetween(this.#stratum, this.#base, this.text);
 		if (!splice) return true;
 		const wanted = this.text;
@@ -137,6 +150,7 @@ export class AliasSession {
 			return true;
 		}
 		this.#base = before;
+		this.keepDraft();
 		this.#workspace.merge = undefined;
 		await this.#workspace.reload();
 		return false;

@@ -180,6 +180,8 @@
 	}
 </script>
 
+<svelte:window onpagehide={() => session.keepDraft()} />
+
 {#if !input}
 	<div class="none">
 		<h1>Aliases</h1>
