@@ -59,6 +59,7 @@
 		min-height: 0;
 		overflow-y: auto;
 		contain: strict;
+		isolation: isolate;
 	}
 	.viewport:focus-visible {
 		outline-offset: -2px;

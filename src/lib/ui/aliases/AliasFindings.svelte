@@ -157,12 +157,16 @@
 		font-size: 12px;
 	}
 	ul {
+		/* painted apart from what changes around it at every key */
+		isolation: isolate;
+		contain: content;
 		margin: 0;
 		padding: 0;
 		overflow-y: auto;
 		list-style: none;
 	}
 	li {
+		contain: layout;
 		border-top: 1px solid var(--line);
 	}
 	.current {
