@@ -1,5 +1,7 @@
 import { expect } from 'chai';
-import { readFileSync } from 'node:fs';
+import { spawnSync } from 'node:child_process';
+import { readFileSync, writeFileSync } from 'node:fs';
+import { dirname, join } from 'node:path';
 import { desk, eventually, editElsewhere } from './office.ts';
 
 /** The list of a drawing office in a layout of its own, CRLF, with a clash, a misspelt command and a remark. */
@@ -28,6 +30,13 @@ describe('Aliases and recipes', () => {
 			strata: { id: string; aliases: { text: string } | null }[];
 		};
 		return document.strata.find((s) => s.id === stratum)!.aliases!.text;
+	};
+
+	/** The file that the page gives to be saved. */
+	const saved = async (click: () => Promise<void>) => {
+		const saving = at.page.waitForEvent('download');
+		await click();
+		return (await (await saving).path())!;
 	};
 
 	it('shows table and text of the same file, with the findings at their lines', async () => {
@@ -140,6 +149,7 @@ describe('Aliases and recipes', () => {
 		expect(await at.page.getByRole('region', { name: 'Recipe' }).innerText()).to.match(/1\s+line that it does not read/);
 		await at.page.getByRole('button', { name: 'Keep the recipe' }).click();
 		await at.page.getByRole('button', { name: 'Drop the recipe My format' }).waitFor();
+		const recipe = await saved(() => at.page.getByRole('button', { name: 'Save it as a file' }).click());
 		await at.page.getByRole('button', { name: 'Use as the alias file of Personal' }).click();
 		await at.page.waitForURL(/aliases/);
 		expect(await stored('personal')).to.equal(OWN);
@@ -152,9 +162,24 @@ describe('Aliases and recipes', () => {
 		const wanted = OWN.replace('draw.doubel', 'draw.double').replace('HF   runs  hatch.solid\r\n', '');
 		await eventually(async () => expect(await stored('personal')).to.equal(wanted));
 
-		const saving = at.page.waitForEvent('download');
-		await at.page.getByRole('button', { name: 'Save the file' }).click();
-		expect(readFileSync((await (await saving).path())!, 'utf8')).to.equal(wanted);
+		const back = await saved(() => at.page.getByRole('button', { name: 'Save the file' }).click());
+		expect(readFileSync(back, 'utf8')).to.equal(wanted);
+
+		// the same in a terminal, of the file as it was brought and as it was written back
+		const brought = join(dirname(back), 'list7.txt');
+		writeFileSync(brought, OWN);
+		const check = (file: string) => {
+			const subject = ['--server', at.server.address, '-a', 'varve-draft-7'];
+			const args = ['bin/skarn.mjs', 'check', ...subject, '--aliases', file, '--recipe', recipe];
+			const { stdout, stderr } = spawnSync(process.execPath, args, { encoding: 'utf8' });
+			expect(stderr).to.equal('');
+			return stdout.split('\n').filter((line) => line.startsWith(file) && /alias-(clash|orphan)/.test(line));
+		};
+		expect(check(brought).map((line) => line.slice(brought.length).replace(/;.*|\. The .*/, ''))).to.deep.equal([
+			':8: error alias-clash: HF is Fill here and Hatch in line 6',
+			':5: attention alias-orphan: There is no command draw.doubel in this version'
+		]);
+		expect(check(back)).to.deep.equal([]);
 	});
 
 	it('takes marks where the proposal is wrong, and says what a recipe lacks', async () => {
