@@ -1,5 +1,5 @@
 import type { FileProblem } from '../../format/problem.ts';
-import type { FileRecord, Values } from '../record.ts';
+import { NotWritableError, type FileRecord, type Values } from '../record.ts';
 import { neededOf, type Field } from '../field.ts';
 import type { ShapeOf } from '../recipe.ts';
 import type { Fields, Span } from '../template.ts';
@@ -131,7 +131,8 @@ export const delimited: Shape<Delimited> = {
 	},
 
 	toggle({ comment }, text, { start }, off) {
-		if (comment === undefined) return [];
+		if (comment === undefined)
+			throw new NotWritableError('the recipe names no sign that begins a comment; name one, or take the record out instead');
 		if (off) return [{ start, end: start, insert: comment }];
 		return [{ start, end: start + comment.length + (text[start + comment.length] === ' ' ? 1 : 0), insert: '' }];
 	},

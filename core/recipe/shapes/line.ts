@@ -1,11 +1,11 @@
 import type { FileProblem } from '../../format/problem.ts';
 import { linesBetween, linesOf, type TextPart } from '../lines.ts';
-import type { FileRecord, Reading, Splice, Values } from '../record.ts';
+import { NotWritableError, type FileRecord, type Reading, type Splice, type Values } from '../record.ts';
 import type { Field } from '../field.ts';
 import type { ShapeOf } from '../recipe.ts';
 import { isMismatch, matchTemplate, parseTemplate, writeTemplate, type Fields, type Span, type Template } from '../template.ts';
 import type { Shape } from './shape.ts';
-import { afterLine, lineAround } from './by-line.ts';
+import { afterLine, lineAround, looksMeant } from './by-line.ts';
 
 type Line = ShapeOf<'line'>;
 
@@ -27,10 +27,9 @@ export const line: Shape<Line> = {
 			return next === -1 ? all.length : next;
 		};
 		return {
-			records: records.slice(0, below(records, line)).concat(
-				between.records,
-				moved(records.slice(below(records, old.line)), by, lines)
-			),
+			records: records
+				.slice(0, below(records, line))
+				.concat(between.records, moved(records.slice(below(records, old.line)), by, lines)),
 			unknown: unknown.slice(0, below(unknown, line)).concat(
 				between.unknown,
 				unknown.slice(below(unknown, old.line)).map((each) => ({ ...each, line: each.line + lines }))
@@ -58,7 +57,8 @@ export const line: Shape<Line> = {
 	remove: (_, text, { start }) => [{ ...lineAround(text, start), insert: '' }],
 
 	toggle({ comment }, text, { start }, off) {
-		if (comment === undefined) return [];
+		if (comment === undefined)
+			throw new NotWritableError('the recipe names no sign that begins a comment; name one, or take the record out instead');
 		if (off) return [{ start, end: start, insert: `${comment} ` }];
 		const at = text.indexOf(comment, start);
 		const blank = isBlank(text[at + comment.length]) ? 1 : 0;
@@ -133,12 +133,6 @@ function moved(records: readonly Movable<FileRecord>[], by: number, lines: numbe
 }
 
 const valuesOf = (fields: Fields): Values => Object.fromEntries(Object.entries(fields).map(([name, span]) => [name, span.value]));
-
-/** A remark such as "see - below" can look like a record: one that is meant has a name without blanks. */
-function looksMeant(fields: Fields): boolean {
-	const name = fields.alias ?? fields.keys ?? fields.macro;
-	return name !== undefined && !/[ \t]/.test(name.value) && (fields.command === undefined || !/[ \t]/.test(fields.command.value));
-}
 
 /** A field's new value; what stands in columns after it stays in its column as far as there is room. */
 function kept(text: string, { start, end }: { start: number; end: number }, value: string, lineEnd: number): Splice[] {

@@ -1,11 +1,11 @@
-import type { FileProblem } from '../../format/problem.ts';
+import { FileRefusedError, type FileProblem } from '../../format/problem.ts';
 import { xmlParser } from '../../format/xml.ts';
 import { columnOf, growingLines, lineEndOf } from '../lines.ts';
 import { NotWritableError, type FileRecord, type Values } from '../record.ts';
 import { neededOf, type Field } from '../field.ts';
 import type { ShapeOf } from '../recipe.ts';
 import type { Fields } from '../template.ts';
-import { lineAround } from './by-line.ts';
+import { lineAround, shifted } from './by-line.ts';
 import type { Shape } from './shape.ts';
 
 type Xml = ShapeOf<'xml'>;
@@ -13,7 +13,26 @@ type Xml = ShapeOf<'xml'>;
 const escaped = (value: string): string =>
 	value.replaceAll('&', '&amp;').replaceAll('<', '&lt;').replaceAll('>', '&gt;').replaceAll('"', '&quot;');
 
-/** Elements of one name, wherever they are. */
+/** XML 1.0 (fifth edition), 2.5. */
+const NO_DASHES = 'a comment of XML may not hold two dashes (--); take the record out instead';
+
+/** The element that is all that the comment at the offset holds, as a record that is switched off; any other is a remark. */
+function commentedOut(record: Xml, file: string, text: string, start: number): Omit<FileRecord, 'line'> | undefined {
+	const end = text.indexOf('-->', start) + 3;
+	const inside = text.slice(start + 4, end - 3);
+	if (!inside.trimStart().startsWith(`<${record.element}`)) return undefined;
+	try {
+		const { records } = xml.read(record, file, inside);
+		const [found] = records;
+		if (records.length !== 1 || inside.trim() !== inside.slice(found!.start, found!.end)) return undefined;
+		return { start, end, fields: shifted(found!.fields, start + 4), off: true };
+	} catch (error) {
+		if (!(error instanceof FileRefusedError)) throw error;
+		return undefined;
+	}
+}
+
+/** Elements of one name, wherever they are; one that is all of a comment is switched off. */
 export const xml: Shape<Xml> = {
 	read(record, file, text) {
 		const { parser, parse } = xmlParser(file, text);
@@ -44,7 +63,7 @@ export const xml: Shape<Xml> = {
 			if (!isOurs) return;
 			const textField = (Object.entries(record.fields) as [Field, string][]).find(([, place]) => place === '.')?.[0];
 			if (textField && !isSelfClosing) {
-				const close = text.lastIndexOf('</', parser.position);
+				const close = text.lastIndexOf('</', parser.position - 1);
 				const inside = text.slice(textStart, close);
 				if (!inside.includes('<') && inside.trim() !== '') {
 					const lead = inside.length - inside.trimStart().length;
@@ -61,11 +80,18 @@ export const xml: Shape<Xml> = {
 				});
 			else records.push({ line, start, end: parser.position, fields, off: false });
 		});
+		parser.on('comment', () => {
+			const off = commentedOut(record, file, text, text.lastIndexOf('<!--', parser.position - 1));
+			if (off) records.push({ ...off, line: lineOf(off.start) });
+		});
 		parse();
 		return { records, unknown };
 	},
 
-	change(record, text, { start, end, fields }, values) {
+	change(record, text, { start: begin, end: last, fields, off }, values) {
+		if (off && Object.values(values).some((value) => value.includes('--'))) throw new NotWritableError(NO_DASHES);
+		const start = off ? text.indexOf('<', begin + 1) : begin;
+		const end = off ? text.lastIndexOf('>', last - 4) + 1 : last;
 		return (Object.keys(values) as Field[]).map((f) => {
 			const span = fields[f];
 			const place = record.fields[f];
@@ -114,8 +140,19 @@ export const xml: Shape<Xml> = {
 		return [{ start: isAlone ? lineStart : start, end: isAlone ? line.end : end, insert: '' }];
 	},
 
-	toggle() {
-		throw new NotWritableError('an element is switched off by hand; remove it instead');
+	toggle(_, text, { start, end }, off) {
+		if (!off) {
+			const [before, behind] = [text[start + 4] === ' ' ? 5 : 4, text[end - 4] === ' ' ? 4 : 3];
+			return [
+				{ start, end: start + before, insert: '' },
+				{ start: end - behind, end, insert: '' }
+			];
+		}
+		if (text.slice(start, end).includes('--')) throw new NotWritableError(NO_DASHES);
+		return [
+			{ start, end: start, insert: '<!-- ' },
+			{ start: end, end, insert: ' -->' }
+		];
 	},
 
 	write(record, rows, lineEnd) {

@@ -6,9 +6,10 @@ import { NotWritableError, type FileRecord, type Splice, type Values } from '../
 import { neededOf, type Field } from '../field.ts';
 import type { ShapeOf } from '../recipe.ts';
 import type { Fields } from '../template.ts';
-import { lineAround } from './by-line.ts';
+import { lineAround, looksMeant, shifted } from './by-line.ts';
 import { built } from './json.ts';
 import type { Shape } from './shape.ts';
+import { commentedOut, commentIn, commentOut, lineStart } from './yaml-comments.ts';
 
 type Yaml = ShapeOf<'yaml'>;
 
@@ -37,12 +38,39 @@ function holderIn(record: Yaml, text: string, file = 'file'): { holder: YAMLMap 
 /** The records' nodes with their offsets; the end is that of what was said, without comments behind it. */
 function itemsOf(holder: YAMLMap | YAMLSeq): { start: number; end: number; value: unknown }[] {
 	return holder.items.map((item) => {
-		const [name, value] = isMap(holder)
-			? [(item as { key: unknown }).key, (item as { value: unknown }).value]
-			: [undefined, item];
+		const [name, value] = partsOf(holder, item);
 		const range = ((name ?? value) as Node | undefined)?.range ?? [0, 0, 0];
 		return { start: range[0], end: endOf(value as Node | undefined) ?? range[1], value };
 	});
+}
+
+/** The name and the value of an item of a list or map. */
+const partsOf = (holder: YAMLMap | YAMLSeq, item: unknown): [name: unknown, value: unknown] =>
+	isMap(holder) ? [(item as { key: unknown }).key, (item as { value: unknown }).value] : [undefined, item];
+
+function fieldsIn(record: Yaml, name: unknown, value: unknown): Fields {
+	const fields: Fields = {};
+	for (const [field, pointer] of Object.entries(record.fields) as [Field, string][]) {
+		const node = pointer === '#' ? name : into(value, stepsOf(pointer));
+		if (isScalar(node) && node.range && node.value !== null && node.value !== false)
+			fields[field] = { value: String(node.value), start: node.range[0], end: node.range[1] };
+	}
+	return fields;
+}
+
+/** The records that are commented out; a comment that lacks what a record needs is a remark. */
+function offIn(record: Yaml, text: string, holder: YAMLMap | YAMLSeq): FileRecord[] {
+	const items = itemsOf(holder);
+	if (holder.flow || items.length === 0 || !text.includes('#')) return [];
+	const needed = neededOf(record.fields);
+	const lineOf = growingLines(text);
+	return commentedOut(text, holder, lineStart(text, items[0]!.start), items.at(-1)!.end).flatMap(
+		({ start, end, holder: one, shift }) => {
+			const fields = shifted(fieldsIn(record, ...partsOf(one, one.items[0])), shift);
+			const isWhole = needed.every((f) => fields[f]) && (!isMap(one) || looksMeant(fields));
+			return isWhole ? [{ line: lineOf(start), start, end, fields, off: true }] : [];
+		}
+	);
 }
 
 /** Where a node ends: of a block collection, where its last scalar does. */
@@ -54,8 +82,6 @@ function endOf(node: Node | undefined): number | undefined {
 	}
 	return node?.range?.[1];
 }
-
-const lineStart = (text: string, at: number): number => text.lastIndexOf('\n', at - 1) + 1;
 
 /** The whole of the holder with the blanks and the line end before it, so that `[]` can stand behind its name. */
 function leadOf(text: string, holder: YAMLMap | YAMLSeq): { start: number; end: number } {
@@ -92,15 +118,8 @@ export const yaml: Shape<Yaml> = {
 		const needed = neededOf(record.fields);
 		const lineOf = growingLines(text);
 		for (const item of holder.items) {
-			const [name, value] = isMap(holder)
-				? [(item as { key: unknown }).key, (item as { value: unknown }).value]
-				: [undefined, item];
-			const fields: Fields = {};
-			for (const [field, pointer] of Object.entries(record.fields) as [Field, string][]) {
-				const node = pointer === '#' ? name : into(value, stepsOf(pointer));
-				if (isScalar(node) && node.range && node.value !== null && node.value !== false)
-					fields[field] = { value: String(node.value), start: node.range[0], end: node.range[1] };
-			}
+			const [name, value] = partsOf(holder, item);
+			const fields = fieldsIn(record, name, value);
 			const range = (name as Node | undefined)?.range ?? (value as Node | undefined)?.range ?? [0, 0, 0];
 			const end = (value as Node | undefined)?.range?.[1] ?? range[1];
 			const line = lineOf(range[0]);
@@ -113,7 +132,7 @@ export const yaml: Shape<Yaml> = {
 				});
 			else records.push({ line, start: range[0], end, fields, off: false });
 		}
-		return { records, unknown };
+		return { records: [...records, ...offIn(record, text, holder)].sort((a, b) => a.start - b.start), unknown };
 	},
 
 	change(record, text, { start, fields }, values) {
@@ -165,7 +184,8 @@ export const yaml: Shape<Yaml> = {
 		return [{ start: end, end, insert: isLast ? lineEndOf(text) + block : block + lineEndOf(text) }];
 	},
 
-	remove(record, text, { start }) {
+	remove(record, text, { start, end, off }) {
+		if (off) return [{ start: lineStart(text, start), end: lineAround(text, end).end, insert: '' }];
 		const { holder } = holderIn(record, text);
 		const items = itemsOf(holder);
 		const at = items.findIndex((i) => i.start === start);
@@ -179,8 +199,15 @@ export const yaml: Shape<Yaml> = {
 		return [{ start: lineStart(text, item.start), end: lineAround(text, item.end).end, insert: '' }];
 	},
 
-	toggle() {
-		throw new NotWritableError('records of a YAML file are switched off by hand; remove it instead');
+	toggle(record, text, { start, end }, off) {
+		if (!off) return commentIn(text, start, end);
+		const { holder } = holderIn(record, text);
+		const items = itemsOf(holder);
+		if (holder.flow) throw new NotWritableError('records in one line cannot be commented out; take it out instead');
+		if (items.length === 1)
+			throw new NotWritableError('without its last record the list would be none any more; take it out instead');
+		const item = items.find((i) => i.start === start)!;
+		return commentOut(text, lineStart(text, start), item.end);
 	},
 
 	write(record, rows, lineEnd) {
