@@ -7,7 +7,8 @@ import { profileFile, readProfileFile, writeProfileFile } from '../core/format/p
 import { readShortcutsCsv, writeShortcutsCsv } from '../core/format/shortcuts-csv.ts';
 import { readMacros } from '../core/macro/file.ts';
 import '../core/recipe/shapes/all.ts';
-import { readWith, writeWith } from '../core/recipe/reading.ts';
+import { readWith, spliced, switchRecord, writeWith } from '../core/recipe/reading.ts';
+import { NotWritableError } from '../core/recipe/record.ts';
 import type { Recipe } from '../core/recipe/recipe.ts';
 import { readShortcuts } from '../core/recipe/rows.ts';
 import { SHIPPED_RECIPES } from '../core/recipe/shipped.ts';
@@ -16,7 +17,7 @@ import { varve } from '../demo/varve/varve.ts';
 
 /** Signs and words that mean something to one format or another. */
 const BITS = [
-	...['"', "'", '<', '&', '{', '[', '\0', '\r', '\n', '&lol;', '- ', ': ', '*a', '&a', '__proto__', '<!DOCTYPE a>', '\uFEFF'],
+	...['"', "'", '<', '&', '{', '[', '\0', '\r', '\n', '&lol;', '- ', ': ', '# ', '<!--', '*a', '&a', '__proto__', '<!DOCTYPE a>', '\uFEFF'],
 	...['é', ']]>', '\\u00', '=', ',', '"__proto__":{"x":1},', 'constructor', '\t', '\\', '"scope":null', '1e999', '\ud800']
 ];
 
@@ -131,7 +132,18 @@ function readerOf(recipe: Recipe) {
 	return (text: string) => readWith(recipe, 'file', text);
 }
 
+/** A file of the recipe in which a record is commented out, where it can be. */
 function sampleOf(recipe: Recipe): string {
+	const text = written(recipe);
+	try {
+		return spliced(text, switchRecord(recipe, text, readWith(recipe, 'file', text).records[1]!, true));
+	} catch (error) {
+		if (error instanceof NotWritableError) return text;
+		throw error;
+	}
+}
+
+function written(recipe: Recipe): string {
 	return writeWith(recipe, [
 		{
 			alias: 'ln',
