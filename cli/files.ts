@@ -1,10 +1,9 @@
 import '../core/recipe/shapes/all.ts';
 import { readFileSync, writeFileSync } from 'node:fs';
 import { aliasAcceptable } from '../core/alias/acceptance.ts';
-import { aliasGround, checkAliases, releasedAliases } from '../core/alias/check.ts';
+import { aliasFindings, releasedAliases } from '../core/alias/check.ts';
 import { emptyAliasFile, type AliasFile } from '../core/alias/file.ts';
 import { ALIAS_RULES } from '../core/alias/rules/rules.ts';
-import { aliasTable } from '../core/alias/table.ts';
 import { isAccepted } from '../core/check/acceptance.ts';
 import { checkAndTell } from '../core/check/check.ts';
 import { circumstancesOf, withReleased, type Subject } from '../core/check/circumstances.ts';
@@ -196,21 +195,19 @@ export function findingsOf(
 	const input = application.application.rules.aliases;
 	if (!input) return found;
 	const before = released && releasedAliases(withReleased(released, []), input);
-	const aliases = checkAliases(aliasGround(aliasTable(loaded.profile, input), c.index.catalogue, c, before)).map(
-		(f): FoundFinding => {
-			const acceptable = aliasAcceptable(f);
-			return {
-				rule: `alias-${f.rule}`,
-				title: ALIAS_RULES[f.rule].title,
-				severity: f.severity,
-				sentence: f.sentence,
-				id: acceptable.id,
-				file: loaded.aliasFile ?? loaded.fileOf.get(f.entry.stratum.id) ?? first ?? '-',
-				// an alias file within a profile is one string there; its own lines are told in the sentence
-				line: loaded.aliasFile ? f.entry.record.line : undefined,
-				accepted: isAccepted(c.index.effective, acceptable)
-			};
-		}
-	);
+	const aliases = aliasFindings(loaded.profile, input, c.index.catalogue, c, before).map((f): FoundFinding => {
+		const acceptable = aliasAcceptable(f);
+		return {
+			rule: `alias-${f.rule}`,
+			title: ALIAS_RULES[f.rule].title,
+			severity: f.severity,
+			sentence: f.sentence,
+			id: acceptable.id,
+			file: loaded.aliasFile ?? loaded.fileOf.get(f.entry.stratum.id) ?? first ?? '-',
+			// an alias file within a profile is one string there; its own lines are told in the sentence
+			line: loaded.aliasFile ? f.entry.record.line : undefined,
+			accepted: isAccepted(c.index.effective, acceptable)
+		};
+	});
 	return [...found, ...aliases];
 }

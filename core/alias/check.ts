@@ -15,10 +15,16 @@ export function releasedAliases(profile: Profile, input: AliasInput): ReadonlyMa
 	return new Map([...aliasTable(profile, input).inForce].map(([key, { command }]) => [key, command]));
 }
 
-export function aliasGround(
+/** What tells how long a command's shortcut takes. */
+interface Keyboard {
+	readonly index: ShortcutIndex;
+	readonly office: OfficeDesks;
+}
+
+function aliasGround(
 	table: AliasTable,
 	catalogue: Catalogue,
-	keyboard?: { index: ShortcutIndex; office: OfficeDesks },
+	keyboard?: Keyboard,
 	released?: ReadonlyMap<string, string>
 ): AliasGround {
 	return {
@@ -36,7 +42,18 @@ export function aliasGround(
 	};
 }
 
-/** All findings of the alias files, errors first, then in the order of the lines. */
+/** What is wrong in the alias files of a profile; of costs and of what has moved only with the keyboard and the last release. */
+export function aliasFindings(
+	profile: Profile,
+	input: AliasInput,
+	catalogue: Catalogue,
+	keyboard?: Keyboard,
+	released?: ReadonlyMap<string, string>
+): AliasFinding[] {
+	return checkAliases(aliasGround(aliasTable(profile, input), catalogue, keyboard, released));
+}
+
+/** All findings on this ground, errors first, then in the order of the lines. */
 export function checkAliases(ground: AliasGround): AliasFinding[] {
 	const found = { error: [] as AliasFinding[], attention: [] as AliasFinding[], note: [] as AliasFinding[] };
 	for (const { id, find } of Object.values(ALIAS_RULES))

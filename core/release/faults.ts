@@ -1,5 +1,4 @@
-import { aliasGround, checkAliases } from '../alias/check.ts';
-import { aliasTable } from '../alias/table.ts';
+import { aliasFindings } from '../alias/check.ts';
 import { aliasAcceptable } from '../alias/acceptance.ts';
 import { isAccepted } from '../check/acceptance.ts';
 import type { Circumstances } from '../check/circumstances.ts';
@@ -20,7 +19,7 @@ export interface ReleaseFault {
 export function releaseFaults({ index }: Pick<Circumstances, 'index'>, profile: Profile): ReleaseFault[] {
 	const office = profile.find((s) => s.kind === 'office')?.id;
 	const input = index.rules.aliases;
-	const aliases = input ? checkAliases(aliasGround(aliasTable(profile, input), index.catalogue)) : [];
+	const aliases = input ? aliasFindings(profile, input, index.catalogue) : [];
 	return [
 		...aliases
 			.filter((f) => f.severity === 'error' && f.entry.stratum.id === office && !isAccepted(index.effective, aliasAcceptable(f)))

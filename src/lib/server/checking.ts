@@ -1,7 +1,6 @@
 import { aliasAcceptable } from '../../../core/alias/acceptance.ts';
-import { aliasGround, checkAliases, releasedAliases } from '../../../core/alias/check.ts';
+import { aliasFindings, releasedAliases } from '../../../core/alias/check.ts';
 import type { AliasFile } from '../../../core/alias/file.ts';
-import { aliasTable } from '../../../core/alias/table.ts';
 import { macroAcceptable } from '../../../core/macro/acceptance.ts';
 import { checkMacros } from '../../../core/macro/check.ts';
 import type { MacroEntry } from '../../../core/macro/macro.ts';
@@ -144,6 +143,6 @@ function findingIds(profile: Profile, circumstances: Circumstances, released: Al
 			published(profile).map((s) => (s.kind === 'office' ? { ...s, aliases: released } : s)),
 			input
 		);
-	const ground = aliasGround(aliasTable(profile, input), index.catalogue, circumstances, before ?? undefined);
-	return new Set([...ids, ...checkAliases(ground).map((f) => aliasAcceptable(f).id)]);
+	const aliases = aliasFindings(profile, input, index.catalogue, circumstances, before ?? undefined);
+	return new Set([...ids, ...aliases.map((f) => aliasAcceptable(f).id)]);
 }

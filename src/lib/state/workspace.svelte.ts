@@ -1,8 +1,7 @@
 import { getContext, setContext, untrack } from 'svelte';
 import { aliasAcceptable } from '$core/alias/acceptance';
-import { aliasGround, checkAliases } from '$core/alias/check';
+import { aliasFindings } from '$core/alias/check';
 import type { AliasFile } from '$core/alias/file';
-import { aliasTable } from '$core/alias/table';
 import { aliasDifferences } from '$core/alias/diff';
 import { catalogueOf } from '$core/application/application';
 import { circumstancesOf, indexOf, published, withReleased, type Circumstances, type Subject } from '$core/check/circumstances';
@@ -97,7 +96,7 @@ export class Workspace {
 		const input = this.document.application.rules.aliases;
 		if (!input || this.#aliasFiles.every((file) => !file)) return [];
 		const { catalogue } = this;
-		return untrack(() => checkAliases(aliasGround(aliasTable(this.profile, input), catalogue)));
+		return untrack(() => aliasFindings(this.profile, input, catalogue));
 	});
 	/** What is wrong in the alias files and nobody has accepted; of costs and the last release only the Aliases view speaks. */
 	aliasFindings = $derived.by(() => {

@@ -10,8 +10,7 @@ import { DiffFile, EffectiveFile, FindingsFile } from '../../../cli/shapes.ts';
 import { skarn } from '../../../cli/skarn.ts';
 import { applicationJson } from '../../../cli/server.ts';
 import { aliasAcceptable } from '../../../core/alias/acceptance.ts';
-import { aliasGround, checkAliases } from '../../../core/alias/check.ts';
-import { aliasTable } from '../../../core/alias/table.ts';
+import { aliasFindings } from '../../../core/alias/check.ts';
 import { acceptable, accepts } from '../../../core/check/acceptance.ts';
 import { check, tellAll } from '../../../core/check/check.ts';
 import { macroAcceptable } from '../../../core/macro/acceptance.ts';
@@ -103,9 +102,7 @@ describe('the command line', () => {
 		const { profile } = varve.history().at(-1)!;
 		const c = circumstancesOf(subject, profile, desksOf([]), null);
 		const [key] = tellAll(c, check(c)).map(acceptable);
-		const [alias] = checkAliases(aliasGround(aliasTable(profile, application.rules.aliases!), c.index.catalogue, c)).map(
-			aliasAcceptable
-		);
+		const [alias] = aliasFindings(profile, application.rules.aliases!, c.index.catalogue, c).map(aliasAcceptable);
 		const [macro] = checkMacros(c.index, profile).map(macroAcceptable);
 		const pen = { profile, target: 'personal' as StratumId };
 		const changes = [key!, alias!, macro!].map((finding, i) => accepts(pen, finding, 'we know it', 'designer', i));

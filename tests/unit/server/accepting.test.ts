@@ -3,8 +3,7 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { aliasAcceptable } from '../../../core/alias/acceptance.ts';
-import { aliasGround, checkAliases } from '../../../core/alias/check.ts';
-import { aliasTable } from '../../../core/alias/table.ts';
+import { aliasFindings } from '../../../core/alias/check.ts';
 import type { CommandId } from '../../../core/application/command.ts';
 import { acceptable, accepts, isAccepted, type Acceptable } from '../../../core/check/acceptance.ts';
 import { check, tellAll } from '../../../core/check/check.ts';
@@ -87,7 +86,7 @@ describe('accepting on the server', function () {
 		const c = circumstancesOf(subjectOf(varve), profile, desksOf([]), null);
 		const told = tellAll(c, check(c));
 		const keys = [...new Map(told.map((t) => [t.rule, t])).values()].map(acceptable);
-		const aliases = checkAliases(aliasGround(aliasTable(profile, input), c.index.catalogue, c));
+		const aliases = aliasFindings(profile, input, c.index.catalogue, c);
 		const lines = [...new Map(aliases.map((f) => [f.rule, f])).values()].map(aliasAcceptable);
 		return [...keys, ...lines, ...checkMacros(c.index, profile).map(macroAcceptable)];
 	}

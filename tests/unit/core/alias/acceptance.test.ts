@@ -1,8 +1,7 @@
 import { expect } from 'chai';
 import { aliasAcceptable } from '../../../../core/alias/acceptance.ts';
-import { aliasGround, checkAliases } from '../../../../core/alias/check.ts';
+import { aliasFindings } from '../../../../core/alias/check.ts';
 import { emptyAliasFile } from '../../../../core/alias/file.ts';
-import { aliasTable } from '../../../../core/alias/table.ts';
 import { accepts, isAccepted, staleAcceptances } from '../../../../core/check/acceptance.ts';
 import { indexOf } from '../../../../core/check/circumstances.ts';
 import { macroAcceptable } from '../../../../core/macro/acceptance.ts';
@@ -23,8 +22,7 @@ const withText = (text: string, steps = 'run no.such'): Profile => [
 	stratumOf(factory!, [], undefined),
 	stratumOf(office!, [], { ...emptyAliasFile, text }, [Macro.parse({ id: 'macro:x', label: 'X', steps: parseSteps(steps) })])
 ];
-const aliasesOf = (profile: Profile) =>
-	checkAliases(aliasGround(aliasTable(profile, input), subject.catalogue)).map(aliasAcceptable);
+const aliasesOf = (profile: Profile) => aliasFindings(profile, input, subject.catalogue).map(aliasAcceptable);
 const macrosOf = (profile: Profile) => checkMacros(indexOf(subject, profile), profile).map(macroAcceptable);
 const effectiveOf = (profile: Profile) => indexOf(subject, profile).effective;
 const faultsOf = (profile: Profile) => releaseFaults({ index: indexOf(subject, profile) }, profile);

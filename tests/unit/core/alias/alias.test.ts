@@ -1,7 +1,7 @@
 import '../../../../core/recipe/shapes/all.ts';
 import { expect } from 'chai';
 import fc from 'fast-check';
-import { aliasGround, checkAliases, releasedAliases } from '../../../../core/alias/check.ts';
+import { aliasFindings, releasedAliases } from '../../../../core/alias/check.ts';
 import { aliasCost } from '../../../../core/alias/cost.ts';
 import { emptyAliasFile, type AliasFile } from '../../../../core/alias/file.ts';
 import { ALIAS_RULE_IDS, type AliasFinding } from '../../../../core/alias/finding.ts';
@@ -26,7 +26,7 @@ const file = (text: string): AliasFile => ({ ...emptyAliasFile, text });
 const layers = (...texts: string[]): Profile =>
 	heads.map((head, i) => stratumOf(head, [], texts[i] === undefined ? undefined : file(texts[i])));
 const findings = (profile: Profile, how: Partial<AliasInput> = {}): AliasFinding[] =>
-	checkAliases(aliasGround(aliasTable(profile, { ...input, ...how }), catalogue));
+	aliasFindings(profile, { ...input, ...how }, catalogue);
 const told = (profile: Profile, how: Partial<AliasInput> = {}) =>
 	findings(profile, how).map((f) => `${f.rule} ${f.entry.stratum.id}:${f.entry.record.line} ${f.entry.alias}`);
 
@@ -72,14 +72,13 @@ describe('aliases', () => {
 
 	it('are told when they run something else than in the last release, and when a shortcut is twice as fast', () => {
 		const before = releasedAliases(layers('', 'x -> draw.arc'), input);
-		const table = aliasTable(layers('', 'x -> draw.ray'), input);
-		expect(checkAliases(aliasGround(table, catalogue, undefined, before)).map((f) => f.sentence)).to.deep.equal([
+		expect(aliasFindings(layers('', 'x -> draw.ray'), input, catalogue, undefined, before).map((f) => f.sentence)).to.deep.equal([
 			'x runs Half line; in the last release it ran Arc.'
 		]);
 		const { profile } = varve.history().at(-1)!;
 		const c = circumstancesOf({ application: varve.application, space, catalogue }, profile, desksOf([]), null);
-		const long = aliasTable([...published(layers('savesheetas -> file.save-as'))], input);
-		expect(checkAliases(aliasGround(long, catalogue, c)).map((f) => f.rule)).to.include('pays');
+		const long = published(layers('savesheetas -> file.save-as'));
+		expect(aliasFindings(long, input, catalogue, c).map((f) => f.rule)).to.include('pays');
 	});
 
 	it('have an example of every rule in the demo office', () => {
@@ -87,8 +86,8 @@ describe('aliases', () => {
 		const { profile } = history.at(-1)!;
 		const released = history[0]!.profile;
 		const c = circumstancesOf({ application: varve.application, space, catalogue }, withReleased(profile, []), desksOf([]), null);
-		const ground = aliasGround(aliasTable(profile, input), catalogue, c, releasedAliases(released, input));
-		const rules = new Set(checkAliases(ground).map((f) => f.rule));
+		const all = aliasFindings(profile, input, catalogue, c, releasedAliases(released, input));
+		const rules = new Set(all.map((f) => f.rule));
 		expect(ALIAS_RULE_IDS.filter((id) => !rules.has(id))).to.deep.equal([]);
 	});
 
