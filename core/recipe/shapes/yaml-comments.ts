@@ -2,6 +2,7 @@ import { isMap, isSeq, type YAMLMap, type YAMLSeq } from 'yaml';
 import { FileRefusedError } from '../../format/problem.ts';
 import { yamlDocument } from '../../format/yaml.ts';
 import { NotWritableError, type Splice } from '../record.ts';
+import { linesOf } from '../lines.ts';
 import { lineAround } from './by-line.ts';
 
 /** The sign before every line of a record that is commented out. */
@@ -40,8 +41,7 @@ export function commentedOut(text: string, list: YAMLMap | YAMLSeq, first: numbe
 		if (item) found.push({ start: open!.from + indent.length, end: open!.end, ...item });
 		open = undefined;
 	};
-	for (let at = from; at < to; at = lineAround(text, at).end) {
-		const end = contentEnd(text, at);
+	for (const { start: at, end } of linesOf(text, { from, to, line: 1 })) {
 		const said = text.startsWith(indent + SIGN, at) ? text.slice(at + indent.length + SIGN.length, end) : undefined;
 		if (said !== undefined && open && /^\s+\S/.test(said)) open.end = end;
 		else {
