@@ -25,8 +25,10 @@ const EMPTY: AliasSight = {
 	accepted: 0,
 	gone: []
 };
-/** So many findings are listed at first, and so many more each time that more are wanted. */
-const PORTION = 50;
+/** So many findings are listed at first, twice what is seen at once; they are told and drawn at every key. */
+const FIRST = 20;
+/** So many more each time that more are wanted. */
+const MORE = 50;
 
 /**
  * The alias file of the stratum that is written to, while it is edited: the text of the editor and the rows of the table are
@@ -58,7 +60,7 @@ export class AliasSession {
 	#asked = 0;
 	#told: { readonly index: unknown; readonly office: unknown; readonly before: unknown; readonly catalogue: unknown } | undefined;
 	#waiting = false;
-	#most = PORTION;
+	#most = FIRST;
 	#lines = { from: 1, to: 100 };
 
 	constructor(workspace: Workspace) {
@@ -104,7 +106,7 @@ export class AliasSession {
 			if (this.#keep !== undefined) this.keepDraft();
 			this.#stratum = targetId;
 			this.#base = this.text = text;
-			this.#most = PORTION;
+			this.#most = FIRST;
 			const draft = localStorage.getItem(this.#draftKey());
 			this.left = draft !== null && draft !== text ? draft : undefined;
 		} else if (text !== this.#base) {
@@ -119,7 +121,8 @@ export class AliasSession {
 	type(text: string) {
 		if (text === this.text) return;
 		this.text = text;
-		this.ask();
+		this.checking = true;
+		this.#ask();
 		this.#keep ??= setTimeout(() => this.keepDraft(), KEEP_AFTER);
 		clearTimeout(this.#write);
 		this.#write = setTimeout(() => void this.flush(), WRITE_AFTER);
@@ -196,7 +199,7 @@ export class AliasSession {
 
 	/** Lists more of the findings. */
 	showMore() {
-		this.#most += PORTION;
+		this.#most += MORE;
 		this.ask();
 	}
 

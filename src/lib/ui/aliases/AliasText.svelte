@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { setDiagnostics, type Diagnostic } from '@codemirror/lint';
-	import { EditorState } from '@codemirror/state';
+	import { EditorState, type Text } from '@codemirror/state';
 	import { EditorView } from '@codemirror/view';
 	import { onMount, untrack } from 'svelte';
 	import type { AliasReportFinding } from '$core/alias/report';
@@ -33,21 +33,19 @@
 		view = new EditorView({
 			parent: root,
 			root,
-			state: EditorState.create({
-				doc: text,
-				extensions: [
-					aliasEditor(host, () => {
-						if (!isTaking) host.type(written());
-					})
-				]
-			})
+			// what is typed is said before it is drawn: it is checked meanwhile
+			dispatchTransactions(transactions, view) {
+				if (!isTaking && transactions.some((t) => t.docChanged)) host.type(written(transactions.at(-1)!.newDoc));
+				view.update(transactions);
+			},
+			state: EditorState.create({ doc: text, extensions: [aliasEditor(host)] })
 		});
 		return () => view?.destroy();
 	});
 
 	/** The text with the line ends of the file: lines that were not touched keep their own. */
-	function written(): string {
-		const now = view!.state.doc.toString();
+	function written(doc: Text): string {
+		const now = doc.toString();
 		if (!text.includes('\r')) return now;
 		const before = text.replaceAll(/\r\n?/g, '\n');
 		const splice = spliceBetween('' as StratumId, before, now);

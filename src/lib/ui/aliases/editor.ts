@@ -126,8 +126,8 @@ const theme = EditorView.theme({
 	'.al-off': { textDecoration: 'line-through', textDecorationColor: 'var(--line-strong)' }
 });
 
-/** Everything that makes an editor of one alias file; `changed` when its text has. Undo and redo are those of the profile. */
-export function aliasEditor(host: Omit<EditorHost, 'type'>, changed: () => void): Extension {
+/** Everything that makes an editor of one alias file. Undo and redo are those of the profile. */
+export function aliasEditor(host: Omit<EditorHost, 'type'>): Extension {
 	const run = (work: () => void) => () => (work(), true);
 	return [
 		lineNumbers(),
@@ -154,7 +154,6 @@ export function aliasEditor(host: Omit<EditorHost, 'type'>, changed: () => void)
 		]),
 		EditorView.contentAttributes.of({ 'aria-label': 'Text of the alias file' }),
 		EditorView.updateListener.of((update) => {
-			if (update.docChanged) changed();
 			if (update.viewportChanged) {
 				const { from, to } = update.view.viewport;
 				host.see(update.state.doc.lineAt(from).number, update.state.doc.lineAt(to).number);
