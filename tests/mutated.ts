@@ -17,7 +17,27 @@ import { varve } from '../demo/varve/varve.ts';
 
 /** Signs and words that mean something to one format or another. */
 const BITS = [
-	...['"', "'", '<', '&', '{', '[', '\0', '\r', '\n', '&lol;', '- ', ': ', '# ', '<!--', '*a', '&a', '__proto__', '<!DOCTYPE a>', '\uFEFF'],
+	...[
+		'"',
+		"'",
+		'<',
+		'&',
+		'{',
+		'[',
+		'\0',
+		'\r',
+		'\n',
+		'&lol;',
+		'- ',
+		': ',
+		'# ',
+		'<!--',
+		'*a',
+		'&a',
+		'__proto__',
+		'<!DOCTYPE a>',
+		'\uFEFF'
+	],
 	...['é', ']]>', '\\u00', '=', ',', '"__proto__":{"x":1},', 'constructor', '\t', '\\', '"scope":null', '1e999', '\ud800']
 ];
 
