@@ -142,7 +142,9 @@ function troublesOf(stroke: Stroke, pressed: readonly Pressed[], usual: Desk): r
 	const missing = pressed.filter((p) => p.way.code === undefined);
 	const there = missing.length === 0 ? pressed : pressed.filter((p) => p.way.code !== undefined);
 	const eaten = there.filter((p) => p.way.eaten !== undefined);
+	const dead = there.filter((p) => p.way.dead);
 	const living = there.filter((p) => !p.way.dead);
+	const altGr = living.filter((p) => p.way.altGr);
 	const withoutAltGr = living.filter((p) => !p.way.altGr);
 	const shifted = withoutAltGr.filter((p) => p.way.shifted);
 	const home = living.find((p) => p.desk === usual)?.way.code ?? living[0]?.way.code;
@@ -152,21 +154,9 @@ function troublesOf(stroke: Stroke, pressed: readonly Pressed[], usual: Desk): r
 		: NOTHING;
 	const found: Trouble[] = [];
 	report(found, 'missing', missing, stroke.key);
-	if (living.length < there.length)
-		report(
-			found,
-			'dead',
-			there.filter((p) => p.way.dead),
-			stroke.key
-		);
+	report(found, 'dead', dead, stroke.key);
 	report(found, 'eaten', eaten, eaten[0]?.way.eaten ?? '');
-	if (withoutAltGr.length < living.length)
-		report(
-			found,
-			'altgr',
-			living.filter((p) => p.way.altGr),
-			stroke.key
-		);
+	report(found, 'altgr', altGr, stroke.key);
 	if (shifted.length < withoutAltGr.length) report(found, 'shift', shifted, stroke.key);
 	report(found, 'elsewhere', away, away[0]?.way.code ?? '');
 	report(found, 'reads', moved, moved[0] ? (legendOf(moved[0].desk, stroke) ?? 'nothing') : '');
