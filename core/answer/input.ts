@@ -74,10 +74,10 @@ export class GrowingInput implements Input {
 	settle(contender: (binding: Binding) => Contender): void {
 		const { nowhere } = this.#space;
 		const contenders = this.bindings.map(contender);
+		const alive = contenders.filter(({ reach }) => reach !== nowhere);
 		this.contenders = contenders;
-		const allAlive = contenders.every(({ reach }) => reach !== nowhere);
-		this.living = allAlive ? contenders : contenders.filter(({ reach }) => reach !== nowhere);
-		this.lifeless = allAlive ? NONE : contenders.filter(({ reach }) => reach === nowhere);
+		this.living = alive.length === contenders.length ? contenders : alive;
+		this.lifeless = alive.length === contenders.length ? NONE : contenders.filter(({ reach }) => reach === nowhere);
 	}
 
 	get longerBindings(): readonly Binding[] {

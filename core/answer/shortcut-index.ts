@@ -130,11 +130,11 @@ export function shortcutIndex(effective: Effective, space: ContextSpace, catalog
 		if (input.bindings.length === 0 && input.ineffective.length === 0) all.push(input);
 		return input;
 	};
-	effective.bindings.forEach((binding) => {
+	for (const binding of effective.bindings) {
 		const input = spokenOf(binding.keys);
 		if (input.bindings.length === 0) for (const prefix of input.prefixes) (prefix as GrowingInput).addLonger(input);
 		input.add(binding);
-	});
+	}
 	for (const ineffective of effective.ineffective) spokenOf(ineffective.entry.keys).addIneffective(ineffective);
 	for (const keys of effective.repeated) at(keys).mayRepeat = true;
 	for (const input of all) input.settle(ground.contender);

@@ -2,7 +2,7 @@ import type { CommandId } from '../application/command.ts';
 import type { Scope } from '../context/scope.ts';
 import type { Keys } from '../stroke/stroke.ts';
 import { scopeTextOf, shortcutKeyOf, type Acceptance, type Entry, type ShortcutKey } from './entry.ts';
-import { eachInOrder, type Profile, type StratumHead, type StratumId } from './stratum.ts';
+import { keyedInOrder, type Profile, type StratumHead, type StratumId } from './stratum.ts';
 
 /** A shortcut in force, with where it comes from. */
 export interface Binding {
@@ -75,10 +75,10 @@ export function effectiveProfile(profile: Profile): Effective {
 	for (const stratum of profile) {
 		const layer: Growing[] = [];
 		const locks: ShortcutKey[] = [];
-		eachInOrder(stratum, (entry, entryKey) => {
+		for (const [entryKey, entry] of keyedInOrder(stratum)) {
 			if (entry.acceptance) {
 				accepted.set(entry.acceptance.finding, { acceptance: entry.acceptance, entry, stratum: stratum.id });
-				return;
+				continue;
 			}
 			const key = shortcutKeyOf(entryKey);
 			const below = byKey.get(key);
@@ -110,7 +110,7 @@ export function effectiveProfile(profile: Profile): Effective {
 				removed.delete(key);
 				layer.push(binding);
 			}
-		});
+		}
 		for (const key of locks) {
 			const binding = byKey.get(key);
 			if (binding) binding.lockedBy ??= stratum.id;

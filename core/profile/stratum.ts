@@ -30,12 +30,12 @@ export type Profile = readonly Stratum[];
 
 export function stratumOf(
 	head: StratumHead,
-	entries: readonly Entry[],
+	entries: Iterable<Entry>,
 	aliases?: AliasFile | null,
 	macros?: readonly MacroEntry[] | null
 ): Stratum {
 	const byKey = new Map<EntryKey, Entry>();
-	entries.forEach((entry) => byKey.set(entryKey(entry), entry));
+	for (const entry of entries) byKey.set(entryKey(entry), entry);
 	return {
 		...head,
 		entries: byKey,
@@ -49,17 +49,15 @@ export function inOrder(stratum: Stratum): Entry[] {
 	return [...stratum.entries.values()].sort((a, b) => a.rank - b.rank);
 }
 
-/** Takes the entries in their order, with the keys under which the stratum keeps them. */
-export function eachInOrder({ entries }: Stratum, take: (entry: Entry, key: EntryKey) => void): void {
+/** The entries in their order, with the keys under which the stratum keeps them. */
+export function keyedInOrder({ entries }: Stratum): Iterable<[EntryKey, Entry]> {
 	let last = -Infinity;
-	let areSorted = true;
-	entries.forEach(({ rank }) => {
-		areSorted &&= rank >= last;
+	for (const { rank } of entries.values()) {
+		if (rank < last) return [...entries].sort(([, a], [, b]) => a.rank - b.rank);
 		last = rank;
-	});
+	}
 	// most strata are read in their order
-	if (areSorted) entries.forEach(take);
-	else [...entries].sort(([, a], [, b]) => a.rank - b.rank).forEach(([key, entry]) => take(entry, key));
+	return entries;
 }
 
 /** A rank after every entry of the stratum. */
