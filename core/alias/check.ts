@@ -32,12 +32,14 @@ function aliasGround(
 		catalogue,
 		released,
 		names: commandNames(catalogue, table.input),
-		shortcutCost(command) {
-			const costs = (keyboard?.index.of(command as CommandId) ?? []).map(
-				(b) => keyboard!.office.reach(b.keys)?.seconds ?? Infinity
-			);
-			const least = Math.min(...costs);
-			return Number.isFinite(least) ? least : undefined;
+		shortcutCosts: {
+			get(command) {
+				const costs = (keyboard?.index.of(command as CommandId) ?? []).map(
+					(b) => keyboard!.office.reach(b.keys)?.seconds ?? Infinity
+				);
+				const least = Math.min(...costs);
+				return Number.isFinite(least) ? least : undefined;
+			}
 		}
 	};
 }

@@ -4,6 +4,7 @@ import { ENCODINGS } from '../recipe/bytes.ts';
 import { readAgain, readWith } from '../recipe/reading.ts';
 import type { FileRecord, Reading } from '../recipe/record.ts';
 import { Recipe } from '../recipe/recipe.ts';
+import { sharedEnds } from './shared-ends.ts';
 
 /** The alias file of one stratum: its text byte for byte, and the recipe by which it is read and written. */
 export const AliasFile = z.strictObject({
@@ -67,11 +68,7 @@ function read(file: AliasFile, before: AliasFile | undefined): ReadLines {
 
 /** The lines of the records; those of records that were there before are the same ones. */
 function linesOf(records: readonly FileRecord[], before: readonly AliasLine[]): AliasLine[] {
-	const most = Math.min(records.length, before.length);
-	let above = 0;
-	while (above < most && before[above]!.record === records[above]) above++;
-	let below = 0;
-	while (below < most - above && before.at(-1 - below)!.record === records.at(-1 - below)) below++;
+	const { above, below } = sharedEnds(before, records, (line, record) => line.record === record);
 	return before
 		.slice(0, above)
 		.concat(records.slice(above, records.length - below).map(lineOf), before.slice(before.length - below));

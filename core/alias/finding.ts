@@ -52,7 +52,7 @@ export interface AliasGround {
 	readonly table: AliasTable;
 	readonly catalogue: Catalogue;
 	/** Seconds that the shortest shortcut of a command takes, if it has one. */
-	shortcutCost(command: string): number | undefined;
+	readonly shortcutCosts: Pick<ReadonlyMap<string, number>, 'get'>;
 	/** What the last release ran for an alias, by its key; undefined before the first release. */
 	readonly released: ReadonlyMap<string, string> | undefined;
 	/** The commands' own names as the command line compares them. */

@@ -118,7 +118,7 @@ export function aliasReport(
 		catalogue,
 		released,
 		names: commandNames(catalogue, input),
-		shortcutCost: lookingIn(costs)
+		shortcutCosts: costs
 	});
 	const found: FoundInFile[] = said.map((finding) => new FindingInFile(finding, fileOf));
 	for (const [stratum, file] of fileOf)
@@ -132,15 +132,6 @@ export function aliasReport(
 			return [...table.entries.map((e) => rowOf(e, table.idle.get(e) ?? 'holds')), ...table.off.map((e) => rowOf(e, 'off'))];
 		}
 	};
-}
-
-const lookUps = new WeakMap<AliasSetting['costs'], (id: string) => number | undefined>();
-
-/** The same function as long as the costs are the same: rules keep what they have found out by it. */
-function lookingIn(costs: AliasSetting['costs']): (id: string) => number | undefined {
-	let lookUp = lookUps.get(costs);
-	if (!lookUp) lookUps.set(costs, (lookUp = (id) => costs.get(id)));
-	return lookUp;
 }
 
 class FindingInFile implements FoundInFile {

@@ -1,3 +1,4 @@
+import { sharedEnds } from './shared-ends.ts';
 import type { AliasEntry } from './table.ts';
 
 /**
@@ -8,23 +9,25 @@ import type { AliasEntry } from './table.ts';
 export function thoseThat<By extends object>(
 	test: (entry: AliasEntry, by: By) => boolean
 ): (entries: readonly AliasEntry[], by: By) => AliasEntry[] {
-	let last: { readonly by: By | undefined; readonly entries: readonly AliasEntry[]; readonly found: readonly number[] } = {
-		by: undefined,
-		entries: [],
-		found: []
-	};
+	let last: Known<By> = NOTHING;
 	return (entries, by) => {
-		const before = last.by === by ? last.entries : [];
-		const most = Math.min(entries.length, before.length);
-		let above = 0;
-		while (above < most && entries[above] === before[above]) above++;
-		const longer = entries.length - before.length;
-		let below = entries.length;
-		while (below > above && below - longer > above && entries[below - 1] === before[below - 1 - longer]) below--;
-		const found = before === last.entries ? last.found.filter((at) => at < above) : [];
-		for (let at = above; at < below; at++) if (test(entries[at]!, by)) found.push(at);
-		if (before === last.entries) for (const at of last.found) if (at >= below - longer) found.push(at + longer);
+		const known = last.by === by ? last : NOTHING;
+		const { above, below } = sharedEnds(known.entries, entries, (a, b) => a === b);
+		const end = entries.length - below;
+		const longer = entries.length - known.entries.length;
+		const found = known.found.filter((at) => at < above);
+		for (let at = above; at < end; at++) if (test(entries[at]!, by)) found.push(at);
+		for (const at of known.found) if (at + longer >= end) found.push(at + longer);
 		last = { by, entries, found };
 		return found.map((at) => entries[at]!);
 	};
 }
+
+/** A list that was asked about, and the places at which the test holds. */
+interface Known<By> {
+	readonly by: By | undefined;
+	readonly entries: readonly AliasEntry[];
+	readonly found: readonly number[];
+}
+
+const NOTHING = { by: undefined, entries: [], found: [] };

@@ -23,10 +23,10 @@ export const orphan: AliasRule = {
 	id: 'orphan',
 	title: 'Speaks of what is not there',
 	find({ table, catalogue }, report) {
-		const near = new Map<string, string | undefined>();
+		const guessed = new Set<string>();
 		const meantBy = (command: string) => {
-			if (!near.has(command) && near.size < MOST_GUESSES) near.set(command, spellingsIn(catalogue).nearest(command));
-			return near.get(command);
+			if (guessed.size < MOST_GUESSES) guessed.add(command);
+			return guessed.has(command) ? spellingsIn(catalogue).nearest(command) : undefined;
 		};
 		for (const entry of speaking(table.entries, catalogue)) {
 			if (entry.command === TAKES_AWAY) {

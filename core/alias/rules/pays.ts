@@ -3,8 +3,8 @@ import { labelIn, off, remove, type AliasGround, type AliasRule } from '../findi
 import { thoseThat } from '../those-that.ts';
 
 /** An alias may be kept for those who do not know the shortcut; it is worth a note when it takes twice as long. */
-const slow = thoseThat<AliasGround['shortcutCost']>(({ alias, command }, shortcutCost) => {
-	const other = shortcutCost(command);
+const slow = thoseThat<AliasGround['shortcutCosts']>(({ alias, command }, shortcutCosts) => {
+	const other = shortcutCosts.get(command);
 	return other !== undefined && aliasCost(alias) >= 2 * other;
 });
 
@@ -12,10 +12,10 @@ const slow = thoseThat<AliasGround['shortcutCost']>(({ alias, command }, shortcu
 export const pays: AliasRule = {
 	id: 'pays',
 	title: 'Too long to pay',
-	find({ table, catalogue, shortcutCost }, report) {
-		for (const entry of slow([...table.inForce.values()], shortcutCost))
+	find({ table, catalogue, shortcutCosts }, report) {
+		for (const entry of slow([...table.inForce.values()], shortcutCosts))
 			report('note', entry, () => ({
-				sentence: `Typing ${entry.alias} takes ${aliasCost(entry.alias).toFixed(2)} s; the shortcut of ${labelIn(catalogue, entry.command)} takes ${shortcutCost(entry.command)!.toFixed(2)} s.`,
+				sentence: `Typing ${entry.alias} takes ${aliasCost(entry.alias).toFixed(2)} s; the shortcut of ${labelIn(catalogue, entry.command)} takes ${shortcutCosts.get(entry.command)!.toFixed(2)} s.`,
 				fixes: [off(entry), remove(entry)]
 			}));
 	}

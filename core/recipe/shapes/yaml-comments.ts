@@ -10,6 +10,8 @@ const SIGN = '# ';
 
 export const lineStart = (text: string, at: number): number => text.lastIndexOf('\n', at - 1) + 1;
 
+const indentAt = (text: string, at: number): string => /^ */.exec(text.slice(at, at + 200))![0];
+
 /** A part of a block list or map that is commented out; `holder` has one item, with offsets of the whole text. */
 export interface CommentedOut {
 	/** Where its sign stands. */
@@ -25,7 +27,7 @@ export interface CommentedOut {
  * and whose last one ends on the line at `last`. A comment that is no item is a remark.
  */
 export function commentedOut(text: string, list: YAMLMap | YAMLSeq, first: number, last: number): CommentedOut[] {
-	const indent = /^ */.exec(text.slice(first, first + 200))![0];
+	const indent = indentAt(text, first);
 	const isComment = (at: number) => text.startsWith(`${indent}#`, at);
 	let from = first;
 	while (from > 0 && isComment(lineStart(text, from - 1))) from = lineStart(text, from - 1);
@@ -53,11 +55,6 @@ export function commentedOut(text: string, list: YAMLMap | YAMLSeq, first: numbe
 	return found;
 }
 
-const contentEnd = (text: string, at: number): number => {
-	const { end } = lineAround(text, at);
-	return end - (/[\r\n]*$/.exec(text.slice(Math.max(at, end - 2), end))?.[0].length ?? 0);
-};
-
 /** The lines without their signs, which blanks stand for, as a list of one item; undefined for a remark. */
 function itemIn(text: string, list: YAMLMap | YAMLSeq, from: number, end: number) {
 	try {
@@ -73,24 +70,20 @@ function itemIn(text: string, list: YAMLMap | YAMLSeq, from: number, end: number
 
 /** Puts the sign before every line of an item, of which the first begins at `from` and the last holds `last`. */
 export function commentOut(text: string, from: number, last: number): Splice[] {
-	const indent = /^ */.exec(text.slice(from, from + 200))![0];
-	const splices: Splice[] = [];
-	const { end } = lineAround(text, last);
-	for (let at = from; at < end; at = lineAround(text, at).end) {
-		const isOfItem = text.startsWith(indent, at) && contentEnd(text, at) > at + indent.length;
-		if (!isOfItem || (at > from && text[at + indent.length] !== ' '))
+	const indent = indentAt(text, from);
+	return Array.from(linesOf(text, { from, to: lineAround(text, last).end, line: 1 }), ({ start, end }, i) => {
+		const at = start + indent.length;
+		const isOfItem = text.startsWith(indent, start) && end > at;
+		if (!isOfItem || (i > 0 && text[at] !== ' '))
 			throw new NotWritableError('this record has lines that would not come back as they are; comment it out by hand');
-		splices.push({ start: at + indent.length, end: at + indent.length, insert: SIGN });
-	}
-	return splices;
+		return { start: at, end: at, insert: SIGN };
+	});
 }
 
-/** Takes the signs away again. */
+/** Takes the signs away again, of which the first stands at `start`. */
 export function commentIn(text: string, start: number, end: number): Splice[] {
-	const splices: Splice[] = [];
-	for (let at = start; at < end; at = text.indexOf('#', lineAround(text, at).end)) {
-		splices.push({ start: at, end: at + SIGN.length, insert: '' });
-		if (lineAround(text, at).end >= end) break;
-	}
-	return splices;
+	return Array.from(linesOf(text, { from: lineStart(text, start), to: end, line: 1 }), (line) => {
+		const at = text.indexOf('#', line.start);
+		return { start: at, end: at + SIGN.length, insert: '' };
+	});
 }
