@@ -27,7 +27,7 @@ export function coreBench(): Line[] {
 	const space = contextSpace(application.axes, application.reachable);
 	const catalogue = catalogueOf(commands, space);
 	const json = writeProfileFile(profileFile(application, profile));
-	const effective = effectiveProfile(profile);
+	const effective = effectiveProfile(profile, space);
 	const build = () => shortcutIndex(effective, space, catalogue, application.rules);
 	const index = build();
 	const search = commandSearch(catalogue);
@@ -50,7 +50,7 @@ export function coreBench(): Line[] {
 	for (let i = 0; i < 25; i++) {
 		parse.push(timed(() => JSON.parse(json) as unknown));
 		built.push(timed(build));
-		folded.push(timed(() => effectiveProfile(profile)));
+		folded.push(timed(() => effectiveProfile(profile, space)));
 		const fresh = { ...circumstances, index: build() };
 		let checks!: Checks;
 		checked.push(timed(() => (checks = checksOf(fresh))));

@@ -1,9 +1,9 @@
 import type { Command } from 'commander';
 import { differences } from '../../core/profile/diff.ts';
 import { effectiveProfile } from '../../core/profile/effective.ts';
-import { scopeText } from '../../core/context/scope.ts';
+import { mayMeet, scopeText } from '../../core/context/scope.ts';
 import { aliasDifferences } from '../../core/alias/diff.ts';
-import { loadProfile } from '../files.ts';
+import { loadApplication, loadProfile } from '../files.ts';
 import type { Ends } from './subject.ts';
 
 export function diffCommand(program: Command, end: Ends): void {
@@ -12,11 +12,13 @@ export function diffCommand(program: Command, end: Ends): void {
 		.description('what is in force in one profile and not in the other; ends with 1 when they differ')
 		.argument('<before>', 'profile file')
 		.argument('<after>', 'profile file')
+		.option('-a, --application <file>', 'application file; tells which scopes meet, and so what locks hold')
 		.option('-f, --format <format>', 'text or json', 'text')
 		.addHelpText('after', '\nExample:\n  skarn diff released.json office.json')
-		.action((before: string, after: string, { format }: { format: string }) => {
+		.action((before: string, after: string, { format, application }: { format: string; application?: string }) => {
 			const [a, b] = [loadProfile([before]).profile, loadProfile([after]).profile];
-			const shortcuts = differences(effectiveProfile(a), effectiveProfile(b)).map(({ kind, binding }) => ({
+			const space = application ? loadApplication(application).space : { meet: mayMeet };
+			const shortcuts = differences(effectiveProfile(a, space), effectiveProfile(b, space)).map(({ kind, binding }) => ({
 				kind,
 				input: binding.keys as string,
 				command: binding.command as string,

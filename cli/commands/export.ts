@@ -59,7 +59,7 @@ export function exportCommand(program: Command, _: Ends): void {
 					`${name} ${version}`,
 					catalogue,
 					application.space,
-					effectiveProfile(strata).bindings,
+					effectiveProfile(strata, application.space).bindings,
 					input && aliasTable(strata, input).byCommand
 				);
 				deliver(output, what === 'html' ? htmlSheet(sheet) : markdownSheet(sheet));

@@ -19,7 +19,7 @@ export function resolveCommand(program: Command, _: Ends): void {
 		)
 		.action(async (files: string[], options: SubjectOptions & { format: string; output?: string }) => {
 			const { application, loaded } = await subjectOf(files, options);
-			const { bindings } = effectiveProfile(loaded.profile);
+			const { bindings } = effectiveProfile(loaded.profile, application.space);
 			const input = application.application.rules.aliases;
 			const aliases = input ? [...aliasTable(loaded.profile, input).inForce.values()] : [];
 			const shortcuts = bindings.map(({ keys, command, scope, stratum, lockedBy }) => ({

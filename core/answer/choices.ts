@@ -1,10 +1,16 @@
+import { isSubset, type Bits } from '../context/bits.ts';
 import { combined, type Change } from '../profile/edit.ts';
 import type { Binding } from '../profile/effective.ts';
 import { entryKey, type Shortcut } from '../profile/entry.ts';
 import { nextRank, stratumById, type Profile, type StratumId } from '../profile/stratum.ts';
 import { readable, type Keys } from '../stroke/stroke.ts';
+import { scopeText } from '../context/scope.ts';
+import { lockOver } from '../profile/effective.ts';
+import { lockedText } from './locked-text.ts';
+import { restOf } from './rest-of.ts';
 import type { ShortcutIndex } from './shortcut-index.ts';
-import type { Verdict } from './verdict.ts';
+import { overlay } from './overlay.ts';
+import { verdict, type Verdict } from './verdict.ts';
 
 /** Something cannot be written from the chosen stratum. The message names the stratum that stands in the way. */
 export class OutOfReachError extends Error {
@@ -58,7 +64,7 @@ export function takeAway(index: ShortcutIndex, profile: Profile, target: Stratum
 }
 
 export interface Choice {
-	readonly kind: 'assign' | 'take-over' | 'keep-both' | 'swap' | 'move-other';
+	readonly kind: 'assign' | 'take-where-they-meet' | 'narrow' | 'take-over' | 'keep-both' | 'swap' | 'move-other';
 	readonly label: string;
 	readonly changes: readonly Change[];
 }
@@ -88,7 +94,10 @@ export function choices(
 	const offer = (kind: Choice['kind'], text: string, changes: () => Change[]): Choice | ClosedChoice => {
 		const label = readable(text);
 		try {
-			return { kind, label, changes: combined(changes()) };
+			const combination = combined(changes());
+			if (kind !== 'narrow') refuseLocked(index, profile, target, proposal);
+			for (const { after } of combination) if (after?.op === 'set') refuseLocked(index, profile, target, after);
+			return { kind, label, changes: combination };
 		} catch (error) {
 			if (error instanceof OutOfReachError) return { kind, label, closed: error.message };
 			throw error;
@@ -100,18 +109,33 @@ export function choices(
 	const name = (b: Binding) => index.catalogue.get(b.command)?.label ?? b.command;
 	const others = found.meetings.map((m) => m.binding);
 	const other = others[0]!;
-	const locked = others.find((b) => b.lockedBy && b.lockedBy !== target);
-	const takeOver = () => [...assign(), ...others.flatMap((b, i) => takeAway(index, profile, target, b, i + 1))];
-	const offered = [
-		offer('take-over', `Take ${proposal.keys} over`, takeOver),
-		offer('keep-both', 'Keep both', () => {
-			if (locked)
-				throw new OutOfReachError(
-					`${stratumById(profile, locked.lockedBy!).name} has locked ${locked.keys} for ${name(locked)}; nothing else may share it where they meet`
-				);
-			return assign();
-		})
-	];
+	const takeOver = () => {
+		const changes = [...assign(), ...others.flatMap((b, i) => takeAway(index, profile, target, b, i + 1))];
+		// where one that refused another goes, the application loads the other, which may meet the proposal as well
+		for (let more = hidden(index, profile, proposal, changes); more.length > 0; more = hidden(index, profile, proposal, changes))
+			changes.push(...more.flatMap((b, i) => takeAway(index, profile, target, b, changes.length + i)));
+		return changes;
+	};
+	const offered: (Choice | ClosedChoice)[] = [];
+	const reach = index.reach({ ...proposal, scopeText: scopeText(proposal.scope) });
+	const wide = found.meetings.filter(({ binding, relation }) => relation === 'same' && !isSubset(index.reach(binding), reach));
+	if (wide.length > 0)
+		offered.push(
+			offer('take-where-they-meet', `Take ${proposal.keys} over only where they meet`, () => [
+				...assign(),
+				...others.flatMap((b, i) => takeAway(index, profile, target, b, i + 1)),
+				...wide.flatMap(({ binding }, i) => leftTo(index, profile, target, binding, reach, others.length + 1 + 4 * i))
+			])
+		);
+	const narrow = narrowed(index, found);
+	if (narrow)
+		offered.push(
+			offer('narrow', `Keep both, this one limited to ${index.space.scopeLabel(narrow.scope)}`, () => [
+				...put(profile, target, narrow),
+				...(instead ? takeAway(index, profile, target, instead, 9) : [])
+			])
+		);
+	offered.push(offer('take-over', `Take ${proposal.keys} over`, takeOver), offer('keep-both', 'Keep both', assign));
 	if (others.length > 1) return offered;
 
 	const own = instead ?? index.of(proposal.command).find((b) => b.keys !== proposal.keys);
@@ -131,4 +155,48 @@ export function choices(
 			: { kind: 'move-other', label: `Move ${name(other)}…`, closed: 'press the new keys for it first' }
 	);
 	return offered;
+}
+
+/** The bindings that an application which refuses the second would load after the changes, and that meet the proposal. */
+function hidden(index: ShortcutIndex, profile: Profile, proposal: Shortcut, changes: readonly Change[]): Binding[] {
+	if (index.rules.ambiguity !== 'refuse') return [];
+	return verdict(overlay(index, profile, combined(changes)), proposal).meetings.map((m) => m.binding);
+}
+
+/** Throws `OutOfReachError` if a lock keeps the target from putting the shortcut in force. */
+function refuseLocked(index: ShortcutIndex, profile: Profile, target: StratumId, shortcut: Shortcut): void {
+	const by = lockOver(index.effective, index.space, target, shortcut);
+	if (by) throw new OutOfReachError(lockedText(index, { ...shortcut, op: 'set' }, stratumById(profile, by).name));
+}
+
+/** The changes that put the binding in force again, after it was taken away, where the proposal does not reach. */
+function leftTo(
+	index: ShortcutIndex,
+	profile: Profile,
+	target: StratumId,
+	{ command, keys, scope, scopeText: text }: Binding,
+	taken: Bits,
+	offset: number
+): Change[] {
+	const rest = restOf(index.space, scope, index.reach({ command, scope, scopeText: text }), taken);
+	if (!rest) {
+		const label = index.catalogue.get(command)?.label ?? command;
+		throw new OutOfReachError(`the situations that would be left to ${label} cannot be said as a scope`);
+	}
+	return rest.flatMap((one, i) => put(profile, target, { command, keys, scope: one }, offset + i));
+}
+
+/**
+ * The proposal limited to where its command exists, if that settles the contest: its scope becomes narrower than those of all
+ * the others and the application goes by the narrowest. Undefined if it does not.
+ */
+function narrowed(index: ShortcutIndex, { proposal, meetings }: Verdict): Shortcut | undefined {
+	const contexts = index.catalogue.get(proposal.command)?.contexts ?? [];
+	const [scope] = contexts;
+	if (index.rules.ambiguity !== 'narrowest' || contexts.length !== 1 || Object.keys(proposal.scope).length > 0) return undefined;
+	const set = index.space.setOf(scope!);
+	const isSettled = meetings.every(
+		({ binding, relation }) => relation === 'same' && index.space.isNarrower(set, index.scopeSet(binding))
+	);
+	return isSettled ? { ...proposal, scope: scope! } : undefined;
 }

@@ -1,7 +1,7 @@
 import type { CommandId } from '../application/command.ts';
 import type { Change } from '../profile/edit.ts';
 import type { Profile } from '../profile/stratum.ts';
-import type { Keys } from '../stroke/stroke.ts';
+import { properPrefixes, type Keys } from '../stroke/stroke.ts';
 import { overlay } from './overlay.ts';
 import { alike } from '../context/bits.ts';
 import { decisive, resolve, sameOutcome, type Outcome } from './resolve.ts';
@@ -29,6 +29,8 @@ export function consequences(index: ShortcutIndex, profile: Profile, changes: re
 	for (const change of changes) {
 		const { keys, command } = (change.before ?? change.after)!;
 		touched.add(keys);
+		// a new sequence lets its beginnings wait; an input that comes or goes cuts longer ones short or frees them
+		for (const prefix of properPrefixes(keys)) touched.add(prefix);
 		commands.add(command);
 		for (const side of [index, after]) for (const longer of side.longer(keys)) touched.add(longer.keys);
 	}

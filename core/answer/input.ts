@@ -2,14 +2,14 @@ import type { Bits } from '../context/bits.ts';
 import { Shelf, type Row } from '../context/kernel.ts';
 import type { ContextSpace } from '../context/space.ts';
 import type { Binding, Ineffective } from '../profile/effective.ts';
-import { typesOnly, type Keys } from '../stroke/stroke.ts';
-import type { Contender } from './rules/rule.ts';
+import { beginsBare, type Keys } from '../stroke/stroke.ts';
+import type { Contender, Rule } from './rules/rule.ts';
 
 /** One input, with all that a profile says of it. Lists are in the order of the application's list. */
 export interface Input {
 	readonly keys: Keys;
-	/** Whether it is nothing but bare keys, which are text where bare keys are typed. */
-	readonly isBare: boolean;
+	/** Whether it begins with a bare key, and so is text where bare keys are typed. */
+	readonly beginsBare: boolean;
 	/** The inputs that it begins with, the shortest first; none for a single stroke. */
 	readonly prefixes: readonly Input[];
 	readonly bindings: readonly Binding[];
@@ -17,17 +17,19 @@ export interface Input {
 	readonly contenders: readonly Contender[];
 	/** Those of them that are alive somewhere. */
 	readonly living: readonly Contender[];
+	/** Those of the living that the application has loaded. What is not loaded neither fires nor waits nor cuts short. */
+	readonly loaded: readonly Contender[];
 	/** Those of them whose command does not exist anywhere in their scope. */
 	readonly lifeless: readonly Contender[];
 	/** The sequences that begin with it and go on, and have bindings. */
 	readonly longer: readonly Input[];
-	/** The bindings on these. */
+	/** The bindings on these, loaded or not. */
 	readonly longerBindings: readonly Binding[];
 	/** Entries about it that have no effect. */
 	readonly ineffective: readonly Ineffective[];
 	/** False where nothing on it is said twice. */
 	readonly mayRepeat: boolean;
-	/** Where any binding on it is alive; `space.nowhere` if nowhere. */
+	/** Where any loaded binding on it is alive; `space.nowhere` if nowhere. */
 	readonly occupied: Bits;
 }
 
@@ -39,6 +41,7 @@ export class GrowingInput implements Input {
 	prefixes: readonly Input[] = NONE;
 	contenders: readonly Contender[] = NONE;
 	living: readonly Contender[] = NONE;
+	loaded: readonly Contender[] = NONE;
 	lifeless: readonly Contender[] = NONE;
 	longer: readonly Input[] = NONE;
 	bindings: readonly Binding[] = NONE;
@@ -48,12 +51,11 @@ export class GrowingInput implements Input {
 	#occupied: Bits | undefined;
 	#longerBindings: readonly Binding[] | undefined;
 
-	readonly isBare: boolean;
+	readonly beginsBare: boolean;
 
 	constructor(keys: Keys, space: ContextSpace) {
 		this.keys = keys;
-		// a finding of no keys asks as well, for the input that there is not
-		this.isBare = keys !== '' && typesOnly(keys);
+		this.beginsBare = beginsBare(keys);
 		this.#space = space;
 	}
 
@@ -70,13 +72,21 @@ export class GrowingInput implements Input {
 		this.ineffective = added(this.ineffective, ineffective);
 	}
 
-	/** Gives all bindings their situations; one input after the other, so that those of one lie side by side in memory. */
-	settle(contender: (binding: Binding) => Contender): void {
+	/**
+	 * Gives all bindings their situations, and tells which of them `rule` loads; one input after the other, so that those of one
+	 * lie side by side in memory.
+	 */
+	settle(contender: (binding: Binding) => Contender, { loads }: Rule): void {
 		const { nowhere } = this.#space;
 		const contenders = this.bindings.map(contender);
 		const alive = contenders.filter(({ reach }) => reach !== nowhere);
 		this.contenders = contenders;
 		this.living = alive.length === contenders.length ? contenders : alive;
+		this.loaded = this.living;
+		if (loads && contenders.length > 1) {
+			const loaded = new Set(loads(contenders));
+			if (loaded.size < contenders.length) this.loaded = alive.filter((one) => loaded.has(one));
+		}
 		this.lifeless = alive.length === contenders.length ? NONE : contenders.filter(({ reach }) => reach === nowhere);
 	}
 
@@ -85,7 +95,7 @@ export class GrowingInput implements Input {
 	}
 
 	get occupied(): Bits {
-		return (this.#occupied ??= unionOf(this.#space, this.living));
+		return (this.#occupied ??= unionOf(this.#space, this.loaded));
 	}
 }
 
@@ -102,19 +112,19 @@ export function reachRow(shelf: Shelf, { reach, scope, command }: Contender, { e
 	return command.set.bits === everywhere ? shelf.of(scope) : shelf.both(shelf.of(scope), shelf.of(command.set));
 }
 
-/** Adds to `all` where any of the living is alive. */
-export function absorbReach(shelf: Shelf, all: Row, living: readonly Contender[]): void {
-	for (const { reach, scope, command } of living)
+/** Adds to `all` where any of them is alive. */
+export function absorbReach(shelf: Shelf, all: Row, contenders: readonly Contender[]): void {
+	for (const { reach, scope, command } of contenders)
 		if (shelf.keeps) shelf.absorbBoth(all, shelf.of(scope), shelf.of(command.set));
 		else shelf.absorb(all, shelf.put(reach));
 }
 
-function unionOf(space: ContextSpace, living: readonly Contender[]): Bits {
-	if (living.length === 0) return space.nowhere;
-	for (const { reach } of living) if (reach === space.everywhere) return reach;
+function unionOf(space: ContextSpace, loaded: readonly Contender[]): Bits {
+	if (loaded.length === 0) return space.nowhere;
+	for (const { reach } of loaded) if (reach === space.everywhere) return reach;
 	const shelf = new Shelf(space.situations.length);
 	const all = shelf.empty();
-	absorbReach(shelf, all, living);
+	absorbReach(shelf, all, loaded);
 	const bits = shelf.bits(all);
 	shelf.end();
 	return bits;

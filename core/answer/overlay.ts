@@ -6,6 +6,7 @@ import { entryKey, shortcutKey, type Entry, type EntryKey, type Shortcut, type S
 import type { Profile, Stratum } from '../profile/stratum.ts';
 import { properPrefixes, type Keys } from '../stroke/stroke.ts';
 import { GrowingInput, type Input } from './input.ts';
+import { RULES } from './rules/rules.ts';
 import { indexOn, type ShortcutIndex } from './shortcut-index.ts';
 
 /**
@@ -20,6 +21,11 @@ export function overlay(index: ShortcutIndex, profile: Profile, changes: readonl
 		const shortcut = (change.before ?? change.after)!;
 		shortcuts.set(shortcutKey(shortcut), shortcut);
 		changed.set(`${change.stratum}\n${keyOfChange(change)}`, change.after);
+		// where a lock holds, or comes, what else is on the input depends on it
+		const { keys } = shortcut;
+		const isLock = (change.before ?? change.after)!.op === 'lock';
+		if (isLock || index.effective.guards.has(keys))
+			for (const other of saidOn(index, keys)) shortcuts.set(shortcutKey(other), other);
 	}
 
 	const entryOf = (stratum: Stratum, key: EntryKey) => {
@@ -36,7 +42,7 @@ export function overlay(index: ShortcutIndex, profile: Profile, changes: readonl
 			}
 		return { ...stratum, entries };
 	});
-	const { bindings: fresh, ineffective } = effectiveProfile(folded);
+	const { bindings: fresh, ineffective } = effectiveProfile(folded, index.space);
 	const level = new Map(profile.map((stratum, i) => [stratum.id, i]));
 	const inOrder = (a: Binding, b: Binding) => level.get(b.stratum)! - level.get(a.stratum)! || a.rank - b.rank;
 
@@ -58,7 +64,7 @@ export function overlay(index: ShortcutIndex, profile: Profile, changes: readonl
 		for (const is of before.ineffective) if (!shortcuts.has(shortcutKey(is.entry))) input.addIneffective(is);
 		for (const is of ineffective) if (is.entry.keys === keys) input.addIneffective(is);
 		input.mayRepeat = before.mayRepeat || mine.some((b) => b.repeatedIn.length > 0);
-		input.settle(index.contender);
+		input.settle(index.contender, RULES[index.rules.ambiguity]);
 		input.prefixes = before.prefixes.map((prefix) => at(prefix.keys));
 		const longer = new Set(before.longer.map((l) => l.keys));
 		for (const b of fresh) if (properPrefixes(b.keys).includes(keys)) longer.add(b.keys);
@@ -85,4 +91,12 @@ export function overlay(index: ShortcutIndex, profile: Profile, changes: readonl
 				fresh.filter((b) => b.command === command)
 			)
 	});
+}
+
+/** Every shortcut that an entry on the input is about, in force or not. */
+function* saidOn(index: ShortcutIndex, keys: Keys): Generator<Shortcut> {
+	const { bindings, ineffective } = index.at(keys);
+	yield* bindings;
+	for (const { entry } of ineffective) yield entry;
+	for (const { binding } of index.effective.removed.values()) if (binding.keys === keys) yield binding;
 }

@@ -23,7 +23,10 @@ export function backToFactory(
 	target: StratumId,
 	commands?: ReadonlySet<CommandId>
 ): Change[] {
-	const factory = effectiveProfile(profile.filter((s) => s.kind === 'factory'));
+	const factory = effectiveProfile(
+		profile.filter((s) => s.kind === 'factory'),
+		index.space
+	);
 	const concerns = (id: CommandId) => !commands || commands.has(id);
 	const added = index.effective.bindings.filter((b) => concerns(b.command) && !factory.byKey.has(b.key));
 	const gone = factory.bindings.filter((b) => concerns(b.command) && !index.effective.byKey.has(b.key));

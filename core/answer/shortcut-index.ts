@@ -6,6 +6,7 @@ import type { Binding, Effective } from '../profile/effective.ts';
 import { properPrefixes, type Keys } from '../stroke/stroke.ts';
 import { GrowingInput, type Input } from './input.ts';
 import type { CommandSet, Contender } from './rules/rule.ts';
+import { RULES } from './rules/rules.ts';
 
 /** What the application brings to the questions: it stays the same whatever the profile says. */
 export interface Ground {
@@ -137,7 +138,7 @@ export function shortcutIndex(effective: Effective, space: ContextSpace, catalog
 	}
 	for (const ineffective of effective.ineffective) spokenOf(ineffective.entry.keys).addIneffective(ineffective);
 	for (const keys of effective.repeated) at(keys).mayRepeat = true;
-	for (const input of all) input.settle(ground.contender);
+	for (const input of all) input.settle(ground.contender, RULES[rules.ambiguity]);
 
 	/** Made when it is asked for. */
 	let byCommand: Map<CommandId, Binding[]> | undefined;

@@ -1,8 +1,9 @@
-import type { Change } from '../profile/edit.ts';
-import { shortcutKey } from '../profile/entry.ts';
-import { effectiveProfile } from '../profile/effective.ts';
-import type { Profile } from '../profile/stratum.ts';
+import { keyOfChange, type Change } from '../profile/edit.ts';
+import { entryKey } from '../profile/entry.ts';
+import { stratumById, type Profile } from '../profile/stratum.ts';
 import { parseKeys } from '../stroke/stroke.ts';
+import { lockedText } from './locked-text.ts';
+import { overlay } from './overlay.ts';
 import type { ShortcutIndex } from './shortcut-index.ts';
 
 /** One change that the profile cannot take; `index` is its place in the edit. */
@@ -13,19 +14,11 @@ export interface ChangeProblem {
 
 /**
  * What stands against the changes beyond their form: commands that do not exist, contexts the application does not
- * have, keys that are not in canonical spelling, removing what a lower stratum has locked. Entries that only go are
- * never refused, so that a profile can always be cleaned; an acceptance may be of a finding about just such a thing.
+ * have, keys that are not in canonical spelling, what a lock of a lower stratum forbids. Entries that only go are never refused,
+ * so that a profile can always be cleaned; an acceptance may be of a finding about just such a thing.
  */
 export function changeProblems(index: ShortcutIndex, profile: Profile, changes: readonly Change[]): ChangeProblem[] {
-	const lockedBelow = new Map(
-		profile.map((stratum, level) => [
-			stratum.id,
-			changes.some((c) => c.stratum === stratum.id && c.after?.op === 'remove')
-				? effectiveProfile(profile.slice(0, level)).byKey
-				: undefined
-		])
-	);
-	return changes.flatMap(({ stratum, after }, i) => {
+	const problems = changes.flatMap(({ after }, i) => {
 		if (!after || after.op === 'accept') return [];
 		const problem = (message: string) => [{ index: i, message }];
 		if (!index.catalogue.has(after.command)) return problem(`the command ${after.command} is not in the catalogue`);
@@ -36,7 +29,22 @@ export function changeProblems(index: ShortcutIndex, profile: Profile, changes: 
 		} catch (error) {
 			return problem((error as Error).message);
 		}
-		const lock = after.op === 'remove' ? lockedBelow.get(stratum)?.get(shortcutKey(after))?.lockedBy : undefined;
-		return lock ? problem(`${lock} has locked ${after.keys} for ${after.command}`) : [];
+		return [];
+	});
+	return problems.length > 0 ? problems : lockedChanges(index, profile, changes);
+}
+
+/** The changes whose entries would be without effect, since a lock below holds what they speak of. */
+function lockedChanges(index: ShortcutIndex, profile: Profile, changes: readonly Change[]): ChangeProblem[] {
+	const after = overlay(index, profile, changes);
+	return changes.flatMap((change, i) => {
+		const { stratum, after: entry } = change;
+		if (!entry || entry.op === 'accept' || entry.op === 'lock') return [];
+		const lock = after
+			.at(entry.keys)
+			.ineffective.find((is) => is.reason === 'locked' && is.stratum === stratum && entryKey(is.entry) === keyOfChange(change));
+		if (!lock) return [];
+		const name = stratumById(profile, lock.lockedBy!).name;
+		return [{ index: i, message: lockedText(index, entry, name) }];
 	});
 }

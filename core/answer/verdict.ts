@@ -2,10 +2,10 @@ import { count, difference, first, intersection, isEmpty, type Bits } from '../c
 import { scopeText } from '../context/scope.ts';
 import type { Binding } from '../profile/effective.ts';
 import { shortcutKey, type Shortcut } from '../profile/entry.ts';
-import { properPrefixes, strokesOf, typesCharacter } from '../stroke/stroke.ts';
+import { beginsBare } from '../stroke/stroke.ts';
 import type { ShortcutIndex } from './shortcut-index.ts';
 
-/** Another binding that is alive together with the proposed one. */
+/** Another binding that is alive together with the proposed one; under `refuse`, one on the same keys whose scope meets its own. */
 export interface Meeting {
 	readonly binding: Binding;
 	/** same: on the same keys; shorter: complete before the proposal is; longer: goes on after it. */
@@ -37,21 +37,25 @@ export interface Verdict {
 /** Answers by look-up and set operations alone; throws `UnknownContextError` for a scope the application does not know. */
 export function verdict(index: ShortcutIndex, proposal: Shortcut): Verdict {
 	const proposed = { ...proposal, scopeText: scopeText(proposal.scope) };
-	const isText = strokesOf(proposal.keys).every(typesCharacter);
 	const whole = index.reach(proposed);
-	const reach = isText ? difference(whole, index.typing) : whole;
+	const reach = beginsBare(proposal.keys) ? difference(whole, index.typing) : whole;
 	const meetings: Meeting[] = [];
 	const apart: Binding[] = [];
 	const compare = (binding: Binding, relation: Meeting['relation']) => {
 		if (binding.command === proposal.command && relation === 'same') return;
-		const situations = intersection(reach, index.reach(binding));
+		let situations = intersection(reach, index.reach(binding));
+		// the application refuses the second of two whose scopes meet, wherever their commands exist
+		if (index.rules.ambiguity === 'refuse' && relation === 'same')
+			situations = intersection(index.scopeSet(proposed).bits, index.scopeSet(binding).bits);
 		if (!isEmpty(situations))
 			meetings.push({ binding, relation, situations, count: count(situations), example: first(situations) });
 		else if (relation === 'same') apart.push(binding);
 	};
-	for (const binding of index.on(proposal.keys)) compare(binding, 'same');
-	for (const prefix of properPrefixes(proposal.keys)) for (const binding of index.on(prefix)) compare(binding, 'shorter');
-	for (const binding of index.longer(proposal.keys)) compare(binding, 'longer');
+	const input = index.at(proposal.keys);
+	for (const binding of input.bindings) compare(binding, 'same');
+	// what is not loaded neither cuts short nor waits; on the same keys the proposal may be what is not loaded
+	for (const prefix of input.prefixes) for (const { binding } of prefix.loaded) compare(binding, 'shorter');
+	for (const longer of input.longer) for (const { binding } of longer.loaded) compare(binding, 'longer');
 
 	const kind = index.on(proposal.keys).some((b) => b.key === shortcutKey(proposal))
 		? 'already'

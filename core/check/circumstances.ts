@@ -23,7 +23,7 @@ export interface Subject {
 }
 
 export function indexOf({ application, space, catalogue }: Subject, profile: Profile): ShortcutIndex {
-	return shortcutIndex(effectiveProfile(profile), space, profileCatalogue(catalogue, profile), application.rules);
+	return shortcutIndex(effectiveProfile(profile, space), space, profileCatalogue(catalogue, profile), application.rules);
 }
 
 /** The strata that a release is judged by: the factory's and the office's. */

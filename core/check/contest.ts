@@ -25,7 +25,7 @@ export class Contest {
 	readonly contenders: readonly Contender[];
 	/** Where each is heard: alive, and the keys are not text. */
 	readonly heard: readonly Row[];
-	/** Where the command of each runs, is offered, or may still run after a wait. */
+	/** Where the command of each runs or is offered, at once or after a wait. */
 	readonly wins: readonly Row[];
 	/** Where several commands are left undecided or offered. */
 	readonly tied: Row;
@@ -37,12 +37,15 @@ export class Contest {
 	readonly #prefixes: readonly Input[];
 	/** Where a shorter input fires first. */
 	readonly #cut: Row;
-	/** Where each is left to be decided on: heard, not cut short, not waiting. */
+	/** Where each is left to be decided on: loaded, heard, not cut short. */
 	readonly #left: readonly Row[];
-	/** What the application's rule gives to each, and with what other bindings of its command win. */
+	/** Whether several bindings run one command. */
+	readonly hasSiblings: boolean;
+	/** Where each is one of those between which it is undecided, or that are offered. */
+	readonly parties: readonly Row[];
+	/** What the application's rule gives to each by itself. */
 	readonly #own: readonly Row[];
-	readonly #shared: readonly Row[];
-	#sharedByAny: Row | undefined;
+	#wonByAny: Row | undefined;
 	#beyond: Row | undefined;
 	/** The longer sequences, with where each is alive. */
 	#longer: readonly { readonly binding: Binding; readonly reach: Row }[] | undefined;
@@ -50,7 +53,7 @@ export class Contest {
 	/** Use `contestOn`. */
 	constructor(index: ShortcutIndex, input: Input, shelf: Shelf, within?: Row) {
 		const { space, rules, typing } = index;
-		const { contenders: others, living: all, longer, prefixes } = input;
+		const { living: all, loaded, prefixes } = input;
 		this.#index = index;
 		this.input = input;
 		this.shelf = shelf;
@@ -59,28 +62,27 @@ export class Contest {
 		for (let i = 0; i < all.length; i++) reach[i] = reachRow(shelf, all[i]!, space);
 		if (within !== undefined) for (let i = 0; i < all.length; i++) reach[i] = shelf.both(reach[i]!, within);
 		this.#reach = this.heard = reach;
-		this.#text = all.length > 0 && typing !== space.nowhere && input.isBare ? shelf.put(typing) : NOTHING;
+		this.#text = all.length > 0 && typing !== space.nowhere && input.beginsBare ? shelf.put(typing) : NOTHING;
 		if (this.#text !== NOTHING) this.heard = reach.map((row) => shelf.without(row, this.#text));
 
 		const isCut = prefixes.length > 0 && rules.sequences === 'at-once';
 		this.#prefixes = isCut ? prefixes : NONE;
 		this.#cut = isCut && all.length > 0 ? this.#occupied(prefixes) : NOTHING;
-		const waiting = rules.sequences === 'wait' && all.length > 0 && longer.length > 0 ? this.longerReach() : NOTHING;
 		let left = this.heard;
+		if (loaded !== all) left = left.map((row, i) => (loaded.includes(all[i]!) ? row : NOTHING));
 		if (this.#cut !== NOTHING) left = left.map((row) => shelf.without(row, this.#cut));
-		if (waiting !== NOTHING) left = left.map((row) => shelf.without(row, waiting));
 		this.#left = this.#own = left;
 
 		this.tied = NOTHING;
-		const siblings = all.length > 1 && hasSiblings(all);
-		if (all.length > 0 && others.length > 1) {
-			const { wins, tied } = RULES[rules.ambiguity].spread({ all, alive: left, others, hasSiblings: siblings }, space, shelf);
-			this.#own = wins;
-			this.tied = tied;
+		this.hasSiblings = all.length > 1 && hasSiblings(all);
+		this.parties = NONE;
+		if (all.length > 1) {
+			const spread = RULES[rules.ambiguity].spread({ all, alive: left, hasSiblings: this.hasSiblings }, space, shelf);
+			this.#own = spread.wins;
+			this.tied = spread.tied;
+			this.parties = spread.parties;
 		}
-		this.#shared = siblings ? this.#sharedByCommand() : this.#own;
-		this.wins =
-			waiting === NOTHING ? this.#shared : this.#shared.map((row, i) => this.#withWaiting(row, this.heard[i]!, waiting));
+		this.wins = this.hasSiblings ? this.#sharedByCommand() : this.#own;
 	}
 
 	/** The contest on an input of another profile, on the same shelf; within these situations only, if they are given. */
@@ -130,20 +132,11 @@ export class Contest {
 		});
 	}
 
-	/** An input that waits for more may still run when no more comes. */
-	#withWaiting(wins: Row, heard: Row, waiting: Row): Row {
-		const { shelf } = this;
-		const late = shelf.without(shelf.both(heard, waiting), this.#cut);
-		if (late === NOTHING) return wins;
-		shelf.absorb(late, wins);
-		return late;
-	}
-
 	/** The longer inputs that are alive where the binding is heard. */
 	longerThan(place: number): Binding[] {
 		const heard = this.heard[place]!;
-		this.#longer ??= this.input.longer.flatMap(({ living }) =>
-			living.map((contender) => ({ binding: contender.binding, reach: reachRow(this.shelf, contender, this.#index.space) }))
+		this.#longer ??= this.input.longer.flatMap(({ loaded }) =>
+			loaded.map((contender) => ({ binding: contender.binding, reach: reachRow(this.shelf, contender, this.#index.space) }))
 		);
 		const found: Binding[] = [];
 		for (const { binding, reach } of this.#longer) if (this.shelf.meets(reach, heard)) found.push(binding);
@@ -152,7 +145,7 @@ export class Contest {
 
 	#reachBeyond(): Row {
 		const all = this.shelf.empty();
-		for (const { living } of this.input.longer) absorbReach(this.shelf, all, living);
+		for (const { loaded } of this.input.longer) absorbReach(this.shelf, all, loaded);
 		return all;
 	}
 
@@ -161,53 +154,80 @@ export class Contest {
 		return (this.#beyond ??= this.#reachBeyond());
 	}
 
+	/** Whether the application has loaded the binding. */
+	isLoaded(place: number): boolean {
+		return this.input.loaded === this.contenders || this.input.loaded.includes(this.contenders[place]!);
+	}
+
 	/** Where the binding is masked by another command or by a shorter input. */
 	masked(place: number): Row {
 		if (this.#cut === NOTHING && this.contenders.length === 1) return NOTHING;
-		const won = (this.#sharedByAny ??= this.shelf.any(this.#shared));
-		return this.shelf.masked(this.#left[place]!, won, this.#shared[place]!, this.tied, this.heard[place]!, this.#cut);
+		const { shelf, tied, wins } = this;
+		const won = (this.#wonByAny ??= shelf.any(wins));
+		const [left, mine] = this.isLoaded(place)
+			? [this.#left[place]!, wins[place]!]
+			: [this.heard[place]!, this.#wonBySiblings(place)];
+		const masked = shelf.masked(left, won, mine, tied, this.heard[place]!, this.#cut);
+		const outside = this.#outsideOfTies(place);
+		if (outside === NOTHING || masked === NOTHING) return outside === NOTHING ? masked : outside;
+		shelf.absorb(masked, outside);
+		return masked;
+	}
+
+	/** What is not loaded has won nothing itself; it is masked where another command than its own has. */
+	#wonBySiblings(place: number): Row {
+		const { command } = this.contenders[place]!;
+		return this.shelf.any(this.wins.filter((_, i) => this.contenders[i]!.command === command));
+	}
+
+	/** Where others stay undecided and the binding, being wider than one of them, is no party. */
+	#outsideOfTies(place: number): Row {
+		const { shelf, tied } = this;
+		if (tied === NOTHING) return NOTHING;
+		const here = shelf.both(this.#left[place]!, tied);
+		return here === NOTHING ? NOTHING : shelf.without(here, this.parties[place]!);
 	}
 
 	/** The bindings that mask it somewhere. */
 	maskers(place: number): Binding[] {
 		const { shelf } = this;
-		const { command } = this.contenders[place]!.binding;
+		const { command, scope } = this.contenders[place]!;
 		const masked = this.masked(place);
+		const outside = this.#outsideOfTies(place);
 		const found: Binding[] = [];
 		for (const prefix of this.#prefixes)
-			for (const { binding, reach } of prefix.living) if (shelf.meets(masked, shelf.put(reach))) found.push(binding);
-		this.contenders.forEach(({ binding }, i) => {
-			if (binding.command !== command && shelf.meets(masked, this.#own[i]!)) found.push(binding);
+			for (const { binding, reach } of prefix.loaded) if (shelf.meets(masked, shelf.put(reach))) found.push(binding);
+		this.contenders.forEach((other, i) => {
+			if (other.command === command) return;
+			const isNarrowerThere =
+				outside !== NOTHING && this.#index.space.isNarrower(other.scope, scope) && shelf.meets(outside, this.#left[i]!);
+			if (isNarrowerThere || shelf.meets(masked, this.#own[i]!)) found.push(other.binding);
 		});
 		return found;
 	}
 
-	/** Bindings that meet within the tied situations, directly or through others, make one tie. */
+	/** Parties that meet, directly or through others, make one tie. */
 	ties(): Tie[] {
-		const { shelf, tied, contenders } = this;
+		const { shelf, contenders } = this;
 		/** By their numbers; `NOTHING` of one that was joined with another. */
 		const ties: Row[] = [];
 		/** The number of its tie for each binding, -1 if it is in none. */
 		const tieOf = new Array<number>(contenders.length).fill(-1);
 		for (let place = 0; place < contenders.length; place++) {
-			const left = this.#left[place]!;
+			const part = this.parties[place] ?? NOTHING;
+			if (part === NOTHING) continue;
 			let mine = -1;
 			for (let tie = 0; tie < ties.length; tie++) {
 				if (ties[tie] === NOTHING) continue;
-				// a tie's situations are tied ones, so that meeting what is left is enough
 				if (mine < 0) {
-					if (shelf.join(ties[tie]!, left, tied)) mine = tie;
-				} else if (shelf.meets(ties[tie]!, left)) {
+					if (shelf.join(ties[tie]!, part, part)) mine = tie;
+				} else if (shelf.meets(ties[tie]!, part)) {
 					shelf.absorb(ties[mine]!, ties[tie]!);
 					ties[tie] = NOTHING;
 					for (let other = 0; other < place; other++) if (tieOf[other] === tie) tieOf[other] = mine;
 				}
 			}
-			if (mine < 0) {
-				const situations = shelf.both(left, tied);
-				if (situations === NOTHING) continue;
-				mine = ties.push(situations) - 1;
-			}
+			if (mine < 0) mine = ties.push(shelf.copy(part)) - 1;
 			tieOf[place] = mine;
 		}
 		const found: Tie[] = [];

@@ -39,7 +39,7 @@ export function fixAll(circumstances: Circumstances, findings: readonly Finding[
 		const after = applyChanges(profile, fix.changes);
 		const index =
 			steps.length % DEEPEST === 0
-				? shortcutIndex(effectiveProfile(after), space, catalogue, rules)
+				? shortcutIndex(effectiveProfile(after, space), space, catalogue, rules)
 				: overlay(now.index, profile, fix.changes);
 		now = { ...now, index };
 		profile = after;

@@ -36,6 +36,11 @@ function worded(scope: Scope): string {
 		.join('; ');
 }
 
+/** Whether two scopes can meet as far as their words go: without the trees of an application, contexts meet only themselves. */
+export function mayMeet(a: Scope, b: Scope): boolean {
+	return (Object.keys(a) as AxisId[]).every((axis) => !b[axis] || a[axis]!.some((node) => b[axis]!.includes(node)));
+}
+
 /** Reads what `scopeText` writes. Throws a `SyntaxError` that names the part that could not be read. */
 export function parseScope(text: string): Scope {
 	const scope: Scope = {};

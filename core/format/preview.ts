@@ -1,9 +1,10 @@
 import { put, takeAway, OutOfReachError } from '../answer/choices.ts';
+import { lockedText } from '../answer/locked-text.ts';
 import type { ShortcutIndex } from '../answer/shortcut-index.ts';
 import { scopeText } from '../context/scope.ts';
 import { entryKey, shortcutKey } from '../profile/entry.ts';
 import { combined, type Change } from '../profile/edit.ts';
-import type { Binding } from '../profile/effective.ts';
+import { lockOver, type Binding } from '../profile/effective.ts';
 import { nextRank, type Profile, type StratumId } from '../profile/stratum.ts';
 import type { FileProblem } from './problem.ts';
 import type { ShortcutRow } from './shortcut-row.ts';
@@ -72,17 +73,19 @@ export function previewImport(
 		const inForce = index.effective.byKey.get(shortcutKey(shortcut));
 		if (op === 'set' && inForce && !own) return say('same');
 		if (op === 'remove') {
+			if (inForce?.lockedBy && inForce.lockedBy !== target)
+				return refuse(lockedText(index, { ...shortcut, op }, profile.find((s) => s.id === inForce.lockedBy)!.name));
 			if (inForce) return say('replaced', { replaces: [inForce] });
 			if ((comes.get(shortcutKey(shortcut)) ?? Infinity) < levels.get(target)!) return say('new');
 			return index.effective.removed.has(shortcutKey(shortcut))
 				? say('same')
 				: refuse('there is nothing to remove: no stratum below says this shortcut');
 		}
+		const lock = op === 'set' ? lockOver(index.effective, index.space, target, shortcut) : undefined;
+		if (lock) return refuse(lockedText(index, { ...shortcut, op }, profile.find((s) => s.id === lock)!.name));
 		const text = scopeText(shortcut.scope);
 		const replaces =
 			op === 'set' ? index.on(shortcut.keys).filter((b) => b.scopeText === text && b.command !== shortcut.command) : [];
-		const locked = replaces.find((b) => b.lockedBy && b.lockedBy !== target);
-		if (locked) return refuse(`${locked.lockedBy} has locked ${locked.keys} for ${locked.command}`);
 		return say(replaces.length > 0 || own ? 'replaced' : 'new', { replaces });
 	});
 }

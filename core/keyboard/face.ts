@@ -34,7 +34,7 @@ function shownBinding(outcome: Outcome): Binding | undefined {
 		case 'undecided':
 			return outcome.offered[0];
 		case 'waits':
-			return outcome.longer[0];
+			return shownBinding(outcome.then) ?? outcome.longer[0];
 		default:
 			return undefined;
 	}

@@ -133,16 +133,19 @@ export function typesCharacter(stroke: Stroke): boolean {
 	return bare && (!NAMED_CODES.has(stroke.key) || stroke.key === 'Space' || /^Numpad(\d|Add|Sub|Mul|Div|Dec)/.test(stroke.key));
 }
 
-const TYPES_ONLY = new Map<string, boolean>();
+const BEGINS_BARE = new Map<string, boolean>();
 
-/** Whether all strokes of the input type characters, so that a text field or a command line takes the whole of it. */
-export function typesOnly(keys: Keys): boolean {
-	let types = TYPES_ONLY.get(keys);
-	if (types === undefined) {
-		types = strokesOf(keys).every(typesCharacter);
-		if (TYPES_ONLY.size < MOST_READ) TYPES_ONLY.set(keys, types);
+/**
+ * Whether the first stroke of the input types a character. Where bare keys are text, such an input is text from that stroke
+ * on; a bare stroke further on goes on with the sequence that has begun.
+ */
+export function beginsBare(keys: Keys): boolean {
+	let bare = BEGINS_BARE.get(keys);
+	if (bare === undefined) {
+		bare = keys !== '' && typesCharacter(strokesOf(keys)[0]!);
+		if (BEGINS_BARE.size < MOST_READ) BEGINS_BARE.set(keys, bare);
 	}
-	return types;
+	return bare;
 }
 
 /** Legends for one stroke, modifiers first, as they stand on key caps: `['Ctrl', 'F']`. */

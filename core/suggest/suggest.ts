@@ -7,7 +7,7 @@ import type { OfficeDesks } from '../keyboard/office.ts';
 import { pressing } from '../keyboard/pressing.ts';
 import type { Reach } from '../keyboard/reach.ts';
 import type { Binding } from '../profile/effective.ts';
-import { strokesOf, typesOnly, type Keys, type Stroke } from '../stroke/stroke.ts';
+import { strokesOf, beginsBare, type Keys, type Stroke } from '../stroke/stroke.ts';
 
 /** Why a stroke is good for the command, and what that is worth in millimetres of reach; less than nothing if it speaks against it. */
 export interface Reason {
@@ -57,7 +57,7 @@ export function suggest(index: ShortcutIndex, office: OfficeDesks, wish: Wish): 
 	const reasonsFor = reasoning(index, office, command, elsewhere);
 	const found: Suggestion[] = [];
 	for (const keys of office.goodStrokes) {
-		const isBare = typesOnly(keys);
+		const isBare = beginsBare(keys);
 		const heard = isBare ? bare : reach;
 		if (isBare && !bareIsHeard) continue;
 		const rivals = [...index.on(keys), ...index.longer(keys)].filter((b) => meets(index.reach(b), heard));

@@ -52,7 +52,7 @@ export const scopeOf = (list: readonly Axis[]): fc.Arbitrary<Scope> =>
 		)
 		.map((choices) => Object.fromEntries(choices.flatMap((nodes, a) => (nodes ? [[list[a]!.id, nodes]] : []))) as Scope);
 
-export const KEYS = ['A', 'B', 'Ctrl+A', 'A B', 'A B A', 'Ctrl+A B'] as Keys[];
+export const KEYS = ['A', 'B', 'Ctrl+A', 'A B', 'A B A', 'Ctrl+A B', 'A Ctrl+A'] as Keys[];
 
 export const heads = [
 	{ id: 'factory', kind: 'factory', name: 'Factory' },
@@ -106,7 +106,7 @@ export const small = (rule?: AmbiguityRule): fc.Arbitrary<Small> =>
 					);
 					return stratumOf(head, [...new Map(entries.map((e) => [entryKey(e), e])).values()]);
 				});
-				const index = shortcutIndex(effectiveProfile(profile), space, catalogueOf(commands, space), rules);
+				const index = shortcutIndex(effectiveProfile(profile, space), space, catalogueOf(commands, space), rules);
 				const told = () => JSON.stringify({ list, blocks, rules, contexts, strata });
 				return Object.assign(
 					{ axes: list, reachable: blocks, space, commands, rules, profile, index },

@@ -1,11 +1,28 @@
 import type { Axis, AxisId, NodeId } from '../../core/context/axis.ts';
 import type { Scope } from '../../core/context/scope.ts';
-import type { Command } from '../../core/application/command.ts';
-import type { Binding } from '../../core/profile/effective.ts';
+import type { CommandId } from '../../core/application/command.ts';
+import { shortcutKey, type Entry } from '../../core/profile/entry.ts';
+import type { Profile } from '../../core/profile/stratum.ts';
 import type { Small } from './arbitrary.ts';
 
-/** The independent oracle: enumerates situations and compares names one by one, without sets of bits or an index. */
+/*
+ * The independent oracle, written from the eight points of docs/resolution.md and not from the code: it enumerates situations
+ * and compares names one by one, without sets of bits, an index or the fold of the program.
+ */
 export type Standing = readonly NodeId[];
+
+/** What the oracle needs of an application. */
+export type Ground = Pick<Small, 'axes' | 'reachable' | 'commands' | 'rules' | 'profile'>;
+
+/** A shortcut in force, in the order of the application's list. */
+export interface InForce {
+	readonly key: string;
+	readonly command: CommandId;
+	readonly keys: string;
+	readonly scope: Scope;
+	readonly level: number;
+	readonly rank: number;
+}
 
 function ancestors(axis: Axis, node: NodeId): NodeId[] {
 	const parent = axis.nodes.find((n) => n.id === node)!.parent;
@@ -25,58 +42,186 @@ export function isIn(axes: readonly Axis[], scope: Scope, s: Standing): boolean 
 	});
 }
 
-const exists = (app: Small, command: Command | undefined, s: Standing) =>
-	command !== undefined && (command.contexts.length === 0 || command.contexts.some((scope) => isIn(app.axes, scope, s)));
-
-/** Bindings on exactly these keys that are alive in the situation. */
-export function alive(app: Small, keys: string, s: Standing): Binding[] {
-	return app.index.effective.bindings.filter(
-		(b) =>
-			b.keys === keys &&
-			isIn(app.axes, b.scope, s) &&
-			exists(
-				app,
-				app.commands.find((c) => c.id === b.command),
-				s
-			)
-	);
+const situationsOf = new WeakMap<object, Standing[]>();
+function situations(app: Ground): Standing[] {
+	let all = situationsOf.get(app.reachable);
+	if (!all) situationsOf.set(app.reachable, (all = everySituation(app.axes, app.reachable)));
+	return all;
 }
 
-/** What happens, by name: the command that runs, or 'tie', 'typed', 'waits', 'cut' or 'nothing'. */
-export function happens(app: Small, keys: string, s: Standing): string {
-	const strokes = keys.split(' ');
-	const isText = strokes.every((stroke) => !stroke.includes('+'));
-	if (isText && app.rules.typing.some((scope) => isIn(app.axes, scope, s))) return 'typed';
-	if (app.rules.sequences === 'at-once')
-		for (let n = 1; n < strokes.length; n++) if (alive(app, strokes.slice(0, n).join(' '), s).length > 0) return 'cut';
-	const live = alive(app, keys, s);
-	const goesOn = app.index.effective.bindings.some((b) => b.keys.startsWith(keys + ' ') && alive(app, b.keys, s).includes(b));
-	if (goesOn && (live.length === 0 || app.rules.sequences === 'wait')) return 'waits';
-	if (live.length === 0) return 'nothing';
-	return winner(app, keys, live);
+const inScope = (app: Ground, scope: Scope) => situations(app).filter((s) => isIn(app.axes, scope, s));
+export const scopesMeet = (app: Ground, a: Scope, b: Scope) => inScope(app, a).some((s) => isIn(app.axes, b, s));
+export const meansSame = (app: Ground, a: Scope, b: Scope) =>
+	situations(app).every((s) => isIn(app.axes, a, s) === isIn(app.axes, b, s));
+export function isNarrower(app: Ground, a: Scope, b: Scope): boolean {
+	return inScope(app, a).every((s) => isIn(app.axes, b, s)) && inScope(app, b).some((s) => !isIn(app.axes, a, s));
 }
 
-function winner(app: Small, keys: string, live: readonly Binding[]): string {
-	const all = everySituation(app.axes, app.reachable);
-	const cover = (b: Binding) => all.filter((s) => isIn(app.axes, b.scope, s)).length;
-	const overlap = (a: Binding, b: Binding) => all.filter((s) => isIn(app.axes, a.scope, s) && isIn(app.axes, b.scope, s)).length;
-	const isNarrower = (a: Binding, b: Binding) => overlap(a, b) === cover(a) && cover(a) < cover(b);
-	const different = new Set(live.map((b) => b.command));
+/** Point 7: the strata one after the other, with what a lock below stops. */
+function fold(app: Ground): { list: InForce[]; idle: { stratum: string; entry: Entry; reason: string }[] } {
+	const list: InForce[] = [];
+	const idle: { stratum: string; entry: Entry; reason: string }[] = [];
+	const locks: { key: string; command: string; keys: string; scope: Scope; isRemoved: boolean }[] = [];
+	app.profile.forEach((stratum, level) => {
+		const entries = [...stratum.entries.values()].filter((e) => e.op !== 'accept').sort((a, b) => a.rank - b.rank);
+		const removedHere = new Set<string>();
+		const stop = (entry: Entry, reason: string) => idle.push({ stratum: stratum.id, entry, reason });
+		for (const entry of entries) {
+			const { op, command, keys, scope, rank } = entry;
+			const key = shortcutKey(entry);
+			const at = list.findIndex((b) => b.key === key);
+			if (op === 'set' && at < 0) {
+				const isHeld = locks.some((l) => {
+					if (l.keys !== keys) return false;
+					if (l.isRemoved && l.key === key) return true;
+					return (l.isRemoved || l.command !== command) && scopesMeet(app, l.scope, scope);
+				});
+				if (isHeld) stop(entry, 'locked');
+				else list.push({ key, command, keys, scope, level, rank });
+			} else if (op === 'remove') {
+				if (at < 0) stop(entry, 'nothing-to-remove');
+				else if (locks.some((l) => !l.isRemoved && l.key === key)) stop(entry, 'locked');
+				else {
+					list.splice(at, 1);
+					removedHere.add(key);
+				}
+			}
+		}
+		for (const entry of entries) {
+			if (entry.op !== 'lock') continue;
+			const { command, keys, scope } = entry;
+			const key = shortcutKey(entry);
+			const isThere = list.some((b) => b.key === key);
+			if (isThere || removedHere.has(key)) locks.push({ key, command, keys, scope, isRemoved: !isThere });
+			else stop(entry, 'nothing-to-lock');
+		}
+	});
+	return { list: list.sort((a, b) => b.level - a.level || a.rank - b.rank), idle };
+}
+
+const folds = new WeakMap<Profile, ReturnType<typeof fold>>();
+function folded(app: Ground) {
+	let known = folds.get(app.profile);
+	if (!known) folds.set(app.profile, (known = fold(app)));
+	return known;
+}
+export const inForce = (app: Ground): InForce[] => folded(app).list;
+export const idle = (app: Ground) => folded(app).idle;
+
+/** Point 1. */
+export function isAlive(app: Ground, b: Pick<InForce, 'command' | 'scope'>, s: Standing): boolean {
+	const command = app.commands.find((c) => c.id === b.command);
+	const exists = command && (command.contexts.length === 0 || command.contexts.some((scope) => isIn(app.axes, scope, s)));
+	return Boolean(exists) && isIn(app.axes, b.scope, s);
+}
+
+/** Point 2. */
+export function isLoaded(app: Ground, b: InForce): boolean {
+	if (app.rules.ambiguity !== 'refuse') return true;
+	const loaded: InForce[] = [];
+	for (const one of inForce(app).filter((x) => x.keys === b.keys))
+		if (!loaded.some((l) => l.command !== one.command && scopesMeet(app, l.scope, one.scope))) loaded.push(one);
+	return loaded.includes(b);
+}
+
+/** Bindings on exactly these keys that are alive in the situation, loaded or not. */
+export const alive = (app: Ground, keys: string, s: Standing): InForce[] =>
+	inForce(app).filter((b) => b.keys === keys && isAlive(app, b, s));
+
+/** C and L of point 4. */
+const completed = (app: Ground, keys: string, s: Standing) => alive(app, keys, s).filter((b) => isLoaded(app, b));
+export const begun = (app: Ground, keys: string, s: Standing): InForce[] =>
+	inForce(app).filter((b) => b.keys.startsWith(keys + ' ') && isAlive(app, b, s) && isLoaded(app, b));
+
+/** Point 5: a command's id, `tie` with the parties, or nothing. */
+export interface Verdict {
+	readonly what: string;
+	readonly parties: readonly InForce[];
+}
+
+function decide(app: Ground, C: readonly InForce[]): Verdict {
+	if (C.length === 0) return { what: 'nothing', parties: [] };
+	if (new Set(C.map((b) => b.command)).size === 1) return { what: C[0]!.command, parties: [] };
+	const others = (a: InForce) => C.filter((b) => b.command !== a.command);
 	switch (app.rules.ambiguity) {
 		case 'first':
-			return live[0]!.command;
+			return { what: C[0]!.command, parties: [] };
 		case 'chooser':
-			return different.size > 1 ? 'tie' : live[0]!.command;
+			return { what: 'tie', parties: C };
 		case 'narrowest': {
-			if (different.size === 1) return live[0]!.command;
-			const best = live.find((a) => live.every((b) => b.command === a.command || isNarrower(a, b)));
-			return best ? best.command : 'tie';
+			const winner = C.find((a) => others(a).every((b) => isNarrower(app, a.scope, b.scope)));
+			if (winner) return { what: winner.command, parties: [] };
+			return { what: 'tie', parties: C.filter((a) => !others(a).some((b) => isNarrower(app, b.scope, a.scope))) };
 		}
-		case 'refuse': {
-			const loaded: Binding[] = [];
-			for (const b of app.index.effective.bindings.filter((x) => x.keys === keys))
-				if (!loaded.some((l) => l.command !== b.command && overlap(l, b) > 0)) loaded.push(b);
-			return live.find((b) => loaded.includes(b))?.command ?? 'nothing';
-		}
+		case 'refuse':
+			throw new Error('what is loaded for several commands never meets');
 	}
+}
+
+export interface Happening extends Verdict {
+	readonly input: string;
+}
+
+/** Points 3 and 4: a program that takes strokes one by one in one situation. */
+export class Program {
+	pending: string[] = [];
+	readonly #app: Ground;
+	readonly #s: Standing;
+	readonly #types: boolean;
+
+	constructor(app: Ground, s: Standing) {
+		this.#app = app;
+		this.#s = s;
+		this.#types = app.rules.typing.some((scope) => isIn(app.axes, scope, s));
+	}
+
+	press(stroke: string): Happening[] {
+		const app = this.#app;
+		if (this.pending.length === 0 && this.#types && !stroke.includes('+')) return [{ input: stroke, what: 'typed', parties: [] }];
+		const input = [...this.pending, stroke].join(' ');
+		const C = completed(app, input, this.#s);
+		const L = begun(app, input, this.#s);
+		if (C.length + L.length === 0 && this.pending.length > 0) return [...this.pause(), ...this.press(stroke)];
+		if (L.length > 0 && (C.length === 0 || app.rules.sequences === 'wait')) {
+			this.pending = [...this.pending, stroke];
+			return [];
+		}
+		this.pending = [];
+		return [{ input, ...decide(app, C) }];
+	}
+
+	pause(): Happening[] {
+		const input = this.pending.join(' ');
+		if (input === '') return [];
+		this.pending = [];
+		const decided = decide(this.#app, completed(this.#app, input, this.#s));
+		return decided.what === 'nothing' ? [] : [{ input, ...decided }];
+	}
+}
+
+/**
+ * What the whole input does, by name: the command that runs, or 'tie', 'typed', 'waits', 'cut' or 'nothing'. With `pause` what
+ * it does when no further stroke comes.
+ */
+export function happens(app: Ground, keys: string, s: Standing, pause = false): string {
+	return verdictOn(app, keys, s, pause).what;
+}
+
+export function verdictOn(app: Ground, keys: string, s: Standing, pause: boolean): Verdict {
+	const program = new Program(app, s);
+	const strokes = keys.split(' ');
+	const all: Happening[] = [];
+	for (const [n, stroke] of strokes.entries()) {
+		all.push(...program.press(stroke));
+		if (n === 0 && all[0]?.what === 'typed') return { what: 'typed', parties: [] };
+	}
+	if (program.pending.length === strokes.length) {
+		if (!pause) return { what: 'waits', parties: [] };
+		return program.pause()[0] ?? { what: 'nothing', parties: [] };
+	}
+	const [first] = all;
+	if (first?.input === keys) return first;
+	// it fell apart: it was cut short if its beginning, pressed with nothing pending, was decided on
+	const isEarly = first && first.what !== 'nothing' && keys.startsWith(first.input + ' ');
+	return { what: isEarly ? 'cut' : 'nothing', parties: [] };
 }

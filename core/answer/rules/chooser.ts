@@ -26,6 +26,8 @@ export const chooser: Rule = {
 		return { offered, masked: [], why: 'several commands wait on this input, so the application asks' };
 	},
 	spread(field, _, shelf) {
-		return { wins: field.alive, tied: contested(field, shelf) };
+		const tied = contested(field, shelf);
+		const parties = field.alive.map((alive) => (tied === NOTHING || alive === NOTHING ? NOTHING : shelf.both(alive, tied)));
+		return { wins: field.alive, tied, parties };
 	}
 };

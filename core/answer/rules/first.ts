@@ -13,6 +13,6 @@ export const first: Rule = {
 	},
 	spread({ alive }, _, shelf) {
 		const taken = shelf.empty();
-		return { wins: alive.map((reach) => shelf.claim(reach, taken)), tied: NOTHING };
+		return { wins: alive.map((reach) => shelf.claim(reach, taken)), tied: NOTHING, parties: alive.map(() => NOTHING) };
 	}
 };

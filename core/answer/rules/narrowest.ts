@@ -6,7 +6,8 @@ import type { Live, Rule } from './rule.ts';
 const yields = (b: Live, a: Live, space: ContextSpace) => space.isNarrower(a.scope, b.scope) || b.command === a.command;
 
 /**
- * The binding with the narrowest scope wins; if none is narrower than all the others, it stays undecided.
+ * A binding that is narrower than every binding of another command wins. If there is none, it stays undecided between those
+ * that no binding of another command is narrower than; the wider ones are masked there.
  *
  * For all situations at once: whoever wins somewhere is narrower than all others there, so it holds the fewest
  * situations of them. The contenders are therefore taken from the smallest scope up, and each is tried only where no
@@ -14,15 +15,20 @@ const yields = (b: Live, a: Live, space: ContextSpace) => space.isNarrower(a.sco
  */
 export const narrowest: Rule = {
 	label: 'The narrowest scope wins',
-	decide(live, _, space) {
+	decide(live, space) {
 		const winner = live.find((a) => live.every((b) => yields(b, a, space)));
-		return winner
-			? {
-					winner: winner.binding,
-					masked: live.filter((l) => l.binding.command !== winner.binding.command).map((l) => l.binding),
-					why: 'its scope is narrower than every other'
-				}
-			: { masked: [], why: 'no scope is narrower than all the others' };
+		if (winner)
+			return {
+				winner: winner.binding,
+				masked: live.filter((l) => l.binding.command !== winner.binding.command).map((l) => l.binding),
+				why: 'its scope is narrower than every other'
+			};
+		const parties = live.filter((a) => !live.some((b) => masks(b, a, space)));
+		return {
+			undecided: parties.map((l) => l.binding),
+			masked: live.filter((l) => !parties.includes(l)).map((l) => l.binding),
+			why: 'no scope is narrower than all the others'
+		};
 	},
 	spread({ all, alive, hasSiblings }, space, shelf) {
 		const wins: Row[] = all.map(() => NOTHING);
@@ -44,9 +50,32 @@ export const narrowest: Rule = {
 			if (hasSiblings) rescue(i, failed, all, alive, wins, space, shelf);
 			tied = added(tied, failed, shelf);
 		}
-		return { wins, tied: shelf.isEmpty(tied) ? NOTHING : tied };
+		if (shelf.isEmpty(tied)) return { wins, tied: NOTHING, parties: wins.map(() => NOTHING) };
+		return { wins, tied, parties: all.map((a, i) => partOf(a, alive[i]!, tied, all, alive, space, shelf)) };
 	}
 };
+
+/** Whether `b` keeps `a` out of an undecided contest: it runs another command, and its scope is narrower. */
+const masks = (b: Live, a: Live, space: ContextSpace) => b.command !== a.command && space.isNarrower(b.scope, a.scope);
+
+/** Where the binding is one of those between which it is undecided. */
+function partOf(
+	one: Live,
+	reach: Row,
+	tied: Row,
+	all: readonly Live[],
+	alive: readonly Row[],
+	space: ContextSpace,
+	shelf: Shelf
+): Row {
+	if (reach === NOTHING) return NOTHING;
+	const part = shelf.both(reach, tied);
+	if (part === NOTHING) return NOTHING;
+	shelf.list(all.length);
+	for (let b = 0; b < all.length; b++) if (masks(all[b]!, one, space)) shelf.add(alive[b]!);
+	shelf.lose(part);
+	return shelf.isAnyLeft ? part : NOTHING;
+}
 
 /** `more` becomes the set if it was empty. */
 function added(row: Row, more: Row, shelf: Shelf): Row {

@@ -4,17 +4,17 @@ import { labelOf, listedBriefly, saying, type CheckRule } from '../finding.ts';
 import { go, goes, moves } from '../proposals.ts';
 
 /**
- * A binding can win in no reachable situation although its command exists there and the keys are heard; where it does not
+ * A binding can win in no reachable situation, nor be one of several left to choose from, although its command exists there and the keys are heard; where it does not
  * exist it is an orphan, and where the keys are text everywhere it is typing.
  */
 export const dead: CheckRule = {
 	id: 'dead',
 	title: 'Can never run',
-	onContest({ contenders, heard, wins, tied, shelf }, _, report) {
+	onContest({ contenders, heard, wins, parties, shelf }, _, report) {
 		for (let place = 0; place < contenders.length; place++) {
 			const row = heard[place]!;
 			if (wins[place] !== NOTHING || row === NOTHING) continue;
-			if (tied !== NOTHING && shelf.meets(row, tied)) continue;
+			if ((parties[place] ?? NOTHING) !== NOTHING) continue;
 			report('attention', contenders[place]!.binding, shelf.first(row));
 		}
 	},

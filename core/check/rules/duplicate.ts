@@ -1,19 +1,42 @@
 import { count } from '../../context/bits.ts';
+import type { Contender } from '../../answer/rules/rule.ts';
 import { entryKey } from '../../profile/entry.ts';
 import { stratumById } from '../../profile/stratum.ts';
 import { labelOf, listed, type CheckRule } from '../finding.ts';
-import { drops } from '../proposals.ts';
+import { drops, go } from '../proposals.ts';
 
-/** The same thing said twice: a stratum repeats what one below it says already. */
+/**
+ * The same thing said twice: a stratum repeats what one below it says already, or a scope of other words means the same
+ * situations.
+ */
 export const duplicate: CheckRule = {
 	id: 'duplicate',
 	title: 'Said twice',
-	onContest({ input }, _, report) {
+	onContest({ input, contenders, hasSiblings }, _, report) {
+		if (hasSiblings)
+			for (const twins of twinsOf(contenders))
+				report(
+					'note',
+					twins.map((t) => t.binding),
+					twins[0]!.scope.first,
+					SPELLING
+				);
 		if (!input.mayRepeat) return;
 		const repeated = input.living.filter(({ binding }) => binding.repeatedIn.length > 0);
 		if (repeated.length > 0) report.each('note', repeated);
 	},
-	tell({ bindings: [binding], witness: { keys } }, c) {
+	tell({ bindings, detail, witness: { keys } }, c) {
+		const [binding] = bindings;
+		if (detail === SPELLING) {
+			const scopes = bindings.map((b) => c.index.space.scopeLabel(b.scope));
+			return {
+				sentence: `${keys} runs ${labelOf(c, binding!)} in ${listed(scopes)}, which mean the same situations.`,
+				count() {
+					return count(c.index.reach(binding!));
+				},
+				causes: []
+			};
+		}
 		const name = (id: string) => c.index.effective.strata.find((s) => s.id === id)?.name ?? id;
 		return {
 			sentence: `${name(binding!.stratum)} puts ${keys} on ${labelOf(c, binding!)} already; ${listed(binding!.repeatedIn.map(name))} says it again.`,
@@ -23,7 +46,17 @@ export const duplicate: CheckRule = {
 			causes: []
 		};
 	},
-	proposals({ bindings: [binding] }, c, _, pen) {
+	proposals({ bindings, detail }, c, _, pen) {
+		const [binding] = bindings;
+		if (detail === SPELLING)
+			return bindings.map((kept) =>
+				go(
+					c,
+					pen,
+					bindings.filter((b) => b !== kept),
+					`Keep ${kept.keys} for ${labelOf(c, kept)} in ${c.index.space.scopeLabel(kept.scope)} alone`
+				)
+			);
 		return binding!.repeatedIn.flatMap((stratum) => {
 			const { command, keys, scope } = binding!;
 			const entry = stratumById(pen.profile, stratum).entries.get(entryKey({ op: 'set', command, keys, scope }));
@@ -31,3 +64,18 @@ export const duplicate: CheckRule = {
 		});
 	}
 };
+
+/** Tells the findings about scopes from those about repetitions. */
+const SPELLING = 'same situations';
+
+/** Bindings of one command whose scopes hold the same situations, though they are written in other words. */
+function twinsOf(contenders: readonly Contender[]): Contender[][] {
+	const byMeaning = new Map<string, Contender[]>();
+	for (const contender of contenders) {
+		const meaning = `${contender.command.id}\n${contender.scope.bits.join()}`;
+		const twins = byMeaning.get(meaning);
+		if (twins) twins.push(contender);
+		else byMeaning.set(meaning, [contender]);
+	}
+	return [...byMeaning.values()].filter((twins) => twins.length > 1);
+}

@@ -1,26 +1,31 @@
 import { labelOf, type CheckRule } from '../finding.ts';
 import { drops, goes } from '../proposals.ts';
 
-/** The command does not exist in this version, or not in that scope; or a remove has nothing to remove. */
+/** The command does not exist in this version, or not in that scope; or a remove or a lock is about what nobody says. */
 export const orphan: CheckRule = {
 	id: 'orphan',
 	title: 'Speaks of what is not there',
 	onInput({ keys, lifeless, ineffective }, { index }, report) {
 		if (lifeless.length > 0) report.each('attention', lifeless);
 		for (const { reason, entry, stratum } of ineffective)
-			if (reason === 'nothing-to-remove')
+			if (reason !== 'locked')
 				report(
 					'note',
 					entry.command,
 					Math.max(0, index.space.setOf(entry.scope).first),
-					`remove\n${stratum}\n${keys}\n${index.space.scopeLabel(entry.scope)}`
+					`${entry.op}\n${stratum}\n${keys}\n${index.space.scopeLabel(entry.scope)}`
 				);
 	},
 	tell({ bindings: [binding], detail, command, witness: { keys } }, c) {
 		if (!binding) {
-			const stratum = detail!.split('\n')[1]!;
+			const [op, stratum] = detail!.split('\n');
+			const name = c.index.effective.strata.find((s) => s.id === stratum)?.name ?? stratum;
+			const label = labelOf(c, { command });
 			return {
-				sentence: `${c.index.effective.strata.find((s) => s.id === stratum)?.name ?? stratum} removes ${keys} from ${labelOf(c, { command })}, which no stratum below says.`,
+				sentence:
+					op === 'lock'
+						? `${name} locks ${keys} for ${label}, which neither it nor a stratum below says.`
+						: `${name} removes ${keys} from ${label}, which no stratum below says.`,
 				count() {
 					return 0;
 				},
@@ -37,11 +42,13 @@ export const orphan: CheckRule = {
 			causes: []
 		};
 	},
-	proposals({ bindings: [binding], command, witness: { keys } }, c, _, pen) {
+	proposals({ bindings: [binding], command, detail, witness: { keys } }, c, _, pen) {
 		if (binding) return [goes(c, pen, binding)];
 		return c.index
 			.at(keys!)
-			.ineffective.filter((i) => i.reason === 'nothing-to-remove' && i.entry.command === command)
-			.flatMap((i) => drops(pen, i.stratum, i.entry, `Drop the remove of ${keys} for ${labelOf(c, { command })}`));
+			.ineffective.filter(
+				(i) => i.reason !== 'locked' && i.entry.command === command && detail!.startsWith(`${i.entry.op}\n${i.stratum}\n`)
+			)
+			.flatMap((i) => drops(pen, i.stratum, i.entry, `Drop the ${i.entry.op} of ${keys} for ${labelOf(c, { command })}`));
 	}
 };

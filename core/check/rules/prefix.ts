@@ -11,6 +11,7 @@ export const prefix: CheckRule = {
 		if (input.longer.length === 0) return;
 		const beyond = contest.longerReach();
 		for (let place = 0; place < contenders.length; place++) {
+			if (!contest.isLoaded(place)) continue;
 			const situation = shelf.firstOfBoth(heard[place]!, beyond);
 			if (situation >= 0) report('attention', contenders[place]!.binding, situation);
 		}

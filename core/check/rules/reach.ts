@@ -5,7 +5,7 @@ import { count, difference, first, isEmpty, isSubset, meets } from '../../contex
 import type { Binding } from '../../profile/effective.ts';
 import type { OfficeDesks } from '../../keyboard/office.ts';
 import { HARDLY_USED } from '../../suggest/suggest.ts';
-import { typesOnly, type Keys } from '../../stroke/stroke.ts';
+import { beginsBare, type Keys } from '../../stroke/stroke.ts';
 import type { Circumstances } from '../circumstances.ts';
 import { labelOf, listed, type CheckRule } from '../finding.ts';
 import { movesTo } from '../proposals.ts';
@@ -38,13 +38,13 @@ function better({ index, office }: Circumstances, binding: Binding): { keys: Key
 	const now = office.reach(binding.keys);
 	const reach = index.reach(binding);
 	if (isEmpty(reach)) return undefined;
-	const heardNow = typesOnly(binding.keys) ? difference(reach, index.typing) : reach;
+	const heardNow = beginsBare(binding.keys) ? difference(reach, index.typing) : reach;
 	for (const keys of office.goodStrokes) {
 		const way = office.reach(keys)!;
 		if (now && way.mm >= now.mm) return undefined;
 		// a stroke that lies elsewhere at another desk is no better there
 		if (way.effort !== 'easy' || office.troubles(keys).length > 0) continue;
-		const heard = typesOnly(keys) ? difference(reach, index.typing) : reach;
+		const heard = beginsBare(keys) ? difference(reach, index.typing) : reach;
 		if (!isSubset(heardNow, heard)) continue;
 		const rivals = [...index.on(keys), ...index.longer(keys)].filter((b) => meets(index.reach(b), heard));
 		const areWasted = rivals.every((b) => !b.lockedBy && (index.catalogue.get(b.command)?.use ?? Infinity) < HARDLY_USED);

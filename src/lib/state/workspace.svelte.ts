@@ -104,7 +104,7 @@ export class Workspace {
 		if (effective.accepted.size === 0) return this.#allAliasFindings;
 		return this.#allAliasFindings.filter((f) => !isAccepted(effective, aliasAcceptable(f)));
 	});
-	effective = $derived.by(() => effectiveProfile(this.profile));
+	effective = $derived.by(() => effectiveProfile(this.profile, this.space));
 	index = $derived.by(() => indexOf(this.subject, this.profile));
 	seats = $state.raw<WorkspaceDocument['seats']>([]);
 	office = $derived.by(() => officeDesks(this.document.application.rules, desksOf(this.seats)));
@@ -145,11 +145,16 @@ export class Workspace {
 	/** The strata up to the one written to: a steward's draft is not about personal entries. */
 	#seen = $derived.by(() => this.profile.slice(0, this.profile.indexOf(this.target) + 1));
 	#factory = $derived.by(() => this.profile.filter((s) => s.kind === 'factory'));
-	againstFactory = $derived.by(() => differences(effectiveProfile(this.#factory), effectiveProfile(this.#seen)));
+	againstFactory = $derived.by(() =>
+		differences(effectiveProfile(this.#factory, this.space), effectiveProfile(this.#seen, this.space))
+	);
 	againstRelease = $derived.by(() => {
 		const { released } = this;
 		if (!released) return undefined;
-		return differences(effectiveProfile(published(withReleased(this.profile, released))), effectiveProfile(this.#seen));
+		return differences(
+			effectiveProfile(published(withReleased(this.profile, released)), this.space),
+			effectiveProfile(this.#seen, this.space)
+		);
 	});
 	/** What the alias files and macros say that the factory's do not, and that those of the last release do not. */
 	aliasesAgainstFactory = $derived.by(() => aliasDifferences(this.#factory, this.#seen));

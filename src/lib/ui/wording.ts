@@ -34,9 +34,9 @@ function outcomeWords(index: ShortcutIndex, outcome: Outcome): string {
 		case 'undecided':
 			return `Undecided between ${names(index, outcome.offered)}`;
 		case 'waits':
-			return `Waits for ${listed(outcome.longer.map((b) => b.keys.split(' ').at(-1)!))}`;
+			return `Waits for ${listed([...new Set(outcome.longer.map((b) => b.keys.split(' ').at(-1)!))])}${outcome.then.kind === 'nothing' ? '' : `, else ${outcomeWords(index, outcome.then)}`}`;
 		case 'cut-short':
-			return `Cut short: ${outcome.by} fires at once`;
+			return `Cut short: ${outcome.by} is decided first`;
 	}
 }
 

@@ -96,7 +96,7 @@ describe('accepting on the server', function () {
 		const kinds = new Set(all.map((f) => f.id.split('\n')[0]));
 		expect([...kinds]).to.include.members(['stranded', 'orphan', 'alias-clash', 'macro-orphan']);
 		for (const finding of all) await accept(finding);
-		const effective = effectiveProfile((await load()).profile);
+		const effective = effectiveProfile((await load()).profile, subjectOf(varve).space);
 		for (const finding of all) expect(isAccepted(effective, finding), finding.id).to.equal(true);
 	});
 

@@ -144,7 +144,7 @@ describe('profiles on the server', function () {
 	it('lets no stratum remove what one below has locked', async () => {
 		await office.profiles.edit(id, editOf(4, 'lock | Ctrl+S | file.save | any'));
 		const refused = await problem(office.profiles.edit(id, editOf(5, 'remove | Ctrl+S | file.save | any', 'personal')));
-		expect(refused.message).to.equal('office has locked Ctrl+S for file.save');
+		expect(refused.message).to.equal('Office has locked Ctrl+S for Save; it cannot be taken away above it');
 	});
 
 	it('publishes releases whose digest is that of their file, and none without a change', async () => {

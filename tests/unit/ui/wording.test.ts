@@ -44,7 +44,7 @@ describe('what an input does, in words', () => {
 
 	it('names six commands of a chooser and counts the rest', () => {
 		const offered = index.effective.bindings.slice(0, 9);
-		const text = outcomeText(index, { kind: 'chooser', offered } as Outcome);
+		const text = outcomeText(index, { kind: 'chooser', offered, masked: [] });
 		expect(text).to.match(/^Chooser: .* and 4 more$/);
 		expect(text.split(', ')).to.have.length(5);
 	});

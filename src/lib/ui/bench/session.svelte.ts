@@ -1,6 +1,6 @@
 import { answerTo, completions } from '$core/alias/prompt';
 import { aliasTable, type AliasTable } from '$core/alias/table';
-import { listen, settle, type Heeded } from '$core/answer/listen';
+import { listen, settle, type Heeded, type Settled } from '$core/answer/listen';
 import type { Outcome } from '$core/answer/resolve';
 import type { CommandId } from '$core/application/command';
 import { IDLE, perform, play, type Activity, type MacroEvent, type MacroGround } from '$core/macro/machine';
@@ -110,7 +110,7 @@ export class BenchSession {
 		if (heeded.outcome.kind === 'typed' && event.key.length === 1) this.typed += event.key;
 		if (heeded.pending.length > 0 && this.#workspace.index.on(heeded.keys).length > 0)
 			this.#timer = setTimeout(
-				() => this.#take(settle(this.#workspace.index, this.#workspace.situation, this.pending)),
+				() => this.#settle(settle(this.#workspace.index, this.#workspace.situation, this.pending)),
 				PATIENCE
 			);
 		return heeded.outcome.kind !== 'nothing' || event.key !== 'Tab';
@@ -258,8 +258,19 @@ export class BenchSession {
 		this.#start(command);
 	}
 
-	#take({ keys, outcome, pending }: Heeded) {
+	#take({ settled, pending, ...input }: Heeded) {
+		if (settled) this.#settle(settled);
 		this.pending = pending;
+		this.#happens(input);
+	}
+
+	/** What waited is decided as it stands. */
+	#settle(settled: Settled) {
+		this.pending = [];
+		if (settled.outcome.kind !== 'nothing') this.#happens(settled);
+	}
+
+	#happens({ keys, outcome }: Pick<Heeded, 'keys' | 'outcome'>) {
 		if (outcome.kind === 'chooser') {
 			this.offered = outcome.offered.map((b) => b.command);
 			this.chosen = 0;

@@ -26,7 +26,7 @@
 		if (!office) return [];
 		const below = workspace.profile.filter((s) => s.kind === 'factory');
 		const before = workspace.released ? [...below, stratumOf(office, workspace.released)] : below;
-		return differences(effectiveProfile(before), effectiveProfile([...below, office]));
+		return differences(effectiveProfile(before, workspace.space), effectiveProfile([...below, office], workspace.space));
 	});
 	const isNew = $derived(
 		!workspace.released ||

@@ -1,8 +1,6 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
-import { listen, settle } from '../../../../core/answer/listen.ts';
 import { explain, resolve, resolveEverywhere, type Outcome } from '../../../../core/answer/resolve.ts';
-import { strokesOf } from '../../../../core/stroke/stroke.ts';
 import { KEYS, small } from '../../arbitrary.ts';
 import { happens } from '../../brute-force.ts';
 
@@ -49,23 +47,6 @@ describe('resolving an input', () => {
 			fc.property(small(), fc.constantFrom(...KEYS), ({ index, space }, keys) => {
 				const all = resolveEverywhere(index, keys).flatMap((g) => g.situations);
 				expect([...all].sort((a, b) => a - b)).to.deep.equal(space.situations.map((_, i) => i));
-			})
-		);
-	});
-});
-
-describe('listening stroke by stroke', () => {
-	it('ends where resolving the whole input ends', () => {
-		fc.assert(
-			fc.property(small(), fc.constantFrom(...KEYS), ({ index, space }, keys) => {
-				for (let s = 0; s < space.situations.length; s++) {
-					const whole = resolve(index, keys, s);
-					if (whole.kind === 'cut-short' || whole.kind === 'nothing' || whole.kind === 'typed') continue;
-					let heeded = { pending: [] as ReturnType<typeof strokesOf> } as unknown as ReturnType<typeof listen>;
-					for (const stroke of strokesOf(keys)) heeded = listen(index, s, heeded.pending, stroke);
-					expect(heeded.outcome).to.deep.equal(whole);
-					if (whole.kind === 'waits') expect(settle(index, s, heeded.pending).outcome.kind).to.not.equal('waits');
-				}
 			})
 		);
 	});

@@ -14,7 +14,7 @@ import { applyChanges, type Change } from '../../../../core/profile/edit.ts';
 import { effectiveProfile } from '../../../../core/profile/effective.ts';
 import type { CommandId } from '../../../../core/application/command.ts';
 import { KEYS, heads, scopeOf, small, type Small } from '../../arbitrary.ts';
-import { alive, isIn } from '../../brute-force.ts';
+import { alive, happens, inForce, isAlive, isIn, type Standing } from '../../brute-force.ts';
 
 const proposed = small().chain((app) =>
 	fc.tuple(
@@ -28,18 +28,25 @@ const proposed = small().chain((app) =>
 );
 const personal = heads[2]!.id;
 const reindexed = (app: Small, changes: readonly Change[]) =>
-	shortcutIndex(effectiveProfile(applyChanges(app.profile, changes)), app.space, app.index.catalogue, app.rules);
+	shortcutIndex(effectiveProfile(applyChanges(app.profile, changes), app.space), app.space, app.index.catalogue, app.rules);
 
 describe('verdict on a proposed shortcut', () => {
 	it('finds the bindings that enumeration finds, in the same situations', () => {
 		fc.assert(
 			fc.property(proposed, ([app, proposal]) => {
 				const command = app.commands.find((c) => c.id === proposal.command)!;
-				const isText = !proposal.keys.includes('+');
+				const isText = !proposal.keys.split(' ')[0]!.includes('+');
 				const found = verdict(app.index, proposal);
 				const expected = new Map<string, number>();
 				for (const s of app.space.situations) {
 					if (!isIn(app.axes, proposal.scope, s)) continue;
+					if (app.rules.ambiguity === 'refuse') {
+						// what the application refuses goes by the scopes alone
+						for (const b of inForce(app))
+							if (b.keys === proposal.keys && b.command !== proposal.command && isIn(app.axes, b.scope, s))
+								expected.set(b.key, (expected.get(b.key) ?? 0) + 1);
+						continue;
+					}
 					if (command.contexts.length > 0 && !command.contexts.some((c) => isIn(app.axes, c, s))) continue;
 					if (isText && app.rules.typing.some((t) => isIn(app.axes, t, s))) continue;
 					for (const b of alive(app, proposal.keys, s))
@@ -65,6 +72,29 @@ describe('verdict on a proposed shortcut', () => {
 			}),
 			{ numRuns: 300 }
 		);
+	});
+
+	it('takes the key over where the two meet and leaves all other situations as they were', () => {
+		let taken = 0;
+		fc.assert(
+			fc.property(proposed, ([app, proposal]) => {
+				const found = verdict(app.index, proposal);
+				const [choice] = choices(app.index, app.profile, personal, found).filter((c) => c.kind === 'take-where-they-meet');
+				if (!choice || 'closed' in choice) return;
+				taken++;
+				const after = { ...app, profile: applyChanges(app.profile, choice.changes) };
+				const others = (of: typeof app, s: Standing) =>
+					[...new Set(alive(of, proposal.keys, s).map((b) => b.command))].filter((c) => c !== proposal.command).sort();
+				for (const s of app.space.situations) {
+					const isMine = isAlive(app, proposal, s);
+					const isText = happens(app, proposal.keys, s) === 'typed';
+					if (isMine && !isText) expect(others(after, s)).to.deep.equal([]);
+					else if (!isMine) expect(others(after, s)).to.deep.equal(others(app, s));
+				}
+			}),
+			{ numRuns: 1500 }
+		);
+		expect(taken).to.be.greaterThan(40);
 	});
 
 	it('ends every meeting when the key is taken over', () => {
@@ -110,9 +140,9 @@ describe('overlay', () => {
 					for (let s = 0; s < app.space.situations.length; s++) {
 						const differs = !sameOutcome(resolve(app.index, keys, s), resolve(after, keys, s));
 						const isTold = told.some((c) => c.keys === keys && c.situations.includes(s));
-						// what nobody bound, before or after, is not told; nor that the first strokes of the new sequence now wait
-						if (differs && (app.index.on(keys).length > 0 || after.on(keys).length > 0) && !proposal.keys.startsWith(keys + ' '))
-							expect(isTold, `${keys} in ${s}`).to.equal(true);
+						// what nobody bound, before or after, is told only where it begins the new sequence
+						const isBound = app.index.on(keys).length > 0 || after.on(keys).length > 0;
+						if (differs && (isBound || proposal.keys.startsWith(keys + ' '))) expect(isTold, `${keys} in ${s}`).to.equal(true);
 						if (isTold) expect(differs).to.equal(true);
 					}
 			})
@@ -121,7 +151,7 @@ describe('overlay', () => {
 });
 
 describe('resetting', () => {
-	const factoryOf = (app: Small) => effectiveProfile(app.profile.slice(0, 1));
+	const factoryOf = (app: Small) => effectiveProfile(app.profile.slice(0, 1), app.space);
 
 	it('brings everything back to factory unless a lock stands in the way', () => {
 		fc.assert(
@@ -132,7 +162,7 @@ describe('resetting', () => {
 				} catch {
 					return;
 				}
-				const after = effectiveProfile(applyChanges(app.profile, changes));
+				const after = effectiveProfile(applyChanges(app.profile, changes), app.space);
 				expect(differences(factoryOf(app), after)).to.deep.equal([]);
 			})
 		);
@@ -148,7 +178,7 @@ describe('resetting', () => {
 					} catch {
 						continue;
 					}
-					const after = differences(factoryOf(app), effectiveProfile(applyChanges(app.profile, changes)));
+					const after = differences(factoryOf(app), effectiveProfile(applyChanges(app.profile, changes), app.space));
 					expect(after.some((d) => d.kind === difference.kind && d.binding.key === difference.binding.key)).to.equal(false);
 				}
 			})

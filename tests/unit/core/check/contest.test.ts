@@ -6,11 +6,17 @@ import { contestOn, contestsOn, type Contest } from '../../../../core/check/cont
 import type { Binding } from '../../../../core/profile/effective.ts';
 import { properPrefixes, type Keys } from '../../../../core/stroke/stroke.ts';
 import { KEYS, small, type Small } from '../../arbitrary.ts';
-import { alive, happens } from '../../brute-force.ts';
+import { alive, happens, inForce, isLoaded, verdictOn, type Standing } from '../../brute-force.ts';
 
 /** The situations of a row, by their names. */
 const namesIn = (app: Small, { shelf }: Contest, row: Row) => indexesOf(shelf.bits(row)).map((s) => app.space.situations[s]!);
 const inputsOf = (app: Small): Keys[] => [...new Set([...KEYS, ...app.index.inputs().map((i) => i.keys)])];
+const isThere = (app: Small, { keys, key }: Binding, s: Standing) => alive(app, keys, s).some((b) => b.key === key);
+const isIn = (app: Small, { key }: Binding) =>
+	isLoaded(
+		app,
+		inForce(app).find((b) => b.key === key)!
+	);
 const isCommand = (what: string) => /^c\d$/.test(what);
 
 /** For each input of small applications, its contest beside what enumeration says of each situation. */
@@ -18,7 +24,7 @@ function everywhere(look: (app: Small, contest: Contest, what: (s: Small['space'
 	fc.assert(
 		fc.property(small(), (app) => {
 			for (const keys of inputsOf(app))
-				contestOn(app.index, app.index.at(keys), (contest) => look(app, contest, (s) => happens(app, keys, s)));
+				contestOn(app.index, app.index.at(keys), (contest) => look(app, contest, (s) => happens(app, keys, s, true)));
 		}),
 		{ numRuns: 400 }
 	);
@@ -28,13 +34,9 @@ describe('contest on an input', () => {
 	it('hears a binding where it is alive and its keys are not text', () => {
 		everywhere((app, contest, what) =>
 			contest.contenders.forEach(({ binding }, place) => {
-				const expected = app.space.situations.filter(
-					(s) => alive(app, contest.input.keys, s).includes(binding) && what(s) !== 'typed'
-				);
+				const expected = app.space.situations.filter((s) => isThere(app, binding, s) && what(s) !== 'typed');
 				expect(namesIn(app, contest, contest.heard[place]!)).to.deep.equal(expected);
-				const typed = app.space.situations.findIndex(
-					(s) => alive(app, contest.input.keys, s).includes(binding) && what(s) === 'typed'
-				);
+				const typed = app.space.situations.findIndex((s) => isThere(app, binding, s) && what(s) === 'typed');
 				expect(contest.typedAt(place)).to.equal(typed);
 			})
 		);
@@ -49,34 +51,36 @@ describe('contest on an input', () => {
 			expect(inTies).to.have.members(expected);
 			for (const { bindings, situations } of contest.ties())
 				for (const s of namesIn(app, contest, situations))
-					for (const b of alive(app, contest.input.keys, s)) expect(bindings.map((t) => t.key)).to.include(b.key);
+					for (const b of verdictOn(app, contest.input.keys, s, true).parties)
+						expect(bindings.map((t) => t.key)).to.include(b.key);
 		});
 	});
 
-	it('gives a command what it wins: where it runs, is offered, or may still run after a wait', () => {
+	it('gives a command what it wins: where it runs or is offered, at once or after a wait', () => {
 		everywhere((app, contest, what) =>
 			contest.contenders.forEach(({ binding }, place) => {
 				const wins = namesIn(app, contest, contest.wins[place]!);
 				for (const s of app.space.situations) {
-					const isAlive = alive(app, contest.input.keys, s).includes(binding);
+					const isAlive = isThere(app, binding, s);
 					const out = what(s);
-					if (isAlive && out === binding.command) expect(wins, `${binding.key} runs`).to.deep.include(s);
+					if (isAlive && isIn(app, binding) && out === binding.command) expect(wins, `${binding.key} runs`).to.deep.include(s);
 					if (isAlive && isCommand(out) && out !== binding.command)
 						expect(wins, `${binding.key} is masked`).to.not.deep.include(s);
-					if (isAlive && out === 'waits') expect(wins, `${binding.key} waits`).to.deep.include(s);
-					if (!isAlive || out === 'typed' || out === 'cut') expect(wins).to.not.deep.include(s);
+					if (!isAlive || !isIn(app, binding) || out === 'typed' || out === 'cut') expect(wins).to.not.deep.include(s);
 					if (isAlive && out === 'tie' && app.rules.ambiguity === 'chooser') expect(wins).to.deep.include(s);
 				}
 			})
 		);
 	});
 
-	it('masks a binding exactly where another command runs or a shorter input fires first', () => {
+	it('masks a binding exactly where another command runs, a shorter input fires first, or narrower ones stay undecided', () => {
 		everywhere((app, contest, what) =>
 			contest.contenders.forEach(({ binding }, place) => {
+				if (!isIn(app, binding)) return;
 				const expected = app.space.situations.filter((s) => {
-					if (!alive(app, contest.input.keys, s).includes(binding)) return false;
-					const out = what(s);
+					if (!isThere(app, binding, s)) return false;
+					const { what: out, parties } = verdictOn(app, contest.input.keys, s, true);
+					if (out === 'tie') return !parties.some((p) => p.key === binding.key);
 					return out === 'cut' || (isCommand(out) && out !== binding.command);
 				});
 				expect(namesIn(app, contest, contest.masked(place))).to.deep.equal(expected);
@@ -85,7 +89,7 @@ describe('contest on an input', () => {
 				for (const masker of maskers) {
 					const isEarly = properPrefixes(contest.input.keys).includes(masker.keys);
 					expect(isEarly || masker.command !== binding.command).to.equal(true);
-					expect(expected.some((s) => alive(app, masker.keys, s).includes(masker))).to.equal(true);
+					expect(expected.some((s) => isThere(app, masker, s))).to.equal(true);
 				}
 			})
 		);
@@ -95,13 +99,8 @@ describe('contest on an input', () => {
 		everywhere((app, contest, what) =>
 			contest.contenders.forEach(({ binding }, place) => {
 				const isBoth = (longer: Binding) =>
-					app.space.situations.some(
-						(s) =>
-							alive(app, contest.input.keys, s).includes(binding) &&
-							what(s) !== 'typed' &&
-							alive(app, longer.keys, s).includes(longer)
-					);
-				const expected = app.index.longer(contest.input.keys).filter(isBoth);
+					app.space.situations.some((s) => isThere(app, binding, s) && what(s) !== 'typed' && isThere(app, longer, s));
+				const expected = app.index.longer(contest.input.keys).filter((longer) => isIn(app, longer) && isBoth(longer));
 				expect(contest.longerThan(place).map((b) => b.key)).to.deep.equal(expected.map((b) => b.key));
 			})
 		);

@@ -138,6 +138,85 @@ describe('check rules, one by one', () => {
 		);
 	});
 
+	it('locked: another command on the same keys, also put before it, and what was removed and locked', () => {
+		const subject = rough({}, { ambiguity: 'first' });
+		const profile = strata(
+			'set|Alt+B|door\nset|Alt+C|roof',
+			'lock|Alt+B|door\nremove|Alt+C|roof\nlock|Alt+C|roof\nlock|Alt+K|beam',
+			'set|Alt+B|wall\nset|Alt+C|roof\nset|Alt+C|beam|cut'
+		);
+		const found = told(subject, profile);
+		expect(of(found, 'dead')).to.deep.equal([]);
+		expect(of(found, 'locked').map((f) => f.sentence)).to.deep.equal([
+			'Personal puts Alt+B on Draw wall in Everywhere, but Office has locked what Alt+B does there, so this has no effect.',
+			'Personal puts Alt+C on Draw roof in Everywhere, but Office has locked what Alt+C does there, so this has no effect.',
+			'Personal puts Alt+C on Draw beam in cut, but Office has locked what Alt+C does there, so this has no effect.'
+		]);
+		expect(of(found, 'orphan').map((f) => f.sentence)).to.deep.equal([
+			'Office locks Alt+K for Draw beam, which neither it nor a stratum below says.'
+		]);
+	});
+
+	it('locked: the way out is a scope that does not meet the lock', () => {
+		const profile = strata('set|Alt+B|door|plan', 'lock|Alt+B|door|plan', 'set|Alt+B|wall');
+		const c = circumstancesOf(rough(), profile, desks({}), null);
+		const [finding] = check(c).filter((f) => f.rule === 'locked');
+		const fixes = fixesOf(c, finding!, { profile, target: personal });
+		expect(fixes.map((f) => f.label)).to.deep.equal(['Limit Alt+B for Draw wall to cut', 'Drop Alt+B for Draw wall']);
+	});
+
+	it('duplicate: scopes that mean the same situations in other words', () => {
+		const found = of(told(rough(), strata('set|Alt+A|wall\nset|Alt+A|wall|plan', 'set|Alt+B|door')), 'duplicate');
+		expect(found).to.deep.equal([]);
+		const twins = [Entry.parse({ op: 'set', keys: 'Alt+A', command: 'wall', scope: { mode: ['plan', 'cut'] }, rank: 1 })];
+		const [, ...above] = strata('', '', 'set|Alt+A|wall');
+		const [same] = of(told(rough(), [stratumOf(heads[0]!, twins), ...above]), 'duplicate');
+		expect(same!.sentence).to.equal('Alt+A runs Draw wall in Everywhere and plan or cut, which mean the same situations.');
+	});
+
+	it('what waits for a longer sequence is checked like what is decided at once', () => {
+		const beyond = 'set|A|wall\nset|A|door\nset|A B|roof';
+		for (const sequences of ['at-once', 'wait'])
+			for (const ambiguity of ['narrowest', 'chooser'])
+				expect(
+					of(told(rough({}, { sequences, ambiguity }), strata(beyond)), 'clash'),
+					`${sequences} ${ambiguity}`
+				).to.have.length(1);
+		for (const ambiguity of ['first', 'refuse']) {
+			const dead = of(told(rough({}, { sequences: 'wait', ambiguity }), strata(beyond)), 'dead');
+			expect(dead.map((f) => f.command)).to.deep.equal(['door']);
+		}
+		const narrow = strata('set|A|wall\nset|A|door|cut\nset|A B|roof');
+		expect(of(told(rough({}, { sequences: 'wait' }), narrow), 'shadow').map((f) => f.command)).to.deep.equal(['wall']);
+	});
+
+	it('moved: not where the new one stands last and never runs', () => {
+		const subject = rough({}, { sequences: 'wait', ambiguity: 'first' });
+		const before = strata('', 'set|B|wall\nset|B C|roof');
+		const now = strata('', 'set|B|wall\nset|B C|roof\nset|B|door');
+		expect(of(told(subject, now, desks({}), before), 'moved')).to.deep.equal([]);
+	});
+
+	it('refuse: what is not loaded neither cuts a sequence short nor waits', () => {
+		const profile = strata('set|Alt+A|wall\nset|Alt+A B|door\nset|Alt+A B|roof\nset|K|wall\nset|K|beam\nset|K|roof|cut');
+		for (const sequences of ['at-once', 'wait']) {
+			const found = told(rough({}, { sequences, ambiguity: 'refuse' }), profile);
+			expect(of(found, 'dead').map((f) => `${f.witness.keys} ${f.command}`)).to.include.members(['K beam', 'K roof']);
+		}
+	});
+
+	it('typing: a sequence that begins with a bare key is text from there on', () => {
+		const found = of(told(rough(), strata('set|G Ctrl+F|wall||prompt\nset|Ctrl+G F|door||prompt')), 'typing');
+		expect(found.map((f) => [f.witness.keys, f.severity])).to.deep.equal([['G Ctrl+F', 'error']]);
+	});
+
+	it('clash: a third, wider one is dead and no party', () => {
+		const profile = strata('set|Alt+A|wall\nset|Alt+A|door|plan|sheet\nset|Alt+A|roof|plan|sheet', '', '');
+		const found = told(rough({ wall: { contexts: [{ mode: ['plan'], pane: ['sheet'] }] } }), profile);
+		expect(of(found, 'clash').map((f) => f.bindings.map((b) => b.command))).to.deep.equal([['door', 'roof']]);
+		expect(of(found, 'dead').map((f) => f.command)).to.deep.equal(['wall']);
+	});
+
 	it('stranded: a command of weight, and an opposite whose partner has a key', () => {
 		const subject = rough({ roof: { use: 12 }, unwall: { opposite: 'wall' }, beam: { use: 2 } });
 		const found = of(told(subject, strata('set|Alt+A|wall\nset|Alt+B|door')), 'stranded');

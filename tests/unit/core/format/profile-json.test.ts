@@ -215,7 +215,7 @@ describe('import preview', () => {
 				/no context "attic"/,
 				/stands on line 2 already/,
 				/factory stratum is never written/,
-				/office has locked/
+				/Office has locked/
 			].every((r, i) => r.test(reasons[i]!))
 		);
 		const { changes } = importChanges(index, profile, preview);

@@ -9,10 +9,14 @@ import {
 	type Change
 } from '../../../../core/profile/edit.ts';
 import { effectiveProfile } from '../../../../core/profile/effective.ts';
-import { shortcutKey, type Entry } from '../../../../core/profile/entry.ts';
+import { entryKey, shortcutKey, type Entry } from '../../../../core/profile/entry.ts';
 import { inOrder, stratumOf, type Profile } from '../../../../core/profile/stratum.ts';
 import { put, takeAway } from '../../../../core/answer/choices.ts';
 import { KEYS, heads, scopeOf, small, type Small } from '../../arbitrary.ts';
+import { idle, inForce } from '../../brute-force.ts';
+
+/** Scopes that are all everywhere meet. */
+const SPACE = { meet: () => true };
 
 const plain = (profile: Profile) => profile.map((s) => [s.id, inOrder(s)]);
 const entry = (op: Entry['op'], keys: string, command: string, rank = 0) => ({ op, keys, command, scope: {}, rank }) as Entry;
@@ -84,7 +88,7 @@ describe('effective profile', () => {
 			stratumOf(heads[1]!, [entry('remove', 'A', 'c0'), entry('set', 'B', 'c1', 1), entry('set', 'Ctrl+A', 'c2', 2)]),
 			stratumOf(heads[2]!, [entry('set', 'A', 'c0')])
 		];
-		const { bindings, removed } = effectiveProfile(profile);
+		const { bindings, removed } = effectiveProfile(profile, SPACE);
 		expect(bindings.map((b) => [b.keys, b.stratum, b.repeatedIn])).to.deep.equal([
 			['A', 'personal', []],
 			['Ctrl+A', 'office', []],
@@ -100,25 +104,24 @@ describe('effective profile', () => {
 			stratumOf(heads[1]!, [entry('lock', 'A', 'c0')]),
 			stratumOf(heads[2]!, [entry('remove', 'A', 'c0')])
 		];
-		const effective = effectiveProfile(profile);
+		const effective = effectiveProfile(profile, SPACE);
 		expect(effective.byKey.get(shortcutKey(locked))?.lockedBy).to.equal('office');
 		expect(effective.ineffective.map((i) => [i.stratum, i.reason, i.lockedBy])).to.deep.equal([['personal', 'locked', 'office']]);
 	});
 
 	it('is the fold that a naive reading of the strata gives', () => {
 		fc.assert(
-			fc.property(small(), ({ profile }) => {
-				const inForce = new Set<string>();
-				const locked = new Set<string>();
-				for (const stratum of profile) {
-					for (const e of inOrder(stratum)) {
-						if (e.op === 'set') inForce.add(shortcutKey(e));
-						if (e.op === 'remove' && !locked.has(shortcutKey(e))) inForce.delete(shortcutKey(e));
-					}
-					for (const e of inOrder(stratum)) if (e.op === 'lock' && inForce.has(shortcutKey(e))) locked.add(shortcutKey(e));
-				}
-				expect([...effectiveProfile(profile).byKey.keys()].sort()).to.deep.equal([...inForce].sort());
-			})
+			fc.property(small(), (app) => {
+				const { bindings, ineffective } = effectiveProfile(app.profile, app.space);
+				expect(bindings.map((b) => b.key)).to.deep.equal(inForce(app).map((b) => b.key));
+				const said = (stratum: string, entry: Entry, reason: string) => `${stratum} ${entryKey(entry)} ${reason}`;
+				expect(ineffective.map((i) => said(i.stratum, i.entry, i.reason)).sort()).to.deep.equal(
+					idle(app)
+						.map((i) => said(i.stratum, i.entry, i.reason))
+						.sort()
+				);
+			}),
+			{ numRuns: 2000 }
 		);
 	});
 });
@@ -126,7 +129,7 @@ describe('effective profile', () => {
 describe('taking a binding away', () => {
 	it('takes exactly that one out of force, or says which stratum stands in the way', () => {
 		fc.assert(
-			fc.property(small(), ({ profile, index }) => {
+			fc.property(small(), ({ profile, index, space }) => {
 				for (const binding of index.effective.bindings) {
 					let changes: Change[];
 					try {
@@ -135,7 +138,7 @@ describe('taking a binding away', () => {
 						expect(binding.lockedBy).to.be.oneOf(['factory', 'office']);
 						continue;
 					}
-					const after = effectiveProfile(applyChanges(profile, changes)).byKey;
+					const after = effectiveProfile(applyChanges(profile, changes), space).byKey;
 					expect([...after.keys()].sort()).to.deep.equal(
 						[...index.effective.byKey.keys()].filter((k) => k !== binding.key).sort()
 					);

@@ -65,7 +65,7 @@ export const GET = route(async ({ params, url }, { profiles, folders }) => {
 			`${application.name} ${application.version}`,
 			catalogue,
 			space,
-			effectiveProfile(strata).bindings,
+			effectiveProfile(strata, space).bindings,
 			input && aliasTable(strata, input).byCommand
 		);
 	const write: Record<typeof format, () => Promise<BodyInit> | BodyInit> = {
