@@ -5,6 +5,8 @@ import { explain, resolveEverywhere } from '../../core/answer/resolve.ts';
 import { indexOf } from '../../core/check/circumstances.ts';
 import { first } from '../../core/context/bits.ts';
 import { parseScope } from '../../core/context/scope.ts';
+import { desksOf } from '../../core/keyboard/desk.ts';
+import { officeDesks } from '../../core/keyboard/office.ts';
 import { profileCatalogue } from '../../core/macro/table.ts';
 import { parseKeys } from '../../core/stroke/stroke.ts';
 import { BadInputError } from '../problem.ts';
@@ -45,7 +47,22 @@ export function explainCommand(program: Command, _: Ends): void {
 				return say({ kind, ...(answer.kind === 'runs' && { command: answer.command }), trace }, trace);
 			}
 			const index = indexOf(application, loaded.profile);
-			const keys = reading(() => parseKeys(words.join(' ')));
+			const asked = reading(() => parseKeys(words.join(' ')));
+			const { name, rules } = application.application;
+			const office = officeDesks(rules, desksOf(application.seats));
+			const keys = office.heardAs(asked);
+			if (keys === undefined)
+				throw new BadInputError(
+					`${name} matches ${rules.match === 'position' ? 'positions' : 'characters'} and can never hear ${asked}. ${
+						office.meanings(asked).length > 0
+							? `On the office's layouts it means ${office.meanings(asked).join(' or ')}; ask for one of these.`
+							: 'No layout of the office has such a key.'
+					}`
+				);
+			const spelled = keys === asked ? [] : [`${asked} is taken as ${keys}, as ${name} hears it.`];
+			const keeps = office
+				.kept(keys)
+				.map((k) => `${k.platform ?? name} keeps it${k.taken === 'default' ? ' by default' : ''}: it ${k.does}.`);
 			if (options.in === undefined) {
 				const groups = resolveEverywhere(index, keys).map(({ outcome, situations }) => ({
 					kind: outcome.kind,
@@ -53,8 +70,10 @@ export function explainCommand(program: Command, _: Ends): void {
 					situations: situations.length,
 					example: index.space.labelOf(situations[0]!)
 				}));
-				return say({ keys, groups }, [
+				return say({ keys, groups, ...(keeps.length > 0 && { kept: keeps }) }, [
+					...spelled,
 					`${keys}:`,
+					...keeps.map((line) => `  ${line}`),
 					...groups.map((g) => `  ${g.command ?? g.kind} in ${g.situations} situations, such as ${g.example}`)
 				]);
 			}
@@ -68,9 +87,10 @@ export function explainCommand(program: Command, _: Ends): void {
 					situation: index.space.labelOf(situation),
 					kind: outcome.kind,
 					...(outcome.kind === 'fires' && { command: outcome.winner.command }),
+					...(keeps.length > 0 && { kept: keeps }),
 					trace: trace.map((t) => t.text)
 				},
-				trace.map((t) => t.text)
+				[...spelled, ...keeps, ...trace.map((t) => t.text)]
 			);
 		});
 }

@@ -4,6 +4,8 @@ import { compareFile } from '../../core/format/compare.ts';
 import { SECTIONS, USUAL } from '../../core/format/selection.ts';
 import { profileFile, readProfileFile, writeProfileFile } from '../../core/format/profile-json.ts';
 import { readShortcutsCsv } from '../../core/format/shortcuts-csv.ts';
+import { desksOf } from '../../core/keyboard/desk.ts';
+import { officeDesks } from '../../core/keyboard/office.ts';
 import { applyEdit, isNothing } from '../../core/profile/edit.ts';
 import { stratumById, type StratumId } from '../../core/profile/stratum.ts';
 import { readMacros } from '../../core/macro/file.ts';
@@ -55,7 +57,8 @@ export function importCommand(program: Command, end: Ends): void {
 			const compared = compareFile(application, profile, read, {
 				selection,
 				into,
-				otherwise: 'personal' as StratumId
+				otherwise: 'personal' as StratumId,
+				office: officeDesks(application.application.rules, desksOf(application.seats))
 			});
 			const { index } = compared;
 			const items = itemsOf(profile, { ...compared, folders: undefined }, undefined);
@@ -65,6 +68,11 @@ export function importCommand(program: Command, end: Ends): void {
 			for (const state of ['new', 'replaced', 'same'] as const)
 				console.error(`${items.filter((item) => item.state === state).length} ${state}`);
 			for (const { line, column, message } of refused) console.error(`${file}:${line}:${column}: refused: ${message}`);
+			for (const { row } of compared.rows)
+				if (row.spelled)
+					console.error(
+						`${file}:${row.line}: ${row.spelled} is taken as ${row.shortcut.keys}, as ${application.application.name} hears it`
+					);
 			if (refused.length > 0) end(1);
 			if (options.dryRun) return;
 			if (options.server) {

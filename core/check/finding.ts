@@ -23,6 +23,7 @@ export const RULE_IDS = [
 	'clash',
 	'shadow',
 	'dead',
+	'unheard',
 	'prefix',
 	'reserved',
 	'typing',

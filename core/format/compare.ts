@@ -3,6 +3,7 @@ import type { ShortcutIndex } from '../answer/shortcut-index.ts';
 import { indexOf, type Subject } from '../check/circumstances.ts';
 import type { Scope } from '../context/scope.ts';
 import type { SearchPaths } from '../folders/search.ts';
+import type { OfficeDesks } from '../keyboard/office.ts';
 import type { MacroEntry } from '../macro/macro.ts';
 import { profileCatalogue } from '../macro/table.ts';
 import type { Profile, StratumId } from '../profile/stratum.ts';
@@ -28,6 +29,8 @@ export interface Wanted {
 	readonly otherwise: StratumId;
 	/** The scope that every shortcut gets in place of its own. */
 	readonly scope?: Scope;
+	/** What the desks of the office tell of keys that the application does not hear as they are spelled. */
+	readonly office?: Pick<OfficeDesks, 'heardAs'>;
 }
 
 export interface Compared extends Brought {
@@ -41,7 +44,7 @@ export interface Compared extends Brought {
 
 /** Compares what a file says with the profile: macros first, since shortcuts and aliases may name them. */
 export function compareFile(subject: Subject, profile: Profile, parsed: Parsed, wanted: Wanted): Compared {
-	const { selection, into, otherwise, scope } = wanted;
+	const { selection, into, otherwise, scope, office } = wanted;
 	const [brought, files] = [parsed.macros ?? [], parsed.aliases ?? []];
 	const placed = brought.map((b) => ({ ...b, stratum: into ?? b.stratum }));
 	const catalogue = profileCatalogue(subject.catalogue, withMacros(profile, placed));
@@ -52,6 +55,7 @@ export function compareFile(subject: Subject, profile: Profile, parsed: Parsed, 
 	const index = indexOf(subject, withMacros(profile, macros));
 	const rows = parsed.rows
 		.filter((row) => isIn(row.shortcut, row.op === 'accept'))
+		.map((row) => heard(row, office))
 		.map((row) => (scope && row.op !== 'accept' ? { ...row, shortcut: { ...row.shortcut, scope } } : row));
 	const aliases = files.flatMap(({ stratum, file }) => {
 		const part = selectAliases(file, selection, catalogue);
@@ -73,6 +77,13 @@ export function compareFile(subject: Subject, profile: Profile, parsed: Parsed, 
 		},
 		categories: [...new Set(parsed.rows.flatMap(({ shortcut }) => catalogue.get(shortcut.command)?.category[0] ?? []))].sort()
 	};
+}
+
+/** The row with its keys as the application hears them. An acceptance is of a finding about keys as they stand. */
+function heard(row: ShortcutRow, office: Wanted['office']): ShortcutRow {
+	const { keys } = row.shortcut;
+	const meant = row.op === 'accept' ? undefined : office?.heardAs(keys);
+	return meant === undefined || meant === keys ? row : { ...row, spelled: keys, shortcut: { ...row.shortcut, keys: meant } };
 }
 
 /** The profile with macros of a file put into its strata. */

@@ -1,5 +1,6 @@
 import type { Acceptance, Entry, Shortcut } from '../profile/entry.ts';
 import type { StratumId } from '../profile/stratum.ts';
+import type { Keys } from '../stroke/stroke.ts';
 import type { FileProblem } from './problem.ts';
 
 /** One entry as read from a file, with the line it stands on. */
@@ -10,6 +11,8 @@ export interface ShortcutRow {
 	/** The stratum that the file names for it, if it names one. */
 	readonly stratum: StratumId | undefined;
 	readonly acceptance?: Acceptance;
+	/** How the file spells the keys, if the application hears them as others; `shortcut` has those. */
+	readonly spelled?: Keys;
 }
 
 /** What a file holds: the sound rows, and what was refused, each with its place. */

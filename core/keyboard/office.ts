@@ -6,6 +6,7 @@ import { PLATFORM_NAMES, USUAL_DESK, type Desk } from './desk.ts';
 import { LAYOUTS } from './layouts.ts';
 import { pressing, strokeAt, type Pressing } from './pressing.ts';
 import { reachOfAll, type Reach } from './reach.ts';
+import { heardAs, isHeard, meanings } from './unheard.ts';
 import { reservedOn } from './reserved/reserved.ts';
 import type { Reserved } from './reserved/row.ts';
 
@@ -37,6 +38,12 @@ export interface OfficeDesks {
 	/** The desk of most seats: reach is measured there. */
 	readonly usual: Desk;
 	kept(keys: Keys): readonly Kept[];
+	/** Whether the application can hear the input as it is spelled. */
+	isHeard(keys: Keys): boolean;
+	/** The input as the application hears it, where all layouts of the office agree on what is meant; see `heardAs`. */
+	heardAs(keys: Keys): Keys | undefined;
+	/** What the input means on the layouts of the office, as the application would hear it. */
+	meanings(keys: Keys): readonly Keys[];
 	troubles(keys: Keys): readonly Trouble[];
 	/** At the usual desk; undefined when it cannot be pressed there. */
 	reach(keys: Keys): Reach | undefined;
@@ -69,6 +76,7 @@ export function officeDesks(rules: Pick<InputRules, 'match' | 'hardwired'>, give
 	const desks = given.length > 0 ? given : [{ ...USUAL_DESK, seats: [] }];
 	const usual = desks.reduce((most, desk) => (desk.seats.length > most.seats.length ? desk : most));
 	const platforms = [...new Set(desks.map((d) => d.platform))];
+	const layouts = [...new Set(desks.map((d) => d.layout))];
 	const hardwired = new Map(rules.hardwired.map((h) => [h.keys, h]));
 
 	const remembered = <T>(work: (keys: Keys) => T) => {
@@ -111,12 +119,16 @@ export function officeDesks(rules: Pick<InputRules, 'match' | 'hardwired'>, give
 		);
 	});
 
+	const hears = remembered((keys) => keys === '' || isHeard(keys, rules.match));
 	const reach = remembered((keys) => reachOfAll(strokesOf(keys), usual) ?? null);
 	let good: readonly Keys[] | undefined;
 	return {
 		desks,
 		usual,
 		kept,
+		isHeard: hears,
+		heardAs: (keys) => heardAs(keys, rules.match, layouts),
+		meanings: (keys) => meanings(keys, rules.match, layouts),
 		troubles,
 		reach: (keys) => reach(keys) ?? undefined,
 		get goodStrokes() {

@@ -59,9 +59,13 @@ const ANSWERS = {
 /**
  * Prepares a catalogue for searching: exact and partial matches by plain comparison, which ranks them as people expect,
  * and slips of the finger by the words of the
- * catalogue that MiniSearch finds near.
+ * catalogue that MiniSearch finds near. `heardAs` says how the application hears an input that is typed.
  */
-export function commandSearch(catalogue: Catalogue): CommandSearch {
+export function commandSearch(catalogue: Catalogue, heardAs: (keys: Keys) => Keys | undefined = (keys) => keys): CommandSearch {
+	const asKeys = (text: string): Keys | undefined => {
+		const keys = looseKeys(text);
+		return keys && (heardAs(keys) ?? keys);
+	};
 	const prepared: Prepared[] = [...catalogue.values()].map((command) => ({
 		command,
 		label: command.label.toLowerCase(),
@@ -129,12 +133,12 @@ export function commandSearch(catalogue: Catalogue): CommandSearch {
 	}
 
 	return {
-		asKeys: looseKeys,
+		asKeys,
 		find(text, index) {
 			const query = text.trim().toLowerCase();
 			if (query === '') return prepared.map(({ command }) => ({ command, by: 'label' }));
 			const parts = query.split(/\s+/);
-			const keys = looseKeys(query);
+			const keys = asKeys(query);
 			const byKeys = new Map<CommandId, Hit>();
 			if (keys)
 				for (const { command: id } of [...index.on(keys), ...index.longer(keys)]) {

@@ -74,6 +74,7 @@ set | Shift+K | edit.find | console
 set | Alt+Space | view.fit-selection | model
 set | Ctrl+Alt+E | view.shaded-edges | part
 set | T | sheet.table | part
+set | Shift+7 | inspect.mass | model
 remove | Shift+D | dim.chain | drawing
 `
 	},

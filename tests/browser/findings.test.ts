@@ -12,7 +12,7 @@ describe('Findings', () => {
 	beforeEach(() => at.open('findings'));
 
 	it('counts by severity against the last release, and proves the first on a small bench', async () => {
-		expect(await errors()).to.equal(4);
+		expect(await errors()).to.equal(5);
 		expect(await at.page.getByLabel('Severity').innerText()).to.include('since the last release');
 		expect(await heading()).to.include('F means Fillet edges and Fit all');
 		const bench = detail().getByRole('application');

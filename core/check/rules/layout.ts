@@ -38,6 +38,8 @@ export const layout: CheckRule = {
 	id: 'layout',
 	title: 'Trouble on a keyboard in use',
 	onContest({ input, contenders }, { office }, report) {
+		// what cannot be heard at all is told as that
+		if (!office.isHeard(input.keys)) return;
 		const troubles = office.troubles(input.keys);
 		for (const { kind } of troubles) report.each(SEVERITY[kind], contenders, kind);
 	},

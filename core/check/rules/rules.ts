@@ -12,12 +12,14 @@ import { reserved } from './reserved.ts';
 import { shadow } from './shadow.ts';
 import { stranded } from './stranded.ts';
 import { typing } from './typing.ts';
+import { unheard } from './unheard.ts';
 
 /** Every rule of the engine. A new rule is one file of the same shape and one line here. */
 export const CHECK_RULES: Readonly<Record<RuleId, CheckRule>> = {
 	clash,
 	shadow,
 	dead,
+	unheard,
 	prefix,
 	reserved,
 	typing,

@@ -80,7 +80,7 @@ export class Workspace {
 
 	/** The application's commands and the profile's macros. */
 	catalogue = $derived.by(() => profileCatalogue(this.#ownCatalogue, this.profile));
-	search = $derived.by(() => commandSearch(this.catalogue));
+	search = $derived.by(() => commandSearch(this.catalogue, (keys) => this.office.heardAs(keys)));
 	macros = $derived.by(() => macroTable(this.profile));
 	/** All findings of macros, accepted ones among them. */
 	allMacroFindings = $derived.by(() => (this.macros.inForce.size > 0 ? checkMacros(this.index, this.profile) : []));

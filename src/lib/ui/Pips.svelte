@@ -4,7 +4,7 @@
 	import { keysOf, type Modifier } from '$core/stroke/stroke';
 	import { useWorkspace } from '$lib/state/workspace.svelte';
 	import { bandClass } from './stratum-look';
-	import { outcomeText } from './wording';
+	import { keptText, outcomeText } from './wording';
 
 	/** Occupancy of one key: eight pips for the combinations of the three common modifiers, in the chosen situation. */
 	let { key }: { key: string } = $props();
@@ -22,11 +22,13 @@
 						: 'longer' in outcome
 							? outcome.longer[0]
 							: undefined;
+			const keeps = keptText(keys, workspace.office.kept(keys));
 			const stratum = workspace.profile.find((s) => s.id === binding?.stratum);
 			return {
 				keys,
 				name: modifiers.map((m) => short[m]).join('') || '–',
-				text: outcomeText(workspace.index, outcome),
+				text: `${outcomeText(workspace.index, outcome)}${keeps ? `; ${keeps}` : ''}`,
+				kept: keeps !== undefined,
 				stratum,
 				tied: 'offered' in outcome
 			};
@@ -38,7 +40,7 @@
 	{#each pips as pip (pip.name)}
 		<li title="{pip.keys}: {pip.text}">
 			<span class="plane" aria-hidden="true">{pip.name}</span>
-			<i class={pip.stratum ? bandClass(pip.stratum.kind) : 'free'} class:tied={pip.tied}></i>
+			<i class={pip.stratum ? bandClass(pip.stratum.kind) : pip.kept ? 'kept' : 'free'} class:tied={pip.tied}></i>
 			<span class="visually-hidden">{pip.keys}: {pip.text}</span>
 		</li>
 	{/each}
@@ -71,6 +73,9 @@
 	}
 	.free {
 		border: 1px solid var(--control);
+	}
+	.kept {
+		border: 1px dashed var(--limonite);
 	}
 	.tied {
 		outline: 1.5px solid var(--garnet);

@@ -5,7 +5,7 @@
 	import Pips from './Pips.svelte';
 	import Recorder from './Recorder.svelte';
 	import Trace from './Trace.svelte';
-	import { outcomeMark, outcomeText, situations } from './wording';
+	import { keptText, outcomeMark, outcomeText, situations } from './wording';
 
 	/** Answers "what would that do here?" from anywhere and changes nothing. */
 	const workspace = useWorkspace();
@@ -15,6 +15,7 @@
 	let opener: HTMLButtonElement;
 	let panel = $state<HTMLElement | undefined>(undefined);
 	const groups = $derived(keys ? resolveEverywhere(workspace.index, keys) : []);
+	const keeps = $derived(keys ? keptText(keys, workspace.office.kept(keys)) : undefined);
 	const last = $derived(keys ? strokesOf(keys).at(-1)! : undefined);
 
 	$effect(() => {
@@ -64,6 +65,7 @@
 			{#if keys}
 				<section aria-live="polite">
 					<h3>Here: {workspace.space.labelOf(workspace.situation)}</h3>
+					{#if keeps}<p class="tone-limonite toned" role="note">{keeps}</p>{/if}
 					<Trace {keys} situation={workspace.situation} />
 				</section>
 				<section>

@@ -69,13 +69,34 @@
 		onheard(keysOf(strokes));
 	}
 
+	/** What is typed, as the application hears it, and what is to be said of that. */
+	function readingOf(text: string): { keys?: Keys; note: string } {
+		const { office, document } = workspace;
+		const { name, rules } = document.application;
+		const written = looseKeys(text);
+		if (!written) return { note: text.trim() === '' ? '' : `"${text.trim()}" is not a stroke; write it as in Ctrl+W or G F.` };
+		const meant = office.heardAs(written);
+		if (meant === written) return { keys: written, note: '' };
+		if (meant) {
+			const note =
+				rules.match === 'position'
+					? `${name} matches positions: taken as the key that types it here, ${meant}.`
+					: `${name} matches characters: taken as ${meant}.`;
+			return { keys: meant, note };
+		}
+		const ways = office.meanings(written);
+		const where =
+			ways.length > 0 ? `on the office's layouts it is ${ways.join(' or ')}` : 'no layout of the office has such a key';
+		return { note: `${name} cannot hear ${written}: ${where}. Press the key instead.` };
+	}
+
 	function readTyped() {
-		const found = looseKeys(typed);
-		typedNote = found || typed.trim() === '' ? '' : `"${typed.trim()}" is not a stroke; write it as in Ctrl+W or G F.`;
-		if (!found) return;
+		const read = readingOf(typed);
+		typedNote = read.note;
+		if (!read.keys) return;
 		heard = undefined;
 		strokes = [];
-		onheard(found);
+		onheard(read.keys);
 	}
 </script>
 
@@ -126,7 +147,7 @@
 			placeholder="or type Ctrl+W"
 			aria-label="Type the stroke, for those that the browser keeps"
 			oninput={readTyped}
-			onkeydown={(event) => event.key === 'Enter' && looseKeys(typed) && onaccept()}
+			onkeydown={(event) => event.key === 'Enter' && readingOf(typed).keys && onaccept()}
 		/>
 	</div>
 	{#if typedNote}<p class="heard" role="alert">{typedNote}</p>{/if}

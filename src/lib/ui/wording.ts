@@ -2,10 +2,11 @@ import type { Consequence } from '$core/answer/consequences';
 import type { Outcome } from '$core/answer/resolve';
 import type { ShortcutIndex } from '$core/answer/shortcut-index';
 import type { Meeting, Verdict } from '$core/answer/verdict';
+import type { Kept } from '$core/keyboard/office';
 import { listed } from '$core/check/finding';
 import type { CommandId } from '$core/application/command';
 import type { Binding } from '$core/profile/effective';
-import { readable } from '$core/stroke/stroke';
+import { readable, type Keys } from '$core/stroke/stroke';
 
 export const labelOf = (index: ShortcutIndex, id: CommandId): string => index.catalogue.get(id)?.label ?? id;
 
@@ -90,10 +91,20 @@ export function bothText(index: ShortcutIndex): string {
 	}
 }
 
-/** The verdict's headline with its tone. */
+/** Who keeps the stroke for itself, in one sentence; undefined if nobody does. */
+export function keptText(keys: Keys, kept: readonly Kept[]): string | undefined {
+	if (kept.length === 0) return undefined;
+	const said = kept.map(
+		({ platform, does, taken }) => `${platform ?? 'the application itself'} ${does}${taken === 'default' ? ' by default' : ''}`
+	);
+	return readable(`${keys} may never arrive: with it ${listed(said)}.`);
+}
+
+/** The verdict's headline with its tone. `kept` is what keeps the stroke for itself. */
 export function verdictText(
 	index: ShortcutIndex,
-	found: Verdict
+	found: Verdict,
+	kept: readonly Kept[] = []
 ): { tone: 'garnet' | 'limonite' | 'epidote'; shape: string; text: string } {
 	const { command } = found.proposal;
 	const keys = readable(found.proposal.keys);
@@ -106,8 +117,20 @@ export function verdictText(
 				shape: '▲',
 				text: `${labelOf(index, command)} exists in no situation of this scope, so ${keys} could never run it. Widen the scope.`
 			};
-		case 'free':
-			return { tone: 'epidote', shape: '○', text: `${keys} is free everywhere.` };
+		case 'free': {
+			const keeps = keptText(found.proposal.keys, kept);
+			if (keeps) return { tone: kept.some((k) => k.taken === 'always') ? 'garnet' : 'limonite', shape: '▲', text: keeps };
+			const { prefixes, longer } = index.at(found.proposal.keys);
+			const isFree = longer.length === 0 && prefixes.every((p) => p.bindings.length === 0);
+			const others = [...prefixes.flatMap((p) => p.bindings), ...index.longer(found.proposal.keys)];
+			return {
+				tone: 'epidote',
+				shape: '○',
+				text: isFree
+					? `${keys} is free everywhere.`
+					: `${keys} is free here. Elsewhere ${listed([...new Set(others.map((b) => readable(b.keys)))].slice(0, 4))} begins with it or before it.`
+			};
+		}
 		case 'apart':
 			return {
 				tone: 'epidote',

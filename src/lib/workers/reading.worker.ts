@@ -14,6 +14,8 @@ import { readMacros } from '$core/macro/file';
 import { readProfileFile } from '$core/format/profile-json';
 import { readShortcutsCsv } from '$core/format/shortcuts-csv';
 import { decode } from '$core/recipe/bytes';
+import type { Desk } from '$core/keyboard/desk';
+import { officeDesks } from '$core/keyboard/office';
 import type { Recipe } from '$core/recipe/recipe';
 import { readShortcuts } from '$core/recipe/rows';
 import { csvOfXlsx } from '$lib/xlsx';
@@ -81,7 +83,8 @@ const reading = {
 			into,
 			recipe,
 			selection,
-			scope
+			scope,
+			desks
 		}: {
 			application: Application;
 			commands: readonly Command[];
@@ -91,6 +94,7 @@ const reading = {
 			selection: Selection;
 			/** The scope that every shortcut gets in place of its own. */
 			scope: Scope | undefined;
+			desks: readonly Desk[];
 		},
 		onprogress: (stage: string) => void
 	) =>
@@ -104,6 +108,7 @@ const reading = {
 				selection,
 				into,
 				otherwise: profile.at(-1)!.id,
+				office: officeDesks(application.rules, desks),
 				...(scope && { scope })
 			});
 			const other = parsed.application;

@@ -35,13 +35,14 @@ describe('the demo office', () => {
 		expect(new Set(check(demoCircumstances(gneiss)).map((f) => f.rule))).to.deep.equal(new Set(RULE_IDS));
 	});
 
-	it('has in Gneiss the two clashes, the eaten stroke and the typed one', () => {
+	it('has in Gneiss the two clashes, the eaten stroke, the typed one and the one that is never heard', () => {
 		const errors = check(demoCircumstances(gneiss)).filter((f) => f.severity === 'error');
 		expect(errors.map((f) => [f.rule, f.witness.keys])).to.have.deep.members([
 			['clash', 'F'],
 			['clash', 'G'],
 			['layout', 'Ctrl+Alt+E'],
-			['typing', 'Shift+K']
+			['typing', 'Shift+K'],
+			['unheard', 'Shift+7']
 		]);
 	});
 

@@ -18,8 +18,8 @@ describe('look of a key', () => {
 		const { keys } = finding.witness;
 		if (keys) findings.set(keys, [...(findings.get(keys) ?? []), finding]);
 	}
-	const ground = { index, changed: new Set<never>(), findings, kindOf: (id: string) => kinds.get(id)! };
-	const usual: Show = { modifiers: [], filter: 'all', drawing: 'taken', ground, office };
+	const ground = { index, office, changed: new Set<never>(), findings, kindOf: (id: string) => kinds.get(id)! };
+	const usual: Show = { modifiers: [], filter: 'all', drawing: 'taken', ground };
 	const situation = index.space.situations.findIndex((s) => s.includes('canvas' as never) && s.includes('solids' as never));
 	const faces = facesOf(index, Math.max(0, situation), { ...USUAL_DESK, board: 'full-iso', layout: 'us' });
 	const face = (code: string) => faces.find((f) => f.key.code === code)!;

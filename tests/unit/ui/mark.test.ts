@@ -19,7 +19,13 @@ describe('filters of the keyboard', () => {
 	const findings = new Map<Keys, Finding[]>();
 	for (const finding of check(circumstances)) if (finding.witness.keys) findings.set(finding.witness.keys, [finding]);
 	const [first] = index.effective.bindings;
-	const ground = { index, changed: new Set<CommandId>([first!.command]), findings, kindOf: (id: string) => kinds.get(id)! };
+	const ground = {
+		index,
+		office,
+		changed: new Set<CommandId>([first!.command]),
+		findings,
+		kindOf: (id: string) => kinds.get(id)!
+	};
 	const faces = facesOf(index, 0, { ...USUAL_DESK, board: 'full-iso', layout: 'us' });
 	const planes = faces.flatMap((face) => face.planes.map((plane) => ({ face, plane })));
 	const under = (filter: Filter) => planes.filter(({ plane }) => passes(filter, plane, ground));

@@ -7,7 +7,7 @@ import { IDLE, perform, play, type Activity, type MacroEvent, type MacroGround }
 import type { MacroStep } from '$core/macro/macro';
 import { macroTable } from '$core/macro/table';
 import { hear } from '$core/stroke/hear';
-import type { Keys, Stroke } from '$core/stroke/stroke';
+import { keysOf, readable, type Keys, type Stroke } from '$core/stroke/stroke';
 import type { Profile } from '$core/profile/stratum';
 import type { Workspace } from '$lib/state/workspace.svelte';
 import { pressOf } from '../heard';
@@ -105,6 +105,14 @@ export class BenchSession {
 		this.note = notes[0] ?? '';
 		if (!stroke) return false;
 		clearTimeout(this.#timer);
+		const pressed = keysOf([stroke]);
+		const own = this.#workspace.index.rules.hardwired.find((h) => h.keys === pressed);
+		if (own) {
+			// what the application keeps for itself never reaches a shortcut
+			if (this.pending.length > 0) this.#settle(settle(this.#workspace.index, this.#workspace.situation, this.pending));
+			this.#tell(`${readable(pressed)}: the application itself ${own.does}.`);
+			return true;
+		}
 		const heeded = listen(this.#workspace.index, this.#workspace.situation, this.pending, stroke);
 		this.#take(heeded);
 		if (heeded.outcome.kind === 'typed' && event.key.length === 1) this.typed += event.key;

@@ -11,7 +11,7 @@
 	import KeyCaps from '../KeyCaps.svelte';
 	import Recorder from '../Recorder.svelte';
 	import StratumChip from '../StratumChip.svelte';
-	import { bothText, consequenceText, labelOf, meetingText, situations, verdictText } from '../wording';
+	import { bothText, consequenceText, keptText, labelOf, meetingText, situations, verdictText } from '../wording';
 
 	/** What stands in the way of a proposed shortcut, and the ways to go on, each with what it would do. */
 	let {
@@ -36,7 +36,9 @@
 	let picked = $state<Choice['kind'] | undefined>(undefined);
 
 	const found = $derived(verdict(workspace.index, { command, keys, scope }));
-	const headline = $derived(verdictText(workspace.index, found));
+	const kept = $derived(workspace.office.kept(keys));
+	const keeps = $derived(found.kind === 'free' ? undefined : keptText(keys, kept));
+	const headline = $derived(verdictText(workspace.index, found, kept));
 	const ways = $derived(choices(workspace.index, workspace.profile, workspace.targetId, found, moveTo, instead));
 	const way = $derived<Choice | ClosedChoice | undefined>(
 		ways.find((w) => w.kind === picked) ?? ways.find((w) => !isClosed(w)) ?? ways[0]
@@ -57,7 +59,10 @@
 
 	export async function apply() {
 		if (!way || isClosed(way)) return;
-		const said = way.kind === 'assign' || way.kind === 'keep-both' ? `${keys} for ${label}` : `${way.label}, for ${label}`;
+		const said =
+			way.kind === 'assign' || way.kind === 'keep-both' || way.kind === 'narrow'
+				? `${keys} for ${label}`
+				: `${way.label}, for ${label}`;
 		if (await workspace.commit(said, way.changes)) onassigned();
 	}
 </script>
@@ -75,6 +80,7 @@
 		{#if found.kind === 'meets' && found.meetings.some((m) => m.relation === 'same')}<p class="meeting">
 				{bothText(workspace.index)}
 			</p>{/if}
+		{#if keeps}<p class="meeting tone-limonite toned">{keeps}</p>{/if}
 		{#if found.typed > 0}
 			<p class="meeting quiet">In {situations(found.typed)} bare keys are text; it is not heard there.</p>
 		{/if}

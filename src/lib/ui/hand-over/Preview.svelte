@@ -60,8 +60,12 @@
 		return item.kind === 'aliases' ? `Alias file, ${item.lines} ${item.lines === 1 ? 'line' : 'lines'}` : 'Where files lie';
 	};
 	const detailOf = (item: Item): string => {
-		if (item.kind === 'shortcut')
-			return item.state === 'refused' ? (item.row.reason ?? '') : workspace.space.scopeLabel(item.row.row.shortcut.scope);
+		if (item.kind === 'shortcut') {
+			if (item.state === 'refused') return item.row.reason ?? '';
+			const { spelled, shortcut } = item.row.row;
+			const scope = workspace.space.scopeLabel(shortcut.scope);
+			return spelled ? `${scope}; written ${spelled}, heard as ${shortcut.keys}` : scope;
+		}
 		if (item.reason) return item.reason;
 		if (item.kind === 'macro') return 'macro';
 		return item.kind === 'folders' ? 'the folders that seats search' : '';

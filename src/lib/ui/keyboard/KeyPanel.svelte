@@ -8,7 +8,7 @@
 	import { useWorkspace } from '$lib/state/workspace.svelte';
 	import KeyCaps from '../KeyCaps.svelte';
 	import StratumChip from '../StratumChip.svelte';
-	import { labelOf, outcomeMark, outcomeText } from '../wording';
+	import { keptText, labelOf, outcomeMark, outcomeText } from '../wording';
 	import CommandPick from './CommandPick.svelte';
 
 	/** Everything on one key: what its eight planes do here, and what is on it in other situations. */
@@ -65,7 +65,11 @@
 				<button type="button" class="plane" aria-pressed={p === plane} onclick={() => onplane(p)}>
 					<span class="tone-{mark.tone}"><span class="toned" aria-hidden="true">{mark.shape}</span></span>
 					<KeyCaps keys={p.keys!} />
-					<span class="what" class:quiet={!p.binding}>{p.binding ? outcomeText(workspace.index, p.outcome!) : 'free here'}</span>
+					<span class="what" class:quiet={!p.binding} title={keptText(p.keys!, workspace.office.kept(p.keys!))}
+						>{p.binding
+							? outcomeText(workspace.index, p.outcome!)
+							: (keptText(p.keys!, workspace.office.kept(p.keys!)) ?? 'free here')}</span
+					>
 				</button>
 				{#if p === plane && p.binding}
 					<span class="acts">

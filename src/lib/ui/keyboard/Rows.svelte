@@ -1,11 +1,12 @@
 <script lang="ts">
 	import type { DeskSetup } from '$core/keyboard/desk';
-	import type { Face } from '$core/keyboard/face';
+	import type { Face, Plane } from '$core/keyboard/face';
 	import { PLANES } from '$core/keyboard/office';
 	import { POSITION_BY_CODE } from '$core/keyboard/positions';
 	import { useWorkspace } from '$lib/state/workspace.svelte';
 	import StratumChip from '../StratumChip.svelte';
-	import { labelOf } from '../wording';
+	import { readable } from '$core/stroke/stroke';
+	import { labelOf, outcomeText } from '../wording';
 	import { legendOf, modifierName } from './legend';
 
 	/** The keys by the rows of the keyboard, as people print it and pin it beside the screen. */
@@ -26,7 +27,8 @@
 		const column = Number(iso?.slice(1));
 		return iso && (column < 20 || column > 90) ? iso[0] : 'other';
 	};
-	const isUsed = (face: Face) => face.planes.some((p) => p.binding);
+	const keptOn = ({ keys }: Plane) => (keys === undefined ? undefined : workspace.office.kept(keys)[0]);
+	const isUsed = (face: Face) => face.planes.some((p) => p.binding || keptOn(p));
 	const nameOf = (face: Face) => legendOf(face.key.code, face.legends, false) || 'Space';
 	const rows = $derived(
 		ROWS.map(([row, name]) => {
@@ -34,6 +36,11 @@
 			return { name, faces: list.filter(isUsed), free: list.filter((face) => !isUsed(face)).map(nameOf) };
 		}).filter(({ faces: used, free }) => used.length + free.length > 0)
 	);
+	/** Sequences that begin with the stroke and can go on here, each with what it runs. */
+	const sequencesOf = ({ keys, outcome }: Plane) =>
+		keys !== undefined && outcome?.kind === 'waits'
+			? outcome.longer.map((b) => ({ ...b, rest: b.keys.slice(keys.length + 1) }))
+			: [];
 	const planeName = (i: number) => PLANES[i]!.map((m) => modifierName(m, desk.platform)).join('+') || 'alone';
 </script>
 
@@ -53,8 +60,25 @@
 						<th scope="row" class="key">{nameOf(face)}</th>
 						{#each face.planes as plane, i (i)}
 							<td>
-								{#if plane.binding}<StratumChip id={plane.binding.stratum} />
-									{labelOf(workspace.index, plane.binding.command)}{/if}
+								{#if plane.outcome?.kind === 'waits'}
+									{#each sequencesOf(plane) as sequence (sequence.key)}
+										<div>
+											<StratumChip id={sequence.stratum} /> then {readable(sequence.rest)}: {labelOf(
+												workspace.index,
+												sequence.command
+											)}
+										</div>
+									{/each}
+									{#if plane.outcome.then.kind !== 'nothing'}<div>
+											alone: {outcomeText(workspace.index, plane.outcome.then)}
+										</div>{/if}
+								{:else if plane.binding}<StratumChip id={plane.binding.stratum} />
+									{outcomeText(workspace.index, plane.outcome!)}{/if}
+								{#if keptOn(plane)}{@const kept = keptOn(plane)!}
+									<div class="tone-limonite toned">
+										kept: {kept.platform ?? 'the application itself'}
+										{kept.does}
+									</div>{/if}
 							</td>
 						{/each}
 					</tr>

@@ -3,15 +3,14 @@ import { SEVERITIES } from '$core/check/finding';
 import type { Key } from '$core/keyboard/board';
 import type { Face, Plane } from '$core/keyboard/face';
 import { planeOf } from '$core/keyboard/face';
-import type { OfficeDesks } from '$core/keyboard/office';
 import type { StratumKind } from '$core/profile/stratum';
 import { readable, type Modifier } from '$core/stroke/stroke';
 import { SIGNS } from '../findings/severity';
-import { outcomeText } from '../wording';
+import { keptText, outcomeText } from '../wording';
 import { commandOn, legendOf } from './legend';
-import { isTaken, layOf, passes, type Filter, type Ground } from './mark';
+import { isKept, isTaken, layOf, passes, type Filter, type Ground } from './mark';
 
-export type Pip = StratumKind | 'free' | 'tied';
+export type Pip = StratumKind | 'free' | 'tied' | 'kept';
 
 /** What a key looks like in the drawing. */
 export interface Look {
@@ -40,7 +39,6 @@ export interface Show {
 	readonly filter: Filter;
 	readonly drawing: 'taken' | 'reach';
 	readonly ground: Ground;
-	readonly office: OfficeDesks;
 }
 
 /** From this way on, in millimetres, a free stroke is not shaded any more. */
@@ -51,20 +49,22 @@ function worst({ keys }: Plane, { findings }: Ground): Severity | undefined {
 	return here && SEVERITIES.find((s) => s !== 'note' && here.some((f) => f.severity === s));
 }
 
-function pipOf({ keys, binding, outcome }: Plane, { kindOf }: Ground): Pip | undefined {
+function pipOf(plane: Plane, { kindOf, office }: Ground): Pip | undefined {
+	const { keys, binding, outcome } = plane;
 	if (keys === undefined) return undefined;
 	if (outcome?.kind === 'chooser' || outcome?.kind === 'undecided') return 'tied';
-	return binding ? kindOf(binding.stratum) : 'free';
+	if (binding) return kindOf(binding.stratum);
+	return isKept(plane, office) ? 'kept' : 'free';
 }
 
-export function lookOf(face: Face, { modifiers, filter, drawing, ground, office }: Show): Look {
+export function lookOf(face: Face, { modifiers, filter, drawing, ground }: Show): Look {
 	const plane = planeIn(face, modifiers);
-	const lay = drawing === 'reach' ? layOf(face, plane, office, ground.index) : undefined;
+	const lay = drawing === 'reach' ? layOf(face, plane, ground.office, ground.index) : undefined;
 	const isSilent = plane.keys === undefined;
 	return {
 		key: face.key,
 		legend: legendOf(face.key.code, face.legends, modifiers.includes('Shift')),
-		command: commandOn(plane, ground.index),
+		command: commandOn(plane, ground.index) || (isKept(plane, ground.office) ? 'kept' : ''),
 		severity: worst(plane, ground),
 		reach: lay ? (lay.reach ? `${lay.reach.mm.toFixed(0)} mm` : '') : undefined,
 		pips: isSilent || lay ? [] : face.planes.map((p) => pipOf(p, ground)),
@@ -84,7 +84,8 @@ export function saidOf(face: Face, show: Show): string {
 	const drawn = [legend, command, reach].filter((text) => text).join(' ');
 	if (keys === undefined) return drawn;
 	const does = outcome ? outcomeText(show.ground.index, outcome) : '';
-	return `${drawn}, ${readable(keys)}: ${does}${severity ? `, ${SIGNS[severity].name}` : ''}`;
+	const keeps = keptText(keys, show.ground.office.kept(keys));
+	return `${drawn}, ${readable(keys)}: ${does}${keeps ? `; ${keeps}` : ''}${severity ? `, ${SIGNS[severity].name}` : ''}`;
 }
 
 const planeIn = (face: Face, modifiers: readonly Modifier[]): Plane => face.planes[Math.max(0, planeOf(modifiers))]!;

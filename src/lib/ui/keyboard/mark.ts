@@ -13,6 +13,8 @@ export type Filter =
 /** What the filters look at. */
 export interface Ground {
 	readonly index: ShortcutIndex;
+	/** Tells which strokes the system or the application keeps. */
+	readonly office: OfficeDesks;
 	readonly changed: ReadonlySet<CommandId>;
 	readonly findings: ReadonlyMap<Keys, readonly Finding[]>;
 	readonly kindOf: (stratum: string) => StratumKind;
@@ -21,15 +23,19 @@ export interface Ground {
 export const isTaken = ({ outcome }: Plane): boolean =>
 	outcome !== undefined && outcome.kind !== 'nothing' && outcome.kind !== 'typed';
 
+/** Whether the system or the application itself keeps the stroke. */
+export const isKept = ({ keys }: Plane, office: Pick<OfficeDesks, 'kept'>): boolean =>
+	keys !== undefined && office.kept(keys).length > 0;
+
 /** Whether the key stands out under the filter, on the plane that is drawn. */
-export function passes(filter: Filter, plane: Plane, { index, changed, findings, kindOf }: Ground): boolean {
+export function passes(filter: Filter, plane: Plane, { index, office, changed, findings, kindOf }: Ground): boolean {
 	if (filter === 'all') return true;
 	if (plane.keys === undefined) return false;
 	switch (filter) {
 		case 'free-here':
-			return !isTaken(plane);
+			return !isTaken(plane) && !isKept(plane, office);
 		case 'free-everywhere':
-			return index.on(plane.keys).length === 0 && index.longer(plane.keys).length === 0;
+			return !isKept(plane, office) && index.on(plane.keys).length === 0 && index.longer(plane.keys).length === 0;
 		case 'changed':
 			return plane.binding !== undefined && changed.has(plane.binding.command);
 		case 'findings':
@@ -52,7 +58,7 @@ export function layOf(face: Face, plane: Plane, office: OfficeDesks, index: Shor
 	const holder = plane.binding && index.catalogue.get(plane.binding.command);
 	return {
 		reach,
-		isFree: plane.keys !== undefined && !isTaken(plane),
+		isFree: plane.keys !== undefined && !isTaken(plane) && !isKept(plane, office),
 		isWasted: holder !== undefined && holder.use !== undefined && holder.use < HARDLY_USED
 	};
 }

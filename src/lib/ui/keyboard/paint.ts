@@ -192,9 +192,8 @@ function hatch(context: CanvasRenderingContext2D, { x, y, width, height }: Cap, 
 	context.restore();
 }
 
-/** A stratum in its colour and hatch, a tie as two lines, and a thin line for a free stroke. */
+/** A stratum in its colour and hatch, a tie as two lines, two dots for a stroke that is kept, and a thin line for a free one. */
 function paintPips(context: CanvasRenderingContext2D, caps: readonly Cap[], theme: Theme, alpha: number): void {
-	const { colours, strata } = theme;
 	const paths = new Map<Pip, Path2D>();
 	const bands = new Path2D();
 	for (const { look, x, y, width, height } of caps) {
@@ -210,13 +209,16 @@ function paintPips(context: CanvasRenderingContext2D, caps: readonly Cap[], them
 			else if (pip === 'tied') {
 				path.rect(left, top, each, 1.5);
 				path.rect(left, top + 3, each, 1.5);
+			} else if (pip === 'kept') {
+				path.rect(left, top + 1, 2.5, 2.5);
+				path.rect(left + each - 2.5, top + 1, 2.5, 2.5);
 			} else path.rect(left, top, each, PIP_HEIGHT);
 			if (pip === 'discipline') bands.rect(left, top + 1.8, each, 1.2);
 		});
 	}
 	context.globalAlpha = alpha;
 	for (const [pip, path] of paths) {
-		context.fillStyle = pip === 'free' ? colours['line-strong'] : pip === 'tied' ? colours.garnet : strata[pip];
+		context.fillStyle = fillOf(pip, theme);
 		context.fill(path);
 		const stripes = stripesOf(context, pip, theme);
 		if (!stripes) continue;
@@ -225,6 +227,19 @@ function paintPips(context: CanvasRenderingContext2D, caps: readonly Cap[], them
 	}
 	context.fillStyle = 'rgb(0 0 0 / 0.4)';
 	context.fill(bands);
+}
+
+function fillOf(pip: Pip, { colours, strata }: Theme): string {
+	switch (pip) {
+		case 'free':
+			return colours['line-strong'];
+		case 'tied':
+			return colours.garnet;
+		case 'kept':
+			return colours.limonite;
+		default:
+			return strata[pip];
+	}
 }
 
 const patterns = new WeakMap<Theme, Map<Pip, CanvasPattern | null>>();

@@ -73,7 +73,7 @@
 			reading = await files.run((remote) =>
 				remote.shortcuts(
 					given,
-					{ application, commands, profile, into: target, selection: wanted, scope: scopeFor() },
+					{ application, commands, profile, into: target, selection: wanted, scope: scopeFor(), desks: workspace.office.desks },
 					proxy((next: string) => (stage = next))
 				)
 			);

@@ -74,6 +74,7 @@
 	const kinds = $derived(new Map<string, StratumKind>(workspace.profile.map((s) => [s.id, s.kind])));
 	const ground = $derived({
 		index: workspace.index,
+		office,
 		changed: workspace.changedCommands,
 		findings,
 		kindOf: (stratum: string) => kinds.get(stratum) ?? 'factory'
@@ -165,7 +166,7 @@
 				<Board
 					{faces}
 					{desk}
-					show={{ modifiers, filter, drawing, ground, office }}
+					show={{ modifiers, filter, drawing, ground }}
 					{selected}
 					onselect={select}
 					onhold={(m) => (held = m)}

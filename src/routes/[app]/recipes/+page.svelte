@@ -174,7 +174,8 @@
 						into: workspace.targetId as StratumId,
 						recipe: chosen,
 						selection: USUAL,
-						scope: undefined
+						scope: undefined,
+						desks: workspace.office.desks
 					},
 					proxy(() => undefined)
 				)

@@ -74,7 +74,7 @@ describe('contest on an input', () => {
 	});
 
 	it('masks a binding exactly where another command runs, a shorter input fires first, or narrower ones stay undecided', () => {
-		everywhere((app, contest, what) =>
+		everywhere((app, contest) =>
 			contest.contenders.forEach(({ binding }, place) => {
 				if (!isIn(app, binding)) return;
 				const expected = app.space.situations.filter((s) => {

@@ -1,0 +1,54 @@
+import { NAMED_CODES, WRITING_CODES } from '../stroke/codes.ts';
+import type { KeyMatch } from '../stroke/hear.ts';
+import { keysOf, MODIFIERS, strokesOf, type Keys, type Stroke } from '../stroke/stroke.ts';
+import { LAYOUTS, type LayoutId } from './layouts.ts';
+import { strokeAt } from './pressing.ts';
+
+const isLetter = (character: string) => character.toLowerCase() !== character.toUpperCase();
+
+/**
+ * Whether an application of that kind can ever hear the stroke as it is spelled: one that matches positions hears no
+ * character, one that matches characters hears no position, and no Shift with a sign, since Shift makes another sign of it.
+ */
+export function canHear({ key, modifiers }: Stroke, match: KeyMatch): boolean {
+	if (NAMED_CODES.has(key)) return true;
+	if (match === 'position') return WRITING_CODES.has(key);
+	return !WRITING_CODES.has(key) && (isLetter(key) || !modifiers.includes('Shift'));
+}
+
+/** Whether all strokes of the input can be heard as they are spelled. */
+export const isHeard = (keys: Keys, match: KeyMatch): boolean => strokesOf(keys).every((stroke) => canHear(stroke, match));
+
+/** What is meant by the stroke on the layout, as the application hears it; undefined if the layout has no such key. */
+function meantOn(stroke: Stroke, match: KeyMatch, layout: LayoutId): Stroke | undefined {
+	if (canHear(stroke, match)) return stroke;
+	const { key, modifiers } = stroke;
+	if (WRITING_CODES.has(key)) return strokeAt(key, modifiers, match, layout);
+	const typing = LAYOUTS[layout].typing(key);
+	// what only AltGr types is no stroke with the other modifiers
+	if (!typing || typing.dead || typing.level > 1) return undefined;
+	const held = MODIFIERS.filter((m) => modifiers.includes(m) || (m === 'Shift' && typing.level === 1));
+	return strokeAt(typing.code, held, match, layout);
+}
+
+/** Every meaning that the input has on one of the layouts, as the application would hear it, without repetitions. */
+export function meanings(keys: Keys, match: KeyMatch, layouts: readonly LayoutId[]): Keys[] {
+	const found = new Set<Keys>();
+	for (const layout of layouts) {
+		const strokes = strokesOf(keys).map((stroke) => meantOn(stroke, match, layout));
+		if (strokes.every((stroke) => stroke !== undefined)) found.add(keysOf(strokes));
+	}
+	return [...found];
+}
+
+/**
+ * The input as the application hears it: itself if it can be heard, else what all the layouts agree that it means. Undefined
+ * where they do not agree, or where one of them has no such key.
+ */
+export function heardAs(keys: Keys, match: KeyMatch, layouts: readonly LayoutId[]): Keys | undefined {
+	if (isHeard(keys, match)) return keys;
+	const [first] = layouts;
+	if (first === undefined) return undefined;
+	const each = layouts.map((layout) => meanings(keys, match, [layout])[0]);
+	return each.every((one) => one === each[0]) ? each[0] : undefined;
+}
