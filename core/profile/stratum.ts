@@ -44,17 +44,20 @@ export function stratumOf(
 	};
 }
 
-/** The entries in their order. */
+/** The entries in their order: by rank, and by key should two ever share one, so that the order is always the same. */
 export function inOrder(stratum: Stratum): Entry[] {
-	return [...stratum.entries.values()].sort((a, b) => a.rank - b.rank);
+	return Array.from(keyedInOrder(stratum), ([, entry]) => entry);
 }
+
+const before = (a: string, b: string): number => (a < b ? -1 : a > b ? 1 : 0);
 
 /** The entries in their order, with the keys under which the stratum keeps them. */
 export function keyedInOrder({ entries }: Stratum): Iterable<[EntryKey, Entry]> {
-	let last = -Infinity;
-	for (const { rank } of entries.values()) {
-		if (rank < last) return [...entries].sort(([, a], [, b]) => a.rank - b.rank);
-		last = rank;
+	let [lastRank, lastKey] = [-Infinity, ''];
+	for (const [key, { rank }] of entries) {
+		if (rank < lastRank || (rank === lastRank && key < lastKey))
+			return [...entries].sort(([a, x], [b, y]) => x.rank - y.rank || before(a, b));
+		[lastRank, lastKey] = [rank, key];
 	}
 	// most strata are read in their order
 	return entries;
