@@ -1,8 +1,8 @@
-import { count, difference, first, intersection, isEmpty, type Bits } from '../context/bits.ts';
+import { count, first, intersection, isEmpty, type Bits } from '../context/bits.ts';
 import { scopeText } from '../context/scope.ts';
 import type { Binding } from '../profile/effective.ts';
 import { shortcutKey, type Shortcut } from '../profile/entry.ts';
-import { beginsBare } from '../stroke/stroke.ts';
+import { heardOn } from './rivals.ts';
 import type { ShortcutIndex } from './shortcut-index.ts';
 
 /** Another binding that is alive together with the proposed one; under `refuse`, one on the same keys whose scope meets its own. */
@@ -38,7 +38,7 @@ export interface Verdict {
 export function verdict(index: ShortcutIndex, proposal: Shortcut): Verdict {
 	const proposed = { ...proposal, scopeText: scopeText(proposal.scope) };
 	const whole = index.reach(proposed);
-	const reach = beginsBare(proposal.keys) ? difference(whole, index.typing) : whole;
+	const reach = heardOn(index, proposal.keys, whole);
 	const meetings: Meeting[] = [];
 	const apart: Binding[] = [];
 	const compare = (binding: Binding, relation: Meeting['relation']) => {

@@ -1,5 +1,6 @@
 import type { Recipe } from './recipe.ts';
 import type { FileRecord, Reading, Splice, Values } from './record.ts';
+import { refuseLost, refuseLostRows } from './read-back.ts';
 import { shapeOf } from './shapes/shapes.ts';
 
 /** Reads a file by a recipe. Throws `FileRefusedError` only where the file has no such structure at all. */
@@ -15,15 +16,25 @@ export function readAgain(recipe: Recipe, file: string, text: string, before: { 
 	return shapeOf(recipe.record.shape).readAgain?.(recipe.record as never, text, before) ?? readWith(recipe, file, text);
 }
 
-/** The text with these fields of a record changed and all else byte for byte as it was. */
+/**
+ * The text with these fields of a record changed and all else byte for byte as it was. Throws `NotWritableError` if the format
+ * cannot say them: what is written is read back first.
+ */
 export function changeRecord(recipe: Recipe, text: string, record: FileRecord, values: Values): Splice[] {
-	return shapeOf(recipe.record.shape).change(recipe.record as never, text, record, values);
+	const splices = shapeOf(recipe.record.shape).change(recipe.record as never, text, record, values);
+	refuseLost(recipe, text, splices, values, { changes: record });
+	return splices;
 }
 
-/** A new record after the given one, at the end without it. An empty file becomes a whole one, with all that its shape needs. */
+/**
+ * A new record after the given one, at the end without it. An empty file becomes a whole one, with all that its shape needs.
+ * Throws `NotWritableError` as `changeRecord`.
+ */
 export function insertRecord(recipe: Recipe, text: string, after: FileRecord | undefined, values: Values): Splice[] {
 	if (text.trim() === '') return [{ start: 0, end: text.length, insert: writeWith(recipe, [values]) }];
-	return shapeOf(recipe.record.shape).insert(recipe.record as never, text, after, values);
+	const splices = shapeOf(recipe.record.shape).insert(recipe.record as never, text, after, values);
+	refuseLost(recipe, text, splices, values, { after });
+	return splices;
 }
 
 export function removeRecord(recipe: Recipe, text: string, record: FileRecord): Splice[] {
@@ -47,7 +58,9 @@ export function spliced(text: string, splices: readonly Splice[]): string {
 	return result + text.slice(at);
 }
 
-/** A whole file of these records. */
+/** A whole file of these records. Throws `NotWritableError` that names the first one that the format cannot say. */
 export function writeWith(recipe: Recipe, rows: readonly Values[], lineEnd = '\n'): string {
-	return shapeOf(recipe.record.shape).write(recipe.record as never, rows, lineEnd);
+	const text = shapeOf(recipe.record.shape).write(recipe.record as never, rows, lineEnd);
+	refuseLostRows(recipe, rows, text);
+	return text;
 }

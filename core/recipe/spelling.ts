@@ -54,7 +54,9 @@ export function writeKeys(keys: Keys, spelling: KeySpelling = usual): string {
 		.map(({ modifiers, key: ours }) => {
 			const key = spelling.by === 'position' ? (LEGENDS.get(ours) ?? ours) : ours;
 			const named = spelling.names[ours] ?? spelling.names[KEY_SPELLINGS.get(ours.toLowerCase()) ?? ''];
-			const letter = spelling.letters === 'upper' ? key.toUpperCase() : key;
+			// ß in capitals is two letters
+			const capital = key.toUpperCase();
+			const letter = spelling.letters === 'upper' && [...capital].length === 1 ? capital : key;
 			const lead = spelling.order.filter((side) => modifiers.includes(OURS[side])).map((side) => spelling[side]);
 			return [...lead, named ?? ([...key].length === 1 ? letter : key)].join(spelling.joint);
 		})

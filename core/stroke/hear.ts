@@ -1,5 +1,5 @@
 import { NAMED_CODES, WRITING_CODES } from './codes.ts';
-import { MODIFIERS, type Modifier, type Stroke } from './stroke.ts';
+import { lowered, MODIFIERS, type Modifier, type Stroke } from './stroke.ts';
 
 /** What a key press tells: the fields of a W3C KeyboardEvent that matter, and the lock states. */
 export interface KeyPress {
@@ -67,7 +67,7 @@ export function hear(press: KeyPress, match: KeyMatch): Heard {
 			: heard(undefined, heldModifiers, [`The position ${press.code} is not one that applications can bind.`]);
 
 	if (press.altGraph && character)
-		return heard(character.toLowerCase(), [], [`AltGr types ${character} here; the stroke is the character ${character}.`]);
+		return heard(lowered(character), [], [`AltGr types ${character} here; the stroke is the character ${character}.`]);
 	const positionLetter = WRITING_CODES.get(press.code);
 	if (press.altKey && character && !/[\x20-\x7e]/.test(character) && positionLetter)
 		return heard(positionLetter, heldModifiers, [
@@ -79,7 +79,7 @@ export function hear(press: KeyPress, match: KeyMatch): Heard {
 	const isLetter = character.toLowerCase() !== character.toUpperCase();
 	if (isLetter)
 		return heard(
-			character.toLowerCase(),
+			lowered(character),
 			heldModifiers,
 			press.capsLock
 				? [

@@ -39,8 +39,14 @@ const modifierSpellings = new Map<string, Modifier>([
 	['super', 'Meta']
 ]);
 
+/** A single character in lower case, or as it is where lower case takes more than one (`İ`). */
+export function lowered(character: string): string {
+	const lower = character.toLowerCase();
+	return [...lower].length === 1 ? lower : character;
+}
+
 function keyOf(text: string): string {
-	if ([...text].length === 1 && text.trim() !== '') return text.toLowerCase();
+	if ([...text].length === 1 && text.trim() !== '') return lowered(text);
 	const key = KEY_SPELLINGS.get(text.toLowerCase());
 	if (!key)
 		throw new StrokeSyntaxError(

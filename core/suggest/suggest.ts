@@ -1,6 +1,7 @@
 import type { ShortcutIndex } from '../answer/shortcut-index.ts';
 import type { Command } from '../application/command.ts';
-import { count, difference, isEmpty, meets } from '../context/bits.ts';
+import { rivalsOn } from '../answer/rivals.ts';
+import { count, difference, isEmpty } from '../context/bits.ts';
 import { scopeText, type Scope } from '../context/scope.ts';
 import { BOARDS, centreOf, keyOn, PITCH } from '../keyboard/board.ts';
 import type { OfficeDesks } from '../keyboard/office.ts';
@@ -54,13 +55,14 @@ export function suggest(index: ShortcutIndex, office: OfficeDesks, wish: Wish): 
 	const bare = difference(reach, index.typing);
 	// a bare key is worth something where it is heard in most of the scope, not where people mostly type
 	const bareIsHeard = 2 * count(bare) >= count(reach);
+	const scopeBits = index.space.bitsOf(scope, text);
 	const reasonsFor = reasoning(index, office, command, elsewhere);
 	const found: Suggestion[] = [];
 	for (const keys of office.goodStrokes) {
 		const isBare = beginsBare(keys);
 		const heard = isBare ? bare : reach;
 		if (isBare && !bareIsHeard) continue;
-		const rivals = [...index.on(keys), ...index.longer(keys)].filter((b) => meets(index.reach(b), heard));
+		const rivals = rivalsOn(index, keys, heard, scopeBits);
 		if (rivals.some((b) => b.command === command.id)) continue;
 		const mayGo = wasted && rivals.every((b) => !b.lockedBy && (index.catalogue.get(b.command)?.use ?? Infinity) < HARDLY_USED);
 		if (rivals.length > 0 && !mayGo) continue;

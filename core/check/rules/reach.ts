@@ -1,11 +1,12 @@
+import { heardOn, rivalsOn } from '../../answer/rivals.ts';
 import type { ShortcutIndex } from '../../answer/shortcut-index.ts';
 import type { Catalogue } from '../../application/application.ts';
 import type { Command } from '../../application/command.ts';
-import { count, difference, first, isEmpty, isSubset, meets } from '../../context/bits.ts';
+import { count, first, isEmpty, isSubset } from '../../context/bits.ts';
 import type { Binding } from '../../profile/effective.ts';
 import type { OfficeDesks } from '../../keyboard/office.ts';
 import { HARDLY_USED } from '../../suggest/suggest.ts';
-import { beginsBare, type Keys } from '../../stroke/stroke.ts';
+import type { Keys } from '../../stroke/stroke.ts';
 import type { Circumstances } from '../circumstances.ts';
 import { labelOf, listed, type CheckRule } from '../finding.ts';
 import { movesTo } from '../proposals.ts';
@@ -38,15 +39,15 @@ function better({ index, office }: Circumstances, binding: Binding): { keys: Key
 	const now = office.reach(binding.keys);
 	const reach = index.reach(binding);
 	if (isEmpty(reach)) return undefined;
-	const heardNow = beginsBare(binding.keys) ? difference(reach, index.typing) : reach;
+	const heardNow = heardOn(index, binding.keys, reach);
 	for (const keys of office.goodStrokes) {
 		const way = office.reach(keys)!;
 		if (now && way.mm >= now.mm) return undefined;
 		// a stroke that lies elsewhere at another desk is no better there
 		if (way.effort !== 'easy' || office.troubles(keys).length > 0) continue;
-		const heard = beginsBare(keys) ? difference(reach, index.typing) : reach;
+		const heard = heardOn(index, keys, reach);
 		if (!isSubset(heardNow, heard)) continue;
-		const rivals = [...index.on(keys), ...index.longer(keys)].filter((b) => meets(index.reach(b), heard));
+		const rivals = rivalsOn(index, keys, heard, index.scopeSet(binding).bits);
 		const areWasted = rivals.every((b) => !b.lockedBy && (index.catalogue.get(b.command)?.use ?? Infinity) < HARDLY_USED);
 		if (areWasted && !rivals.some((b) => b.command === binding.command)) return { keys, wasted: rivals };
 	}

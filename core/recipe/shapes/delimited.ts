@@ -11,6 +11,7 @@ type Delimited = ShapeOf<'delimited'>;
 /** A field as it stands: `start` and `end` are around the quotes. */
 interface Cell extends Span {
 	readonly isOpen: boolean;
+	readonly isQuoted: boolean;
 }
 
 /**
@@ -32,7 +33,8 @@ function* cellsOf(
 			const from = at;
 			let isOpen = false;
 			let value: string;
-			if (quote && text[at] === quote) {
+			const isQuoted = quote !== '' && text[at] === quote;
+			if (isQuoted) {
 				let close = text.indexOf(quote, at + 1);
 				while (close !== -1 && text[close + 1] === quote) close = text.indexOf(quote, close + 2);
 				isOpen = close === -1;
@@ -47,7 +49,7 @@ function* cellsOf(
 				while (!isEnd(text[at]) && text[at] !== delimiter) at++;
 				value = text.slice(from, at);
 			}
-			cells.push({ value, start: from, end: at, isOpen });
+			cells.push({ value, start: from, end: at, isOpen, isQuoted });
 			if (text[at] !== delimiter) break;
 			at++;
 		}
@@ -60,7 +62,7 @@ function* cellsOf(
 }
 
 const written = ({ delimiter, quote }: Delimited, value: string): string =>
-	quote && (value.includes(delimiter) || value.includes(quote) || /[\r\n]/.test(value))
+	quote && (value.includes(delimiter) || value.includes(quote) || /[\r\n]/.test(value) || value !== value.trim())
 		? quote + value.replaceAll(quote, quote + quote) + quote
 		: value;
 
@@ -82,7 +84,7 @@ export const delimited: Shape<Delimited> = {
 				const [head, ...rest] = cells as [Cell, ...Cell[]];
 				const inside = text.slice(head.start + record.comment.length, head.end);
 				const lead = record.comment.length + (inside.length - inside.trimStart().length);
-				own = [{ ...head, value: inside.trim(), start: head.start + lead }, ...rest];
+				own = [{ ...head, value: inside.trim(), start: head.start + lead, isQuoted: false }, ...rest];
 				if (own.length < Math.min(2, record.columns.length)) continue;
 			}
 			if (isHead) {
@@ -93,7 +95,9 @@ export const delimited: Shape<Delimited> = {
 			const fields: Fields = {};
 			own.forEach((cell, i) => {
 				const field = record.columns[i];
-				if (field && field !== 'skip' && cell.value.trim() !== '') fields[field] = { ...cell, value: cell.value.trim() };
+				// blanks around a field are part of it where somebody has quoted them (RFC 4180, 2.4)
+				const value = cell.isQuoted ? cell.value : cell.value.trim();
+				if (field && field !== 'skip' && value.trim() !== '') fields[field] = { value, start: cell.start, end: cell.end };
 			});
 			const missing = needed.find((f) => !fields[f]);
 			const problem = open

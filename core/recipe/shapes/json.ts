@@ -88,11 +88,14 @@ export const json: Shape<Json> = {
 		return splices;
 	},
 
-	insert(record, text, _, values) {
+	insert(record, text, after, values) {
 		const holder = holderOf(record, 'file', text);
 		const path = stepsOf(record.at);
 		const options = optionsFor(text);
 		const { name, value } = built(record, values);
+		const children = holder.children ?? [];
+		const model = children.find((c) => c.offset === after?.start) ?? children.at(-1);
+		if (model) return [behind(text, holder, model, name, value)];
 		const edits =
 			holder.type === 'array'
 				? modify(text, [...path, holder.children?.length ?? 0], value, { ...options, isArrayInsertion: true })
@@ -122,6 +125,33 @@ export const json: Shape<Json> = {
 		return (JSON.stringify(value, null, '\t') + '\n').replaceAll('\n', lineEnd);
 	}
 };
+
+/** A new member behind another one and laid out as that is; no other sign of the file changes. */
+function behind(text: string, holder: Node, model: Node, name: string | undefined, value: unknown): Splice {
+	const before = holder.children![holder.children!.indexOf(model) - 1];
+	const from = before ? before.offset + before.length : holder.offset + 1;
+	// what stands between a member and the one before it, without the comma: a line end and blanks, or a blank, or nothing
+	const gap = text.slice(from, model.offset).replace(/^\s*,/, '');
+	const lead = /^\s*$/.test(gap) ? gap : ' ';
+	const own = text.slice(model.offset, model.offset + model.length);
+	const indent = /[ \t]*$/.exec(lead)![0];
+	const isTall = /[\r\n]/.test(own);
+	const step = /\n([ \t]+)\S/.exec(own)?.[1]?.slice(indent.length) || '\t';
+	const eol = text.includes('\r\n') ? '\r\n' : '\n';
+	const written = isTall
+		? JSON.stringify(value, null, step).replaceAll('\n', eol + indent)
+		: inline(value, /^\{\s/.test(own) || /:\s*\{\s/.test(own));
+	const colon = /^"(?:[^"\\]|\\.)*"(\s*:\s*)/.exec(own)?.[1] ?? ': ';
+	const at = model.offset + model.length;
+	return { start: at, end: at, insert: `,${lead}${name === undefined ? '' : JSON.stringify(name) + colon}${written}` };
+}
+
+/** A value on one line. */
+function inline(value: unknown, isAiry: boolean): string {
+	if (typeof value !== 'object' || value === null) return JSON.stringify(value);
+	const members = Object.entries(value).map(([key, one]) => `${JSON.stringify(key)}: ${inline(one, isAiry)}`);
+	return isAiry ? `{ ${members.join(', ')} }` : `{${members.join(', ')}}`;
+}
 
 /** A record as a value, and its name when the records are in an object. */
 export function built(

@@ -10,8 +10,18 @@ import type { Shape } from './shape.ts';
 
 type Xml = ShapeOf<'xml'>;
 
+/**
+ * For an attribute in either kind of quotes and for text. Line ends, tabs and blanks at either end would not come back as they
+ * are (XML 1.0, 2.11 and 3.3.3), and so are written as references.
+ */
 const escaped = (value: string): string =>
-	value.replaceAll('&', '&amp;').replaceAll('<', '&lt;').replaceAll('>', '&gt;').replaceAll('"', '&quot;');
+	value
+		.replaceAll('&', '&amp;')
+		.replaceAll('<', '&lt;')
+		.replaceAll('>', '&gt;')
+		.replaceAll('"', '&quot;')
+		.replaceAll("'", '&apos;')
+		.replace(/[\t\r\n]|^ | $/g, (sign) => `&#${sign.charCodeAt(0)};`);
 
 /** XML 1.0 (fifth edition), 2.5. */
 const NO_DASHES = 'a comment of XML may not hold two dashes (--); take the record out instead';
@@ -65,10 +75,10 @@ export const xml: Shape<Xml> = {
 			if (textField && !isSelfClosing) {
 				const close = text.lastIndexOf('</', parser.position - 1);
 				const inside = text.slice(textStart, close);
-				if (!inside.includes('<') && inside.trim() !== '') {
+				const value = textOf(inside.trim());
+				if (value !== undefined && value !== '') {
 					const lead = inside.length - inside.trimStart().length;
-					const value = inside.trim();
-					fields[textField] = { value: plain(value), start: textStart + lead, end: textStart + lead + value.length };
+					fields[textField] = { value, start: textStart + lead, end: textStart + inside.trimEnd().length };
 				}
 			}
 			const missing = needed.find((f) => !fields[f]);
@@ -106,7 +116,7 @@ export const xml: Shape<Xml> = {
 				return { start: at, end: at, insert: ` ${place.slice(1)}="${escaped(values[f]!)}"` };
 			}
 			const whole = text.slice(start, end);
-			const close = whole.lastIndexOf('</');
+			const close = /<\/[^<>]*>\s*$/.exec(whole)?.index ?? -1;
 			return close === -1
 				? { start: start + whole.lastIndexOf('/>'), end, insert: `>${escaped(values[f]!)}</${record.element}>` }
 				: { start: start + close, end: start + close, insert: escaped(values[f]!) };
@@ -176,6 +186,20 @@ function element({ element: name, fields }: Xml, values: Values): string {
 	return inside && values[inside[0]]
 		? `<${name}${attributes}>${escaped(values[inside[0]]!)}</${name}>`
 		: `<${name}${attributes}/>`;
+}
+
+const CDATA = /<!\[CDATA\[([\s\S]*?)\]\]>/g;
+
+/** What stands in an element, with the sections that are taken as they are; undefined if there are other elements in it. */
+function textOf(inside: string): string | undefined {
+	let value = '';
+	let at = 0;
+	for (const section of inside.matchAll(CDATA)) {
+		value += plain(inside.slice(at, section.index)) + section[1];
+		at = section.index + section[0].length;
+	}
+	const rest = inside.replace(CDATA, '');
+	return rest.includes('<') ? undefined : value + plain(inside.slice(at));
 }
 
 const ENTITIES: Readonly<Record<string, string>> = { amp: '&', lt: '<', gt: '>', quot: '"', apos: "'" };

@@ -36,11 +36,11 @@ function holderIn(record: Yaml, text: string, file = 'file'): { holder: YAMLMap 
 }
 
 /** The records' nodes with their offsets; the end is that of what was said, without comments behind it. */
-function itemsOf(holder: YAMLMap | YAMLSeq): { start: number; end: number; value: unknown }[] {
+function itemsOf(text: string, holder: YAMLMap | YAMLSeq): { start: number; end: number; value: unknown }[] {
 	return holder.items.map((item) => {
 		const [name, value] = partsOf(holder, item);
 		const range = ((name ?? value) as Node | undefined)?.range ?? [0, 0, 0];
-		return { start: range[0], end: endOf(value as Node | undefined) ?? range[1], value };
+		return { start: range[0], end: endOf(text, value as Node | undefined) ?? range[1], value };
 	});
 }
 
@@ -48,25 +48,25 @@ function itemsOf(holder: YAMLMap | YAMLSeq): { start: number; end: number; value
 const partsOf = (holder: YAMLMap | YAMLSeq, item: unknown): [name: unknown, value: unknown] =>
 	isMap(holder) ? [(item as { key: unknown }).key, (item as { value: unknown }).value] : [undefined, item];
 
-function fieldsIn(record: Yaml, name: unknown, value: unknown): Fields {
+function fieldsIn(record: Yaml, text: string, name: unknown, value: unknown): Fields {
 	const fields: Fields = {};
 	for (const [field, pointer] of Object.entries(record.fields) as [Field, string][]) {
 		const node = pointer === '#' ? name : into(value, stepsOf(pointer));
 		if (isScalar(node) && node.range && node.value !== null && node.value !== false)
-			fields[field] = { value: String(node.value), start: node.range[0], end: node.range[1] };
+			fields[field] = { value: String(node.value), start: node.range[0], end: endOf(text, node)! };
 	}
 	return fields;
 }
 
 /** The records that are commented out; a comment that lacks what a record needs is a remark. */
 function offIn(record: Yaml, text: string, holder: YAMLMap | YAMLSeq): FileRecord[] {
-	const items = itemsOf(holder);
+	const items = itemsOf(text, holder);
 	if (holder.flow || items.length === 0 || !text.includes('#')) return [];
 	const needed = neededOf(record.fields);
 	const lineOf = growingLines(text);
 	return commentedOut(text, holder, lineStart(text, items[0]!.start), items.at(-1)!.end).flatMap(
 		({ start, end, holder: one, shift }) => {
-			const fields = shifted(fieldsIn(record, ...partsOf(one, one.items[0])), shift);
+			const fields = shifted(fieldsIn(record, text.slice(shift), ...partsOf(one, one.items[0])), shift);
 			const isWhole = needed.every((f) => fields[f]) && (!isMap(one) || looksMeant(fields));
 			return isWhole ? [{ line: lineOf(start), start, end, fields, off: true }] : [];
 		}
@@ -74,18 +74,43 @@ function offIn(record: Yaml, text: string, holder: YAMLMap | YAMLSeq): FileRecor
 }
 
 /** Where a node ends: of a block collection, where its last scalar does. */
-function endOf(node: Node | undefined): number | undefined {
+function endOf(text: string, node: Node | undefined): number | undefined {
 	if ((isMap(node) || isSeq(node)) && !node.flow && node.items.length > 0) {
 		const last = node.items.at(-1);
 		const pair = isMap(node) ? (last as { key: Node; value: Node | null }) : undefined;
-		return pair ? (endOf(pair.value ?? undefined) ?? pair.key.range?.[1]) : endOf(last as Node);
+		return pair ? (endOf(text, pair.value ?? undefined) ?? pair.key.range?.[1]) : endOf(text, last as Node);
 	}
-	return node?.range?.[1];
+	if (!node?.range) return undefined;
+	const [start, end] = node.range;
+	// a folded or literal text has its last line ends within its range
+	const isText = isScalar(node) && (node.type === 'BLOCK_FOLDED' || node.type === 'BLOCK_LITERAL');
+	return isText ? start + text.slice(start, end).trimEnd().length : end;
 }
+
+/**
+ * A value as it is written in place of one that stands there as `source`, in the same quotes. Within braces and brackets more
+ * signs need quotes than elsewhere (YAML 1.2, 7.3.3).
+ */
+function scalar(value: string, source: string, isFlow: boolean): string {
+	const options = { lineWidth: 0, blockQuote: false } as const;
+	if (source.startsWith('"')) return stringify(value, { ...options, defaultStringType: 'QUOTE_DOUBLE' }).trimEnd();
+	const type = source.startsWith("'") && !/[\n\r]/.test(value) ? 'QUOTE_SINGLE' : 'PLAIN';
+	if (!isFlow) return stringify(value, { ...options, defaultStringType: type }).trimEnd();
+	return stringify([value], { ...options, defaultStringType: type, collectionStyle: 'flow', flowCollectionPadding: false })
+		.trimEnd()
+		.slice(1, -1);
+}
+
+/** Values as a list or map within braces or brackets, without these. */
+const flowInside = (said: unknown): string =>
+	stringify(said, { collectionStyle: 'flow', lineWidth: 0, blockQuote: false }).trim().slice(1, -1).trim();
+
+/** Records as block lists and maps, in lines. */
+const block = (said: unknown): string => stringify(said, { lineWidth: 0, blockQuote: false }).trimEnd();
 
 /** The whole of the holder with the blanks and the line end before it, so that `[]` can stand behind its name. */
 function leadOf(text: string, holder: YAMLMap | YAMLSeq): { start: number; end: number } {
-	const items = itemsOf(holder);
+	const items = itemsOf(text, holder);
 	const begin = holder.flow ? holder.range![0] : Math.min(holder.range![0], lineStart(text, items[0]!.start));
 	const end = holder.flow ? holder.range![1] : items.at(-1)!.end;
 	return { start: begin - (/\s*$/.exec(text.slice(0, begin))?.[0].length ?? 0), end };
@@ -94,16 +119,16 @@ function leadOf(text: string, holder: YAMLMap | YAMLSeq): { start: number; end: 
 /** More entries of one record, behind those that it has. */
 function appended(text: string, value: YAMLMap, more: readonly (readonly [string, string])[]): Splice {
 	const said = Object.fromEntries(more);
-	const end = endOf(value)!;
+	const end = endOf(text, value)!;
 	if (value.flow) {
-		const flow = stringify(said, { collectionStyle: 'flow', lineWidth: 0 }).trim().slice(1, -1).trim();
-		const at = text.lastIndexOf('}', end);
-		return { start: at, end: at, insert: `${value.items.length > 0 ? ', ' : ''}${flow}` };
+		const brace = text.lastIndexOf('}', end);
+		const at = brace - /\s*$/.exec(text.slice(0, brace))![0].length;
+		return { start: at, end: at, insert: `${value.items.length > 0 ? ', ' : ''}${flowInside(said)}` };
 	}
 	const indent = ' '.repeat(columnOf(text, (value.items[0]!.key as Node).range![0]) - 1);
 	const at = lineAround(text, end).end;
-	const block = stringify(said).trimEnd().replaceAll(/^/gm, indent).replaceAll('\n', lineEndOf(text));
-	return { start: at, end: at, insert: /[\r\n]$/.test(text.slice(0, at)) ? block + lineEndOf(text) : lineEndOf(text) + block };
+	const lines = block(said).replaceAll(/^/gm, indent).replaceAll('\n', lineEndOf(text));
+	return { start: at, end: at, insert: /[\r\n]$/.test(text.slice(0, at)) ? lines + lineEndOf(text) : lineEndOf(text) + lines };
 }
 
 /**
@@ -119,9 +144,9 @@ export const yaml: Shape<Yaml> = {
 		const lineOf = growingLines(text);
 		for (const item of holder.items) {
 			const [name, value] = partsOf(holder, item);
-			const fields = fieldsIn(record, name, value);
+			const fields = fieldsIn(record, text, name, value);
 			const range = (name as Node | undefined)?.range ?? (value as Node | undefined)?.range ?? [0, 0, 0];
-			const end = (value as Node | undefined)?.range?.[1] ?? range[1];
+			const end = endOf(text, value as Node | undefined) ?? range[1];
 			const line = lineOf(range[0]);
 			const missing = needed.find((f) => !fields[f]);
 			if (missing)
@@ -135,16 +160,20 @@ export const yaml: Shape<Yaml> = {
 		return { records: [...records, ...offIn(record, text, holder)].sort((a, b) => a.start - b.start), unknown };
 	},
 
-	change(record, text, { start, fields }, values) {
+	change(record, text, { start, fields, off }, values) {
 		const splices: Splice[] = [];
+		const { flow } = holderIn(record, text).holder;
+		const isFlow = (at: number) => Boolean(flow) || /[{[]/.test(text.slice(start, at));
+		if (off && Object.values(values).some((value) => /[\r\n]/.test(value)))
+			throw new NotWritableError('a record that is commented out takes no values of several lines');
 		const missing: Values = {};
 		for (const f of Object.keys(values) as Field[]) {
 			const span = fields[f];
-			if (span) splices.push({ start: span.start, end: span.end, insert: stringify(values[f]).trimEnd() });
+			if (span) splices.push({ start: span.start, end: span.end, insert: scalar(values[f]!, text.slice(span.start, span.end), isFlow(span.start)) });
 			else missing[f] = values[f]!;
 		}
 		if (Object.keys(missing).length > 0) {
-			const item = itemsOf(holderIn(record, text).holder).find((i) => i.start === start);
+			const item = itemsOf(text, holderIn(record, text).holder).find((i) => i.start === start);
 			if (!isMap(item?.value) || Object.keys(missing).some((f) => !/^\/[^/]+$/.test(record.fields[f as Field] ?? '')))
 				throw new NotWritableError(`this record has no ${Object.keys(missing).join(' and ')} yet; add it in the file by hand`);
 			const more: [string, string][] = [];
@@ -157,7 +186,7 @@ export const yaml: Shape<Yaml> = {
 					splices.push({
 						start: there[0],
 						end: there[1],
-						insert: (there[0] === there[1] ? ' ' : '') + stringify(said).trimEnd()
+						insert: (there[0] === there[1] ? ' ' : '') + scalar(said, text.slice(there[0], there[1]), isFlow(there[0]))
 					});
 			}
 			if (more.length > 0) splices.push(appended(text, item.value, more));
@@ -169,25 +198,25 @@ export const yaml: Shape<Yaml> = {
 		const { holder } = holderIn(record, text);
 		const { name, value } = built(record, values);
 		const said = isMap(holder) ? { [name ?? '']: value } : [value];
-		const items = itemsOf(holder);
+		const items = itemsOf(text, holder);
 		const item = items.find((i) => i.start === after?.start) ?? items.at(-1);
 		if (!item || holder.flow) {
-			const flow = stringify(said, { collectionStyle: 'flow', lineWidth: 0 }).trim();
-			if (item) return [{ start: item.end, end: item.end, insert: `, ${flow.slice(1, -1).trim()}` }];
-			return [{ start: holder.range![0], end: holder.range![1], insert: flow }];
+			if (item) return [{ start: item.end, end: item.end, insert: `, ${flowInside(said)}` }];
+			const [open, close] = isMap(holder) ? ['{ ', ' }'] : ['[ ', ' ]'];
+			return [{ start: holder.range![0], end: holder.range![1], insert: open + flowInside(said) + close }];
 		}
 		const first = lineAround(text, item.start);
 		const indent = ' '.repeat(columnOf(text, isMap(holder) ? item.start : text.lastIndexOf('-', item.start)) - 1);
-		const block = stringify(said).trimEnd().replaceAll(/^/gm, indent).replaceAll('\n', lineEndOf(text));
+		const lines = block(said).replaceAll(/^/gm, indent).replaceAll('\n', lineEndOf(text));
 		const end = Math.max(first.end, lineAround(text, item.end).end);
 		const isLast = end === text.length && !/[\r\n]$/.test(text);
-		return [{ start: end, end, insert: isLast ? lineEndOf(text) + block : block + lineEndOf(text) }];
+		return [{ start: end, end, insert: isLast ? lineEndOf(text) + lines : lines + lineEndOf(text) }];
 	},
 
 	remove(record, text, { start, end, off }) {
 		if (off) return [{ start: lineStart(text, start), end: lineAround(text, end).end, insert: '' }];
 		const { holder } = holderIn(record, text);
-		const items = itemsOf(holder);
+		const items = itemsOf(text, holder);
 		const at = items.findIndex((i) => i.start === start);
 		const item = items[at]!;
 		if (items.length === 1)
@@ -202,7 +231,7 @@ export const yaml: Shape<Yaml> = {
 	toggle(record, text, { start, end }, off) {
 		if (!off) return commentIn(text, start, end);
 		const { holder } = holderIn(record, text);
-		const items = itemsOf(holder);
+		const items = itemsOf(text, holder);
 		if (holder.flow) throw new NotWritableError('records in one line cannot be commented out; take it out instead');
 		if (items.length === 1)
 			throw new NotWritableError('without its last record the list would be none any more; take it out instead');
@@ -217,6 +246,6 @@ export const yaml: Shape<Yaml> = {
 			? Object.fromEntries(all.map(({ name, value }) => [name ?? '', value]))
 			: all.map((b) => b.value);
 		for (const step of stepsOf(record.at).reverse()) value = { [step]: value };
-		return stringify(value).replaceAll('\n', lineEnd);
+		return (block(value) + '\n').replaceAll('\n', lineEnd);
 	}
 };
