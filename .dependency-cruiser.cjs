@@ -9,7 +9,7 @@ module.exports = {
 			to: {
 				pathNot: [
 					'^core',
-					'^node_modules/(zod|csv-parse|csv-stringify|fastest-levenshtein|jsonc-parser|minisearch|yaml|saxes|xmlchars|@types/sarif)/'
+					'^node_modules/(zod|csv-parse|csv-stringify|fastest-levenshtein|jsonc-parser|minisearch|node-diff3|yaml|saxes|xmlchars|@types/sarif)/'
 				]
 			}
 		},

@@ -1,8 +1,65 @@
 // Starts the built server; listens on loopback unless HOST says otherwise.
-process.env.HOST ??= '127.0.0.1';
-process.env.PORT ??= '5180';
-process.env.SKARN_ADDRESS ??= `http://127.0.0.1:${process.env.PORT}`;
-process.env.BODY_SIZE_LIMIT ??= '60M';
-if (!/^(127\.|localhost$|::1$)/.test(process.env.HOST))
-	console.warn(`Skarn listens on ${process.env.HOST}: anybody who reaches it can write. It has no accounts yet.`);
-await import('../build/index.js');
+import { createServer } from 'node:http';
+import { fileURLToPath } from 'node:url';
+import { hostsFrom, refusalOf, refuse } from './front.mjs';
+
+const { env } = process;
+env.HOST ??= '127.0.0.1';
+env.PORT ??= '5180';
+env.SKARN_ADDRESS ??= `http://127.0.0.1:${env.PORT}`;
+env.SKARN_PROGRAM ??= fileURLToPath(new URL('../bin/skarn.mjs', import.meta.url));
+env.BODY_SIZE_LIMIT ??= '60M';
+
+const port = Number(env.PORT);
+if (!Number.isInteger(port) || port < 0 || port > 65_535) {
+	console.error(`\nSkarn did not start.\nPORT is "${env.PORT}"; expected a number from 0 to 65535.\n`);
+	process.exit(2);
+}
+const hosts = hostsFrom(env.SKARN_HOSTS);
+const INSTANCE = /^[^?#]*/;
+
+/** The application; it opens the data folder, and so begins once the port is ours. */
+let application;
+const server = createServer(
+	{ headersTimeout: 20_000, requestTimeout: 60_000, connectionsCheckingInterval: 5_000 },
+	async (request, response) => {
+		response.setHeader('x-content-type-options', 'nosniff');
+		const instance = INSTANCE.exec(request.url)[0];
+		const refusal = refusalOf(request, hosts);
+		if (refusal) {
+			// what is not read would be taken for the next request
+			response.setHeader('connection', 'close');
+			refuse(response, refusal, instance);
+			return;
+		}
+		const { handler } = await application;
+		handler(request, response, () => {
+			refuse(
+				response,
+				{ status: 404, kind: 'not-found', title: 'There is no such thing here', detail: 'Nothing lies at this address.' },
+				instance
+			);
+		});
+	}
+);
+server.on('error', (error) => {
+	const taken = `Port ${port} of ${env.HOST} is taken by another program. Stop it, or choose another port: PORT=${port + 1}`;
+	console.error(`\nSkarn did not start.\n${error.code === 'EADDRINUSE' ? taken : error.message}\n`);
+	process.exit(3);
+});
+server.listen(port, env.HOST, () => {
+	if (!/^(127\.|localhost$|::1$)/.test(env.HOST))
+		console.warn(`Skarn listens on ${env.HOST}: anybody who reaches it can write. It has no accounts yet.`);
+	application = import('../build/handler.js');
+	application.then(() => console.log(`Skarn listens on http://${env.HOST}:${port}`));
+});
+
+let stopping = false;
+function stop(reason) {
+	if (stopping) return;
+	stopping = true;
+	server.close(() => process.emit('sveltekit:shutdown', reason));
+	server.closeIdleConnections();
+	setTimeout(() => server.closeAllConnections(), 2_000).unref();
+}
+for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => stop(signal));

@@ -15,28 +15,14 @@ export const init: ServerInit = async () => {
 	process.on('sveltekit:shutdown', () => void closeOffice());
 };
 
-const LOOPBACK = /^(localhost|127(\.\d+){3}|\[::1\])(:\d+)?$/;
-
-/** Names under which this server may be asked, beside the loopback ones: comma-separated in SKARN_HOSTS. */
-const allowedHosts = (process.env.SKARN_HOSTS ?? '')
-	.split(',')
-	.map((host) => host.trim())
-	.filter(Boolean);
-
-/**
- * Refuses a foreign Host (DNS rebinding) and writes that another site's page sends. A write without an Origin does not
- * come from a page: seats and scripts send none.
- */
+/** What scripts/front.mjs lets through: addresses of the API that there are not, and other methods, are problems as well. */
 export const handle: Handle = async ({ event, resolve }) => {
-	const host = event.request.headers.get('host') ?? '';
-	const refuse = (detail: string) => problemResponse(new Problem(403, 'foreign-origin', detail), event.url.pathname);
-	if (!LOOPBACK.test(host) && !allowedHosts.includes(host))
-		return refuse(`Skarn does not answer as "${host}". Use its loopback address, or name the host in SKARN_HOSTS.`);
-	const origin = event.request.headers.get('origin');
-	const writes = !['GET', 'HEAD'].includes(event.request.method);
-	if (writes && origin !== null && !sameHost(origin, host)) return refuse(`A page of ${origin} may not write here.`);
-
-	const response = await resolve(event);
+	const { pathname } = event.url;
+	const isApi = pathname === '/api' || pathname.startsWith('/api/');
+	const response =
+		isApi && event.route.id === null
+			? problemResponse(new Problem(404, 'not-found', `There is no ${pathname} in this API.`), pathname)
+			: asProblem(isApi, pathname, event.request.method, await resolve(event));
 	response.headers.set('x-content-type-options', 'nosniff');
 	response.headers.set('referrer-policy', 'same-origin');
 	response.headers.set('cross-origin-opener-policy', 'same-origin');
@@ -44,10 +30,13 @@ export const handle: Handle = async ({ event, resolve }) => {
 	return response;
 };
 
-function sameHost(origin: string, host: string): boolean {
-	try {
-		return new URL(origin).host === host;
-	} catch {
-		return false;
-	}
+function asProblem(isApi: boolean, pathname: string, method: string, response: Response): Response {
+	if (!isApi || response.status !== 405) return response;
+	const allow = response.headers.get('allow') ?? '';
+	const problem = problemResponse(
+		new Problem(405, 'wrong-method', `${method} is not for ${pathname}; it takes ${allow}.`),
+		pathname
+	);
+	problem.headers.set('allow', allow);
+	return problem;
 }

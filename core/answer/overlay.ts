@@ -44,7 +44,8 @@ export function overlay(index: ShortcutIndex, profile: Profile, changes: readonl
 	});
 	const { bindings: fresh, ineffective } = effectiveProfile(folded, index.space);
 	const level = new Map(profile.map((stratum, i) => [stratum.id, i]));
-	const inOrder = (a: Binding, b: Binding) => level.get(b.stratum)! - level.get(a.stratum)! || a.rank - b.rank || (a.key < b.key ? -1 : 1);
+	const inOrder = (a: Binding, b: Binding) =>
+		level.get(b.stratum)! - level.get(a.stratum)! || a.rank - b.rank || (a.key < b.key ? -1 : 1);
 
 	/** The inputs of which the changes can say something else, as they are then; made when they are asked for. */
 	const touched = new Map<Keys, GrowingInput | undefined>();

@@ -1,6 +1,7 @@
 import { keyOfChange, type Change } from '../profile/edit.ts';
-import { entryKey } from '../profile/entry.ts';
-import { stratumById, type Profile } from '../profile/stratum.ts';
+import { lockOver } from '../profile/effective.ts';
+import { entryKey, shortcutKey, type Entry } from '../profile/entry.ts';
+import { stratumById, type Profile, type StratumId } from '../profile/stratum.ts';
 import { parseKeys } from '../stroke/stroke.ts';
 import { lockedText } from './locked-text.ts';
 import { overlay } from './overlay.ts';
@@ -34,7 +35,10 @@ export function changeProblems(index: ShortcutIndex, profile: Profile, changes: 
 	return problems.length > 0 ? problems : lockedChanges(index, profile, changes);
 }
 
-/** The changes whose entries would be without effect, since a lock below holds what they speak of. */
+/**
+ * The changes whose entries would be without effect, since a lock that stands below holds what they speak of. A lock that comes
+ * with the same edit does not count: the edit may bring a whole file, in which the entry was without effect as well.
+ */
 function lockedChanges(index: ShortcutIndex, profile: Profile, changes: readonly Change[]): ChangeProblem[] {
 	const after = overlay(index, profile, changes);
 	return changes.flatMap((change, i) => {
@@ -43,8 +47,15 @@ function lockedChanges(index: ShortcutIndex, profile: Profile, changes: readonly
 		const lock = after
 			.at(entry.keys)
 			.ineffective.find((is) => is.reason === 'locked' && is.stratum === stratum && entryKey(is.entry) === keyOfChange(change));
-		if (!lock) return [];
+		if (!lock || !isHeld(index, stratum, entry)) return [];
 		const name = stratumById(profile, lock.lockedBy!).name;
 		return [{ index: i, message: lockedText(index, entry, name) }];
 	});
+}
+
+/** Whether a lock of the profile as it stands keeps the stratum from saying this. */
+function isHeld({ effective, space }: ShortcutIndex, stratum: StratumId, entry: Entry): boolean {
+	if (entry.op === 'set') return lockOver(effective, space, stratum, entry) !== undefined;
+	const lock = effective.byKey.get(shortcutKey(entry))?.lockedBy;
+	return lock !== undefined && lock !== stratum;
 }

@@ -6,9 +6,13 @@ import { Scope } from '../context/scope.ts';
 import { Keys } from '../stroke/stroke.ts';
 import { Command, type CommandId } from './command.ts';
 
+/** What stands in the place of an application's id in addresses of Skarn's own. */
+const TAKEN_IDS: readonly string[] = ['api', 'catalogue', 'start', 'programs'];
+
 export const ApplicationId = z
 	.string()
 	.regex(/^[a-z0-9][a-z0-9-]{0,59}$/, 'an application id: lower-case letters, digits and hyphens')
+	.refine((id) => !TAKEN_IDS.includes(id), `Skarn has pages of that name; choose another id than ${TAKEN_IDS.join(', ')}`)
 	.brand<'ApplicationId'>();
 export type ApplicationId = z.infer<typeof ApplicationId>;
 

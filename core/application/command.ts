@@ -5,7 +5,7 @@ export const CommandId = z
 	.string()
 	.min(1, 'is empty')
 	.max(120)
-	.regex(/^\S(.*\S)?$/s, 'a command id: no space at either end')
+	.regex(/^[^\s\p{Cc}]([^\p{Cc}\p{Zl}\p{Zp}]*[^\s\p{Cc}])?$/u, 'a command id: one line, no space at either end')
 	.brand<'CommandId'>();
 export type CommandId = z.infer<typeof CommandId>;
 

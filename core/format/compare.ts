@@ -15,6 +15,8 @@ import type { ShortcutRow } from './shortcut-row.ts';
 /** What was read of a file, before anything is left out. */
 export interface Parsed {
 	readonly rows: readonly ShortcutRow[];
+	/** See `ShortcutFile`. */
+	readonly saysAll?: boolean;
 	readonly macros?: readonly { readonly stratum: StratumId; readonly macros: readonly MacroEntry[] }[];
 	readonly aliases?: readonly { readonly stratum: StratumId; readonly file: AliasFile }[];
 	readonly folders?: SearchPaths;
@@ -64,7 +66,7 @@ export function compareFile(subject: Subject, profile: Profile, parsed: Parsed, 
 	const acceptances = parsed.rows.filter((row) => row.op === 'accept').length;
 	return {
 		index,
-		rows: previewImport(index, profile, rows, (row) => into ?? row.stratum ?? otherwise),
+		rows: previewImport(index, profile, rows, (row) => into ?? row.stratum ?? otherwise, parsed.saysAll),
 		macros,
 		aliases,
 		folders: selection.sections.includes('machine') ? parsed.folders : undefined,

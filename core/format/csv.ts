@@ -1,10 +1,11 @@
 import { parse, CsvError } from 'csv-parse/browser/esm/sync';
 import { FileRefusedError } from './problem.ts';
+import { plain } from './inert.ts';
 import type { TableRecord } from './table/tree.ts';
 
 /**
  * Reads RFC 4180 records; also takes LF line ends, a byte order mark and empty lines between records.
- * The first record must be a header. Throws `FileRefusedError` with the line for quotes that
+ * The first record must be a header. Cells that were made inert come back as they were (see `inert`). Throws `FileRefusedError` with the line for quotes that
  * do not close; a quote inside an unquoted field is taken as it is.
  */
 export function readCsv(file: string, text: string, delimiter = ','): { header: readonly string[]; records: TableRecord[] } {
@@ -34,7 +35,7 @@ export function readCsv(file: string, text: string, delimiter = ','): { header: 
 		const counted = inside.match(/[\r\n]/g)?.length ?? 0;
 		const line = info.lines - counted - surplus;
 		surplus += counted - (inside.match(/\r\n|\r|\n/g)?.length ?? 0);
-		return { line, fields: record };
+		return { line, fields: record.map(plain) };
 	});
 	return { header: header.record.map((name) => name.trim()), records };
 }

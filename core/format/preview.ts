@@ -1,6 +1,7 @@
 import { put, takeAway, OutOfReachError } from '../answer/choices.ts';
 import { lockedText } from '../answer/locked-text.ts';
 import type { ShortcutIndex } from '../answer/shortcut-index.ts';
+import { changeProblems } from '../answer/validate.ts';
 import { scopeText } from '../context/scope.ts';
 import { entryKey, shortcutKey } from '../profile/entry.ts';
 import { combined, type Change } from '../profile/edit.ts';
@@ -22,12 +23,16 @@ export interface PreviewRow {
 	readonly reason: string | undefined;
 }
 
-/** Compares the rows of a file with the profile; `targetOf` says into which stratum each would go. */
+/**
+ * Compares the rows of a file with the profile; `targetOf` says into which stratum each would go, `saysAll` whether the file
+ * removes by name what it does not want (see `ShortcutFile`).
+ */
 export function previewImport(
 	index: ShortcutIndex,
 	profile: Profile,
 	rows: readonly ShortcutRow[],
-	targetOf: (row: ShortcutRow) => StratumId
+	targetOf: (row: ShortcutRow) => StratumId,
+	saysAll = false
 ): PreviewRow[] {
 	const seen = new Map<string, number>();
 	const levels = new Map(profile.map((s, level) => [s.id, level]));
@@ -50,6 +55,7 @@ export function previewImport(
 			...more
 		});
 		const refuse = (reason: string) => say('refused', { reason });
+		const isTold = saysAll && row.stratum === target;
 
 		const stratum = profile.find((s) => s.id === target);
 		if (!stratum) return refuse(`there is no stratum "${target}" here; choose one to import into`);
@@ -71,11 +77,12 @@ export function previewImport(
 		if (stratum.kind === 'factory') return refuse('the factory stratum is never written; import into another stratum');
 		if (op === 'accept') return say('new');
 		const inForce = index.effective.byKey.get(shortcutKey(shortcut));
-		if (op === 'set' && inForce && !own) return say('same');
+		if (op === 'set' && inForce && !own && (!isTold || inForce.stratum === target)) return say('same');
 		if (op === 'remove') {
 			if (inForce?.lockedBy && inForce.lockedBy !== target)
 				return refuse(lockedText(index, { ...shortcut, op }, profile.find((s) => s.id === inForce.lockedBy)!.name));
 			if (inForce) return say('replaced', { replaces: [inForce] });
+			if (isTold) return say('new');
 			if ((comes.get(shortcutKey(shortcut)) ?? Infinity) < levels.get(target)!) return say('new');
 			return index.effective.removed.has(shortcutKey(shortcut))
 				? say('same')
@@ -85,7 +92,13 @@ export function previewImport(
 		if (lock) return refuse(lockedText(index, { ...shortcut, op }, profile.find((s) => s.id === lock)!.name));
 		const text = scopeText(shortcut.scope);
 		const replaces =
-			op === 'set' ? index.on(shortcut.keys).filter((b) => b.scopeText === text && b.command !== shortcut.command) : [];
+			op === 'set'
+				? index
+						.on(shortcut.keys)
+						.filter((b) => b.scopeText === text && b.command !== shortcut.command)
+						// what the file says as well is to stand beside it; and what it could have removed and did not
+						.filter((b) => !comes.has(b.key) && (!isTold || b.stratum === target))
+				: [];
 		return say(replaces.length > 0 || own ? 'replaced' : 'new', { replaces });
 	});
 }
@@ -102,8 +115,13 @@ export function importChanges(
 		if (state !== 'new' && state !== 'replaced') continue;
 		try {
 			const taken = replaces.flatMap((binding) => takeAway(index, profile, target, binding));
-			if (row.op === 'set') changes.push(...put(profile, target, row.shortcut), ...taken);
-			else if (row.op === 'remove' && replaces.length > 0) changes.push(...taken);
+			if (row.op === 'set') {
+				const own = profile.find((s) => s.id === target)!.entries.get(entryKey({ ...row.shortcut, op: 'set' })) ?? null;
+				const said = put(profile, target, row.shortcut);
+				// a stratum may repeat what one below it says
+				const repeats: Change = { stratum: target, before: own, after: { op: 'set', ...row.shortcut, rank: own?.rank ?? 0 } };
+				changes.push(...(said.length > 0 ? said : [repeats]), ...taken);
+			} else if (row.op === 'remove' && replaces.length > 0) changes.push(...taken);
 			else if (row.op === 'remove')
 				changes.push({ stratum: target, before: null, after: { op: 'remove', ...row.shortcut, rank: 0 } });
 			else if (row.op === 'lock')
@@ -119,7 +137,14 @@ export function importChanges(
 			left.push({ line: row.line, column: 1, message: error.message });
 		}
 	}
-	return { changes: ranked(profile, combined(changes)), left };
+	const all = ranked(profile, combined(changes));
+	// a file can bring a lock together with what that lock forbids
+	const held = new Map(changeProblems(index, profile, all).map((p) => [p.index, p.message]));
+	const lineOf = ({ stratum, after }: Change) =>
+		chosen.find(({ row, target }) => after && target === stratum && entryKey({ ...row.shortcut, op: row.op }) === entryKey(after))
+			?.row.line;
+	for (const [i, message] of held) left.push({ line: lineOf(all[i]!) ?? 1, column: 1, message });
+	return { changes: all.filter((_, i) => !held.has(i)), left };
 }
 
 /** Gives new entries ranks after those of their stratum, in the order of the list; what was there keeps its own. */

@@ -9,6 +9,7 @@ import type { Scope } from '../context/scope.ts';
 import { Acceptance, EntryOp } from '../profile/entry.ts';
 import { StratumHead, inOrder, type Profile, type StratumId, type StratumKind } from '../profile/stratum.ts';
 import { parseKeys, type Keys } from '../stroke/stroke.ts';
+import { canonical } from './canonical.ts';
 import { elementLines } from './json-lines.ts';
 import { checkedJson, parseJson, problemAt } from './json.ts';
 import type { FileProblem } from './problem.ts';
@@ -64,7 +65,10 @@ export const ProfileFile = z.strictObject({
 });
 export type ProfileFile = z.infer<typeof ProfileFile>;
 
-/** The strata as a document, entries in their order. Reading it back and importing it changes nothing. */
+/**
+ * The strata as a document, entries in their order. Reading it back and importing it changes nothing; the same content gives the
+ * same document, in whatever order the members of its parts were made.
+ */
 export function profileFile(
 	application: { id: ApplicationId; version: string },
 	strata: Profile,
@@ -79,19 +83,19 @@ export function profileFile(
 			kind: stratum.kind,
 			name: stratum.name,
 			entries: inOrder(stratum).flatMap(({ op, command, keys, scope }) =>
-				op === 'accept' ? [] : [{ op, command, keys, scope }]
+				op === 'accept' ? [] : [{ op, command, keys, scope: canonical(scope) }]
 			),
 			...acceptancesOf(stratum),
-			...(stratum.aliases && { aliases: stratum.aliases }),
-			...(stratum.macros && stratum.macros.size > 0 && { macros: [...stratum.macros.values()] })
+			...(stratum.aliases && { aliases: canonical(stratum.aliases) }),
+			...(stratum.macros && stratum.macros.size > 0 && { macros: [...stratum.macros.values()].map(canonical) })
 		})),
-		...(folders && { folders })
+		...(folders && { folders: canonical(folders) })
 	};
 }
 
 function acceptancesOf(stratum: Profile[number]) {
 	const acceptances = inOrder(stratum).flatMap(({ acceptance, command, keys, scope }) =>
-		acceptance ? [{ ...acceptance, command, keys, scope }] : []
+		acceptance ? [canonical({ ...acceptance, command, keys, scope })] : []
 	);
 	return acceptances.length > 0 ? { acceptances } : {};
 }
@@ -225,5 +229,5 @@ export function readProfileFile(
 		list.length > 0 ? [{ stratum: id, kind, macros: list }] : []
 	);
 	const strata = head.strata.map(({ id, kind, name }): StratumHead => ({ id, kind, name }));
-	return { rows, refused, application: head.application, strata, aliases, macros, folders: head.folders };
+	return { rows, refused, saysAll: true, application: head.application, strata, aliases, macros, folders: head.folders };
 }

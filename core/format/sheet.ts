@@ -39,18 +39,28 @@ export function sheetOf(
 	return { title, groups: [...groups].map(([name, rows]) => ({ name, rows })) };
 }
 
-const cell = (text: string): string => text.replaceAll('\\', '\\\\').replaceAll('|', '\\|').replaceAll('<', '&lt;');
+/** A text that says only itself: no link, picture, emphasis, cell or line of its own (CommonMark 2.4; GFM 6.9, Autolinks). */
+const cell = (text: string): string =>
+	text
+		.replaceAll(/\s*[\r\n]+\s*/g, ' ')
+		.replaceAll(/[\\`*_[\]|<>~&]/g, (sign) => (sign === '<' ? '&lt;' : sign === '&' ? '&amp;' : `\\${sign}`))
+		.replaceAll('://', '\\://')
+		.replaceAll(/www\./gi, (w) => `${w.slice(0, 3)}\\.`);
+
+/** An input as code, between more backticks than stand in it (CommonMark 6.1). */
+function code(input: string): string {
+	const longest = Math.max(0, ...Array.from(input.matchAll(/`+/g), (run) => run[0].length));
+	const fence = '`'.repeat(longest + 1);
+	const pad = longest > 0 ? ' ' : '';
+	return fence + pad + input.replaceAll('|', '\\|') + pad + fence;
+}
 
 /** The sheet as Markdown tables (GitHub Flavored Markdown, 4.10). */
 export function markdownSheet({ title, groups }: Sheet): string {
 	const tables = groups.map(
 		({ name, rows }) =>
 			`## ${cell(name)}\n\n| Command | Input | Where |\n| --- | --- | --- |\n` +
-			rows
-				.map(
-					(r) => `| ${cell(r.label)} | ${r.inputs.map((i) => `\`${i.replaceAll('|', '\\|')}\``).join(' ')} | ${cell(r.where)} |\n`
-				)
-				.join('')
+			rows.map((r) => `| ${cell(r.label)} | ${r.inputs.map(code).join(' ')} | ${cell(r.where)} |\n`).join('')
 	);
 	return [`# ${cell(title)}\n`, ...tables].join('\n');
 }

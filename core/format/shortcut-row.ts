@@ -19,4 +19,9 @@ export interface ShortcutRow {
 export interface ShortcutFile {
 	readonly rows: readonly ShortcutRow[];
 	readonly refused: readonly FileProblem[];
+	/**
+	 * The file says what it removes and what it locks besides what it sets, stratum by stratum: a shortcut that it does not remove
+	 * is to stay beside those that it sets.
+	 */
+	readonly saysAll?: boolean;
 }

@@ -6,6 +6,7 @@ import { EntryOp } from '../profile/entry.ts';
 import { StratumId, inOrder, type Profile } from '../profile/stratum.ts';
 import { parseKeys } from '../stroke/stroke.ts';
 import { byHeader, readCsv } from './csv.ts';
+import { inert } from './inert.ts';
 import { FileRefusedError, type FileProblem } from './problem.ts';
 import type { ShortcutFile, ShortcutRow } from './shortcut-row.ts';
 
@@ -28,9 +29,15 @@ export function shortcutTable(strata: Profile, catalogue: Catalogue): string[][]
 	return [[...SHORTCUT_COLUMNS], ...rows];
 }
 
-/** The same as RFC 4180 CSV with CRLF. */
+/** The same as RFC 4180 CSV with CRLF; cells that a sheet would take for formulas are made inert. */
 export function writeShortcutsCsv(strata: Profile, catalogue: Catalogue): string {
-	return stringify(shortcutTable(strata, catalogue), { record_delimiter: '\r\n' });
+	return stringify(
+		shortcutTable(strata, catalogue).map((row) => row.map(inert)),
+		{
+			record_delimiter: '\r\n',
+			quoted_match: /[\r\n]/
+		}
+	);
 }
 
 /** Reads shortcuts; needs the columns keys and command, takes scope, stratum and op. Bad rows are refused one by one. */
@@ -74,7 +81,7 @@ export function readShortcutsCsv(file: string, text: string): ShortcutFile {
 			refused.push({ line: record.line, column, message });
 		}
 	}
-	return { rows, refused };
+	return { rows, refused, saysAll: names.includes('op') };
 }
 
 function reason(error: unknown): string {

@@ -27,10 +27,13 @@ export interface Said {
 
 export const isNothing = ({ changes, aliases, macros }: Said): boolean => changes.length + aliases.length + macros.length === 0;
 
+/** Counts the edits; as far as the database does. */
+export const Revision = z.number().int().min(0).max(2_147_483_647);
+
 /** What the interface sends: a named list of changes, made against a revision, applied whole or not at all. */
 export const ProposedEdit = z
 	.strictObject({
-		base: z.number().int().min(0),
+		base: Revision,
 		role: Role,
 		label: z.string().min(1).max(200),
 		changes: z.array(Change).max(60_000).default([]),

@@ -24,6 +24,9 @@ export const Acceptance = z.strictObject({
 });
 export type Acceptance = z.infer<typeof Acceptance>;
 
+/** A place in the list of a stratum. The database counts up to 2^31 - 1, and entries that come later need places behind it. */
+const MOST_RANK = 1_000_000_000;
+
 /**
  * One line of a stratum: an op on a shortcut, or the acceptance of a finding about one. `rank` orders the entries of a stratum (the lower first): applications that take the first
  * in the list or offer a chooser depend on it, and undo restores it exactly.
@@ -32,7 +35,7 @@ export const Entry = z
 	.strictObject({
 		op: z.enum([...EntryOp.options, 'accept']),
 		...Shortcut.shape,
-		rank: z.number().int().min(0),
+		rank: z.number().int().min(0).max(MOST_RANK),
 		acceptance: Acceptance.optional()
 	})
 	.refine((entry) => (entry.op === 'accept') === (entry.acceptance !== undefined), 'an acceptance goes with the op accept');

@@ -1,34 +1,92 @@
-import type { AliasChange } from './alias-change.ts';
+import { emptyAliasFile } from '../alias/file.ts';
+import { applyAliasChanges, spliceBetween, StaleAliasError, type AliasChange } from './alias-change.ts';
 import type { Change, Said } from './edit.ts';
 import { keyOfChange } from './edit.ts';
 import { macroOfChange, type MacroChange } from './macro-change.ts';
-import type { Profile } from './stratum.ts';
+import { mergeTexts, type TextConflict } from './merge-texts.ts';
+import { withOwnRanks } from './ranks.ts';
+import type { Profile, StratumId } from './stratum.ts';
+
+/** An alias file whose lines were changed here and elsewhere at once. */
+export interface FileConflict {
+	readonly stratum: StratumId;
+	/** The whole text as it would be with my changes alone. */
+	readonly mine: string;
+	/** The text that holds both, theirs before mine where they touch. */
+	readonly both: string;
+	readonly touching: readonly TextConflict[];
+}
+
+export interface Rebased {
+	readonly said: Said;
+	/** The parts that have no place any more, in words. */
+	readonly lost: readonly string[];
+	/** Texts in which both sides touch the same lines; nothing of these is in `said`. */
+	readonly conflicts: readonly FileConflict[];
+}
 
 /**
- * An edit that was made on an older profile, made again on this one: whatever stands there now is what it replaces. `lost`
- * names the parts that have no place any more.
+ * An edit that was made on `base`, made again on the profile as it stands now: an entry or a macro that stands there is what it
+ * replaces, and alias files are merged line by line.
  */
-export function rebased(profile: Profile, { changes, aliases, macros }: Said): { said: Said; lost: string[] } {
+export function rebased(now: Profile, { changes, aliases, macros }: Said, base: Profile): Rebased {
 	const lost: string[] = [];
-	const stratumOf = (id: string) => profile.find((s) => s.id === id);
-	const entries = changes.flatMap((change): Change[] => {
-		const before = stratumOf(change.stratum)?.entries.get(keyOfChange(change)) ?? null;
-		return before === null && change.after === null ? [] : [{ ...change, before }];
-	});
+	const conflicts: FileConflict[] = [];
+	const stratumOf = (id: string) => now.find((s) => s.id === id);
 	const made = macros.flatMap((change): MacroChange[] => {
 		const before = stratumOf(change.stratum)?.macros?.get(macroOfChange(change)) ?? null;
 		return before === null && change.after === null ? [] : [{ ...change, before }];
 	});
-	const files = aliases.flatMap((change): AliasChange[] => {
-		const now = stratumOf(change.stratum)?.aliases;
-		if (!('at' in change)) return [{ ...change, from: now ?? null }];
-		const text = now?.text ?? '';
-		const { at, before } = change;
-		if (at <= text.length && text.startsWith(before, at)) return [change];
-		const first = before === '' ? -1 : text.indexOf(before);
-		if (first >= 0 && text.indexOf(before, first + 1) < 0) return [{ ...change, at: first }];
-		lost.push(`"${before.trim().slice(0, 40)}" in the alias file of ${stratumOf(change.stratum)?.name ?? change.stratum}`);
-		return [];
+	const files: AliasChange[] = [];
+	for (const id of new Set(aliases.map((change) => change.stratum))) {
+		const own = aliases.filter((change) => change.stratum === id);
+		const stratum = stratumOf(id);
+		if (!stratum) {
+			lost.push(`what is about the alias file of ${id}, a stratum that is not there any more`);
+			continue;
+		}
+		const swap = own.findLast((change) => !('at' in change));
+		const mine = textAfter(base, own);
+		if (mine === undefined) {
+			lost.push(
+				`what was written into the alias file of ${stratum.name}, since it was written on another text than the one before`
+			);
+			continue;
+		}
+		if (swap && 'to' in swap) {
+			const to = swap.to && { ...swap.to, text: mine };
+			files.push({ stratum: id, from: stratum.aliases ?? null, to });
+			continue;
+		}
+		const theirs = stratum.aliases?.text ?? '';
+		const before = base.find((s) => s.id === id)?.aliases?.text ?? '';
+		const { text, conflicts: touching } = mergeTexts(before, mine, theirs);
+		if (touching.length > 0) {
+			conflicts.push({ stratum: id, mine, both: text, touching });
+			continue;
+		}
+		const splice = spliceBetween(id, theirs, text);
+		if (splice) files.push(splice);
+	}
+	return { said: { changes: entriesOn(now, changes), aliases: files, macros: made }, lost, conflicts };
+}
+
+/** The text of the stratum's file after the changes; undefined if they were not made on this profile. */
+function textAfter(base: Profile, changes: readonly AliasChange[]): string | undefined {
+	const id = changes[0]!.stratum;
+	try {
+		return applyAliasChanges(base, changes).find((s) => s.id === id)?.aliases?.text ?? emptyAliasFile.text;
+	} catch (error) {
+		if (error instanceof StaleAliasError || error instanceof RangeError) return undefined;
+		throw error;
+	}
+}
+
+/** Each change on the entry that stands there now. */
+function entriesOn(now: Profile, changes: readonly Change[]): Change[] {
+	const kept = changes.flatMap((change): Change[] => {
+		const before = now.find((s) => s.id === change.stratum)?.entries.get(keyOfChange(change)) ?? null;
+		return before === null && change.after === null ? [] : [{ ...change, before }];
 	});
-	return { said: { changes: entries, aliases: files, macros: made }, lost };
+	return withOwnRanks(now, kept);
 }

@@ -55,7 +55,8 @@ export function refuseLostRows({ record }: Recipe, rows: readonly Values[], text
 		const wanted = saying(row, fields);
 		const one = found[i];
 		const problem = one ? difference(wanted, saying(one.fields, fields)) : 'it would not be read as a record';
-		if (problem) throw new NotWritableError(`record ${i + 1} (${[...wanted.values()].slice(0, 2).map(short).join(', ')}): ${problem}`);
+		if (problem)
+			throw new NotWritableError(`record ${i + 1} (${[...wanted.values()].slice(0, 2).map(short).join(', ')}): ${problem}`);
 	}
 	if (found.length > rows.length)
 		throw new NotWritableError(`what is written would read as ${found.length} records instead of ${rows.length}`);
@@ -130,7 +131,8 @@ export function refuseLost(
 	if (one.off !== isOff) throw new NotWritableError(`what is written would be ${one.off ? 'a comment' : 'a record that holds'}`);
 	const others = now.filter((_, i) => i !== at);
 	const kept = changes ? before.filter((_, i) => i !== at) : before;
-	if (!kept.every((r, i) => same(r, others[i]!))) throw new NotWritableError('another record would say something else afterwards');
+	if (!kept.every((r, i) => same(r, others[i]!)))
+		throw new NotWritableError('another record would say something else afterwards');
 }
 
 const valuesOf = (fields: Fields): Values => Object.fromEntries(Object.entries(fields).map(([name, span]) => [name, span.value]));

@@ -5,7 +5,7 @@ import { Role } from '../profile/role.ts';
 
 export const Sha256 = z.string().regex(/^[0-9a-f]{64}$/, 'a SHA-256 digest: 64 hexadecimal digits in lower case');
 
-export const ReleaseNumber = z.number().int().min(1);
+export const ReleaseNumber = z.number().int().min(1).max(2_147_483_647);
 
 /** A frozen, numbered state of the office stratum. Its file is a profile file; the digest is over the file's UTF-8 bytes. */
 export const Release = z.strictObject({

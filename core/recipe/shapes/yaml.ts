@@ -169,7 +169,12 @@ export const yaml: Shape<Yaml> = {
 		const missing: Values = {};
 		for (const f of Object.keys(values) as Field[]) {
 			const span = fields[f];
-			if (span) splices.push({ start: span.start, end: span.end, insert: scalar(values[f]!, text.slice(span.start, span.end), isFlow(span.start)) });
+			if (span)
+				splices.push({
+					start: span.start,
+					end: span.end,
+					insert: scalar(values[f]!, text.slice(span.start, span.end), isFlow(span.start))
+				});
 			else missing[f] = values[f]!;
 		}
 		if (Object.keys(missing).length > 0) {

@@ -1,4 +1,6 @@
 import '../../../core/recipe/shapes/all.ts';
+import { sql } from 'drizzle-orm';
+import { Backups } from './backups.ts';
 import { Checking } from './checking.ts';
 import { openDatabase, type OpenDatabase } from './db/open.ts';
 import { Profiles } from './profiles.ts';
@@ -16,6 +18,7 @@ export interface Office {
 	readonly checking: Checking;
 	readonly recipes: Recipes;
 	readonly folders: Folders;
+	readonly backups: Backups;
 }
 
 export function officeOn(store: OpenDatabase): Office {
@@ -29,8 +32,38 @@ export function officeOn(store: OpenDatabase): Office {
 		seats,
 		checking: new Checking(profiles, releases, seats),
 		recipes: new Recipes(store.db, profiles),
-		folders: new Folders(store.db, profiles)
+		folders: new Folders(store.db, profiles),
+		backups: new Backups(store, () => stateOf(store.db))
 	};
+}
+
+/** A text that differs when an edit, a release, a seat, a recipe or an application has come or gone or changed. */
+async function stateOf(db: OpenDatabase['db']): Promise<string> {
+	const counted = await db.execute<{ state: string }>(sql`select concat_ws(' ',
+		(select md5(string_agg(id || revision || coalesce(channel, 0) || body::text, '' order by id)) from applications),
+		(select count(*) from releases),
+		(select md5(string_agg(id || note || desk::text, '' order by id)) from seats),
+		(select md5(string_agg(name || body::text, '' order by application, name)) from recipes),
+		(select md5(string_agg(body::text, '' order by application)) from search_paths)) as state`);
+	return counted.rows[0]!.state;
+}
+
+/** Compares each application with its edits, one after the other and without haste; gives what differs. */
+export async function verifyAll({ profiles }: Pick<Office, 'profiles'>): Promise<string[]> {
+	const differing: string[] = [];
+	for (const { id } of await profiles.list())
+		try {
+			differing.push(...(await profiles.verify(id)));
+		} catch (error) {
+			differing.push(`${id} cannot be read: ${(error as Error).message}`);
+		}
+	return differing;
+}
+
+/** Looks after the office from now on: what differs from the edits is said in the log, and back-ups are kept. */
+async function lookAfter(office: Office): Promise<void> {
+	await office.backups.start();
+	for (const line of await verifyAll(office)) console.error(`Verify: ${line}`);
 }
 
 let opened: Promise<Office> | undefined;
@@ -40,12 +73,17 @@ export function officeOf(): Promise<Office> {
 	opened ??= openDatabase(process.env.SKARN_DATA ?? 'data', {
 		migrations: process.env.SKARN_MIGRATIONS ?? 'migrations',
 		address: process.env.SKARN_ADDRESS
-	}).then(officeOn);
+	}).then((store) => {
+		const office = officeOn(store);
+		void lookAfter(office).catch((error: Error) => console.error(error));
+		return office;
+	});
 	return opened;
 }
 
 export async function closeOffice(): Promise<void> {
 	const office = await opened;
 	opened = undefined;
+	office?.backups.stop();
 	await office?.store.close();
 }

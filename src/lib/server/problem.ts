@@ -1,5 +1,6 @@
 import { json } from '@sveltejs/kit';
 import { z } from 'zod';
+import { plainJson, PlainJsonError } from './plain-json.ts';
 
 /** The kinds of problem that the routes answer with; docs/format.md lists them. */
 export type ProblemKind =
@@ -12,6 +13,9 @@ export type ProblemKind =
 	| 'nothing-to-do'
 	| 'errors-left'
 	| 'foreign-origin'
+	| 'wrong-method'
+	| 'needs-word'
+	| 'damaged'
 	| 'internal';
 
 const TITLES: Record<ProblemKind, string> = {
@@ -24,6 +28,9 @@ const TITLES: Record<ProblemKind, string> = {
 	'nothing-to-do': 'There is nothing to do',
 	'errors-left': 'Errors are left that nobody has accepted',
 	'foreign-origin': 'The request comes from another site',
+	'wrong-method': 'The address takes other methods',
+	'needs-word': 'This needs a word that it is meant',
+	damaged: 'The data folder is damaged',
 	internal: 'Skarn failed'
 };
 
@@ -54,9 +61,11 @@ export async function readBody<T>(request: Request, schema: z.ZodType<T>, mostBy
 	const text = await readText(request, mostBytes);
 	let value: unknown;
 	try {
-		value = JSON.parse(text);
+		value = plainJson(text);
 	} catch (error) {
-		throw new Problem(400, 'not-json', `The body is not JSON: ${(error as Error).message}`);
+		if (!(error instanceof PlainJsonError)) throw error;
+		const { status, kind, message, pointer } = error;
+		throw new Problem(status, kind, message, pointer === undefined ? {} : { errors: [{ pointer, detail: message }] });
 	}
 	return checked(schema, value, 400);
 }

@@ -1,6 +1,7 @@
 import { createHash } from 'node:crypto';
 import { and, asc, eq, max } from 'drizzle-orm';
 import type { Role } from '../../../core/profile/role.ts';
+import { canonicalText } from '../../../core/format/canonical.ts';
 import { profileFile, writeProfileFile } from '../../../core/format/profile-json.ts';
 import type { Release } from '../../../core/release/release.ts';
 import type { Database } from './db/open.ts';
@@ -66,15 +67,16 @@ export class Releases {
 				.from(releases)
 				.where(eq(releases.application, application));
 			const number = (last?.number ?? 0) + 1;
-			const [same] = await tx
-				.select({ number: releases.number })
+			const [before] = await tx
+				.select({ number: releases.number, file: releases.file })
 				.from(releases)
-				.where(and(eq(releases.application, application), eq(releases.number, number - 1), eq(releases.sha256, digest)));
-			if (same)
+				.where(and(eq(releases.application, application), eq(releases.number, number - 1)));
+			// by what it says: a release of an earlier Skarn may have the members of its parts in another order
+			if (before && canonicalText(JSON.parse(before.file)) === canonicalText(JSON.parse(file)))
 				throw new Problem(
 					409,
 					'nothing-to-do',
-					`The office stratum is the same as in release ${same.number}. Change something before you publish.`
+					`The office stratum is the same as in release ${before.number}. Change something before you publish.`
 				);
 			const release = {
 				application: workspace.application.id,

@@ -5,10 +5,12 @@ import type { AliasLook, AliasSight } from '$core/alias/sight';
 import { aliasFileOf } from '$core/alias/table';
 import { acceptancesIn, isAccepted } from '$core/check/acceptance';
 import { spliceBetween, type AliasChange } from '$core/profile/alias-change';
+import { mergeTexts } from '$core/profile/merge-texts';
 import type { StratumId } from '$core/profile/stratum';
 import { spliced } from '$core/recipe/reading';
 import type { Splice } from '$core/recipe/record';
 import type { FromAliases, ToAliases } from '$lib/workers/alias.worker';
+import { dropText, keepText, keptTexts } from './kept-texts';
 import type { Workspace } from './workspace.svelte';
 
 /** So long after the last key the text is written as one edit, in milliseconds. */
@@ -41,8 +43,8 @@ export class AliasSession {
 	text = $state('');
 	rows = $state.raw<readonly AliasRow[]>([]);
 	sight = $state.raw<AliasSight>(EMPTY);
-	/** Text of one's own that was not written, because the file changed elsewhere or the page was closed. */
-	left = $state.raw<string | undefined>(undefined);
+	/** Texts of one's own that were not written, because the file changed elsewhere in the same lines or the page was closed. */
+	left = $state.raw<readonly string[]>([]);
 	checking = $state(false);
 	/** The open findings of this file that the text shows. */
 	marked = $derived.by(() =>
@@ -94,11 +96,15 @@ export class AliasSession {
 		return this.text !== this.#base;
 	}
 
-	#draftKey() {
-		return `skarn-aliases-${this.#workspace.document.application.id}-${this.#stratum}`;
+	get #application() {
+		return this.#workspace.document.application.id;
 	}
 
-	/** Takes what the profile says now; typing that is not written yet stays in the editor if the file is still the same below it. */
+	#draftKey() {
+		return `skarn-aliases-${this.#application}-${this.#stratum}`;
+	}
+
+	/** Takes what the profile says now; typing that is not written yet is merged with it line by line, or kept where both touch. */
 	follow() {
 		const { targetId } = this.#workspace;
 		const { text } = this.file;
@@ -108,13 +114,27 @@ export class AliasSession {
 			this.#base = this.text = text;
 			this.#most = FIRST;
 			const draft = localStorage.getItem(this.#draftKey());
-			this.left = draft !== null && draft !== text ? draft : undefined;
+			if (draft !== null && draft !== text) this.#leave(draft);
+			localStorage.removeItem(this.#draftKey());
+			this.#readLeft();
 		} else if (text !== this.#base) {
-			if (this.isDirty && this.text !== text) this.left = this.text;
 			clearTimeout(this.#write);
-			this.#base = this.text = text;
+			const { text: merged, conflicts } = mergeTexts(this.#base, this.text, text);
+			if (conflicts.length > 0) this.#leave(this.text);
+			this.#base = text;
+			this.text = conflicts.length > 0 ? text : merged;
+			if (this.isDirty) this.#write = setTimeout(() => void this.flush(), WRITE_AFTER);
+			this.#readLeft();
 		}
 		this.ask();
+	}
+
+	#leave(text: string) {
+		keepText(this.#application, this.#stratum, text);
+	}
+
+	#readLeft() {
+		this.left = keptTexts(this.#application, this.#stratum).filter((text) => text !== this.#base);
 	}
 
 	/** The editor has changed the text. */
@@ -133,8 +153,7 @@ export class AliasSession {
 		clearTimeout(this.#keep);
 		this.#keep = undefined;
 		if (this.isDirty) localStorage.setItem(this.#draftKey(), this.text);
-		// what was left before is kept until somebody has decided on it
-		else if (this.left === undefined) localStorage.removeItem(this.#draftKey());
+		else localStorage.removeItem(this.#draftKey());
 	}
 
 	/** Writes what was typed as one edit. */
@@ -179,12 +198,11 @@ export class AliasSession {
 		return this.#workspace.commit(label, [], [change]);
 	}
 
-	/** Puts the text that was left back into the editor, or lets it go. */
-	settleLeft(takesMine: boolean) {
-		const { left } = this;
-		this.left = undefined;
-		if (takesMine && left !== undefined) this.type(left);
-		else localStorage.removeItem(this.#draftKey());
+	/** Puts a text that was left back into the editor, or lets it go. */
+	settleLeft(text: string, takesMine: boolean) {
+		dropText(this.#application, this.#stratum, text);
+		this.left = this.left.filter((kept) => kept !== text);
+		if (takesMine) this.type(text);
 	}
 
 	async undo(step: 'undo' | 'redo') {

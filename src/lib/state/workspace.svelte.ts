@@ -32,6 +32,7 @@ import type { WorkspaceDocument } from '$lib/server/workspace-document';
 import { ApiError, ask } from './api';
 import { filesReadable } from './shapes';
 import { CheckSession } from './check-session.svelte';
+import { keepText } from './kept-texts';
 
 /** An edit that was made against a profile which somebody else changed meanwhile. */
 export interface PendingMerge extends Said {
@@ -323,14 +324,21 @@ export class Workspace {
 
 	/** After a stale edit: takes the others' state, and puts mine on top of it if wanted. */
 	async settleMerge(keepMine: boolean) {
-		const { merge } = this;
+		const { merge, profile: base } = this;
 		this.merge = undefined;
 		await this.reload();
 		if (!merge || !keepMine) return;
-		const { said, lost } = rebased(this.profile, merge);
-		await this.commit(merge.label, said.changes, said.aliases, said.macros);
-		if (lost.length > 0)
-			this.notice = { kind: 'failed', text: `Not written, since it is not there any more: ${lost.join(', ')}.` };
+		const { said, lost, conflicts } = rebased(this.profile, merge, base);
+		// kept first: the alias view looks for it as soon as the profile changes
+		for (const { stratum, mine } of conflicts) keepText(this.document.application.id, stratum, mine);
+		if (!isNothing(said)) await this.commit(merge.label, said.changes, said.aliases, said.macros);
+		const open = [
+			...lost,
+			...conflicts.map(
+				({ stratum }) => `the alias file of ${stratumById(this.profile, stratum).name} (your text is kept in Aliases)`
+			)
+		];
+		if (open.length > 0) this.notice = { kind: 'failed', text: `Not written: ${open.join(', ')}.` };
 	}
 }
 const KEY = Symbol('workspace');

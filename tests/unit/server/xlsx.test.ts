@@ -12,7 +12,7 @@ describe('sheets', () => {
 			['=1+1', 'e.f', '']
 		];
 		const csv = await csvOfXlsx('x.xlsx', await xlsxOf('Shortcuts / all', rows));
-		expect(csv).to.equal('keys,command,label\r\n"Ctrl+,",a.b,"one, ""two"""\r\nAlt+ß,c.d,größer → 1\r\n=1+1,e.f,\r\n');
+		expect(csv).to.equal(`keys,command,label\r\n"Ctrl+,",a.b,"one, ""two"""\r\nAlt+ß,c.d,größer → 1\r\n'=1+1,e.f,\r\n`);
 	});
 
 	it('are refused when they are none, broken, or made to fill the memory', async () => {

@@ -1,9 +1,10 @@
-import { existsSync, readFileSync, readdirSync } from 'node:fs';
+import { existsSync, readdirSync, readFileSync, renameSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
-import { PGlite } from '@electric-sql/pglite';
+import type { PGlite } from '@electric-sql/pglite';
 import { sql } from 'drizzle-orm';
 import { drizzle, type PgliteDatabase } from 'drizzle-orm/pglite';
 import { migrate } from 'drizzle-orm/pglite/migrator';
+import { openDurable } from './durable.ts';
 import { lockFolder, type FolderLock } from './folder-lock.ts';
 import * as schema from './schema.ts';
 
@@ -11,7 +12,8 @@ export type Database = PgliteDatabase<typeof schema>;
 
 export interface OpenDatabase {
 	readonly db: Database;
-	/** The whole data folder as a gzipped tar. */
+	readonly folder: string;
+	/** The whole data folder as a gzipped tar. Asked for several times at once, it is made once. */
 	dump(): Promise<Blob>;
 	close(): Promise<void>;
 }
@@ -21,30 +23,54 @@ export class DataFolderError extends Error {
 	override name = 'DataFolderError';
 }
 
-const wayOut = (folder: string) =>
-	`Restore a back-up with "npm run restore -- <file>", or move ${folder} aside to start with an empty office.`;
+/** What to do with a folder that is damaged. */
+export const wayOut = (folder: string) =>
+	`Restore a back-up with "npm run restore -- <file>" or the newest of its own with "npm run restore -- --latest", or move ${folder} aside to start with an empty office.`;
 
-/** Opens the data folder, brings it up to date and keeps it locked. Throws `FolderHeldError` or `DataFolderError`. */
+/** Folders that were being made when a process ended; what is whole is never called so. */
+const UNFINISHED = /^postgres-(first|restoring)-/;
+
+export const storeIn = (folder: string): string => join(folder, 'postgres');
+
+/** Takes what an interrupted start or restore has left out of the folder, which must be locked. */
+export function clearUnfinished(folder: string): void {
+	for (const name of readdirSync(folder)) if (UNFINISHED.test(name)) rmSync(join(folder, name), { recursive: true, force: true });
+}
+
+/** Opens the data folder, brings it up to date and keeps it locked. Throws `FolderHeldError`, `FolderUnusableError` or `DataFolderError`. */
 export async function openDatabase(
 	folder: string,
-	{ migrations = 'migrations', address }: { migrations?: string; address?: string } = {}
+	{ migrations = 'migrations', address }: { migrations?: string; address?: string | undefined } = {}
 ): Promise<OpenDatabase> {
 	const lock = await lockFolder(folder, address);
 	try {
+		clearUnfinished(folder);
 		return await openLocked(folder, migrations, lock);
 	} catch (error) {
-		await lock.release();
+		lock.release();
 		throw error;
 	}
 }
 
+/** Makes an empty database beside its place and moves it there whole, so that an interrupted first start leaves none behind. */
+async function makeFirst(store: string): Promise<void> {
+	const draft = `${store}-first-${process.pid}`;
+	const made = await openDurable(draft);
+	await made.close();
+	renameSync(draft, store);
+}
+
 async function openLocked(folder: string, migrations: string, lock: FolderLock): Promise<OpenDatabase> {
-	const store = join(folder, 'postgres');
+	const store = storeIn(folder);
 	if (existsSync(store) && readdirSync(store).length > 0 && !existsSync(join(store, 'PG_VERSION')))
 		throw new DataFolderError(`${store} is damaged: it holds no database, PG_VERSION is missing. ${wayOut(folder)}`);
 	let pglite: PGlite;
 	try {
-		pglite = await PGlite.create(store);
+		if (!existsSync(join(store, 'PG_VERSION'))) {
+			rmSync(store, { recursive: true, force: true });
+			await makeFirst(store);
+		}
+		pglite = await openDurable(store);
 		await pglite.query('select 1');
 	} catch (error) {
 		throw new DataFolderError(`${store} could not be opened (${(error as Error).message}). ${wayOut(folder)}`);
@@ -56,24 +82,50 @@ async function openLocked(folder: string, migrations: string, lock: FolderLock):
 	} catch (error) {
 		await pglite.close();
 		if (error instanceof DataFolderError) throw error;
-		throw new DataFolderError(`${store} could not be brought up to date (${(error as Error).message}). ${wayOut(folder)}`);
+		throw new DataFolderError(`${store} could not be brought up to date (${said(error)}). ${wayOut(folder)}`);
 	}
+	guardWrites(pglite, lock);
+	let dumping: Promise<Blob> | undefined;
 	return {
 		db,
-		dump: () => pglite.dumpDataDir('gzip'),
+		folder,
+		dump: () => (dumping ??= pglite.dumpDataDir('gzip').finally(() => (dumping = undefined))),
 		close: async () => {
 			await pglite.close();
-			await lock.release();
+			lock.release();
 		}
 	};
+}
+
+const WRITES = /^\s*(insert|update|delete|alter|create|drop|truncate)/i;
+
+/** Nothing is written once the folder has another holder, as after somebody took the holder's file away by hand. */
+function guardWrites(pglite: PGlite, lock: FolderLock): void {
+	const assertHeld = () => {
+		try {
+			lock.assertHeld();
+		} catch (error) {
+			console.error(`Skarn lost the lock of its data folder and stops to keep it sound. ${(error as Error).message}`);
+			process.exit(4);
+		}
+	};
+	const { query, transaction } = pglite;
+	pglite.query = ((...args: Parameters<typeof query>) => {
+		if (WRITES.test(args[0])) assertHeld();
+		return query.apply(pglite, args);
+	}) as typeof query;
+	pglite.transaction = ((...args: Parameters<typeof transaction>) => {
+		assertHeld();
+		return transaction.apply(pglite, args);
+	}) as typeof transaction;
 }
 
 interface Journal {
 	entries: { when: number; tag: string }[];
 }
 
-/** A folder that a newer Skarn has migrated must not be written by this one. */
-async function refuseNewer(db: Database, folder: string, migrations: string): Promise<void> {
+/** A folder that a newer Skarn has migrated must not be written by this one. Throws `DataFolderError`. */
+export async function refuseNewer(db: Pick<Database, 'execute'>, what: string, migrations: string): Promise<void> {
 	const journal = JSON.parse(readFileSync(join(migrations, 'meta', '_journal.json'), 'utf8')) as Journal;
 	const newestKnown = Math.max(...journal.entries.map((entry) => entry.when));
 	const table = await db.execute<{ name: string | null }>(sql`select to_regclass('drizzle.__drizzle_migrations')::text as name`);
@@ -84,6 +136,12 @@ async function refuseNewer(db: Database, folder: string, migrations: string): Pr
 	const newest = Number(applied.rows[0]?.newest ?? 0);
 	if (newest > newestKnown)
 		throw new DataFolderError(
-			`${folder} was written by a newer Skarn (its data of ${new Date(newest).toISOString().slice(0, 10)} is ahead of this version's ${new Date(newestKnown).toISOString().slice(0, 10)}). Start the newer version, or restore a back-up made with this one: "npm run restore -- <file>".`
+			`${what} was written by a newer Skarn (its data of ${new Date(newest).toISOString().slice(0, 10)} is ahead of this version's ${new Date(newestKnown).toISOString().slice(0, 10)}). Start the newer version, or restore a back-up made with this one: "npm run restore -- <file>".`
 		);
+}
+
+/** The message of an error with that of what caused it. */
+function said(error: unknown): string {
+	const { message, cause } = error as Error;
+	return cause instanceof Error ? `${message.split('\n')[0]} ${cause.message}` : message;
 }

@@ -1,4 +1,4 @@
-import { boolean, index, integer, jsonb, pgTable, primaryKey, serial, text, timestamp } from 'drizzle-orm/pg-core';
+import { boolean, index, integer, jsonb, pgTable, primaryKey, serial, text, timestamp, unique } from 'drizzle-orm/pg-core';
 import type { AliasFile } from '../../../../core/alias/file.ts';
 import type { MacroEntry } from '../../../../core/macro/macro.ts';
 import type { MacroChange } from '../../../../core/profile/macro-change.ts';
@@ -71,7 +71,11 @@ export const entries = pgTable(
 		rank: integer('rank').notNull(),
 		acceptance: jsonb('acceptance').$type<Acceptance>()
 	},
-	(t) => [primaryKey({ columns: [t.application, t.stratum, t.key] })]
+	(t) => [
+		primaryKey({ columns: [t.application, t.stratum, t.key] }),
+		// the order of the list decides what happens
+		unique('one_entry_a_place').on(t.application, t.stratum, t.rank)
+	]
 );
 
 /** Append-only: rows are never changed or deleted. */

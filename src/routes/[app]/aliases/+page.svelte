@@ -134,6 +134,15 @@
 		});
 	}
 
+	/** The lines of one text that another has not. */
+	function linesNotIn(mine: string, text: string): string {
+		const there = new Set(text.split(/\r\n|\r|\n/));
+		return mine
+			.split(/\r\n|\r|\n/)
+			.filter((line) => !there.has(line))
+			.join('\n');
+	}
+
 	const host: EditorHost = {
 		recipe,
 		find: (words) =>
@@ -244,13 +253,17 @@
 				<a class="linkish" href="recipes">Bring a file</a>
 				<button class="linkish" type="button" onclick={saveFile}>Save the file</button>
 			</div>
-			{#if session.left !== undefined}
-				<p class="callout tone-limonite">
-					There is text of yours that was not written, since the file changed or the page was closed.
-					<button class="linkish" type="button" onclick={() => session.settleLeft(true)}>Put mine in its place</button> ·
-					<button class="linkish" type="button" onclick={() => session.settleLeft(false)}>Let it go</button>
-				</p>
-			{/if}
+			{#each session.left as mine (mine)}
+				<div class="callout tone-limonite">
+					There is text of yours that was not written, since the file changed in the same lines or the page was closed.
+					<button class="linkish" type="button" onclick={() => session.settleLeft(mine, true)}>Put mine in its place</button> ·
+					<button class="linkish" type="button" onclick={() => session.settleLeft(mine, false)}>Let it go</button>
+					<details>
+						<summary>Lines of mine that are not in the file</summary>
+						<pre>{linesNotIn(mine, session.text)}</pre>
+					</details>
+				</div>
+			{/each}
 			<AliasText bind:this={text} text={session.text} findings={session.marked} {host} onfix={fix} />
 			<AliasFindings
 				{session}

@@ -165,7 +165,7 @@ describe('shortcuts in CSV', () => {
 		expect(rows).to.have.length(1);
 		expect(refused.map((r) => [r.line, r.column])).to.deep.equal([
 			[3, 2],
-			[4, 3],
+			[4, 1],
 			[6, 1]
 		]);
 		expect(refused[0]!.message).to.include('"Ctr" is not a modifier');

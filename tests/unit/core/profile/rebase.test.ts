@@ -4,6 +4,8 @@ import { emptyAliasFile } from '../../../../core/alias/file.ts';
 import { Macro } from '../../../../core/macro/macro.ts';
 import { applyEdit, type Change, type Said } from '../../../../core/profile/edit.ts';
 import { entryKey, type Entry } from '../../../../core/profile/entry.ts';
+import { spliceBetween } from '../../../../core/profile/alias-change.ts';
+import { mergeTexts } from '../../../../core/profile/merge-texts.ts';
 import { rebased } from '../../../../core/profile/rebase.ts';
 import { stratumOf, type Profile } from '../../../../core/profile/stratum.ts';
 import { heads, small } from '../../arbitrary.ts';
@@ -28,34 +30,91 @@ describe('an edit on a profile that somebody else has changed', () => {
 					after
 				}));
 				const now = theirs.profile;
-				const { said, lost } = rebased(now, { ...nothing, changes });
+				const { said, lost } = rebased(now, { ...nothing, changes }, mine.profile);
 				expect(lost).to.deep.equal([]);
 				const after = applyEdit(now, said)[level]!.entries;
-				for (const entry of stratum.entries.values()) expect(after.get(entryKey(entry))).to.deep.equal(entry);
+				for (const { rank: _, ...entry } of stratum.entries.values())
+					expect(after.get(entryKey(entry as Entry))).to.deep.include(entry);
+				const ranks = [...after.values()].map((e) => e.rank);
+				expect(new Set(ranks).size, 'no two share a place').to.equal(ranks.length);
 			})
 		);
 	});
 
 	it('drops what is gone already', () => {
 		const gone = { stratum: office.id, before: macro('A'), after: null };
-		expect(rebased(of(''), { ...nothing, macros: [gone] }).said.macros).to.deep.equal([]);
+		expect(rebased(of(''), { ...nothing, macros: [gone] }, of('')).said.macros).to.deep.equal([]);
 	});
 
 	it('puts a macro in place of the one that came meanwhile', () => {
 		const now = of('', [macro('Theirs')]);
-		const { said } = rebased(now, { ...nothing, macros: [{ stratum: office.id, before: null, after: macro('Mine') }] });
+		const { said } = rebased(now, { ...nothing, macros: [{ stratum: office.id, before: null, after: macro('Mine') }] }, of(''));
 		expect([...applyEdit(now, said)[1]!.macros!.values()].map((m) => 'label' in m && m.label)).to.deep.equal(['Mine']);
 	});
 
-	it('finds the place of a line that has moved, and says so when it is gone', () => {
-		const change = { stratum: office.id, at: 0, before: 'ln -> a', after: 'ln -> b' };
-		const moved = of('# head\nln -> a\n');
-		expect(applyEdit(moved, rebased(moved, { ...nothing, aliases: [change] }).said)[1]!.aliases!.text).to.equal(
-			'# head\nln -> b\n'
+	const splice = (before: string, after: string) => ({ ...nothing, aliases: [spliceBetween(office.id, before, after)!] });
+	const merged = (base: string, mine: string, theirs: string) => {
+		const result = rebased(of(theirs), splice(base, mine), of(base));
+		return { ...result, text: applyEdit(of(theirs), result.said)[1]!.aliases!.text };
+	};
+
+	it('puts a new line where it was put although lines above it came or went', () => {
+		const base = 'a -> x\nb -> y\n';
+		expect(merged(base, 'a -> x\nm -> z\nb -> y\n', '# head\nnew -> n\na -> x\nb -> y\n').text).to.equal(
+			'# head\nnew -> n\na -> x\nm -> z\nb -> y\n'
 		);
-		const { said, lost } = rebased(of('xx -> a\n'), { ...nothing, aliases: [change] });
+		expect(merged(base, 'a -> x\nm -> z\nb -> y\n', 'b -> y\n').conflicts).to.have.length(1);
+	});
+
+	it('keeps both texts where they touch, and writes neither', () => {
+		const { said, conflicts, text } = merged('ln -> a\n', 'ln -> mine\n', 'ln -> theirs\n');
 		expect(said.aliases).to.deep.equal([]);
-		expect(lost[0]).to.include('"ln -> a" in the alias file of');
-		expect(rebased(of('ln -> a\n \nln -> a\n'.slice(1)), { ...nothing, aliases: [change] }).lost).to.have.length(0);
+		expect(text).to.equal('ln -> theirs\n');
+		expect(conflicts).to.deep.equal([
+			{
+				stratum: office.id,
+				mine: 'ln -> mine\n',
+				both: 'ln -> theirs\nln -> mine\n',
+				touching: [{ mine: 'ln -> mine\n', theirs: 'ln -> theirs\n', base: 'ln -> a\n' }]
+			}
+		]);
+	});
+
+	it('loses no line of either side and tears none apart, whatever both did', () => {
+		const line = fc.constantFrom('ln -> a', 'dc -> b', '# head', '', 'xy -> c', 'zz -> d');
+		const lines = fc.array(line, { maxLength: 8 });
+		const text = (list: readonly string[], end: string) => list.map((l) => l + end).join('');
+		let clean = 0;
+		fc.assert(
+			fc.property(lines, lines, lines, fc.constantFrom('\n', '\r\n'), (o, a, b, end) => {
+				const [base, mine, theirs] = [
+					text(o, end),
+					text([...o.slice(0, 3), ...a, ...o.slice(3)], end),
+					text([...b, ...o.slice(1)], end)
+				];
+				const { text: both, conflicts } = mergeTexts(base, mine, theirs);
+				const count = (of: string, wanted: string) => of.split(end).filter((l) => l === wanted).length;
+				for (const one of new Set([...mine.split(end), ...theirs.split(end)].filter((l) => l !== ''))) {
+					const cameMine = count(mine, one) - count(base, one);
+					const cameTheirs = count(theirs, one) - count(base, one);
+					const least = count(base, one) + Math.min(0, cameMine) + Math.min(0, cameTheirs) + Math.max(0, cameMine, cameTheirs);
+					expect(count(both, one), one).to.be.at.least(Math.max(0, least));
+				}
+				for (const one of both.split(end)) expect([...o, ...a, ...b, '']).to.include(one);
+				if (conflicts.length === 0) clean++;
+			}),
+			{ numRuns: 1000 }
+		);
+		expect(clean).to.be.greaterThan(100);
+	});
+
+	it('says what was written on another text than the one before', () => {
+		const { said, lost } = rebased(
+			of('xx -> a\n'),
+			{ ...nothing, aliases: [{ stratum: office.id, at: 0, before: 'ln', after: 'li' }] },
+			of('yy\n')
+		);
+		expect(said.aliases).to.deep.equal([]);
+		expect(lost[0]).to.include('the alias file of Office');
 	});
 });

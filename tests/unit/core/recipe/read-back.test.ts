@@ -12,7 +12,27 @@ const hostile = fc
 	.array(
 		fc.constantFrom(
 			...['a', 'b', ' ', '\t', '\n', '\r\n', ',', ';', '"', "'", '#', '{', '}', '[', ']', ':', '-', '->', '=', '<', '>', '&'],
-			...['\\', '--', ']]>', '<![CDATA[', '//', '!', '|', '>-', '? ', '@', '%', '~', 'null', 'true', '10', '\u0000', 'İ', '😀', '\u2028']
+			...[
+				'\\',
+				'--',
+				']]>',
+				'<![CDATA[',
+				'//',
+				'!',
+				'|',
+				'>-',
+				'? ',
+				'@',
+				'%',
+				'~',
+				'null',
+				'true',
+				'10',
+				'\u0000',
+				'İ',
+				'😀',
+				'\u2028'
+			]
 		),
 		{ maxLength: 6 }
 	)
@@ -22,7 +42,13 @@ const recipes = [...SAMPLES.map((s) => s.recipe), ...Object.values(SHIPPED_RECIP
 
 const valuesFor = (recipe: Recipe) =>
 	fc
-		.record(Object.fromEntries(fieldsOf(recipe.record).filter((f) => f !== 'skip' && f !== 'lock' && f !== 'context').map((f) => [f, hostile])))
+		.record(
+			Object.fromEntries(
+				fieldsOf(recipe.record)
+					.filter((f) => f !== 'skip' && f !== 'lock' && f !== 'context')
+					.map((f) => [f, hostile])
+			)
+		)
 		.map((values) => values as Values);
 
 const said = (recipe: Recipe, text: string) =>

@@ -1,13 +1,13 @@
 import { json } from '@sveltejs/kit';
 import { z } from 'zod';
-import { ProposedEdit } from '$core/profile/edit.ts';
+import { ProposedEdit, Revision } from '$core/profile/edit.ts';
 import { checked, readBody } from '$lib/server/problem';
 import { route } from '$lib/server/route';
 
 /** Edits since a revision: `?since=12`. */
 export const GET = route(async ({ params, url }, { profiles }) => {
 	await profiles.load(params.app!);
-	const since = checked(z.coerce.number().int().min(0), url.searchParams.get('since') ?? '0');
+	const since = checked(z.coerce.number().pipe(Revision), url.searchParams.get('since') ?? '0');
 	return { edits: await profiles.editsSince(params.app!, since) };
 });
 

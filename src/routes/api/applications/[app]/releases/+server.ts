@@ -1,5 +1,6 @@
 import { json } from '@sveltejs/kit';
 import { z } from 'zod';
+import { Revision } from '$core/profile/edit.ts';
 import { Role } from '$core/profile/role.ts';
 import { readBody } from '$lib/server/problem';
 import { route } from '$lib/server/route';
@@ -7,7 +8,7 @@ import { route } from '$lib/server/route';
 const Publication = z.strictObject({
 	role: Role,
 	notes: z.string().trim().min(1, 'say in the notes what changes for the people at the seats').max(4000),
-	base: z.number().int().min(0)
+	base: Revision
 });
 
 export const GET = route(async ({ params }, { releases }) => releases.list(params.app!));

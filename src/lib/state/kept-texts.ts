@@ -1,0 +1,37 @@
+import { z } from 'zod';
+import type { StratumId } from '$core/profile/stratum';
+
+/*
+ * Texts of one's own that could not be written into an alias file. They are kept in the browser, the oldest first, until somebody
+ * has decided on each.
+ */
+
+const Kept = z.array(z.string());
+const keyOf = (application: string, stratum: StratumId) => `skarn-aliases-left-${application}-${stratum}`;
+
+export function keptTexts(application: string, stratum: StratumId): string[] {
+	try {
+		return Kept.parse(JSON.parse(localStorage.getItem(keyOf(application, stratum)) ?? '[]'));
+	} catch {
+		return [];
+	}
+}
+
+function write(application: string, stratum: StratumId, texts: readonly string[]): void {
+	if (texts.length > 0) localStorage.setItem(keyOf(application, stratum), JSON.stringify(texts));
+	else localStorage.removeItem(keyOf(application, stratum));
+}
+
+/** Keeps a text behind those that are kept already. */
+export function keepText(application: string, stratum: StratumId, text: string): void {
+	const texts = keptTexts(application, stratum);
+	if (!texts.includes(text)) write(application, stratum, [...texts, text]);
+}
+
+export function dropText(application: string, stratum: StratumId, text: string): void {
+	write(
+		application,
+		stratum,
+		keptTexts(application, stratum).filter((kept) => kept !== text)
+	);
+}
