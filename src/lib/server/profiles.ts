@@ -1,6 +1,6 @@
 import { and, asc, count, desc, eq, gt, inArray } from 'drizzle-orm';
 import { changeProblems } from '../../../core/answer/validate.ts';
-import { Application, catalogueOf, CatalogueError, type Catalogue } from '../../../core/application/application.ts';
+import { Application, type ApplicationId, catalogueOf, CatalogueError, type Catalogue } from '../../../core/application/application.ts';
 import type { Command } from '../../../core/application/command.ts';
 import { indexOf } from '../../../core/check/circumstances.ts';
 import { contextSpace, type ContextSpace } from '../../../core/context/space.ts';
@@ -19,7 +19,7 @@ import {
 import { withOwnRanks } from '../../../core/profile/ranks.ts';
 import { type Role } from '../../../core/profile/role.ts';
 import { entryKey, type Entry } from '../../../core/profile/entry.ts';
-import { inOrder, stratumOf, type Profile, type Stratum, type StratumHead } from '../../../core/profile/stratum.ts';
+import { stratumOf, type Profile, type Stratum, type StratumHead } from '../../../core/profile/stratum.ts';
 import { parseKeys } from '../../../core/stroke/stroke.ts';
 import { canonicalText } from '../../../core/format/canonical.ts';
 import { StaleAliasError } from '../../../core/profile/alias-change.ts';
@@ -67,8 +67,12 @@ export class Profiles {
 	}
 
 	async list(): Promise<Pick<Application, 'id' | 'name' | 'version'>[]> {
-		const rows = await this.#db.select({ body: applications.body }).from(applications).orderBy(asc(applications.createdAt));
-		return rows.map(({ body: { id, name, version } }) => ({ id, name, version }));
+		const rows = await this.#db
+			.select({ id: applications.id, body: applications.body })
+			.from(applications)
+			.orderBy(asc(applications.createdAt));
+		// of one that cannot be read at least the id is known
+		return rows.map(({ id, body }) => ({ id: id as ApplicationId, name: body.name ?? id, version: body.version ?? '' }));
 	}
 
 	/** Throws `Problem` 404 for an application that is not here. */
@@ -178,8 +182,8 @@ export class Profiles {
 			const { profile } = await this.load(id);
 			if (application.id !== id)
 				throw new Problem(422, 'not-sound', `The id stays: expected "${id}", found "${application.id}".`);
-			const factory = profile.filter((s) => s.kind === 'factory').flatMap(inOrder);
-			refuseUnsound({ application, commands: list, strata: profile, factory });
+			// shortcuts of commands that are gone stay, and are told as orphans
+			refuseUnsound({ application, commands: list, strata: profile, factory: [] });
 			const space = contextSpace(application.axes, application.reachable);
 			for (const stratum of profile) for (const entry of stratum.entries.values()) refuseForeignScope(space, entry, stratum.name);
 			await this.#db.transaction(async (tx) => {

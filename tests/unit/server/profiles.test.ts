@@ -3,8 +3,12 @@ import { createHash } from 'node:crypto';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import type { ProposedEdit } from '../../../core/profile/edit.ts';
-import { inOrder } from '../../../core/profile/stratum.ts';
+import { sql } from 'drizzle-orm';
+import { Application } from '../../../core/application/application.ts';
+import { profileFile, writeProfileFile } from '../../../core/format/profile-json.ts';
+import type { Entry } from '../../../core/profile/entry.ts';
+import type { Change, ProposedEdit } from '../../../core/profile/edit.ts';
+import { inOrder, type StratumId } from '../../../core/profile/stratum.ts';
 import { gneiss } from '../../../demo/gneiss/gneiss.ts';
 import { openDatabase } from '../../../src/lib/server/db/open.ts';
 import { officeOn, type Office } from '../../../src/lib/server/office.ts';
@@ -175,5 +179,146 @@ describe('profiles on the server', function () {
 		const twice = { ...again, commands: [commands[0]!, commands[0]!] };
 		expect((await problem(office.profiles.add(twice))).message).to.include('is listed twice');
 		expect((await problem(office.profiles.load('nowhere'))).message).to.include(`Known: ${id}`);
+	});
+
+	describe('what an edit leaves in the table', () => {
+		const [entry] = entriesOf('set | Ctrl+Alt+9 | file.export | any');
+		const [other] = entriesOf('set | Ctrl+Alt+9 | file.new | any');
+		const change = (before: Entry | null, after: Entry | null): Change => ({ stratum: 'office' as StratumId, before, after });
+		const take = async (changes: Change[]) => {
+			const { revision } = await office.profiles.load(id);
+			return office.profiles.edit(id, {
+				base: revision,
+				role: 'steward',
+				label: 'several steps',
+				changes,
+				aliases: [],
+				macros: []
+			});
+		};
+
+		it('is what its steps come to, also when they take back what they said', async () => {
+			const before = await keysIn('office');
+			await take([change(null, { ...entry!, rank: 500 }), change({ ...entry!, rank: 500 }, null)]);
+			expect(await keysIn('office')).to.deep.equal(before);
+			await reopen();
+			expect(await keysIn('office')).to.deep.equal(before);
+			await take([change(null, { ...entry!, rank: 500 }), change({ ...entry!, rank: 500 }, { ...entry!, rank: 501 })]);
+			await take([change({ ...entry!, rank: 501 }, { ...entry!, rank: 502 }), change({ ...entry!, rank: 502 }, null)]);
+			await reopen();
+			expect(await keysIn('office')).to.deep.equal(before);
+			expect(await office.profiles.verify(id)).to.deep.equal([]);
+		});
+
+		it('has a place of its own for each entry, and the same order after a restart', async () => {
+			const { edit } = await take([change(null, { ...entry!, rank: 7 }), change(null, { ...other!, rank: 7 })]);
+			expect(new Set(edit.changes.map((c) => c.after!.rank)).size).to.equal(2);
+			const order = async () =>
+				inOrder((await office.profiles.load(id)).profile.find((s) => s.id === 'office')!).map((e) => `${e.keys} ${e.command}`);
+			const before = await order();
+			await reopen();
+			expect(await order()).to.deep.equal(before);
+			await office.profiles.step(id, 'undo', edit.revision, 'steward');
+			expect(await office.profiles.verify(id)).to.deep.equal([]);
+		});
+
+		it('is told where it is otherwise than the edits say', async () => {
+			await office.store.db.execute(sql`update entries set rank = 999 where application = ${id} and keys = 'Ctrl+E'`);
+			const differing = await office.profiles.verify(id);
+			expect(differing).to.have.length(1);
+			expect(differing[0]).to.match(
+				/^gneiss-solid-5, Office: set Ctrl\+E for file\.export is otherwise in the table than the edits say$/
+			);
+			await office.store.db.execute(sql`update entries set rank = 0 where application = ${id} and keys = 'Ctrl+E'`);
+			await reopen();
+		});
+	});
+
+	describe('applications that somebody brings', () => {
+		const other = { ...application, id: 'another' as typeof application.id, name: 'Another' };
+		const bring = (more: object) =>
+			problem(office.profiles.add({ application: other, commands, strata, factory: factoryEntries, ...more } as never));
+
+		it('are refused when their parts do not fit together, and nothing is written', async () => {
+			const [first] = factoryEntries;
+			const cases: [object, RegExp][] = [
+				[{ strata: [...strata, strata[1]] }, /two strata are called "office"/],
+				[{ strata: strata.filter((s) => s.kind !== 'factory') }, /expected one factory stratum, found 0/],
+				[{ strata: [strata[0], { ...strata[0], id: 'second' }] }, /expected one factory stratum, found 2/],
+				[{ strata: [strata[1], strata[0]] }, /stands first/],
+				[{ factory: [{ ...first, scope: { nowhere: ['x'] } }] }, /there is no axis "nowhere"/],
+				[{ factory: [{ ...first, keys: 'Ctrl+Nokey' }] }, /is not a key stroke/],
+				[{ factory: [{ ...first, keys: 'ctrl+e' }] }, /must be written Ctrl\+E/],
+				[{ factory: [first, { ...first, rank: 9 }] }, /stands there twice/],
+				[{ factory: [{ ...first, op: 'remove' }] }, /expected the op set, found remove/],
+				[{ factory: [{ ...first, command: 'no.such' }] }, /not in the catalogue/]
+			];
+			for (const [more, message] of cases) {
+				const refused = await bring(more);
+				expect([refused.status, refused.message], message.source).to.satisfy(
+					([status, text]: [number, string]) => status === 422 && message.test(text)
+				);
+			}
+			expect((await office.profiles.list()).map((a) => a.id)).to.deep.equal([id]);
+		});
+
+		it('cannot be called as pages of Skarn are', () => {
+			for (const taken of ['api', 'catalogue'])
+				expect(Application.safeParse({ ...application, id: taken }).success, taken).to.equal(false);
+		});
+
+		it('are changed and deleted, and one that cannot be read harms no other', async () => {
+			await office.profiles.add({ application: other, commands, strata, factory: factoryEntries });
+			await office.profiles.change(other.id, {
+				application: { ...other, name: 'Renamed', version: '2' },
+				commands: commands.slice(1)
+			});
+			const changed = await office.profiles.load(other.id);
+			expect([changed.application.name, changed.commands.length]).to.deep.equal(['Renamed', commands.length - 1]);
+			const fewer = { ...other, axes: other.axes.slice(1), reachable: [{}], rules: { ...other.rules, typing: [] } };
+			const plain = commands.map((c) => ({ ...c, contexts: [] }));
+			expect(
+				(await problem(office.profiles.change(other.id, { application: fewer as never, commands: plain }))).message
+			).to.match(/there is no axis/);
+
+			await office.store.db.execute(sql`update applications set body = '{}' where id = ${other.id}`);
+			await reopen();
+			expect(await office.profiles.actionsElsewhere(id)).to.deep.equal({});
+			expect((await office.profiles.list()).map((a) => a.id)).to.deep.equal([id, other.id]);
+			expect((await office.profiles.holdings(other.id))['commands']).to.equal(commands.length - 1);
+			await office.profiles.remove(other.id);
+			expect((await problem(office.profiles.load(other.id))).status).to.equal(404);
+			expect((await problem(office.profiles.holdings(other.id))).status).to.equal(404);
+			expect(await office.profiles.verify(id)).to.deep.equal([]);
+		});
+	});
+
+	it('publishes the same bytes for the same content, also after a restart', async () => {
+		const { revision } = await office.profiles.load(id);
+		const scoped = entriesOf('set | Ctrl+Alt+8 | file.export | part').map((after) => ({
+			stratum: 'office' as StratumId,
+			before: null,
+			after: { ...after, scope: { selection: ['edge'], document: ['part'] } as never, rank: 900 }
+		}));
+		const { edit } = await office.profiles.edit(id, {
+			base: revision,
+			role: 'steward',
+			label: 'scoped',
+			changes: scoped,
+			aliases: [],
+			macros: []
+		});
+		const release = await office.releases.publish(id, 'steward', 'first of these', edit.revision);
+		await reopen();
+		const again = await problem(office.releases.publish(id, 'steward', 'the same', edit.revision));
+		expect(again.kind).to.equal('nothing-to-do');
+		const { profile } = await office.profiles.load(id);
+		const text = writeProfileFile(
+			profileFile(
+				application,
+				profile.filter((s) => s.kind === 'office')
+			)
+		);
+		expect(createHash('sha256').update(text).digest('hex')).to.equal(release.sha256);
 	});
 });

@@ -1,0 +1,115 @@
+import { expect } from 'chai';
+import { mkdtempSync, readdirSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { sql } from 'drizzle-orm';
+import { Backups } from '../../../src/lib/server/backups.ts';
+import {
+	ArchiveError,
+	keepBackup,
+	listBackups,
+	restoreBackup,
+	verifyBackup,
+	writeDurably
+} from '../../../src/lib/server/db/archive.ts';
+import { openDatabase, type OpenDatabase } from '../../../src/lib/server/db/open.ts';
+
+async function refusal(work: Promise<unknown>): Promise<Error> {
+	try {
+		await work;
+	} catch (error) {
+		return error as Error;
+	}
+	throw new Error('was not refused');
+}
+
+describe('back-ups', function () {
+	this.timeout(60_000);
+	let folder: string;
+	beforeEach(() => (folder = mkdtempSync(join(tmpdir(), 'skarn-archive-'))));
+	afterEach(() => rmSync(folder, { recursive: true, force: true }));
+	const data = () => join(folder, 'data');
+	const add = (store: OpenDatabase, id: string) =>
+		store.db.execute(sql`insert into applications (id, body) values (${id}, '{}')`);
+	const idsIn = async () => {
+		const store = await openDatabase(data());
+		const { rows } = await store.db.execute<{ id: string }>(sql`select id from applications order by id`);
+		await store.close();
+		return rows.map((row) => row.id);
+	};
+	const archive = async (work: (store: OpenDatabase) => Promise<unknown>) => {
+		const store = await openDatabase(data());
+		await work(store);
+		const file = join(folder, 'office.tar.gz');
+		writeDurably(file, new Uint8Array(await (await store.dump()).arrayBuffer()));
+		await store.close();
+		return file;
+	};
+
+	it('come back as they were, and what was there is moved aside', async () => {
+		const file = await archive((store) => add(store, 'kept'));
+		const later = await openDatabase(data());
+		await add(later, 'later');
+		await later.close();
+		await verifyBackup(file, data(), 'migrations');
+		const aside = await restoreBackup(file, data(), 'migrations');
+		expect(aside).to.match(/postgres-before-/);
+		expect(await idsIn()).to.deep.equal(['kept']);
+		expect(readdirSync(data()).filter((name) => !name.startsWith('postgres-before-'))).to.deep.equal(['postgres']);
+	});
+
+	it('of a newer Skarn are refused before the good data is touched, and nothing is left behind', async () => {
+		const file = await archive(async (store) => {
+			await add(store, 'newer');
+			await store.db.execute(
+				sql`insert into drizzle.__drizzle_migrations (hash, created_at) values ('later', ${Date.parse('2040-01-01')})`
+			);
+		});
+		rmSync(data(), { recursive: true });
+		const good = await openDatabase(data());
+		await add(good, 'good');
+		await good.close();
+		const error = await refusal(restoreBackup(file, data(), 'migrations'));
+		expect(error).to.be.instanceOf(ArchiveError);
+		expect(error.message).to.include('newer Skarn').and.include('left as it is');
+		expect(readdirSync(data())).to.deep.equal(['postgres']);
+		expect(await idsIn()).to.deep.equal(['good']);
+	});
+
+	it('that are none are refused', async () => {
+		writeFileSync(join(folder, 'x.tar.gz'), 'no archive');
+		expect((await refusal(restoreBackup(join(folder, 'x.tar.gz'), data(), 'migrations'))).message).to.include('is not a back-up');
+		expect((await refusal(restoreBackup(join(folder, 'y.tar.gz'), data(), 'migrations'))).message).to.include(
+			'There is no back-up'
+		);
+	});
+
+	it('are made once however often they are asked for at a time', async () => {
+		const store = await openDatabase(data());
+		const [first, ...others] = Array.from({ length: 10 }, () => store.dump());
+		const blob = await first;
+		for (const other of others) expect(await other).to.equal(blob);
+		await store.close();
+	});
+
+	it('are kept by the hour while something changes, the newest ten of them, and those before a deletion besides', async () => {
+		const store = await openDatabase(data());
+		let state = '0';
+		const backups = new Backups(store, () => Promise.resolve(state));
+		await backups.start(3_600_000);
+		expect(await backups.keepIfChanged(new Date(0))).to.equal(undefined);
+		state = '1';
+		const file = await backups.keepIfChanged(new Date(0));
+		expect(listBackups(data())).to.deep.equal([file]);
+		expect(await backups.keepIfChanged(new Date(1))).to.equal(undefined);
+		await backups.beforeDelete(new Date(2));
+		const dump = await store.dump();
+		for (let hour = 1; hour <= 12; hour++) await keepBackup(data(), dump, 'hourly', new Date(hour * 3_600_000));
+		const names = listBackups(data());
+		expect(names.filter((name) => name.endsWith('-hourly.tar.gz'))).to.have.length(10);
+		expect(names.filter((name) => name.endsWith('-before-delete.tar.gz'))).to.have.length(1);
+		expect(names.at(-1)).to.include('1970-01-01T12');
+		backups.stop();
+		await store.close();
+	});
+});
