@@ -6,7 +6,7 @@ import ts from 'typescript-eslint';
 import svelteConfig from './svelte.config.js';
 
 export default ts.config(
-	{ ignores: ['node_modules/', 'build/', '.svelte-kit/', 'data/', 'migrations/', 'static/'] },
+	{ ignores: ['node_modules/', 'build/', 'dist/', '.svelte-kit/', 'data/', 'migrations/', 'static/'] },
 	js.configs.recommended,
 	...ts.configs.recommended,
 	...svelte.configs.recommended,

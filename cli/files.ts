@@ -14,8 +14,8 @@ import { FileRefusedError, refuseBySize, type FileProblem } from '../core/format
 import type { Placed } from '../core/format/sarif.ts';
 import { readShortcutsCsv } from '../core/format/shortcuts-csv.ts';
 import { desksOf } from '../core/keyboard/desk.ts';
-import type { Entry } from '../core/profile/entry.ts';
-import { inOrder, stratumOf, StratumKind, type Profile, type StratumHead, type StratumId } from '../core/profile/stratum.ts';
+import { entryKey, type Entry } from '../core/profile/entry.ts';
+import { inOrder, stratumOf, StratumId, StratumKind, type Profile, type StratumHead } from '../core/profile/stratum.ts';
 import { decode, encode, type Encoding } from '../core/recipe/bytes.ts';
 import { macroAcceptable } from '../core/macro/acceptance.ts';
 import { checkMacros } from '../core/macro/check.ts';
@@ -24,6 +24,11 @@ import type { MacroEntry } from '../core/macro/macro.ts';
 import { Recipe } from '../core/recipe/recipe.ts';
 import { SHIPPED_RECIPES } from '../core/recipe/shipped.ts';
 import { BadInputError } from './problem.ts';
+
+/** A file by its path (`-` for standard input), or a text that came from elsewhere with the name under which it is spoken of. */
+export type Source = string | { readonly name: string; readonly text: string };
+
+const nameOf = (source: Source): string => (typeof source === 'string' ? source : source.name);
 
 /** Where the entries of each stratum stand, by their rank. */
 export type Places = ReadonlyMap<StratumId, readonly { readonly file: string; readonly line: number }[]>;
@@ -34,6 +39,8 @@ export interface LoadedProfile {
 	readonly refused: readonly (FileProblem & { file: string })[];
 	/** The file of each stratum. */
 	readonly fileOf: ReadonlyMap<StratumId, string>;
+	/** The applications that the files name, each with the file. */
+	readonly applications: readonly { readonly id: string; readonly file: string }[];
 }
 
 export interface LoadedText {
@@ -42,7 +49,9 @@ export interface LoadedText {
 }
 
 /** Reads a file, or standard input for `-`. Throws `BadInputError` or `FileRefusedError`. */
-export function load(file: string): LoadedText {
+export function load(source: Source): LoadedText {
+	if (typeof source !== 'string') return { text: source.text, encoding: 'utf-8' };
+	const file = source;
 	let bytes: Buffer;
 	try {
 		bytes = readFileSync(file === '-' ? 0 : file);
@@ -55,32 +64,56 @@ export function load(file: string): LoadedText {
 	return decode(file, bytes);
 }
 
-/** Writes to a file, or to standard output without one. */
+/** Writes to a file, or to standard output without one. Throws `BadInputError`. */
 export function deliver(out: string | undefined, text: string, encoding: Encoding = 'utf-8'): void {
-	if (out === undefined || out === '-') process.stdout.write(text);
-	else writeFileSync(out, encode(out, { text, encoding }));
+	if (out === undefined || out === '-') {
+		process.stdout.write(text);
+		return;
+	}
+	const bytes = encode(out, { text, encoding });
+	try {
+		writeFileSync(out, bytes);
+	} catch (error) {
+		const { code, message } = error as NodeJS.ErrnoException;
+		const reason = { ENOENT: 'its folder is not there', EISDIR: 'it is a folder', EACCES: 'it may not be written' }[code ?? ''];
+		throw new BadInputError(`${out} cannot be written: ${reason ?? message}`);
+	}
 }
 
-export function loadApplication(file: string | undefined): ApplicationFile & Subject {
-	if (!file)
+export function loadApplication(source: Source | undefined): ApplicationFile & Subject {
+	if (!source)
 		throw new BadInputError('Name the application file with --application; `skarn export --what application` writes one.');
-	return readApplicationFile(file, load(file).text);
+	return readApplicationFile(nameOf(source), load(source).text);
 }
 
 const ORDER = StratumKind.options;
 
-/** The strata of one or several profile files, the lowest first. A CSV of shortcuts is a personal stratum. */
-export function loadProfile(files: readonly string[]): LoadedProfile {
+/** Whether a file is JSON, by its name or by how it begins; anything else is taken for CSV. */
+export const isJson = (name: string, text: string): boolean =>
+	/\.json$/i.test(name) || /^\uFEFF?\s*[{["]/.test(text.slice(0, 2000));
+
+/**
+ * The strata of one or several profile files, the lowest first. A CSV of shortcuts is a personal stratum. What says a shortcut
+ * of one stratum twice, or sets and removes it, is refused at its line.
+ */
+export function loadProfile(files: readonly Source[]): LoadedProfile {
+	const applications: { id: string; file: string }[] = [];
 	const places = new Map<StratumId, { file: string; line: number }[]>();
 	const refused: (FileProblem & { file: string })[] = [];
 	const fileOf = new Map<StratumId, string>();
-	const strata: { head: StratumHead; entries: Entry[]; aliases: AliasFile | undefined; macros?: MacroEntry[] }[] = [];
-	for (const file of files) {
-		const { text } = load(file);
-		const isJson = /^\uFEFF?\s*\{/.test(text);
-		const read = isJson
-			? readProfileFile(file, text)
-			: { ...readShortcutsCsv(file, text), aliases: [], macros: [], strata: [] as StratumHead[] };
+	const strata: {
+		head: StratumHead;
+		entries: Entry[];
+		lineOf: Map<string, number>;
+		aliases: AliasFile | undefined;
+		macros?: MacroEntry[];
+	}[] = [];
+	for (const source of files) {
+		const file = nameOf(source);
+		const { text } = load(source);
+		const profile = isJson(file, text) ? readProfileFile(file, text) : undefined;
+		if (profile) applications.push({ id: profile.application.id, file });
+		const read = profile ? profile : { ...readShortcutsCsv(file, text), aliases: [], macros: [], strata: [] as StratumHead[] };
 		refused.push(...read.refused.map((problem) => ({ ...problem, file })));
 		const heads = new Map(read.strata.map((head) => [head.id, head]));
 		let stratum: (typeof strata)[number] | undefined;
@@ -89,18 +122,26 @@ export function loadProfile(files: readonly string[]): LoadedProfile {
 				if (!heads.has(id)) heads.set(id, { id, kind: kindOf(id), name: id });
 				stratum = strata.find((s) => s.head.id === id);
 				if (!stratum) {
-					strata.push((stratum = { head: heads.get(id)!, entries: [], aliases: undefined }));
+					strata.push((stratum = { head: heads.get(id)!, entries: [], lineOf: new Map(), aliases: undefined }));
 					places.set(id, []);
 				}
 				fileOf.set(id, file);
 			}
 			const { command, keys, scope } = shortcut;
+			const key = entryKey({ ...shortcut, op, acceptance });
+			const earlier = stratum.lineOf.get(key);
+			if (earlier !== undefined) {
+				const message = `${keys} for ${command} stands in ${id} on line ${earlier} already; a stratum says each shortcut once`;
+				refused.push({ line, column: 1, message, file });
+				continue;
+			}
+			stratum.lineOf.set(key, line);
 			const rank = stratum.entries.length;
 			stratum.entries.push(acceptance ? { op, command, keys, scope, rank, acceptance } : { op, command, keys, scope, rank });
 			places.get(id)!.push({ file, line });
 		}
 		for (const head of heads.values())
-			if (!strata.some((s) => s.head.id === head.id)) strata.push({ head, entries: [], aliases: undefined });
+			if (!strata.some((s) => s.head.id === head.id)) strata.push({ head, entries: [], lineOf: new Map(), aliases: undefined });
 		for (const { stratum, file: aliases } of read.aliases) strata.find((s) => s.head.id === stratum)!.aliases = aliases;
 		for (const { stratum, macros } of read.macros) strata.find((s) => s.head.id === stratum)!.macros = macros;
 		for (const { id } of heads.values()) if (!fileOf.has(id)) fileOf.set(id, file);
@@ -108,7 +149,7 @@ export function loadProfile(files: readonly string[]): LoadedProfile {
 	if (strata.length === 0) throw new BadInputError('The profile holds no stratum.');
 	strata.sort((a, b) => ORDER.indexOf(a.head.kind) - ORDER.indexOf(b.head.kind));
 	const profile = strata.map(({ head, entries, aliases, macros }) => stratumOf(head, entries, aliases, macros));
-	return { profile, places, refused, fileOf };
+	return { profile, places, refused, fileOf, applications };
 }
 
 const kindOf = (id: string): StratumKind => StratumKind.safeParse(id).data ?? 'personal';
@@ -135,20 +176,32 @@ export function loadRecipe(name: string): Recipe {
 	);
 }
 
+/** An alias file beside the profile, and the stratum that it is of. */
+export interface AliasPlace {
+	readonly file: string;
+	readonly stratum: StratumId;
+}
+
 /** The profile with an alias file put into a stratum, which is made if it is not there. */
 export function withAliases(
-	{ profile, fileOf, ...rest }: LoadedProfile,
+	{ profile, ...rest }: LoadedProfile,
 	file: string,
 	recipe: Recipe,
 	stratum: string
-): LoadedProfile & { aliasFile: string } {
+): LoadedProfile & { aliasFile: AliasPlace } {
+	const id = StratumId.safeParse(stratum);
+	if (!id.success) throw new BadInputError(`--stratum "${stratum}": ${id.error.issues[0]!.message}`);
 	const { text, encoding } = load(file);
 	const aliases: AliasFile = { ...emptyAliasFile, recipe, text, encoding };
 	const known = profile.some((s) => s.id === stratum);
 	const next = known
 		? profile.map((s) => (s.id === stratum ? { ...s, aliases } : s))
 		: [...profile, stratumOf({ id: stratum as StratumId, kind: kindOf(stratum), name: stratum }, [], aliases)];
-	return { ...rest, fileOf, aliasFile: file, profile: next.sort((a, b) => ORDER.indexOf(a.kind) - ORDER.indexOf(b.kind)) };
+	return {
+		...rest,
+		aliasFile: { file, stratum: id.data },
+		profile: next.sort((a, b) => ORDER.indexOf(a.kind) - ORDER.indexOf(b.kind))
+	};
 }
 
 export interface FoundFinding extends Placed {
@@ -158,7 +211,7 @@ export interface FoundFinding extends Placed {
 /** All findings of shortcuts, aliases and macros, each with the place that it is about, and with its id if those are wanted. */
 export function findingsOf(
 	application: ApplicationFile & Subject,
-	loaded: LoadedProfile & { aliasFile?: string },
+	loaded: LoadedProfile & { aliasFile?: AliasPlace },
 	released: Profile | undefined,
 	ids: boolean
 ): FoundFinding[] {
@@ -194,6 +247,7 @@ export function findingsOf(
 	}
 	const input = application.application.rules.aliases;
 	if (!input) return found;
+	const isBeside = (stratum: StratumId) => loaded.aliasFile?.stratum === stratum;
 	const before = released && releasedAliases(withReleased(released, []), input);
 	const aliases = aliasFindings(loaded.profile, input, c.index.catalogue, c, before).map((f): FoundFinding => {
 		const acceptable = aliasAcceptable(f);
@@ -203,9 +257,9 @@ export function findingsOf(
 			severity: f.severity,
 			sentence: f.sentence,
 			id: acceptable.id,
-			file: loaded.aliasFile ?? loaded.fileOf.get(f.entry.stratum.id) ?? first ?? '-',
+			file: isBeside(f.entry.stratum.id) ? loaded.aliasFile!.file : (loaded.fileOf.get(f.entry.stratum.id) ?? first ?? '-'),
 			// an alias file within a profile is one string there; its own lines are told in the sentence
-			line: loaded.aliasFile ? f.entry.record.line : undefined,
+			line: isBeside(f.entry.stratum.id) ? f.entry.record.line : undefined,
 			accepted: isAccepted(c.index.effective, acceptable)
 		};
 	});

@@ -1,9 +1,7 @@
-import { writeFileSync, mkdtempSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
 import { profileFile, writeProfileFile } from '../core/format/profile-json.ts';
 import { stratumOf } from '../core/profile/stratum.ts';
 import type { WorkspaceDocument } from '../src/lib/server/workspace-document.ts';
+import type { Source } from './files.ts';
 import { BadInputError } from './problem.ts';
 
 /** Asks a route of a Skarn server. Throws `BadInputError` with what the server said. */
@@ -45,24 +43,20 @@ export function profileJson({ application, strata }: Pick<WorkspaceDocument, 'ap
 	);
 }
 
-/** What a server holds of an application, as the two files that the commands work with. */
+/** What a server holds of an application, as the files that the commands work with; they are spoken of by their address. */
 export async function filesFrom(
 	server: string,
 	application: string
-): Promise<{ application: string; profile: string; released: string | undefined }> {
+): Promise<{ application: Source; profile: Source; released: Source | undefined }> {
 	const document = await workspaceOn(server, application);
-	const folder = mkdtempSync(join(tmpdir(), 'skarn-'));
-	const put = (name: string, text: string) => {
-		writeFileSync(join(folder, name), text);
-		return join(folder, name);
-	};
-	const { released, releasedAliases, strata } = document;
+	const source = (what: string, text: string): Source => ({ name: `${application}, ${what} on ${server}`, text });
+	const { released, releasedAliases, releasedMacros, strata } = document;
 	const before = strata.map((s) =>
-		s.kind === 'office' ? { ...s, entries: [...(released ?? [])], aliases: releasedAliases } : s
+		s.kind === 'office' ? { ...s, entries: [...(released ?? [])], aliases: releasedAliases, macros: releasedMacros ?? [] } : s
 	);
 	return {
-		application: put('application.json', applicationJson(document)),
-		profile: put('profile.json', profileJson(document)),
-		released: released ? put('released.json', profileJson({ ...document, strata: before })) : undefined
+		application: source('the application', applicationJson(document)),
+		profile: source('the profile', profileJson(document)),
+		released: released ? source('the last release', profileJson({ ...document, strata: before })) : undefined
 	};
 }

@@ -1,4 +1,7 @@
 import { Command, CommanderError, InvalidArgumentError } from 'commander';
+import { CatalogueError } from '../core/application/application.ts';
+import { UnknownContextError } from '../core/context/space.ts';
+import { NotWritableError } from '../core/recipe/record.ts';
 import { FileRefusedError } from '../core/format/problem.ts';
 import { checkCommand } from './commands/check.ts';
 import { convertCommand } from './commands/convert.ts';
@@ -11,9 +14,13 @@ import { runCommand } from './commands/run.ts';
 import { suggestCommand } from './commands/suggest.ts';
 import { BadInputError } from './problem.ts';
 
-/** What a command ends with: 0 clean, 1 findings at or above what was asked for, 2 bad input. */
+/** What a command ends with: 0 clean, 1 findings at or above what was asked for, 2 bad input, 70 a mistake of Skarn's own. */
 export const CLEAN = 0;
 export const BAD_INPUT = 2;
+export const OWN_MISTAKE = 70;
+
+/** What is thrown about files, options and folders that are not as a command needs them; each message says what was expected. */
+const INPUT_ERRORS = [BadInputError, InvalidArgumentError, NotWritableError, UnknownContextError, CatalogueError] as const;
 
 /** Runs the command line; gives the exit code. */
 export async function skarn(args: readonly string[]): Promise<number> {
@@ -35,7 +42,7 @@ export async function skarn(args: readonly string[]): Promise<number> {
 		importCommand,
 		runCommand
 	])
-		add(program, (result) => (code = result));
+		add(program, (result) => (code = Math.max(code, result)));
 	try {
 		await program.parseAsync(args, { from: 'user' });
 		return code;
@@ -47,10 +54,11 @@ export async function skarn(args: readonly string[]): Promise<number> {
 				console.error(`  line ${problem.line}, column ${problem.column}: ${problem.message}`);
 			return BAD_INPUT;
 		}
-		if (error instanceof BadInputError || error instanceof InvalidArgumentError) {
-			console.error(error.message);
+		if (INPUT_ERRORS.some((kind) => error instanceof kind)) {
+			console.error((error as Error).message);
 			return BAD_INPUT;
 		}
-		throw error;
+		console.error(`This is a mistake in Skarn, not in what it was given: ${(error as Error).stack ?? String(error)}`);
+		return OWN_MISTAKE;
 	}
 }

@@ -42,6 +42,6 @@ if (app.exitCode === null) {
 	const { fillDemo } = await tsImport('../demo/fill.ts', import.meta.url);
 	await fillDemo(server);
 	for (const id of ['C-01', 'C-02', 'C-03'])
-		start(['--import', 'tsx', 'seat/main.ts', '--id', id, '--server', server, '--folder', join(folder, 'seats', id)]);
+		start(['bin/skarn.mjs', 'seat', '--id', id, '--server', server, '--folder', join(folder, 'seats', id)]);
 	console.log(`\nSkarn runs at ${server}\nEnd it with Ctrl+C. The demo's data lies in ${folder}.\n`);
 }

@@ -39,17 +39,28 @@ export function ensurePackages() {
 }
 
 export function ensureBuild() {
-	const sources = ['src', 'core', 'static', 'svelte.config.js', 'vite.config.ts', 'package-lock.json'];
+	const sources = [
+		'src',
+		'core',
+		'cli',
+		'seat',
+		'static',
+		'svelte.config.js',
+		'vite.config.ts',
+		'package-lock.json',
+		'scripts/build-cli.mjs'
+	];
 	onceFor('build/.skarn-sources', digestOf(sources), () => {
 		console.log('Building …');
 		run('npx', ['vite', 'build', '--logLevel', 'warn']);
+		run('node', ['scripts/build-cli.mjs']);
 	});
 }
 
 const asRoot = (command, args) => (process.getuid?.() === 0 ? run(command, args) : run('sudo', [command, ...args]));
 
 /** Debian's packages that the tests and the pictures use: the program that shows a package is there, and the package's name. */
-const PROGRAMS = { chromium: '/usr/bin/chromium', 'libxkbcommon-tools': '/usr/bin/xkbcli' };
+const PROGRAMS = { chromium: '/usr/bin/chromium', 'libxkbcommon-tools': '/usr/bin/xkbcli', strace: '/usr/bin/strace' };
 
 export function ensurePrograms() {
 	const missing = Object.entries(PROGRAMS)

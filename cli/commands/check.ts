@@ -2,7 +2,7 @@ import { Option, type Command } from 'commander';
 import { SEVERITIES, type Severity } from '../../core/check/finding.ts';
 import { sarifLog } from '../../core/format/sarif.ts';
 import { deliver, findingsOf, loadRecipe, withAliases } from '../files.ts';
-import { subjectOf, takesSubject, type Ends, type SubjectOptions } from './subject.ts';
+import { subjectOf, takesSubject, tellRefused, type Ends, type SubjectOptions } from './subject.ts';
 
 interface Options extends SubjectOptions {
 	readonly aliases?: string;
@@ -49,8 +49,6 @@ Examples:
 			);
 			const bySeverity = SEVERITIES.map((severity) => all.filter((f) => f.severity === severity));
 			const found = bySeverity.flat();
-			for (const { file, line, column, message } of loaded.refused)
-				console.error(`${file}:${line}:${column}: not taken: ${message}`);
 			const counts = Object.fromEntries(SEVERITIES.map((s, i) => [s, bySeverity[i]!.length]));
 			if (options.format === 'sarif') deliver(options.output, JSON.stringify(sarifLog(found, '0.1.0'), null, 2) + '\n');
 			else if (options.format === 'json')
@@ -65,7 +63,7 @@ Examples:
 						`${counts['error']} ${counts['error'] === 1 ? 'error' : 'errors'}, ${counts['attention']} worth attention, ${counts['note']} ${counts['note'] === 1 ? 'note' : 'notes'}\n`
 				);
 			const worst = options.failOn === 'never' ? -1 : SEVERITIES.indexOf(options.failOn);
-			if (loaded.refused.length > 0) end(2);
-			else if (bySeverity.some((list, i) => i <= worst && list.length > 0)) end(1);
+			if (bySeverity.some((list, i) => i <= worst && list.length > 0)) end(1);
+			tellRefused(loaded, end);
 		});
 }

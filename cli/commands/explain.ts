@@ -1,4 +1,4 @@
-import type { Command } from 'commander';
+import { Option, type Command } from 'commander';
 import { answerTo } from '../../core/alias/prompt.ts';
 import { aliasTable } from '../../core/alias/table.ts';
 import { explain, resolveEverywhere } from '../../core/answer/resolve.ts';
@@ -10,7 +10,7 @@ import { officeDesks } from '../../core/keyboard/office.ts';
 import { profileCatalogue } from '../../core/macro/table.ts';
 import { parseKeys } from '../../core/stroke/stroke.ts';
 import { BadInputError } from '../problem.ts';
-import { subjectOf, takesSubject, type Ends, type SubjectOptions } from './subject.ts';
+import { subjectOf, takesSubject, tellRefused, type Ends, type SubjectOptions } from './subject.ts';
 
 interface Options extends SubjectOptions {
 	readonly profile?: string[];
@@ -19,20 +19,21 @@ interface Options extends SubjectOptions {
 	readonly format: string;
 }
 
-export function explainCommand(program: Command, _: Ends): void {
+export function explainCommand(program: Command, end: Ends): void {
 	takesSubject(program.command('explain'))
 		.description('what an input does, here or everywhere, with the reasoning')
 		.argument('<input...>', 'keys such as Ctrl+Shift+F or G F; with --alias what is typed')
 		.option('-p, --profile <file...>', 'profile files')
 		.option('--in <scope>', 'a situation, such as "document=part; pane=canvas"; without it, everywhere')
 		.option('--alias', 'the input is typed at the command line')
-		.option('-f, --format <format>', 'text or json', 'text')
+		.addOption(new Option('-f, --format <format>', 'text or json').choices(['text', 'json']).default('text'))
 		.addHelpText(
 			'after',
 			'\nExamples:\n  skarn explain F -p office.json -a gneiss.application.json --in "document=part"\n  skarn explain --alias ln -p office.json -a varve.application.json'
 		)
 		.action(async (words: string[], options: Options) => {
 			const { application, loaded } = await subjectOf(options.profile ?? [], options);
+			tellRefused(loaded, end);
 			const say = (value: object, lines: readonly string[]) =>
 				console.log(options.format === 'json' ? JSON.stringify(value, null, 2) : lines.join('\n'));
 			if (options.alias) {

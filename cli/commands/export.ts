@@ -10,11 +10,11 @@ import { deliver } from '../files.ts';
 import { BadInputError } from '../problem.ts';
 import { applicationJson } from '../server.ts';
 import { selectionOf, type SelectionOptions } from './selection.ts';
-import { subjectOf, takesSubject, type Ends } from './subject.ts';
+import { subjectOf, takesSubject, tellRefused, type Ends } from './subject.ts';
 
 type What = 'profile' | 'csv' | 'application' | 'aliases' | 'markdown' | 'html';
 
-export function exportCommand(program: Command, _: Ends): void {
+export function exportCommand(program: Command, end: Ends): void {
 	takesSubject(program.command('export'))
 		.description('write a profile, its application, an alias file, or a quick reference')
 		.argument('[profile...]', 'profile files')
@@ -38,6 +38,7 @@ export function exportCommand(program: Command, _: Ends): void {
 				{ what, stratum, output, ...options }: SelectionOptions & { what: What; stratum?: string; output?: string }
 			) => {
 				const { application, loaded } = await subjectOf(files, options);
+				tellRefused(loaded, end);
 				const catalogue = profileCatalogue(application.catalogue, loaded.profile);
 				const picked = selectProfile(loaded.profile, selectionOf(options), { space: application.space, catalogue });
 				const strata = stratum === undefined ? picked : picked.filter((s) => s.id === stratum);

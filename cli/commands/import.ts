@@ -10,11 +10,11 @@ import { applyEdit, isNothing } from '../../core/profile/edit.ts';
 import { stratumById, type StratumId } from '../../core/profile/stratum.ts';
 import { readMacros } from '../../core/macro/file.ts';
 import { readShortcuts } from '../../core/recipe/rows.ts';
-import { deliver, load, loadRecipe } from '../files.ts';
+import { deliver, isJson, load, loadRecipe } from '../files.ts';
 import { BadInputError } from '../problem.ts';
 import { askServer, workspaceOn } from '../server.ts';
 import { selectionOf, type SelectionOptions } from './selection.ts';
-import { subjectOf, takesSubject, type Ends } from './subject.ts';
+import { subjectOf, takesSubject, tellRefused, type Ends } from './subject.ts';
 
 interface Options extends SelectionOptions {
 	readonly profile?: string[];
@@ -44,6 +44,7 @@ export function importCommand(program: Command, end: Ends): void {
 		)
 		.action(async (file: string, options: Options) => {
 			const { application, loaded } = await subjectOf(options.profile ?? [], options);
+			tellRefused(loaded, end);
 			const { profile } = loaded;
 			const selection = selectionOf(options);
 			const into = options.into as StratumId | undefined;
@@ -92,9 +93,7 @@ export function importCommand(program: Command, end: Ends): void {
 function readFile(file: string, name: string | undefined, into: StratumId) {
 	const { text } = load(file);
 	if (name === undefined)
-		return /^\uFEFF?\s*\{/.test(text)
-			? readProfileFile(file, text)
-			: { ...readShortcutsCsv(file, text), macros: [], aliases: [] };
+		return isJson(file, text) ? readProfileFile(file, text) : { ...readShortcutsCsv(file, text), macros: [], aliases: [] };
 	const recipe = loadRecipe(name);
 	if (recipe.holds === 'aliases')
 		throw new BadInputError(`${name} holds aliases; check them with \`skarn check --aliases\`, or bring the file in Recipes.`);

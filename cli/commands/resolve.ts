@@ -1,17 +1,17 @@
-import type { Command } from 'commander';
+import { Option, type Command } from 'commander';
 import { aliasTable } from '../../core/alias/table.ts';
 import { scopeText } from '../../core/context/scope.ts';
 import { effectiveProfile } from '../../core/profile/effective.ts';
 import { stepsText } from '../../core/macro/steps.ts';
 import { macroTable } from '../../core/macro/table.ts';
 import { deliver } from '../files.ts';
-import { subjectOf, takesSubject, type Ends, type SubjectOptions } from './subject.ts';
+import { subjectOf, takesSubject, tellRefused, type Ends, type SubjectOptions } from './subject.ts';
 
-export function resolveCommand(program: Command, _: Ends): void {
+export function resolveCommand(program: Command, end: Ends): void {
 	takesSubject(program.command('resolve'))
 		.description('what is in force after all strata, with where it comes from')
 		.argument('[profile...]', 'profile files')
-		.option('-f, --format <format>', 'text or json', 'text')
+		.addOption(new Option('-f, --format <format>', 'text or json').choices(['text', 'json']).default('text'))
 		.option('-o, --output <file>', 'write there')
 		.addHelpText(
 			'after',
@@ -19,6 +19,7 @@ export function resolveCommand(program: Command, _: Ends): void {
 		)
 		.action(async (files: string[], options: SubjectOptions & { format: string; output?: string }) => {
 			const { application, loaded } = await subjectOf(files, options);
+			tellRefused(loaded, end);
 			const { bindings } = effectiveProfile(loaded.profile, application.space);
 			const input = application.application.rules.aliases;
 			const aliases = input ? [...aliasTable(loaded.profile, input).inForce.values()] : [];

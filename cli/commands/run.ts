@@ -1,57 +1,115 @@
+import { existsSync } from 'node:fs';
 import { spawn } from 'node:child_process';
+import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
-import type { Command } from 'commander';
+import { InvalidArgumentError, type Command } from 'commander';
+import { BadInputError } from '../problem.ts';
 import type { Ends } from './subject.ts';
 
-const root = fileURLToPath(new URL('../../', import.meta.url));
-
-/** Runs one of the project's own programs in place of this one, from where it was called. */
-function hand(end: Ends, args: readonly string[], env: Readonly<Record<string, string>> = {}): Promise<void> {
-	return new Promise((resolve) => {
-		const child = spawn(process.execPath, args, { stdio: 'inherit', env: { ...process.env, ...env } });
-		for (const signal of ['SIGINT', 'SIGTERM'] as const) process.on(signal, () => child.kill(signal));
-		child.on('close', (code) => {
-			end(code === 0 ? 0 : 2);
-			resolve();
-		});
-	});
+/** The package's own folder, whether this runs as it is written or compiled into one file. */
+function packageFolder(): string {
+	let folder = dirname(fileURLToPath(import.meta.url));
+	while (!existsSync(join(folder, 'package.json'))) folder = dirname(folder);
+	return folder;
 }
 
-const typed = (file: string): string[] => ['--import', 'tsx', `${root}${file}`];
+const port = (text: string): string => {
+	const number = Number(text);
+	if (!/^\d+$/.test(text) || number > 65_535) throw new InvalidArgumentError('Expected a number from 0 to 65535.');
+	return text;
+};
+const milliseconds = (text: string): number => {
+	if (!/^\d+$/.test(text) || Number(text) < 100)
+		throw new InvalidArgumentError('Expected a number of milliseconds, 100 or more.');
+	return Number(text);
+};
 
-/** The commands that are programs of their own: back-up, restore, server and seat. */
+const DATA = ['-d, --data <folder>', 'the data folder', process.env.SKARN_DATA ?? 'data'] as const;
+
+/** What is thrown about data folders and archives says in its message what to do. */
+async function asBadInput<T>(work: () => Promise<T>): Promise<T> {
+	try {
+		return await work();
+	} catch (error) {
+		if (['FolderHeldError', 'FolderUnusableError', 'DataFolderError', 'ArchiveError'].includes((error as Error).name))
+			throw new BadInputError((error as Error).message);
+		throw error;
+	}
+}
+
+/** The commands about the data folder, the server and the seats. What they need is loaded when one of them is called. */
 export function runCommand(program: Command, end: Ends): void {
+	const migrations = () => join(packageFolder(), 'migrations');
 	program
 		.command('backup')
 		.description('the whole data folder as one archive, also while the server runs')
 		.argument('[file]', 'the archive')
-		.option('-d, --data <folder>', 'the data folder', process.env.SKARN_DATA ?? 'data')
-		.action((file: string | undefined, { data }: { data: string }) =>
-			hand(end, [...typed('scripts/backup.ts'), ...(file ? [file] : [])], { SKARN_DATA: data })
-		);
+		.option(...DATA)
+		.action(async (file: string | undefined, { data }: { data: string }) => {
+			const { backUp } = await import('../data.ts');
+			console.log(await asBadInput(() => backUp(data, file, migrations())));
+		});
 	program
 		.command('restore')
 		.description('a back-up into the data folder; what was there is moved aside')
+		.argument('[file]', 'the archive')
+		.option(...DATA)
+		.option('--latest', 'the newest of those that lie in the data folder')
+		.action(async (file: string | undefined, { data, latest }: { data: string; latest?: boolean }) => {
+			const { restore } = await import('../data.ts');
+			console.log(await asBadInput(() => restore(data, file, latest ?? false, migrations())));
+		});
+	program
+		.command('verify')
+		.description('compares what stands in the data folder with what the edits say; ends with 1 if anything differs')
+		.option(...DATA)
+		.action(async ({ data }: { data: string }) => {
+			const { verify } = await import('../data.ts');
+			const differing = await asBadInput(() => verify(data, migrations()));
+			console.log(differing.join('\n') || 'Everything is as the edits say.');
+			if (differing.length > 0) end(1);
+		});
+	program
+		.command('verify-backup')
+		.description('looks whether a back-up can be read')
 		.argument('<file>', 'the archive')
-		.option('-d, --data <folder>', 'the data folder', process.env.SKARN_DATA ?? 'data')
-		.action((file: string, { data }: { data: string }) =>
-			hand(end, [...typed('scripts/restore.ts'), file], { SKARN_DATA: data })
-		);
+		.option(...DATA)
+		.action(async (file: string, { data }: { data: string }) => {
+			const { verifyBackup } = await import('../../src/lib/server/db/archive.ts');
+			await asBadInput(() => verifyBackup(file, data, migrations()));
+			console.log(`${file} can be read.`);
+		});
 	program
 		.command('serve')
-		.description('the server, which must have been built')
-		.option('-p, --port <number>', 'the port', '5180')
-		.option('-d, --data <folder>', 'the data folder', process.env.SKARN_DATA ?? 'data')
-		.action(({ port, data }: { port: string; data: string }) =>
-			hand(end, [`${root}scripts/serve.mjs`], { PORT: port, SKARN_DATA: data, SKARN_MIGRATIONS: `${root}migrations` })
-		);
+		.description('the server')
+		.option('-p, --port <number>', 'the port', port, '5180')
+		.option(...DATA)
+		.action(async (options: { port: string; data: string }) => {
+			const folder = packageFolder();
+			if (!existsSync(join(folder, 'build', 'handler.js')))
+				throw new BadInputError('The server has not been built: run npm run build in the folder of the package first.');
+			const env = { PORT: options.port, SKARN_DATA: options.data, SKARN_MIGRATIONS: migrations() };
+			const child = spawn(process.execPath, [join(folder, 'scripts', 'serve.mjs')], {
+				stdio: 'inherit',
+				env: { ...process.env, ...env }
+			});
+			for (const signal of ['SIGINT', 'SIGTERM'] as const) process.on(signal, () => child.kill(signal));
+			await new Promise<void>((resolve) =>
+				child.on('close', (code) => {
+					if (code) end(2);
+					resolve();
+				})
+			);
+		});
 	program
 		.command('seat')
 		.description('a workstation that follows the releases of a server')
 		.requiredOption('--id <seat>', 'the seat, such as C-01')
 		.requiredOption('--folder <folder>', 'where its application keeps its files')
 		.option('-s, --server <url>', 'the server', 'http://127.0.0.1:5180')
-		.action(({ id, folder, server }: { id: string; folder: string; server: string }) =>
-			hand(end, [...typed('seat/main.ts'), '--id', id, '--folder', folder, '--server', server])
-		);
+		.option('--every <ms>', 'how often it asks', milliseconds, 2000)
+		.action(async ({ id, folder, server, every }: { id: string; folder: string; server: string; every: number }) => {
+			const { runSeat } = await import('../../seat/run.ts');
+			await runSeat({ id, folder, server, every });
+		});
 }

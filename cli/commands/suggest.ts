@@ -1,4 +1,4 @@
-import type { Command } from 'commander';
+import { Option, type Command } from 'commander';
 import { suggestAliases } from '../../core/alias/suggest.ts';
 import { aliasTable } from '../../core/alias/table.ts';
 import type { CommandId } from '../../core/application/command.ts';
@@ -7,9 +7,9 @@ import { parseScope } from '../../core/context/scope.ts';
 import { desksOf } from '../../core/keyboard/desk.ts';
 import { suggest } from '../../core/suggest/suggest.ts';
 import { BadInputError } from '../problem.ts';
-import { subjectOf, takesSubject, type Ends, type SubjectOptions } from './subject.ts';
+import { subjectOf, takesSubject, tellRefused, type Ends, type SubjectOptions } from './subject.ts';
 
-export function suggestCommand(program: Command, _: Ends): void {
+export function suggestCommand(program: Command, end: Ends): void {
 	takesSubject(program.command('suggest'))
 		.description('free inputs for a command, the best first, with the reasons')
 		.argument('<command>', 'the id of the command')
@@ -17,7 +17,7 @@ export function suggestCommand(program: Command, _: Ends): void {
 		.option('--in <scope>', 'the scope it is for', '')
 		.option('--alias', 'suggest typed names instead of keys')
 		.option('-n, --most <number>', 'how many', '8')
-		.option('-f, --format <format>', 'text or json', 'text')
+		.addOption(new Option('-f, --format <format>', 'text or json').choices(['text', 'json']).default('text'))
 		.addHelpText('after', '\nExample:\n  skarn suggest draw.ellipse --alias -p office.json -a varve.application.json')
 		.action(
 			async (
@@ -25,6 +25,7 @@ export function suggestCommand(program: Command, _: Ends): void {
 				options: SubjectOptions & { profile?: string[]; in: string; alias?: boolean; most: string; format: string }
 			) => {
 				const { application, loaded } = await subjectOf(options.profile ?? [], options);
+				tellRefused(loaded, end);
 				const command = application.catalogue.get(id as CommandId);
 				if (!command) throw new BadInputError(`There is no command ${id} in ${application.application.name}.`);
 				const most = Number(options.most);
@@ -40,7 +41,7 @@ export function suggestCommand(program: Command, _: Ends): void {
 						.map(({ alias, reason, seconds }) => ({ input: alias, reasons: [reason, `${seconds.toFixed(1)} s`] }));
 				} else {
 					const { index, office } = circumstancesOf(application, loaded.profile, desksOf(application.seats), null);
-					found = suggest(index, office, { command, scope: parseScope(options.in), most }).map((s) => ({
+					found = suggest(index, office, { command, scope: scopeOf(options.in), most }).map((s) => ({
 						input: s.keys,
 						reasons: [...s.reasons.map((r) => r.text), `${s.reach.mm.toFixed(0)} mm`]
 					}));
@@ -52,4 +53,12 @@ export function suggestCommand(program: Command, _: Ends): void {
 				);
 			}
 		);
+}
+
+function scopeOf(text: string) {
+	try {
+		return parseScope(text);
+	} catch (error) {
+		throw new BadInputError((error as Error).message);
+	}
 }

@@ -15,6 +15,14 @@ export interface Placed {
 
 const LEVELS: Readonly<Record<Severity, Result.level>> = { error: 'error', attention: 'warning', note: 'note' };
 
+/** A path as a relative reference (RFC 3986, 3.3): each part of it may hold any sign. */
+const uriOf = (file: string): string =>
+	file
+		.replaceAll('\\', '/')
+		.split('/')
+		.map((part, i) => (i === 0 && /^[A-Za-z]:$/.test(part) ? part : encodeURIComponent(part)))
+		.join('/');
+
 /** Findings as SARIF 2.1.0 (OASIS, 27 March 2020), with the property names and required parts of its sections 3.13 to 3.27. */
 export function sarifLog(findings: readonly Placed[], version: string): Log {
 	const rules = [...new Map(findings.map((f) => [f.rule, f.title]))];
@@ -39,7 +47,7 @@ export function sarifLog(findings: readonly Placed[], version: string): Log {
 					locations: [
 						{
 							physicalLocation: {
-								artifactLocation: { uri: encodeURI(f.file.replaceAll('\\', '/')) },
+								artifactLocation: { uri: uriOf(f.file) },
 								...(f.line !== undefined && { region: { startLine: f.line } })
 							}
 						}

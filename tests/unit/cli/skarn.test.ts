@@ -30,15 +30,18 @@ describe('the command line', () => {
 	const at = (name: string) => join(folder, name);
 	/** Runs it in this process; gives the exit code and what it said. */
 	const run = async (...args: string[]) => {
-		const [log, error, write] = [console.log, console.error, process.stdout.write.bind(process.stdout)];
+		const [log, error] = [console.log, console.error];
+		const [write, complain] = [process.stdout.write.bind(process.stdout), process.stderr.write.bind(process.stderr)];
 		let [out, err] = ['', ''];
 		console.log = (line: string) => (out += `${line}\n`);
 		console.error = (line: string) => (err += `${line}\n`);
 		process.stdout.write = ((text: string) => ((out += text), true)) as typeof process.stdout.write;
+		process.stderr.write = ((text: string) => ((err += text), true)) as typeof process.stderr.write;
 		try {
 			return { code: await skarn(args), out: () => out, err: () => err };
 		} finally {
-			[console.log, console.error, process.stdout.write] = [log, error, write];
+			[console.log, console.error] = [log, error];
+			[process.stdout.write, process.stderr.write] = [write, complain];
 		}
 	};
 
@@ -281,18 +284,84 @@ describe('the command line', () => {
 
 	it('ends with 2 for bad input and says where', async () => {
 		writeFileSync(at('broken.json'), '{"format": "skarn-profile",');
+		writeFileSync(at('list.json'), '[1, 2]');
+		writeFileSync(at('names.txt'), 'ln -> draw.segment\n');
 		for (const [args, why] of [
 			[['check', at('broken.json'), '-a', at('varve.app.json')], /line 1, column/],
 			[['check', at('nowhere.json'), '-a', at('varve.app.json')], /there is no such file/],
 			[['check', at('varve.json')], /--application/],
 			[['convert', at('varve.json'), '--from', 'nothing', '--to', 'aliases-csv'], /no recipe "nothing"/],
 			[['convert', at('varve.json'), '--from', '__proto__', '--to', 'aliases-csv'], /no recipe/],
-			[['check', '--server', 'http://127.0.0.1:1', '-a', 'x'], /cannot be reached/]
+			[['check', '--server', 'http://127.0.0.1:1', '-a', 'x'], /cannot be reached/],
+			[
+				['check', at('gneiss.json'), '-a', at('varve.app.json')],
+				/is a profile of gneiss-solid-5; the application is varve-draft-7/
+			],
+			[['check', at('gneiss.json'), '-a', at('varve.app.json'), '--foreign'], /gneiss\.json:\d+: .*(no axis|no context)/],
+			[['export', at('varve.json'), '-a', at('varve.app.json'), '--in', 'document=nowhere'], /has no context "nowhere"/],
+			[['export', at('varve.json'), '-a', at('varve.app.json'), '-o', at('no/such/folder.json')], /its folder is not there/],
+			[['resolve', at('varve.json'), '-a', at('varve.app.json'), '--format', 'yaml'], /Allowed choices are text, json/],
+			[['suggest', 'draw.arc', '-p', at('varve.json'), '-a', at('varve.app.json'), '--in', 'what'], /is not a scope/],
+			[['check', at('list.json'), '-a', at('varve.app.json')], /list\.json, line 1, column 1/],
+			[
+				['check', at('varve.json'), '-a', at('varve.app.json'), '--aliases', at('names.txt'), '--stratum', 'My own'],
+				/a stratum id/
+			],
+			[['serve', '--port', 'abc'], /Expected a number from 0 to 65535/],
+			[['restore', at('nowhere.tar.gz'), '--data', at('data')], /There is no back-up/]
 		] as const) {
 			const { code, err } = await run(...args);
 			expect(code, args.join(' ')).to.equal(2);
 			expect(err(), args.join(' ')).to.match(why);
 		}
+	});
+
+	it('tells rows that are not sound, and entries of which a stratum has said the same or the opposite', async () => {
+		writeFileSync(
+			at('bad.csv'),
+			'keys,command,op\nCtrl+Nokey,draw.arc,set\nAlt+F9,draw.arc,set\nAlt+F9,draw.arc,set\nAlt+F9,draw.arc,remove\n'
+		);
+		for (const command of ['resolve', 'check']) {
+			const { code, err } = await run(command, at('bad.csv'), '-a', at('varve.app.json'));
+			expect(code, command).to.equal(2);
+			expect(err()).to.match(/bad\.csv:2:1: not taken: .*not a key stroke/);
+			expect(err()).to.match(/bad\.csv:4:1: not taken: Alt\+F9 for draw\.arc stands in personal on line 3 already/);
+			expect(err()).to.match(/bad\.csv:5:1: not taken/);
+		}
+	});
+
+	it('puts findings of the profile at the profile, and those of the alias file beside it there', async () => {
+		writeFileSync(at('list7.txt'), 'zz -> no.such\n');
+		const { out } = await run('check', at('varve.json'), '-a', at('varve.app.json'), '--aliases', at('list7.txt'));
+		const lines = out().split('\n');
+		expect(
+			lines.filter((line) => line.startsWith(at('list7.txt'))).map((line) => line.slice(at('list7.txt').length, -1))
+		).to.satisfy((found: string[]) => found.length > 0 && found.every((line) => line.startsWith(':1: ')));
+		expect(lines.some((line) => line.startsWith(at('varve.json')) && line.includes('alias-'))).to.equal(true);
+	});
+
+	it('names a file with any signs in SARIF as it must be named in an address (RFC 3986)', async () => {
+		const name = at('keys #1 50%.csv');
+		writeFileSync(name, 'keys,command\nE,edit.extend\nE,draw.arc\n');
+		const { out } = await run('check', name, '-a', at('varve.app.json'), '--format', 'sarif');
+		const { uri } = (JSON.parse(out()) as Log).runs[0]!.results![0]!.locations![0]!.physicalLocation!.artifactLocation!;
+		expect(uri).to.match(/\/keys%20%231%2050%25\.csv$/);
+		expect(decodeURIComponent(new URL(uri!, 'file:///').pathname)).to.equal(name);
+	});
+
+	it('tells macros that differ', async () => {
+		const without = (text: string) => text.replace(/,"macros":\[[\s\S]*?\n {4}\]/, '');
+		writeFileSync(at('bare-macros.json'), without(readFileSync(at('varve.json'), 'utf8')));
+		const { code, out } = await run('diff', at('bare-macros.json'), at('varve.json'), '-a', at('varve.app.json'));
+		expect(code).to.equal(1);
+		expect(out()).to.match(/^\+ macro:half\t/m);
+	});
+
+	it('refuses to write what a format cannot say, with the reason', async () => {
+		writeFileSync(at('odd.csv'), 'alias,command,note\nln,"a ; b",\n');
+		const { code, err } = await run('convert', at('odd.csv'), '--from', 'aliases-csv', '--to', 'aliases-ini');
+		expect(code).to.equal(2);
+		expect(err()).to.match(/record 1 \(ln, a ; b\): "a ; b" cannot be written as the command/);
 	});
 
 	it('runs as a program', () => {

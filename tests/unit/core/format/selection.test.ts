@@ -10,11 +10,14 @@ import { aliasLines, emptyAliasFile } from '../../../../core/alias/file.ts';
 import { indexOf } from '../../../../core/check/circumstances.ts';
 import { profileCatalogue } from '../../../../core/macro/table.ts';
 import { applyEdit } from '../../../../core/profile/edit.ts';
-import { stratumOf, type Profile } from '../../../../core/profile/stratum.ts';
+import { scopeText } from '../../../../core/context/scope.ts';
+import { readShortcutsCsv, writeShortcutsCsv } from '../../../../core/format/shortcuts-csv.ts';
+import { inOrder, stratumOf, type Profile } from '../../../../core/profile/stratum.ts';
 import { spliced, insertRecord } from '../../../../core/recipe/reading.ts';
 import { SHIPPED_RECIPES } from '../../../../core/recipe/shipped.ts';
 import { searchPaths } from '../../../../demo/folders.ts';
 import { varve } from '../../../../demo/varve/varve.ts';
+import { small, subjectOf as subjectOfSmall } from '../../arbitrary.ts';
 import { demoProfile, subjectOf } from '../../demo-office.ts';
 
 const subject = subjectOf(varve);
@@ -145,4 +148,40 @@ describe('handing over', () => {
 		expect(other!.state).to.equal('replaced');
 		expect(bring(indexOf(subject, profile), profile, [other!]).folders).to.equal(searchPaths);
 	});
+
+	/** Entries in their order, without the numbers of their places. */
+	const plain = (strata: Profile) =>
+		strata.map((s) => [s.id, inOrder(s).map(({ op, keys, command, scope }) => [op, keys, command, scopeText(scope)])]);
+
+	for (const format of ['profile', 'csv'] as const)
+		it(`a ${format} file of any profile to an empty office gives the same profile`, () => {
+			let shared = 0;
+			fc.assert(
+				fc.property(small(), (app) => {
+					const own = subjectOfSmall(app);
+					const bare = app.profile.map((s) => (s.kind === 'factory' ? s : stratumOf(s, [])));
+					const text =
+						format === 'csv'
+							? writeShortcutsCsv(app.profile, own.catalogue)
+							: writeProfileFile(profileFile({ id: 'small', version: '1' } as never, app.profile));
+					const read = format === 'csv' ? readShortcutsCsv('f', text) : readProfileFile('f', text);
+					expect(read.refused).to.deep.equal([]);
+					const wanted = { selection: USUAL, into: undefined, otherwise: bare.at(-1)!.id };
+					const { index, ...compared } = compareFile(own, bare, read, wanted);
+					const items = itemsOf(bare, { ...compared, folders: undefined }, undefined);
+					// nothing but what it takes away by name stands in place of anything, so that --keep leaves no shortcut out
+					const taking = items.filter((item) => item.state === 'replaced');
+					expect(taking.filter((item) => item.kind !== 'shortcut' || item.row.row.op !== 'remove')).to.deep.equal([]);
+					const { said, left } = bring(index, bare, items);
+					expect(left).to.deep.equal([]);
+					expect(plain(applyEdit(bare, said))).to.deep.equal(plain(app.profile));
+					for (const s of app.profile) {
+						const keys = inOrder(s).flatMap((e) => (e.op === 'set' ? [`${e.keys} ${scopeText(e.scope)}`] : []));
+						if (new Set(keys).size < keys.length) shared++;
+					}
+				}),
+				{ numRuns: 600 }
+			);
+			expect(shared, 'several commands on one input').to.be.greaterThan(20);
+		});
 });

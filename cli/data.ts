@@ -1,0 +1,63 @@
+import { existsSync } from 'node:fs';
+import { ArchiveError, listBackups, restoreBackup, writeDurably } from '../src/lib/server/db/archive.ts';
+import { FolderHeldError } from '../src/lib/server/db/folder-lock.ts';
+import { openDatabase } from '../src/lib/server/db/open.ts';
+import { officeOn, verifyAll } from '../src/lib/server/office.ts';
+
+/** The address of the server that has the folder open; throws the error again if it is held otherwise. */
+function serverIn(error: unknown): string {
+	if (error instanceof FolderHeldError && error.holder?.address) return error.holder.address;
+	throw error;
+}
+
+async function dump(folder: string, migrations: string): Promise<Blob> {
+	try {
+		const store = await openDatabase(folder, { migrations });
+		try {
+			return await store.dump();
+		} finally {
+			await store.close();
+		}
+	} catch (error) {
+		const address = serverIn(error);
+		const response = await fetch(new URL('/api/backup', address));
+		if (!response.ok) throw new ArchiveError(`The running server at ${address} answered ${response.status}.`);
+		return response.blob();
+	}
+}
+
+/** Writes the whole data folder to a gzipped tar, also while the server runs; gives what is to be said of it. */
+export async function backUp(folder: string, file: string | undefined, migrations: string): Promise<string> {
+	const name = file ?? `skarn-backup-${new Date().toISOString().slice(0, 10)}.tar.gz`;
+	if (existsSync(name)) throw new ArchiveError(`${name} exists already; name another file.`);
+	const blob = await dump(folder, migrations);
+	writeDurably(name, new Uint8Array(await blob.arrayBuffer()));
+	return `Backed up ${folder} to ${name}, ${(blob.size / 1e6).toFixed(1)} MB.`;
+}
+
+/** Puts a back-up into the data folder; gives what is to be said of it. */
+export async function restore(folder: string, file: string | undefined, isLatest: boolean, migrations: string): Promise<string> {
+	const newest = listBackups(folder).at(-1);
+	if (isLatest && !newest) throw new ArchiveError(`There is no back-up in ${folder}.`);
+	const name = isLatest ? newest : file;
+	if (!name) throw new ArchiveError('Name the back-up, or ask for the newest one with --latest.');
+	const aside = await restoreBackup(name, folder, migrations);
+	return `${aside ? `The former data was moved to ${aside}.\n` : ''}Restored ${name} into ${folder}.`;
+}
+
+/** What in the data folder is otherwise than its edits say, also while the server runs. */
+export async function verify(folder: string, migrations: string): Promise<readonly string[]> {
+	try {
+		const store = await openDatabase(folder, { migrations });
+		try {
+			return await verifyAll(officeOn(store));
+		} finally {
+			await store.close();
+		}
+	} catch (error) {
+		const address = serverIn(error);
+		const response = await fetch(new URL('/api/verify', address));
+		if (!response.ok) throw new ArchiveError(`The running server at ${address} answered ${response.status}.`);
+		return ((await response.json()) as { differing: string[] }).differing;
+	}
+}

@@ -1,0 +1,74 @@
+import { expect } from 'chai';
+import fc from 'fast-check';
+import { byHeader, readCsv } from '../../../../core/format/csv.ts';
+import { inert, plain } from '../../../../core/format/inert.ts';
+import { markdownSheet } from '../../../../core/format/sheet.ts';
+import { readShortcutsCsv, writeShortcutsCsv } from '../../../../core/format/shortcuts-csv.ts';
+import { catalogueOf } from '../../../../core/application/application.ts';
+import { Command } from '../../../../core/application/command.ts';
+import { contextSpace } from '../../../../core/context/space.ts';
+import { Entry } from '../../../../core/profile/entry.ts';
+import { stratumOf } from '../../../../core/profile/stratum.ts';
+import { heads } from '../../arbitrary.ts';
+
+const text = fc
+	.array(fc.constantFrom(...["'", '=', '+', '-', '@', '\t', '\r', '\n', ' ', 'a', '1', '"', ',']), { maxLength: 6 })
+	.map((signs) => signs.join(''));
+
+describe('cells that a program for sheets would run', () => {
+	it('are made inert, and come back as they were', () => {
+		fc.assert(
+			fc.property(text, (cell) => {
+				// OWASP, CSV Injection: cells that begin with one of these
+				expect(inert(cell)).to.not.match(/^[=+\-@\t\r]/);
+				expect(plain(inert(cell))).to.equal(cell);
+			}),
+			{ numRuns: 2000 }
+		);
+	});
+
+	it('are so in shortcuts as CSV, where labels with line ends are quoted besides (RFC 4180, 2.6)', () => {
+		const axes = [{ id: 'a', label: 'A', nodes: [{ id: 'n', label: 'N' }] }] as never;
+		const space = contextSpace(axes, [{}]);
+		fc.assert(
+			fc.property(
+				text.filter((label) => label !== ''),
+				(label) => {
+					const rest = {
+						description: '',
+						category: ['All'],
+						icon: '',
+						kind: 'one-shot',
+						nested: false,
+						synonyms: [],
+						contexts: []
+					};
+					const command = Command.parse({ id: '=cmd', label, ...rest });
+					const entry = Entry.parse({ op: 'remove', command: '=cmd', keys: '-', scope: {}, rank: 0 });
+					const csv = writeShortcutsCsv([stratumOf(heads[1]!, [entry])], catalogueOf([command], space));
+					const { rows, refused } = readShortcutsCsv('f', csv);
+					expect(refused).to.deep.equal([]);
+					expect(rows.map(({ op, shortcut }) => [op, shortcut.keys, shortcut.command])).to.deep.equal([['remove', '-', '=cmd']]);
+					const { header, records } = readCsv('f', csv);
+					expect(byHeader(header, records[0]!)['label']).to.equal(label);
+				}
+			),
+			{ numRuns: 500 }
+		);
+	});
+});
+
+describe('a printed sheet as Markdown', () => {
+	it('says texts as they are: no links, pictures, code or cells of their own', () => {
+		const rows = [
+			{ label: '![x](http://a.b) <b>|*c*\nd', inputs: ['`', '|'], where: '[w](x)' },
+			{ label: 'www.example.org ~a~', inputs: [], where: '' }
+		];
+		const sheet = markdownSheet({ title: 'T\n# U', groups: [{ name: 'G', rows }] });
+		expect(sheet.split('\n').filter((line) => line.startsWith('# '))).to.deep.equal(['# T # U']);
+		expect(sheet).to.include('!\\[x\\](http\\://a.b) &lt;b\\>\\|\\*c\\* d').and.include('`` ` ``').and.include('`\\|`');
+		expect(sheet).to.include('www\\.example.org \\~a\\~');
+		for (const line of sheet.split('\n').filter((l) => l.startsWith('| ') && !l.startsWith('| -')))
+			expect(line.match(/(?<!\\)\|/g), line).to.have.length(4);
+	});
+});
