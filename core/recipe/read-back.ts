@@ -76,7 +76,7 @@ function touched(text: string, splices: readonly Splice[], around: { readonly st
 function apart(record: RecordShape): RecordShape | undefined {
 	switch (record.shape) {
 		case 'line':
-			return record.sections === 'context' ? undefined : record;
+			return record.sections === 'context' || record.continues ? undefined : record;
 		case 'delimited':
 			return { ...record, header: false };
 		case 'json':

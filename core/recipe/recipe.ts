@@ -30,7 +30,12 @@ export const LineShape = z.strictObject({
 	sections: z
 		.enum(['none', 'context', 'kept'])
 		.default('none')
-		.meta({ description: 'context: the name in brackets is the context of the records below; kept: sections are read over' })
+		.meta({ description: 'context: the name in brackets is the context of the records below; kept: sections are read over' }),
+	gap: z
+		.literal('wide')
+		.optional()
+		.meta({ description: 'fields with nothing but blanks between them stand in columns: two blanks or a tab end one' }),
+	continues: Sign.optional().meta({ description: 'at the end of a line: the record goes on in the next one' })
 });
 
 /** Fields between delimiters, quoted as in RFC 4180. */
@@ -56,10 +61,13 @@ const Pointer = z
 const treeShape = <S extends 'json' | 'yaml'>(shape: S) =>
 	z.strictObject({
 		shape: z.literal(shape),
-		at: Pointer.default('').meta({ description: 'where the list or object of records is (RFC 6901)' }),
-		fields: z
-			.partialRecord(Field, z.union([z.literal('#'), Pointer]))
-			.meta({ description: 'for each field its place within a record; # is the name of the record in its object' })
+		at: Pointer.default('').meta({
+			description: 'where the list or object of records is (RFC 6901); a step of * stands for every member, as in /groups/*/keys'
+		}),
+		fields: z.partialRecord(Field, z.union([z.literal('#'), Pointer])).meta({
+			description:
+				'for each field its place within a record; # is the name of the record in its object, or of the only member of a record in a list'
+		})
 	});
 
 /** Elements of one name; a field is an attribute (`@name`) or the text of the element (`.`). */
@@ -97,7 +105,8 @@ export const KeySpelling = z.strictObject({
 		.length(4)
 		.default(['ctrl', 'alt', 'shift', 'meta']),
 	joint: z.string().min(1).max(3).default('+').meta({ description: 'between modifiers and key' }),
-	then: z.string().min(1).max(3).default(' ').meta({ description: 'between the strokes of a sequence' }),
+	place: z.enum(['before', 'behind']).default('before').meta({ description: 'where the modifiers stand, seen from the key' }),
+	then: z.string().min(1).max(6).default(' ').meta({ description: 'between the strokes of a sequence' }),
 	letters: z.enum(['upper', 'lower']).default('upper'),
 	by: z
 		.enum(['character', 'position'])

@@ -116,11 +116,14 @@ class Matching {
 	readonly #text: string;
 	/** Where the record begins in its file. */
 	readonly #from: number;
+	/** Whether it takes two blanks or a tab to end a field that blanks alone end. */
+	readonly #isWide: boolean;
 	#at = 0;
 
-	constructor(text: string, from: number) {
+	constructor(text: string, from: number, isWide: boolean) {
 		this.#text = text;
 		this.#from = from;
+		this.#isWide = isWide;
 	}
 
 	/** What keeps the record from being as the tokens say. */
@@ -173,7 +176,8 @@ class Matching {
 		for (let next = i + 1; next < tokens.length; next++) {
 			const token = tokens[next]!;
 			if (token.kind === 'blank') continue;
-			if (token.kind === 'field') return Math.min(nearest, endOfWord(this.#at, text, text.length));
+			if (token.kind === 'field')
+				return Math.min(nearest, this.#isWide ? endOfColumn(this.#at, text) : endOfWord(this.#at, text, text.length));
 			const sign = token.kind === 'sign' ? token.text : token.sign;
 			const found = findSign(text, sign, this.#at, nearest, token.kind === 'maybe' && token.apart);
 			if (found !== -1) nearest = found;
@@ -184,10 +188,15 @@ class Matching {
 }
 
 /** The fields of the record between two offsets, in time that grows with its length alone. */
-export function matchTemplate({ tokens }: Template, text: string, from: number, to: number): Fields | Mismatch {
+export function matchTemplate({ tokens }: Template, text: string, from: number, to: number, isWide = false): Fields | Mismatch {
 	// of the record alone, so that searching for a sign ends with it
-	const matching = new Matching(text.slice(from, to), from);
+	const matching = new Matching(text.slice(from, to), from, isWide);
 	return matching.match(tokens) ?? matching.end() ?? matching.fields;
+}
+
+function endOfColumn(from: number, text: string): number {
+	const gap = /\t|  /.exec(text.slice(from));
+	return gap ? from + gap.index : text.length;
 }
 
 function endOfWord(from: number, text: string, end: number): number {
@@ -208,13 +217,13 @@ export function isMismatch(found: Fields | Mismatch): found is Mismatch {
 }
 
 /** The record as a line. Parts that may be missing are written when they have a value. */
-export function writeTemplate({ tokens }: Template, values: Partial<Record<Field, string>>): string {
+export function writeTemplate({ tokens }: Template, values: Partial<Record<Field, string>>, isWide = false): string {
 	const write = (list: readonly Token[]): string =>
 		list
 			.map((token) => {
 				switch (token.kind) {
 					case 'blank':
-						return ' ';
+						return isWide ? '  ' : ' ';
 					case 'sign':
 						return token.text;
 					case 'flag':

@@ -61,8 +61,9 @@ function* cellsOf(
 	}
 }
 
-const written = ({ delimiter, quote }: Delimited, value: string): string =>
-	quote && (value.includes(delimiter) || value.includes(quote) || /[\r\n]/.test(value) || value !== value.trim())
+/** A value as a cell, in quotes where it needs them or where the cell in whose place it comes has them. */
+const written = ({ delimiter, quote }: Delimited, value: string, wasQuoted = false): string =>
+	quote && (wasQuoted || value.includes(delimiter) || value.includes(quote) || /[\r\n]/.test(value) || value !== value.trim())
 		? quote + value.replaceAll(quote, quote + quote) + quote
 		: value;
 
@@ -117,7 +118,10 @@ export const delimited: Shape<Delimited> = {
 	change(record, text, { start, end, fields }, values) {
 		const names = Object.keys(values) as Field[];
 		if (names.every((f) => fields[f]))
-			return names.map((f) => ({ start: fields[f]!.start, end: fields[f]!.end, insert: written(record, values[f]!) }));
+			return names.map((f) => {
+				const { start: from, end: to } = fields[f]!;
+				return { start: from, end: to, insert: written(record, values[f]!, text[from] === record.quote) };
+			});
 		const [row] = [...cellsOf(record, text.slice(start, end))];
 		const cells = record.columns.map((field, i) =>
 			field !== 'skip' && values[field] !== undefined

@@ -22,13 +22,45 @@ const stepInto = (root: Node, steps: readonly string[]): Node | undefined =>
 		steps.map((s, i) => (/^\d+$/.test(s) && findNodeAtLocation(root, steps.slice(0, i))?.type === 'array' ? Number(s) : s))
 	);
 
-function holderOf({ at }: Json, file: string, text: string): Node {
+/** A list or object of records, with the steps that lead to it. */
+interface Holder {
+	readonly node: Node;
+	readonly path: readonly (string | number)[];
+}
+
+/** The lists and objects that hold the records, in the order of the file. */
+function holdersOf({ at }: Json, file: string, text: string): Holder[] {
 	const root = treeOf(file, text);
-	const holder = stepInto(root, stepsOf(at));
-	if (holder?.type === 'array' || holder?.type === 'object') return holder;
+	let found: Holder[] = [{ node: root, path: [] }];
+	for (const step of stepsOf(at))
+		found = found.flatMap(({ node, path }): Holder[] => {
+			if (step !== '*') {
+				const next = stepInto(node, [step]);
+				return next ? [{ node: next, path: [...path, node.type === 'array' ? Number(step) : step] }] : [];
+			}
+			return (node.children ?? []).flatMap((child, i): Holder[] => {
+				if (node.type === 'array') return [{ node: child, path: [...path, i] }];
+				const [name, value] = child.children ?? [];
+				return name && value ? [{ node: value, path: [...path, String(name.value)] }] : [];
+			});
+		});
+	const holders = found.filter(({ node }) => node.type === 'array' || node.type === 'object');
+	if (holders.length > 0) return holders;
 	throw new FileRefusedError(file, [
-		{ ...placeOf(text, holder?.offset ?? 0), pointer: at, message: 'expected a list or an object of records here' }
+		{ ...placeOf(text, found[0]?.node.offset ?? 0), pointer: at, message: 'expected a list or an object of records here' }
 	]);
+}
+
+/** The one in which the member at the offset stands; the last one if it is in none of them. */
+const holderAround = (holders: readonly Holder[], offset: number | undefined): Holder =>
+	holders.find(({ node }) => node.children?.some((c) => c.offset === offset)) ?? holders.at(-1)!;
+
+/** The name and the value of a member; the only member of a record in a list gives it its name, where names are asked for. */
+function partsOf(record: Json, holder: Node, child: Node): readonly (Node | undefined)[] {
+	if (holder.type === 'object') return child.children ?? [];
+	const [only, ...more] = child.children ?? [];
+	const isNamed = child.type === 'object' && only && more.length === 0 && Object.values(record.fields).includes('#');
+	return isNamed ? (only.children ?? []) : [undefined, child];
 }
 
 const spliceOf = ({ offset, length, content }: Edit): Splice => ({ start: offset, end: offset + length, insert: content });
@@ -41,13 +73,13 @@ const optionsFor = (text: string) => ({
 /** Records in a list, or in an object where the name of each is one of its fields. */
 export const json: Shape<Json> = {
 	read(record, file, text) {
-		const holder = holderOf(record, file, text);
+		const holders = holdersOf(record, file, text);
 		const records: FileRecord[] = [];
 		const unknown: FileProblem[] = [];
 		const needed = neededOf(record.fields);
 		const lineOf = growingLines(text);
-		for (const child of holder.children ?? []) {
-			const [name, value] = holder.type === 'object' ? (child.children ?? []) : [undefined, child];
+		for (const [holder, child] of holders.flatMap(({ node }) => (node.children ?? []).map((one) => [node, one] as const))) {
+			const [name, value] = partsOf(record, holder, child);
 			if (!value) continue;
 			const fields: Fields = {};
 			for (const [field, pointer] of Object.entries(record.fields) as [Field, string][]) {
@@ -78,10 +110,10 @@ export const json: Shape<Json> = {
 				throw new NotWritableError(`the recipe has no place for the ${f}`);
 			else {
 				if (splices.some((s) => s.start === s.end)) throw new NotWritableError('add one field after the other');
-				const holder = holderOf(record, 'file', text);
+				const { node: holder, path } = holderAround(holdersOf(record, 'file', text), start);
 				const at = (holder.children ?? []).findIndex((c) => c.offset === start);
 				const step = holder.type === 'array' ? at : String(holder.children![at]!.children![0]!.value);
-				const edits = modify(text, [...stepsOf(record.at), step, ...stepsOf(pointer)], values[f], optionsFor(text));
+				const edits = modify(text, [...path, step, ...stepsOf(pointer)], values[f], optionsFor(text));
 				splices.push(...edits.map(spliceOf));
 			}
 		}
@@ -89,10 +121,9 @@ export const json: Shape<Json> = {
 	},
 
 	insert(record, text, after, values) {
-		const holder = holderOf(record, 'file', text);
-		const path = stepsOf(record.at);
+		const { node: holder, path } = holderAround(holdersOf(record, 'file', text), after?.start);
 		const options = optionsFor(text);
-		const { name, value } = built(record, values);
+		const { name, value } = memberOf(record, holder, values);
 		const children = holder.children ?? [];
 		const model = children.find((c) => c.offset === after?.start) ?? children.at(-1);
 		if (model) return [behind(text, holder, model, name, value)];
@@ -104,11 +135,11 @@ export const json: Shape<Json> = {
 	},
 
 	remove(record, text, { start }) {
-		const holder = holderOf(record, 'file', text);
+		const { node: holder, path } = holderAround(holdersOf(record, 'file', text), start);
 		const at = (holder.children ?? []).findIndex((c) => c.offset === start);
 		const child = holder.children![at]!;
 		const step = holder.type === 'array' ? at : String(child.children![0]!.value);
-		return modify(text, [...stepsOf(record.at), step], undefined, {}).map(spliceOf);
+		return modify(text, [...path, step], undefined, {}).map(spliceOf);
 	},
 
 	toggle() {
@@ -116,6 +147,8 @@ export const json: Shape<Json> = {
 	},
 
 	write(record, rows, lineEnd) {
+		if (stepsOf(record.at).includes('*'))
+			throw new NotWritableError('the records of this format lie in several lists; put them into a file that has these');
 		const built_ = rows.map((row) => built(record, row));
 		const isMap = Object.values(record.fields).includes('#');
 		let value: unknown = isMap
@@ -125,6 +158,12 @@ export const json: Shape<Json> = {
 		return (JSON.stringify(value, null, '\t') + '\n').replaceAll('\n', lineEnd);
 	}
 };
+
+/** A record as a member of that holder. */
+function memberOf(record: Json, holder: Node, values: Values): { name: string | undefined; value: unknown } {
+	const { name, value } = built(record, values);
+	return holder.type === 'array' && name !== undefined ? { name: undefined, value: { [name]: value } } : { name, value };
+}
 
 /** A new member behind another one and laid out as that is; no other sign of the file changes. */
 function behind(text: string, holder: Node, model: Node, name: string | undefined, value: unknown): Splice {
@@ -175,5 +214,14 @@ export function built(
 				value as Record<string, unknown>
 			);
 	}
-	return { name, value };
+	return { name, value: asLists(value) };
+}
+
+/** Objects whose members are called 0, 1, 2 … are lists: a pointer does not tell which of both it leads through. */
+function asLists(value: unknown): unknown {
+	if (typeof value !== 'object' || value === null) return value;
+	const members = Object.entries(value).map(([key, one]) => [key, asLists(one)] as const);
+	const isList =
+		members.length > 0 && members.every(([key], i) => members.some(([other]) => other === String(i)) && /^\d+$/.test(key));
+	return isList ? members.sort(([a], [b]) => Number(a) - Number(b)).map(([, one]) => one) : Object.fromEntries(members);
 }

@@ -1,5 +1,5 @@
 import type { FileProblem } from '../../format/problem.ts';
-import { linesBetween, linesOf, type TextPart } from '../lines.ts';
+import { growingLines, linesBetween, linesOf, type TextPart } from '../lines.ts';
 import { NotWritableError, type FileRecord, type Reading, type Splice, type Values } from '../record.ts';
 import type { Field } from '../field.ts';
 import type { ShapeOf } from '../recipe.ts';
@@ -16,6 +16,8 @@ export const line: Shape<Line> = {
 	read: (record, _, text) => readPart(record, text, { from: 0, to: text.length, line: 1 }),
 
 	readAgain(record, text, before) {
+		// a line that goes on takes others with it
+		if (record.continues) return undefined;
 		// a section's head says something of all lines below it
 		if (record.sections === 'context') return readPart(record, text, { from: 0, to: text.length, line: 1 });
 		const { from, line, before: old, after } = linesBetween(before.text, text);
@@ -37,26 +39,30 @@ export const line: Shape<Line> = {
 		};
 	},
 
-	change({ template: source }, text, { start, end, fields }, values) {
-		const template = parseTemplate(source);
+	change(record, text, { start, end, fields }, values) {
+		const template = parseTemplate(record.template);
 		const wanted = { ...valuesOf(fields), ...values };
 		const isInPlace = (Object.keys(values) as Field[]).every((f) => fields[f] && values[f]);
 		if (!isInPlace) {
-			return [{ start, end, insert: likeLine(text, start, fields, template, wanted) }];
+			return [{ start, end, insert: likeLine(record, text, start, fields, template, wanted) }];
 		}
 		return (Object.keys(values) as Field[]).flatMap((field) => kept(text, fields[field]!, values[field]!, end));
 	},
 
-	insert({ template: source }, text, after, values) {
-		const template = parseTemplate(source);
+	insert(record, text, after, values) {
+		const template = parseTemplate(record.template);
 		const line =
-			after && !after.off ? likeLine(text, after.start, after.fields, template, values) : writeTemplate(template, values);
+			after && !after.off
+				? likeLine(record, text, after.start, after.fields, template, values)
+				: writeTemplate(template, values, record.gap === 'wide');
 		return [afterLine(text, after?.end, line)];
 	},
 
-	remove: (_, text, { start }) => [{ ...lineAround(text, start), insert: '' }],
+	remove: (record, text, { start }) => [{ ...lineAround(joined(record, text), start), insert: '' }],
 
-	toggle({ comment }, text, { start }, off) {
+	toggle({ comment }, text, { start, end }, off) {
+		if (/[\r\n]/.test(text.slice(start, end)))
+			throw new NotWritableError('a record of several lines cannot be commented out; comment it out by hand');
 		if (comment === undefined)
 			throw new NotWritableError('the recipe names no sign that begins a comment; name one, or take the record out instead');
 		if (off) return [{ start, end: start, insert: `${comment} ` }];
@@ -65,11 +71,11 @@ export const line: Shape<Line> = {
 		return [{ start: at, end: at + comment.length + blank, insert: '' }];
 	},
 
-	write({ template: source, sections }, rows, lineEnd) {
+	write({ template: source, sections, gap }, rows, lineEnd) {
 		const template = parseTemplate(source);
 		let section: string | undefined;
 		const lines = rows.flatMap((row) => {
-			const own = writeTemplate(template, row);
+			const own = writeTemplate(template, row, gap === 'wide');
 			if (sections !== 'context' || row.context === section) return [own];
 			const isFirst = section === undefined;
 			section = row.context ?? '';
@@ -79,12 +85,31 @@ export const line: Shape<Line> = {
 	}
 };
 
-function readPart({ template: source, comment, sections }: Line, text: string, part: TextPart): Reading {
-	const template = parseTemplate(source);
+/** The text with blanks in place of line ends at which a record goes on, so that all else stands where it stood. */
+function joined({ continues }: Pick<Line, 'continues'>, text: string): string {
+	if (!continues || !text.includes(continues)) return text;
+	const sign = continues.replaceAll(/[^\p{L}\p{N}]/gu, '\\$&');
+	const end = new RegExp(`${sign}[ \\t]*(?:\\r\\n|\\n|\\r)`, 'g');
+	return text.replace(end, (found) => ' '.repeat(found.length));
+}
+
+/** The parts of a value that stood on several lines, with a blank between them. */
+const inOneLine = (fields: Fields): Fields =>
+	Object.fromEntries(
+		Object.entries(fields).map(([name, span]) => [name, { ...span, value: span.value.replaceAll(/\s{2,}/g, ' ') }])
+	);
+
+function readPart(record: Line, whole: string, part: TextPart): Reading {
+	const { comment, sections, continues } = record;
+	const template = parseTemplate(record.template);
+	const isWide = record.gap === 'wide';
+	const text = joined(record, whole);
+	const lineOf = continues ? growingLines(whole) : undefined;
 	const records: FileRecord[] = [];
 	const unknown: FileProblem[] = [];
 	let section: Fields['context'];
-	for (const { line, start, end } of linesOf(text, part)) {
+	for (const { line: counted, start, end } of linesOf(text, part)) {
+		const line = lineOf?.(start) ?? counted;
 		let at = start;
 		while (at < end && isBlank(text[at])) at++;
 		if (at === end) continue;
@@ -99,18 +124,19 @@ function readPart({ template: source, comment, sections }: Line, text: string, p
 		if (isComment) {
 			at += comment.length;
 			// a comment that is a record without its sign was commented out; any other is a remark
-			const found = matchTemplate(template, text, at, end);
+			const found = matchTemplate(template, text, at, end, isWide);
 			if (!isMismatch(found) && looksMeant(found)) records.push({ line, start, end, fields: withSection(found), off: true });
 			continue;
 		}
-		const found = matchTemplate(template, text, at, end);
+		const found = matchTemplate(template, text, at, end, isWide);
 		if (isMismatch(found)) unknown.push({ line, column: found.at - start + 1, message: found.expected });
 		else records.push({ line, start, end, fields: withSection(found), off: false });
 	}
 	return { records, unknown };
 
 	function withSection(fields: Fields): Fields {
-		return sections === 'context' && section ? { ...fields, context: section } : fields;
+		const own = continues ? inOneLine(fields) : fields;
+		return sections === 'context' && section ? { ...own, context: section } : own;
 	}
 }
 
@@ -144,9 +170,9 @@ function kept(text: string, { start, end }: { start: number; end: number }, valu
 }
 
 /** A record written as another one is, its parts in the same columns. */
-function likeLine(text: string, lineStart: number, model: Fields, template: Template, values: Values): string {
-	const plain = writeTemplate(template, values);
-	const found = matchTemplate(template, plain, 0, plain.length);
+function likeLine({ gap }: Line, text: string, lineStart: number, model: Fields, template: Template, values: Values): string {
+	const plain = writeTemplate(template, values, gap === 'wide');
+	const found = matchTemplate(template, plain, 0, plain.length, gap === 'wide');
 	if (isMismatch(found)) return plain;
 	const spans = (Object.entries(found) as [Field, Span][]).sort(([, a], [, b]) => a.start - b.start);
 	const first = Math.min(...Object.values(model).map((span) => (span.start < lineStart ? Infinity : span.start)));

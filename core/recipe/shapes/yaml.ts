@@ -38,8 +38,8 @@ function holderIn(record: Yaml, text: string, file = 'file'): { holder: YAMLMap 
 /** The records' nodes with their offsets; the end is that of what was said, without comments behind it. */
 function itemsOf(text: string, holder: YAMLMap | YAMLSeq): { start: number; end: number; value: unknown }[] {
 	return holder.items.map((item) => {
-		const [name, value] = partsOf(holder, item);
-		const range = ((name ?? value) as Node | undefined)?.range ?? [0, 0, 0];
+		const [, value] = partsOf(holder, item);
+		const range = rangeIn(holder, item);
 		return { start: range[0], end: endOf(text, value as Node | undefined) ?? range[1], value };
 	});
 }
@@ -47,6 +47,18 @@ function itemsOf(text: string, holder: YAMLMap | YAMLSeq): { start: number; end:
 /** The name and the value of an item of a list or map. */
 const partsOf = (holder: YAMLMap | YAMLSeq, item: unknown): [name: unknown, value: unknown] =>
 	isMap(holder) ? [(item as { key: unknown }).key, (item as { value: unknown }).value] : [undefined, item];
+
+/** As `partsOf`; the only member of a record in a list gives it its name, where names are asked for. */
+function saidIn(record: Yaml, holder: YAMLMap | YAMLSeq, item: unknown): [name: unknown, value: unknown] {
+	const isNamed = isSeq(holder) && isMap(item) && item.items.length === 1 && Object.values(record.fields).includes('#');
+	return isNamed ? partsOf(item, item.items[0]) : partsOf(holder, item);
+}
+
+/** Where an item begins, and what is said first in it ends. */
+function rangeIn(holder: YAMLMap | YAMLSeq, item: unknown): readonly [number, number, number] {
+	const [name, value] = partsOf(holder, item);
+	return ((name ?? value) as Node | undefined)?.range ?? [0, 0, 0];
+}
 
 function fieldsIn(record: Yaml, text: string, name: unknown, value: unknown): Fields {
 	const fields: Fields = {};
@@ -66,7 +78,7 @@ function offIn(record: Yaml, text: string, holder: YAMLMap | YAMLSeq): FileRecor
 	const lineOf = growingLines(text);
 	return commentedOut(text, holder, lineStart(text, items[0]!.start), items.at(-1)!.end).flatMap(
 		({ start, end, holder: one, shift }) => {
-			const fields = shifted(fieldsIn(record, text.slice(shift), ...partsOf(one, one.items[0])), shift);
+			const fields = shifted(fieldsIn(record, text.slice(shift), ...saidIn(record, one, one.items[0])), shift);
 			const isWhole = needed.every((f) => fields[f]) && (!isMap(one) || looksMeant(fields));
 			return isWhole ? [{ line: lineOf(start), start, end, fields, off: true }] : [];
 		}
@@ -143,9 +155,9 @@ export const yaml: Shape<Yaml> = {
 		const needed = neededOf(record.fields);
 		const lineOf = growingLines(text);
 		for (const item of holder.items) {
-			const [name, value] = partsOf(holder, item);
+			const [name, value] = saidIn(record, holder, item);
 			const fields = fieldsIn(record, text, name, value);
-			const range = (name as Node | undefined)?.range ?? (value as Node | undefined)?.range ?? [0, 0, 0];
+			const range = rangeIn(holder, item);
 			const end = endOf(text, value as Node | undefined) ?? range[1];
 			const line = lineOf(range[0]);
 			const missing = needed.find((f) => !fields[f]);
@@ -202,7 +214,7 @@ export const yaml: Shape<Yaml> = {
 	insert(record, text, after, values) {
 		const { holder } = holderIn(record, text);
 		const { name, value } = built(record, values);
-		const said = isMap(holder) ? { [name ?? '']: value } : [value];
+		const said = isMap(holder) ? { [name ?? '']: value } : [name === undefined ? value : { [name]: value }];
 		const items = itemsOf(text, holder);
 		const item = items.find((i) => i.start === after?.start) ?? items.at(-1);
 		if (!item || holder.flow) {

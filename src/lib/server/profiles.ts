@@ -1,6 +1,12 @@
 import { and, asc, count, desc, eq, gt, inArray } from 'drizzle-orm';
 import { changeProblems } from '../../../core/answer/validate.ts';
-import { Application, type ApplicationId, catalogueOf, CatalogueError, type Catalogue } from '../../../core/application/application.ts';
+import {
+	Application,
+	type ApplicationId,
+	catalogueOf,
+	CatalogueError,
+	type Catalogue
+} from '../../../core/application/application.ts';
 import type { Command } from '../../../core/application/command.ts';
 import { indexOf } from '../../../core/check/circumstances.ts';
 import { contextSpace, type ContextSpace } from '../../../core/context/space.ts';

@@ -97,6 +97,14 @@
 	{:else if record.shape === 'line'}
 		{@render entry('One record', record.template, (template) => setRecord({ template }), '{alias} -> {command}[ # {note}]', true)}
 		{@render entry('Comment sign', record.comment ?? '', (comment) => setRecord({ comment }), 'none')}
+		{@render entry('A line goes on after', record.continues ?? '', (continues) => setRecord({ continues }), 'nothing')}
+		<label class="check"
+			><input
+				type="checkbox"
+				checked={record.gap === 'wide'}
+				onchange={(e) => setRecord({ gap: e.currentTarget.checked ? 'wide' : '' })}
+			/> Fields stand in columns</label
+		>
 		<label>
 			<span>[Sections]</span>
 			<select class="picker" value={record.sections} onchange={(e) => setRecord({ sections: e.currentTarget.value })}>
@@ -153,6 +161,13 @@
 					setKeys({ order: words.trim().split(/\s+/) })
 				)}
 				{@render entry('Between modifier and key', spelling.joint, (joint) => setKeys({ joint }), '+')}
+				<label>
+					<span>Modifiers stand</span>
+					<select class="picker" value={spelling.place} onchange={(e) => setKeys({ place: e.currentTarget.value })}>
+						<option value="before">before the key</option>
+						<option value="behind">behind the key</option>
+					</select>
+				</label>
 				{@render entry('Between strokes', spelling.then, (then) => setKeys({ then: then === '' ? ' ' : then }), 'a blank')}
 				<label>
 					<span>Letters</span>

@@ -13,7 +13,7 @@
 	import { areSteps } from '$core/macro/steps';
 	import { Holds, type Field } from '$core/recipe/field';
 	import { lineEndOf } from '$core/recipe/lines';
-	import { propose, type Marks, type Proposal } from '$core/recipe/propose';
+	import { propose, unsayable, type Marks, type Proposal } from '$core/recipe/propose';
 	import { readWith, writeWith } from '$core/recipe/reading';
 	import { Recipe, fieldsOf } from '$core/recipe/recipe';
 	import { shortcutRecords } from '$core/recipe/rows';
@@ -73,6 +73,7 @@
 		records.filter((r) => (holds === 'macros' ? areSteps(r.fields.steps?.value ?? '') : knows(r.fields.command?.value ?? '')))
 			.length
 	);
+	const unsaid = $derived(text.trim() === '' ? undefined : unsayable(text, holds, knows));
 	const fields = $derived(recipe ? fieldsOf(recipe.record).filter((f) => f !== 'skip') : []);
 	const trial = $derived(recipe && records.length > 0 ? tryRecipe(recipe, text, records) : undefined);
 	const contexts = $derived(
@@ -300,6 +301,7 @@
 					: 'No proposal fits. Select the parts of one record in the sample and say what they are.'}
 			</p>
 		{:else}
+			{#if unsaid}<p class="callout tone-limonite">{unsaid}</p>{/if}
 			{#if proposals.length > 1}
 				<div class="proposals" role="radiogroup" aria-label="Proposals">
 					{#each proposals as { recipe: one, reading }, i (i)}
