@@ -98,12 +98,23 @@ function readInto(keys: Map<string, string[]>, file: string, variant?: string): 
 	}
 }
 
+/** What symbols/pc says of the one writing key that it speaks of. */
+const [, extra] = /key <LSGT> \{\s*\[([^\]]*)\]/.exec(readFileSync(join(SYMBOLS, 'pc'), 'utf8'))!;
+const under = new Map([['IntlBackslash', extra!.split(',').map((s) => characterOf(s.trim()))]]);
+
 const version = execFileSync('dpkg-query', ['-W', '-f', '${Version}', 'xkb-data'], { encoding: 'utf8' });
 const folder = new URL('../core/keyboard/layouts', import.meta.url).pathname;
 mkdirSync(folder, { recursive: true });
 for (const [id, file, name] of LAYOUTS) {
 	const keys = new Map<string, string[]>();
 	readInto(keys, file);
+	// every layout lies over symbols/pc, which says something of keys where a layout does not (NoSymbol)
+	for (const [code, levels] of under)
+		if (keys.has(code))
+			keys.set(
+				code,
+				levels.map((below, i) => keys.get(code)![i] || below)
+			);
 	const order = POSITIONS.map((p) => p.code).filter((code) => keys.has(code) && code !== 'Space');
 	const layout: LayoutFile = {
 		format: 'skarn-layout/1',

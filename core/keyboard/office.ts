@@ -75,7 +75,8 @@ export function deskLabel({ seats, platform, layout }: Desk): string {
 export function officeDesks(rules: Pick<InputRules, 'match' | 'hardwired'>, given: readonly Desk[]): OfficeDesks {
 	const desks = given.length > 0 ? given : [{ ...USUAL_DESK, seats: [] }];
 	const usual = desks.reduce((most, desk) => (desk.seats.length > most.seats.length ? desk : most));
-	const platforms = [...new Set(desks.map((d) => d.platform))];
+	/** Which systems the desks have, with which layouts. */
+	const systems = desks.filter((d, i) => desks.findIndex((o) => o.platform === d.platform && o.layout === d.layout) === i);
 	const layouts = [...new Set(desks.map((d) => d.layout))];
 	const hardwired = new Map(rules.hardwired.map((h) => [h.keys, h]));
 
@@ -103,9 +104,11 @@ export function officeDesks(rules: Pick<InputRules, 'match' | 'hardwired'>, give
 	const kept = byStroke((keys): readonly Kept[] => {
 		const own = hardwired.get(keys);
 		const found: Kept[] = own ? [{ platform: undefined, does: own.does, taken: 'always', source: 'the application' }] : [];
-		for (const platform of platforms) {
-			const row = reservedOn(platform, keys);
-			if (row) found.push({ platform: PLATFORM_NAMES[platform], does: row.does, taken: row.taken, source: row.source });
+		for (const { platform, layout } of systems) {
+			const row = reservedOn(platform, keys, layout);
+			const isTold = found.some((k) => k.platform === PLATFORM_NAMES[platform] && k.does === row?.does);
+			if (row && !isTold)
+				found.push({ platform: PLATFORM_NAMES[platform], does: row.does, taken: row.taken, source: row.source });
 		}
 		return found.length > 0 ? found : NOTHING;
 	});

@@ -1,6 +1,7 @@
 import { WRITING_CODES } from '../stroke/codes.ts';
 import { MODIFIERS, strokeText, type Modifier, type Stroke } from '../stroke/stroke.ts';
 import type { Platform } from './desk.ts';
+import { LAYOUTS, type LayoutId } from './layouts.ts';
 
 /**
  * Ctrl in a profile is the platform's primary modifier: Command on macOS, where Control takes the place of the other one.
@@ -15,8 +16,16 @@ export function heldOn(platform: Platform, modifiers: readonly Modifier[]): read
 	return MODIFIERS.filter((m) => held.includes(m));
 }
 
-/** The stroke as the platform sees it, a position by its character on a US board: the form in which systems document theirs. */
-export function literalText(stroke: Stroke, platform: Platform): string {
-	const key = WRITING_CODES.get(stroke.key) ?? stroke.key;
-	return strokeText({ modifiers: heldOn(platform, stroke.modifiers), key });
+/**
+ * The stroke as the platform sees it, in the form in which systems document theirs: a position is named by what the layout types
+ * there. A key of the number row counts as its digit too where the layout has a sign on it and the digit with Shift.
+ */
+export function literalTexts(stroke: Stroke, platform: Platform, layout: LayoutId): string[] {
+	const modifiers = heldOn(platform, stroke.modifiers);
+	if (!WRITING_CODES.has(stroke.key)) return [strokeText({ modifiers, key: stroke.key })];
+	const digit = /^Digit(\d)$/.exec(stroke.key)?.[1];
+	const { legend, isDead } = LAYOUTS[layout];
+	const typed = isDead(stroke.key, 0) ? undefined : legend(stroke.key, 0)?.toLowerCase();
+	const names = [typed ?? WRITING_CODES.get(stroke.key)!, ...(digit === undefined ? [] : [digit])];
+	return [...new Set(names)].map((key) => strokeText({ modifiers, key }));
 }

@@ -1,5 +1,8 @@
 import { reserved } from './row.ts';
 
+const NTH = ['first', 'second', 'third', 'fourth', 'fifth', 'sixth', 'seventh', 'eighth', 'ninth', 'tenth'];
+const PINNED = NTH.map((nth, i) => `Meta+${(i + 1) % 10} | opens the ${nth} pinned program`).join('\n');
+
 const SOURCE = 'Microsoft Support, Keyboard shortcuts in Windows (from memory)';
 
 export const windows = [
@@ -46,9 +49,32 @@ Meta+ArrowLeft | puts the window on the left half
 Meta+ArrowRight | puts the window on the right half
 Meta+ArrowUp | maximises the window
 Meta+ArrowDown | minimises the window
-Meta+1 | opens the first pinned program
-Meta+2 | opens the second pinned program
-Meta+3 | opens the third pinned program
+${PINNED}
+Meta+B | goes to the corner of the taskbar
+Meta+C | opens the assistant
+Meta+F | opens the feedback hub
+Meta+G | opens the game bar
+Meta+N | opens the notifications
+Meta+O | locks the turning of the screen
+Meta+Q | opens the search
+Meta+T | goes through the taskbar
+Meta+W | opens the widgets
+Meta+Z | opens the layouts of windows
+Meta+Home | minimises all other windows
+Meta+Pause | opens the properties of the system
+Meta+PrintScreen | keeps a picture of the screen
+Meta+Escape | ends the magnifier
+Meta+, | looks at the desktop
+Meta+- | makes the magnifier smaller
+Meta+Ctrl+D | adds a desktop
+Meta+Ctrl+F4 | closes the desktop
+Meta+Ctrl+ArrowLeft | goes to the desktop on the left
+Meta+Ctrl+ArrowRight | goes to the desktop on the right
+Meta+Ctrl+Enter | starts or ends reading aloud
+Meta+Shift+M | restores minimised windows
+Meta+Shift+ArrowLeft | moves the window to the display on the left
+Meta+Shift+ArrowRight | moves the window to the display on the right
+Meta+Shift+ArrowUp | stretches the window
 Meta+. | opens the symbol panel
 Meta++ | opens the magnifier`
 	)

@@ -110,4 +110,43 @@ describe('desks', () => {
 		expect(desks.goodStrokes).to.include.members(['F', 'Ctrl+E']);
 		for (const bad of ['Ctrl+Alt+E', 'Alt+Tab', 'Alt+Space', 'F8', '/', '@']) expect(desks.goodStrokes, bad).to.not.include(bad);
 	});
+
+	it('keep strokes by what a layout has at a position, and digits by their key', () => {
+		const kept = (match: 'position' | 'character', keys: string, desk: Partial<DeskSetup>) =>
+			officeDesks({ match, hardwired: [] }, desksOf([{ id: 'C-01', desk: { ...USUAL_DESK, ...desk } }]))
+				.kept(parseKeys(keys))
+				.map((k) => k.does);
+		// on a French board Q is where A is on a US one (xkb-data, symbols/fr): Command with it quits
+		expect(kept('position', 'Ctrl+KeyA', { platform: 'macos', layout: 'fr' })).to.deep.equal(['quits the application']);
+		expect(kept('position', 'Ctrl+KeyQ', { platform: 'macos', layout: 'fr' })).to.deep.equal([]);
+		expect(kept('position', 'Ctrl+KeyQ', { platform: 'macos', layout: 'us' })).to.deep.equal(['quits the application']);
+		expect(kept('position', 'Meta+KeyL', { platform: 'windows', layout: 'de' })).to.deep.equal(['locks the screen']);
+		expect(kept('position', 'Ctrl+Shift+Digit3', { platform: 'macos', layout: 'fr' })).to.deep.equal([
+			'takes a picture of the screen'
+		]);
+		expect(kept('position', 'Meta+Digit4', { platform: 'windows', layout: 'cz' })).to.deep.equal([
+			'opens the fourth pinned program'
+		]);
+	});
+
+	it('keep what their systems are known to keep', () => {
+		// from memory, as the tables say of themselves
+		const on = (platform: DeskSetup['platform'], ...all: string[]) =>
+			all.filter((keys) => reservedOn(platform, parseKeys(keys)) === undefined);
+		expect(on('linux', ...Array.from({ length: 12 }, (_, i) => `Ctrl+Alt+F${i + 1}`), 'Alt+F10', 'Alt+F4')).to.deep.equal([]);
+		expect(
+			on(
+				'windows',
+				'Meta+T',
+				'Meta+B',
+				'Meta+G',
+				'Meta+Home',
+				'Meta+Pause',
+				'Meta+-',
+				...Array.from({ length: 10 }, (_, i) => `Meta+${i}`)
+			)
+		).to.deep.equal([]);
+		expect(on('windows', 'Ctrl+D', 'Meta+F7')).to.deep.equal(['Ctrl+D', 'Meta+F7']);
+		for (const rows of Object.values(RESERVED)) for (const { source } of rows) expect(source).to.include('from memory');
+	});
 });

@@ -60,6 +60,29 @@ describe('layouts', () => {
 				if (eatenByAltGr(id, code)) expect(LAYOUTS[id].legend(code, 2), `${id} ${code}`).to.not.equal(undefined);
 	});
 
+	it('have on every level of every writing key what XKB has there, or nothing', () => {
+		for (const id of LAYOUT_IDS) {
+			const keymap = execFileSync(XKBCLI, ['compile-keymap', '--layout', id], { encoding: 'utf8', maxBuffer: 1 << 24 });
+			for (const { code, xkb } of POSITIONS) {
+				if (LAYOUTS[id].legend(code, 0) === undefined) continue;
+				const body = new RegExp(`key <${xkb}>\\s*\\{([^}]*)\\}`)
+					.exec(keymap)?.[1]
+					?.replaceAll(/type=\s*"[^"]*",?|symbols\[[^\]]*\]=/g, '');
+				const symbols =
+					/\[\s*([^\]]*?)\s*\]/
+						.exec(body ?? '')?.[1]
+						?.split(',')
+						.map((s) => s.trim()) ?? [];
+				for (let level = 0; level < 4; level++)
+					expect(LAYOUTS[id].legend(code, level) === undefined, `${id} ${code} ${level}: ${symbols[level]}`).to.equal(
+						(symbols[level] ?? 'NoSymbol') === 'NoSymbol'
+					);
+			}
+		}
+		// xkb-data 2.35.1: symbols/cz over symbols/pc
+		expect(LAYOUTS.cz.legend('IntlBackslash', 3)).to.equal('¦');
+	}).timeout(60_000);
+
 	it('know dead keys and characters that are nowhere', () => {
 		expect(LAYOUTS.de.typing('^')).to.deep.include({ code: 'Backquote', dead: true });
 		expect(LAYOUTS.us.typing('ß')).to.equal(undefined);
