@@ -4,9 +4,20 @@ import { report } from './report.ts';
 import { textBench } from './text.ts';
 
 // npm run bench: every figure that the project promises, measured in one run. Builds what is not built, and needs Chromium, unless --core is given;
-// --fuzz gives every importer 100,000 mutated files as well.
+// --fuzz gives every importer mutated files as well, for two minutes in all or for the seconds that stand behind it.
 const has = (option: string) => process.argv.includes(option);
 const { ensureBuild } = (await import('../scripts/prepare.mjs' as string)) as { ensureBuild(): void };
 if (!has('--core')) ensureBuild();
-const lines = [...coreBench(), ...textBench(has('--fuzz')), ...(has('--core') ? [] : await browserBench())];
+/** The seconds for mutated files; undefined without. */
+function fuzzSeconds(): number | undefined {
+	const at = process.argv.indexOf('--fuzz');
+	if (at === -1) return undefined;
+	const said = process.argv[at + 1];
+	if (said === undefined || said.startsWith('--')) return 120;
+	const seconds = Number(said);
+	if (!(seconds > 0)) throw new Error(`--fuzz ${said}: expected a number of seconds`);
+	return seconds;
+}
+
+const lines = [...coreBench(), ...textBench(fuzzSeconds()), ...(has('--core') ? [] : await browserBench())];
 if (!report(lines)) process.exitCode = 1;

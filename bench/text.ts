@@ -29,7 +29,7 @@ const timed = (work: () => unknown): number => {
 const MUTATIONS = 100_000;
 
 /** Reading and checking text formats, and the command line as a whole process. */
-export function textBench(withFuzz: boolean): Line[] {
+export function textBench(fuzzSeconds: number | undefined): Line[] {
 	const { application, commands, profile } = generate(5_000, 20_000);
 	const many = aliases(commands, 100_000);
 	const arrows = writeWith(emptyAliasFile.recipe, many);
@@ -83,7 +83,7 @@ JSON.parse(readFileSync(${JSON.stringify(file)}, 'utf8'));
 			unit: 'ms'
 		},
 		{ what: 'skarn check of 20,000 shortcuts, whole process, x that', value: median(checks) / median(bares), unit: 'x', most: 2 },
-		...(withFuzz ? fuzz() : [])
+		...(fuzzSeconds === undefined ? [] : fuzz(fuzzSeconds))
 	];
 }
 
@@ -118,14 +118,25 @@ function typing(file: string, commands: readonly Command[]): number[] {
 	return times.slice(20);
 }
 
-/** Gives every importer files that were changed at random: each is read or refused with its place, in good time. */
-export function fuzz(): Line[] {
-	const lines: Line[] = [{ what: `${MUTATIONS} mutated files for each importer` }];
-	for (const [name, { sound, read }] of Object.entries(importers())) {
+/**
+ * Gives every importer files that were changed at random: each is read or refused with its place, in good time. Ends after so many
+ * seconds, of which each importer has its share, or when each has had its files; how far it is stands on standard error.
+ */
+export function fuzz(seconds: number): Line[] {
+	const all = Object.entries(importers());
+	const lines: Line[] = [{ what: `mutated files for each importer, ${MUTATIONS} at most, in ${seconds} s` }];
+	for (const [n, [name, { sound, read }]] of all.entries()) {
 		const random = seeded(name.length * 97);
+		const end = Date.now() + (1000 * seconds) / all.length;
+		let told = Date.now();
 		let longest = 0;
 		let refused = 0;
-		for (let i = 0; i < MUTATIONS; i++) {
+		let given = 0;
+		for (; given < MUTATIONS && Date.now() < end; given++) {
+			if (Date.now() - told > 2_000) {
+				told = Date.now();
+				console.error(`  fuzz ${n + 1} of ${all.length}: ${name}, ${given} files`);
+			}
 			const text = mutated(sound, random);
 			const time = timed(() => {
 				try {
@@ -138,7 +149,7 @@ export function fuzz(): Line[] {
 			if (time > longest) longest = time;
 		}
 		if (Object.keys(Object.prototype).length > 0) throw new Error(`${name} has changed Object.prototype`);
-		lines.push({ what: `${name}: ${refused} refused, the longest`, value: longest, unit: 'ms', most: 1_000 });
+		lines.push({ what: `${name}: ${given} files, ${refused} refused, the longest`, value: longest, unit: 'ms', most: 1_000 });
 	}
 	return lines;
 }

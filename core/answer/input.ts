@@ -2,6 +2,7 @@ import type { Bits } from '../context/bits.ts';
 import { Shelf, type Row } from '../context/kernel.ts';
 import type { ContextSpace } from '../context/space.ts';
 import type { Binding, Ineffective } from '../profile/effective.ts';
+import { isHeard, type KeyMatch } from '../stroke/hear.ts';
 import { beginsBare, type Keys } from '../stroke/stroke.ts';
 import type { Contender, Rule } from './rules/rule.ts';
 
@@ -10,6 +11,8 @@ export interface Input {
 	readonly keys: Keys;
 	/** Whether it begins with a bare key, and so is text where bare keys are typed. */
 	readonly beginsBare: boolean;
+	/** Whether the application can hear it in this spelling; what it cannot hear does nothing. */
+	readonly isHeard: boolean;
 	/** The inputs that it begins with, the shortest first; none for a single stroke. */
 	readonly prefixes: readonly Input[];
 	readonly bindings: readonly Binding[];
@@ -17,7 +20,7 @@ export interface Input {
 	readonly contenders: readonly Contender[];
 	/** Those of them that are alive somewhere. */
 	readonly living: readonly Contender[];
-	/** Those of the living that the application has loaded. What is not loaded neither fires nor waits nor cuts short. */
+	/** Those of the living that the application has loaded, none where it cannot hear the input. What is not loaded neither fires nor waits nor cuts short. */
 	readonly loaded: readonly Contender[];
 	/** Those of them whose command does not exist anywhere in their scope. */
 	readonly lifeless: readonly Contender[];
@@ -52,10 +55,12 @@ export class GrowingInput implements Input {
 	#longerBindings: readonly Binding[] | undefined;
 
 	readonly beginsBare: boolean;
+	readonly isHeard: boolean;
 
-	constructor(keys: Keys, space: ContextSpace) {
+	constructor(keys: Keys, space: ContextSpace, match: KeyMatch) {
 		this.keys = keys;
 		this.beginsBare = beginsBare(keys);
+		this.isHeard = isHeard(keys, match);
 		this.#space = space;
 	}
 
@@ -82,8 +87,8 @@ export class GrowingInput implements Input {
 		const alive = contenders.filter(({ reach }) => reach !== nowhere);
 		this.contenders = contenders;
 		this.living = alive.length === contenders.length ? contenders : alive;
-		this.loaded = this.living;
-		if (loads && contenders.length > 1) {
+		this.loaded = this.isHeard ? this.living : NONE;
+		if (this.isHeard && loads && contenders.length > 1) {
 			const loaded = new Set(loads(contenders));
 			if (loaded.size < contenders.length) this.loaded = alive.filter((one) => loaded.has(one));
 		}

@@ -75,7 +75,7 @@ export function overlay(index: ShortcutIndex, profile: Profile, changes: readonl
 		if (!touched.has(keys)) return index.at(keys);
 		let input = touched.get(keys);
 		if (!input) {
-			touched.set(keys, (input = new GrowingInput(keys, index.space)));
+			touched.set(keys, (input = new GrowingInput(keys, index.space, index.rules.match)));
 			fill(input, index.at(keys));
 		}
 		return input;

@@ -84,6 +84,10 @@ const labelIn = (index: ShortcutIndex) => (b: Binding) => index.catalogue.get(b.
 function outcomeOf(index: ShortcutIndex, keys: Keys, situation: number, say: Say): Outcome {
 	const label = labelIn(index);
 	const input = index.at(keys);
+	if (!input.isHeard) {
+		say('result', () => `The application matches ${index.rules.match}s and can never hear this spelling.`);
+		return NOTHING;
+	}
 	if (input.beginsBare && hasBit(index.typing, situation)) {
 		say('typed', () =>
 			keys.includes(' ')

@@ -120,7 +120,7 @@ export function shortcutIndex(effective: Effective, space: ContextSpace, catalog
 	const at = (keys: Keys): GrowingInput => {
 		let input = known.get(keys);
 		if (!input) {
-			known.set(keys, (input = new GrowingInput(keys, space)));
+			known.set(keys, (input = new GrowingInput(keys, space, rules.match)));
 			if (keys.includes(' ')) input.prefixes = properPrefixes(keys).map(at);
 		}
 		return input;

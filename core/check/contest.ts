@@ -62,7 +62,8 @@ export class Contest {
 		for (let i = 0; i < all.length; i++) reach[i] = reachRow(shelf, all[i]!, space);
 		if (within !== undefined) for (let i = 0; i < all.length; i++) reach[i] = shelf.both(reach[i]!, within);
 		this.#reach = this.heard = reach;
-		this.#text = all.length > 0 && typing !== space.nowhere && input.beginsBare ? shelf.put(typing) : NOTHING;
+		if (!input.isHeard) this.heard = reach.map(() => NOTHING);
+		this.#text = all.length > 0 && input.isHeard && typing !== space.nowhere && input.beginsBare ? shelf.put(typing) : NOTHING;
 		if (this.#text !== NOTHING) this.heard = reach.map((row) => shelf.without(row, this.#text));
 
 		const isCut = prefixes.length > 0 && rules.sequences === 'at-once';

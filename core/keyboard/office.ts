@@ -6,7 +6,8 @@ import { PLATFORM_NAMES, USUAL_DESK, type Desk } from './desk.ts';
 import { LAYOUTS } from './layouts.ts';
 import { pressing, strokeAt, type Pressing } from './pressing.ts';
 import { reachOfAll, type Reach } from './reach.ts';
-import { heardAs, isHeard, meanings } from './unheard.ts';
+import { isHeard } from '../stroke/hear.ts';
+import { heardAs, meanings } from './unheard.ts';
 import { reservedOn } from './reserved/reserved.ts';
 import type { Reserved } from './reserved/row.ts';
 
@@ -122,14 +123,13 @@ export function officeDesks(rules: Pick<InputRules, 'match' | 'hardwired'>, give
 		);
 	});
 
-	const hears = remembered((keys) => keys === '' || isHeard(keys, rules.match));
 	const reach = remembered((keys) => reachOfAll(strokesOf(keys), usual) ?? null);
 	let good: readonly Keys[] | undefined;
 	return {
 		desks,
 		usual,
 		kept,
-		isHeard: hears,
+		isHeard: (keys) => isHeard(keys, rules.match),
 		heardAs: (keys) => heardAs(keys, rules.match, layouts),
 		meanings: (keys) => meanings(keys, rules.match, layouts),
 		troubles,

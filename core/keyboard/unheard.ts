@@ -1,23 +1,8 @@
-import { NAMED_CODES, WRITING_CODES } from '../stroke/codes.ts';
-import type { KeyMatch } from '../stroke/hear.ts';
+import { WRITING_CODES } from '../stroke/codes.ts';
+import { canHear, isHeard, type KeyMatch } from '../stroke/hear.ts';
 import { keysOf, MODIFIERS, strokesOf, type Keys, type Stroke } from '../stroke/stroke.ts';
 import { LAYOUTS, type LayoutId } from './layouts.ts';
 import { strokeAt } from './pressing.ts';
-
-const isLetter = (character: string) => character.toLowerCase() !== character.toUpperCase();
-
-/**
- * Whether an application of that kind can ever hear the stroke as it is spelled: one that matches positions hears no
- * character, one that matches characters hears no position, and no Shift with a sign, since Shift makes another sign of it.
- */
-export function canHear({ key, modifiers }: Stroke, match: KeyMatch): boolean {
-	if (NAMED_CODES.has(key)) return true;
-	if (match === 'position') return WRITING_CODES.has(key);
-	return !WRITING_CODES.has(key) && (isLetter(key) || !modifiers.includes('Shift'));
-}
-
-/** Whether all strokes of the input can be heard as they are spelled. */
-export const isHeard = (keys: Keys, match: KeyMatch): boolean => strokesOf(keys).every((stroke) => canHear(stroke, match));
 
 /** What is meant by the stroke on the layout, as the application hears it; undefined if the layout has no such key. */
 function meantOn(stroke: Stroke, match: KeyMatch, layout: LayoutId): Stroke | undefined {

@@ -220,7 +220,8 @@ function guesses(sample: string, text: string, asked: Asked): RecordShape[] {
 	if (start.startsWith('{') || (start.startsWith('[') && parseTree(start) !== undefined && /^\[\s*[{["]/.test(start)))
 		return treeShapes('json', () => JSON.parse(start), asked);
 	if (start.startsWith('<')) return xmlShapes(sample, asked);
-	const comments = [...new Set([commentSign(text), ...ownSigns(text, asked), undefined])];
+	const signs = [commentSign(text), ...ownSigns(text, asked)].filter((sign) => sign !== undefined);
+	const comments = [...new Set([...signs, undefined])];
 	const shapes: RecordShape[] = [];
 	for (const comment of comments) {
 		shapes.push(...delimitedShapes(text, asked, comment));

@@ -1,5 +1,5 @@
 import { NAMED_CODES, WRITING_CODES } from './codes.ts';
-import { lowered, MODIFIERS, type Modifier, type Stroke } from './stroke.ts';
+import { lowered, MODIFIERS, strokesOf, type Keys, type Modifier, type Stroke } from './stroke.ts';
 
 /** What a key press tells: the fields of a W3C KeyboardEvent that matter, and the lock states. */
 export interface KeyPress {
@@ -95,3 +95,19 @@ export function hear(press: KeyPress, match: KeyMatch): Heard {
 			)
 		: heard(character, heldModifiers, []);
 }
+
+const isLetter = (character: string) => character.toLowerCase() !== character.toUpperCase();
+
+/**
+ * Whether an application of that kind can ever hear the stroke as it is spelled: one that matches positions hears no
+ * character, one that matches characters hears no position, and no Shift with a sign, since Shift makes another sign of it.
+ */
+export function canHear({ key, modifiers }: Stroke, match: KeyMatch): boolean {
+	if (NAMED_CODES.has(key)) return true;
+	if (match === 'position') return WRITING_CODES.has(key);
+	return !WRITING_CODES.has(key) && (isLetter(key) || !modifiers.includes('Shift'));
+}
+
+/** Whether all strokes of the input can be heard as they are spelled. */
+export const isHeard = (keys: Keys, match: KeyMatch): boolean =>
+	keys === '' || strokesOf(keys).every((stroke) => canHear(stroke, match));

@@ -39,7 +39,7 @@ export const layout: CheckRule = {
 	title: 'Trouble on a keyboard in use',
 	onContest({ input, contenders }, { office }, report) {
 		// what cannot be heard at all is told as that
-		if (!office.isHeard(input.keys)) return;
+		if (!input.isHeard) return;
 		const troubles = office.troubles(input.keys);
 		for (const { kind } of troubles) report.each(SEVERITY[kind], contenders, kind);
 	},

@@ -7,7 +7,7 @@ export const reserved: CheckRule = {
 	id: 'reserved',
 	title: 'Kept by the system or the application',
 	onContest({ input, contenders }, { office }, report) {
-		const kept = office.kept(input.keys);
+		const kept = input.isHeard ? office.kept(input.keys) : [];
 		if (kept.length === 0) return;
 		const severity = kept.some((k) => k.taken === 'always') ? 'error' : 'attention';
 		report.each(severity, contenders);

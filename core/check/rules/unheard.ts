@@ -6,8 +6,8 @@ import { goes, moves, movesTo } from '../proposals.ts';
 export const unheard: CheckRule = {
 	id: 'unheard',
 	title: 'Can never be heard in this spelling',
-	onContest({ input, contenders }, { office }, report) {
-		if (!office.isHeard(input.keys)) report.each('error', contenders);
+	onContest({ input, contenders }, _, report) {
+		if (!input.isHeard) report.each('error', contenders);
 	},
 	tell({ bindings: [binding], witness: { keys } }, c) {
 		const { match } = c.index.rules;

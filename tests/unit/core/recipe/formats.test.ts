@@ -252,6 +252,7 @@ describe('a collection of formats', () => {
 			const [best] = propose(sample.text, sample.holds, knows);
 			expect(best, 'no proposal').to.not.equal(undefined);
 			expect(said(best!.recipe, sample.text, sample), JSON.stringify(best!.recipe.record)).to.equal(sample.says);
+			expect(best!.reading.unknown, 'lines that are not read').to.deep.equal([]);
 			const at = best!.reading.records.findIndex((r) => !r.off && r.fields.command!.value === 'view.fit');
 			const after = spliced(
 				sample.text,
