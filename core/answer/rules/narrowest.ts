@@ -51,30 +51,38 @@ export const narrowest: Rule = {
 			tied = added(tied, failed, shelf);
 		}
 		if (shelf.isEmpty(tied)) return { wins, tied: NOTHING, parties: wins.map(() => NOTHING) };
-		return { wins, tied, parties: all.map((a, i) => partOf(a, alive[i]!, tied, all, alive, space, shelf)) };
+		return { wins, tied, parties: partiesOf(all, alive, order, tied, space, shelf) };
 	}
 };
 
 /** Whether `b` keeps `a` out of an undecided contest: it runs another command, and its scope is narrower. */
 const masks = (b: Live, a: Live, space: ContextSpace) => b.command !== a.command && space.isNarrower(b.scope, a.scope);
 
-/** Where the binding is one of those between which it is undecided. */
-function partOf(
-	one: Live,
-	reach: Row,
-	tied: Row,
+/** Where each binding is one of those between which it is undecided. `order` has their places, the smallest scope first. */
+function partiesOf(
 	all: readonly Live[],
 	alive: readonly Row[],
+	order: readonly number[],
+	tied: Row,
 	space: ContextSpace,
 	shelf: Shelf
-): Row {
-	if (reach === NOTHING) return NOTHING;
-	const part = shelf.both(reach, tied);
-	if (part === NOTHING) return NOTHING;
-	shelf.list(all.length);
-	for (let b = 0; b < all.length; b++) if (masks(all[b]!, one, space)) shelf.add(alive[b]!);
-	shelf.lose(part);
-	return shelf.isAnyLeft ? part : NOTHING;
+): Row[] {
+	const parties = new Array<Row>(all.length).fill(NOTHING);
+	for (let rank = 0; rank < order.length; rank++) {
+		const place = order[rank]!;
+		const part = shelf.both(alive[place]!, tied);
+		if (part === NOTHING) continue;
+		const one = all[place]!;
+		shelf.list(rank);
+		// only a smaller scope can be narrower
+		for (let r = 0; r < rank; r++) {
+			const other = order[r]!;
+			if (masks(all[other]!, one, space)) shelf.add(alive[other]!);
+		}
+		shelf.lose(part);
+		if (shelf.isAnyLeft) parties[place] = part;
+	}
+	return parties;
 }
 
 /** `more` becomes the set if it was empty. */

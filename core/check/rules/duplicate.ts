@@ -1,5 +1,5 @@
 import { count } from '../../context/bits.ts';
-import type { Contender } from '../../answer/rules/rule.ts';
+import type { CommandSet, Contender } from '../../answer/rules/rule.ts';
 import { entryKey } from '../../profile/entry.ts';
 import { stratumById } from '../../profile/stratum.ts';
 import { labelOf, listed, type CheckRule } from '../finding.ts';
@@ -70,12 +70,32 @@ const SPELLING = 'same situations';
 
 /** Bindings of one command whose scopes hold the same situations, though they are written in other words. */
 function twinsOf(contenders: readonly Contender[]): Contender[][] {
-	const byMeaning = new Map<string, Contender[]>();
+	/** By command and size: what differs in either means something else. */
+	const alike = new Map<CommandSet, Map<number, Contender[]>>();
+	const groups: Contender[][] = [];
 	for (const contender of contenders) {
-		const meaning = `${contender.command.id}\n${contender.scope.bits.join()}`;
-		const twins = byMeaning.get(meaning);
-		if (twins) twins.push(contender);
-		else byMeaning.set(meaning, [contender]);
+		const { command, scope } = contender;
+		let bySize = alike.get(command);
+		if (!bySize) alike.set(command, (bySize = new Map()));
+		const known = bySize.get(scope.size);
+		if (!known) {
+			bySize.set(scope.size, [contender]);
+			continue;
+		}
+		known.push(contender);
+		if (known.length === 2) groups.push(known);
 	}
-	return [...byMeaning.values()].filter((twins) => twins.length > 1);
+	return groups.flatMap(sameSituations);
+}
+
+/** Of contenders with as many situations each, those that share all of them, two or more at a time. */
+function sameSituations(group: readonly Contender[]): Contender[][] {
+	const found: Contender[][] = [];
+	for (const contender of group) {
+		const { bits } = contender.scope;
+		const twins = found.find(([first]) => first!.scope.bits.every((word, w) => word === bits[w]));
+		if (twins) twins.push(contender);
+		else found.push([contender]);
+	}
+	return found.filter((twins) => twins.length > 1);
 }
