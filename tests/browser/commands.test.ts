@@ -70,6 +70,18 @@ describe('Commands, by keyboard', () => {
 		await card().getByLabel('Remove E', { exact: true }).waitFor({ state: 'detached' });
 	});
 
+	it('suggests limiting a new shortcut to where its command exists', async () => {
+		await find('solid.fillet-face');
+		await search().press('Enter');
+		const where = card().getByText('Limit it to where the command exists');
+		await where.waitFor();
+		const scope = card().getByRole('group', { name: 'Limited to' }).last();
+		const before = await scope.innerText();
+		await where.locator('..').getByRole('button').first().press('Enter');
+		await where.waitFor({ state: 'detached' });
+		expect(await scope.innerText()).to.not.equal(before);
+	});
+
 	it('offers swap and move, and moves the other command to keys that are pressed', async () => {
 		await find('solid.loft');
 		await search().press('Enter');

@@ -198,6 +198,13 @@ describe('Hand-over', () => {
 			await at.page.getByText('Drop a profile (JSON)').waitFor();
 		});
 
+	it('refuses more entries than an edit can take, and says at which line they begin', async () => {
+		const rows = Array.from({ length: 100_001 }, (_, i) => `Ctrl+A ${String.fromCharCode(65 + (i % 26))},file.quit`);
+		await bring('many.csv', ['keys,command', ...rows, ''].join('\n'));
+		await at.page.getByText('at most 100000 are brought at once').first().waitFor();
+		expect(await at.page.getByRole('alert').innerText()).to.include('line 100002');
+	});
+
 	it('refuses more than 50 MB by size', async () => {
 		await at.page.locator('input[type="file"]').evaluate((input: HTMLInputElement) => {
 			const transfer = new DataTransfer();

@@ -1,5 +1,5 @@
 import { proxy, wrap, type Remote } from 'comlink';
-import type { Answer, Refusal, ReadingWorker } from './reading.worker';
+import type { Answer, Reading, Refusal, ReadingWorker } from './reading.worker';
 
 /** A file was refused; `problems` say where and what was expected. */
 export class ReadingRefusedError extends Error {
@@ -32,10 +32,20 @@ export class FileReading {
 		}
 	}
 
+	/** Reads what a file would do; its rows come in parts. Throws and resolves as `run`. */
+	async shortcuts(
+		file: File,
+		what: Parameters<ReadingWorker['shortcuts']>[1],
+		onprogress: (stage: string) => void = () => undefined
+	): Promise<Reading | undefined> {
+		const rows: Reading['rows'][number][] = [];
+		const take = async (part: Reading['rows']) => void rows.push(...part);
+		const rest = await this.run((remote) => remote.shortcuts(file, what, proxy(onprogress), proxy(take)));
+		return rest && { ...rest, rows };
+	}
+
 	cancel() {
 		this.#worker?.terminate();
 		this.#cancel?.();
 	}
 }
-
-export { proxy };

@@ -27,6 +27,10 @@ export interface Reading extends Omit<Compared, 'index'> {
 	readonly foreign: string | undefined;
 }
 
+/** More entries than an edit can take are not brought; so many are handed to the page at once. */
+const MOST_ROWS = 100_000;
+const ROWS_AT_ONCE = 5_000;
+
 /** A refusal as plain values: errors of our own classes do not cross from a worker whole. */
 export interface Refusal {
 	readonly message: string;
@@ -96,15 +100,29 @@ const reading = {
 			scope: Scope | undefined;
 			desks: readonly Desk[];
 		},
-		onprogress: (stage: string) => void
+		onprogress: (stage: string) => void,
+		onrows: (rows: Reading['rows']) => Promise<void>
 	) =>
-		answering(async (): Promise<Reading> => {
+		answering(async (): Promise<Omit<Reading, 'rows'>> => {
 			onprogress('Reading');
 			const parsed = recipe ? await byRecipe(recipe, file, into ?? profile.at(-1)!.id) : await byContent(file, onprogress);
+			const held = parsed.rows.length + parsed.refused.length;
+			if (held > MOST_ROWS)
+				throw new FileRefusedError(file.name, [
+					{
+						line: [...parsed.rows, ...parsed.refused].map(({ line }) => line).sort((a, b) => a - b)[MOST_ROWS]!,
+						column: 1,
+						message: `the file holds ${held} entries; at most ${MOST_ROWS} are brought at once. Split it, and bring one part after the other`
+					}
+				]);
 			onprogress(`Comparing ${parsed.rows.length} entries`);
 			const space = contextSpace(application.axes, application.reachable);
 			const subject = { application, space, catalogue: catalogueOf(commands, space) };
-			const { index: _, ...compared } = compareFile(subject, profile, parsed, {
+			const {
+				index: _,
+				rows,
+				...compared
+			} = compareFile(subject, profile, parsed, {
 				selection,
 				into,
 				otherwise: profile.at(-1)!.id,
@@ -116,6 +134,8 @@ const reading = {
 				other && (other.id !== application.id || other.version !== application.version)
 					? `This file was written for ${other.id} ${other.version}; here is ${application.id} ${application.version}.`
 					: undefined;
+			// in parts, so that taking them does not hold the page up
+			for (let at = 0; at < rows.length; at += ROWS_AT_ONCE) await onrows(rows.slice(at, at + ROWS_AT_ONCE));
 			return { ...compared, refused: parsed.refused, foreign };
 		}),
 

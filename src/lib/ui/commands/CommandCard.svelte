@@ -35,6 +35,8 @@
 	const opposite = $derived(command.opposite && workspace.catalogue.get(command.opposite));
 	const isChanged = $derived(workspace.changedCommands.has(command.id));
 	const saysHere = $derived([...workspace.target.entries.values()].some((e) => e.command === command.id));
+	/** An everywhere binding of a command that exists in some contexts alone takes more of the key than it needs. */
+	const suggested = $derived(scopeText(scope) === '' ? command.contexts.filter((one) => scopeText(one) !== '').slice(0, 3) : []);
 	const kinds = {
 		'one-shot': 'runs at once',
 		toggle: 'switches on and off',
@@ -176,6 +178,14 @@
 			{onleave}
 		/>
 		<ScopePicker {scope} onchange={(next) => (scope = next)} />
+		{#if suggested.length > 0}
+			<p class="suggested">
+				<span class="quiet">Limit it to where the command exists:</span>
+				{#each suggested as one (scopeText(one))}
+					<button class="linkish" type="button" onclick={() => (scope = one)}>{workspace.space.scopeLabel(one)}</button>
+				{/each}
+			</p>
+		{/if}
 		{#if keys}
 			<VerdictPanel
 				bind:this={panel}
@@ -272,6 +282,12 @@
 		gap: 8px;
 		justify-items: start;
 		padding: 8px 0 8px 21px;
+	}
+	.suggested {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 2px 10px;
+		font-size: 13px;
 	}
 	.none {
 		padding: 4px 0;

@@ -14,7 +14,7 @@
 	import Problems from '$lib/ui/hand-over/Problems.svelte';
 	import Picker from '$lib/ui/Picker.svelte';
 	import { bandClass } from '$lib/ui/stratum-look';
-	import { FileReading, ReadingRefusedError, proxy } from '$lib/workers/reading';
+	import { FileReading, ReadingRefusedError } from '$lib/workers/reading';
 	import type { Reading } from '$lib/workers/reading.worker';
 
 	const workspace = useWorkspace();
@@ -70,12 +70,10 @@
 		const { profile } = workspace;
 		const target = into === '' ? undefined : (into as StratumId);
 		try {
-			reading = await files.run((remote) =>
-				remote.shortcuts(
-					given,
-					{ application, commands, profile, into: target, selection: wanted, scope: scopeFor(), desks: workspace.office.desks },
-					proxy((next: string) => (stage = next))
-				)
+			reading = await files.shortcuts(
+				given,
+				{ application, commands, profile, into: target, selection: wanted, scope: scopeFor(), desks: workspace.office.desks },
+				(next) => (stage = next)
 			);
 		} catch (error) {
 			if (error instanceof ReadingRefusedError) refusal = error;

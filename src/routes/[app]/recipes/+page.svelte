@@ -24,7 +24,7 @@
 	import Problems from '$lib/ui/hand-over/Problems.svelte';
 	import RecipeForm from '$lib/ui/recipes/RecipeForm.svelte';
 	import { save } from '$lib/ui/save';
-	import { FileReading, proxy, ReadingRefusedError } from '$lib/workers/reading';
+	import { FileReading, ReadingRefusedError } from '$lib/workers/reading';
 	import type { Reading as Import } from '$lib/workers/reading.worker';
 
 	const workspace = useWorkspace();
@@ -165,22 +165,16 @@
 		const file = new File([text], fileName);
 		const chosen = recipe;
 		try {
-			imported = await files.run((remote) =>
-				remote.shortcuts(
-					file,
-					{
-						application,
-						commands,
-						profile: workspace.profile,
-						into: workspace.targetId as StratumId,
-						recipe: chosen,
-						selection: USUAL,
-						scope: undefined,
-						desks: workspace.office.desks
-					},
-					proxy(() => undefined)
-				)
-			);
+			imported = await files.shortcuts(file, {
+				application,
+				commands,
+				profile: workspace.profile,
+				into: workspace.targetId as StratumId,
+				recipe: chosen,
+				selection: USUAL,
+				scope: undefined,
+				desks: workspace.office.desks
+			});
 		} catch (error) {
 			if (!(error instanceof ReadingRefusedError)) throw error;
 			refusal = new FileRefusedError(fileName, error.problems);
