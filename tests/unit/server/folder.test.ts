@@ -10,6 +10,7 @@ import { entryKey, shortcutKey, type Entry } from '../../../core/profile/entry.t
 import type { Keys } from '../../../core/stroke/stroke.ts';
 import { FolderHeldError, FolderUnusableError, lockFolder } from '../../../src/lib/server/db/folder-lock.ts';
 import { DataFolderError, openDatabase } from '../../../src/lib/server/db/open.ts';
+import { ofDatabase } from '../../../src/lib/server/db/trouble.ts';
 
 async function refusal(work: Promise<unknown>): Promise<Error> {
 	try {
@@ -154,6 +155,23 @@ describe('data folder', () => {
 		expect(error).to.be.instanceOf(DataFolderError);
 		expect(error.message).to.include('PG_VERSION is missing').and.include('npm run restore');
 		await (await lockFolder(folder)).release();
+	});
+
+	it('says what to do when a page of it is damaged while it is in use', async function () {
+		this.timeout(60_000);
+		const store = await openDatabase(folder);
+		const { rows } = await store.db.execute<{ file: string }>(sql`select pg_relation_filepath('applications') as file`);
+		await store.db.execute(sql`insert into applications (id, body, revision) values ('a', '{}', 1)`);
+		await store.close();
+		writeFileSync(join(folder, 'postgres', rows[0]!.file), Buffer.alloc(8192, 0xa5));
+		const again = await openDatabase(folder);
+		const error = await refusal(again.db.execute(sql`select * from applications`));
+		await again.close();
+		const problem = ofDatabase(error, folder);
+		expect(problem).to.deep.include({ status: 500, kind: 'damaged' });
+		expect(problem?.message).to.include(folder).and.include('invalid page').and.include('npm run restore');
+		expect(ofDatabase(new TypeError('a mistake'), folder)).to.equal(undefined);
+		expect(ofDatabase(Object.assign(new Error('too long'), { code: '22001' }), folder)).to.deep.include({ status: 422 });
 	});
 
 	it('says what to do when a newer Skarn has written it', async function () {
