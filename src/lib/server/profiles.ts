@@ -26,7 +26,7 @@ import { withOwnRanks } from '../../../core/profile/ranks.ts';
 import { type Role } from '../../../core/profile/role.ts';
 import { entryKey, type Entry } from '../../../core/profile/entry.ts';
 import { stratumOf, type Profile, type Stratum, type StratumHead } from '../../../core/profile/stratum.ts';
-import { parseKeys } from '../../../core/stroke/stroke.ts';
+import { parseKeys, type Keys } from '../../../core/stroke/stroke.ts';
 import { canonicalText } from '../../../core/format/canonical.ts';
 import { StaleAliasError } from '../../../core/profile/alias-change.ts';
 import { applyMacroChanges, StaleMacroError } from '../../../core/profile/macro-change.ts';
@@ -448,6 +448,16 @@ function refuseForeignScope(space: ContextSpace, { keys, command, scope }: Entry
 	}
 }
 
+function refuseUncanonical(keys: Keys, where: string): void {
+	let canonical: Keys;
+	try {
+		canonical = parseKeys(keys);
+	} catch (error) {
+		throw notSound([`${where}: ${(error as Error).message}`]);
+	}
+	if (canonical !== keys) throw notSound([`${where}: the keys must be written ${canonical}`]);
+}
+
 /** Throws `Problem` 422 if the application, its catalogue, strata and factory do not fit together; gives the factory's stratum. */
 function refuseUnsound({
 	application,
@@ -468,6 +478,7 @@ function refuseUnsound({
 		if (!(error instanceof CatalogueError)) throw error;
 		throw new Problem(422, 'not-sound', error.message, { errors: error.problems.slice(0, 50).map((detail) => ({ detail })) });
 	}
+	for (const { keys, does } of application.rules.hardwired) refuseUncanonical(keys, `the kept key that ${does}`);
 	const seen = new Set<string>();
 	for (const entry of factory) {
 		const { op, keys, command } = entry;
@@ -475,13 +486,7 @@ function refuseUnsound({
 		if (op !== 'set') throw notSound([`${said}: expected the op set, found ${op}`]);
 		if (!catalogue.has(command)) throw notSound([`the factory shortcut ${keys} names ${command}, which is not in the catalogue`]);
 		refuseForeignScope(space, entry, 'the factory');
-		let canonical: string;
-		try {
-			canonical = parseKeys(keys);
-		} catch (error) {
-			throw notSound([`${said}: ${(error as Error).message}`]);
-		}
-		if (canonical !== keys) throw notSound([`${said}: the keys must be written ${canonical}`]);
+		refuseUncanonical(keys, said);
 		const key = entryKey(entry);
 		if (seen.has(key)) throw notSound([`${said} stands there twice`]);
 		seen.add(key);

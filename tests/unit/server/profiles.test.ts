@@ -241,6 +241,7 @@ describe('profiles on the server', function () {
 
 		it('are refused when their parts do not fit together, and nothing is written', async () => {
 			const [first] = factoryEntries;
+			const keeping = (keys: string) => ({ ...other, rules: { ...other.rules, hardwired: [{ keys, does: 'opens the help' }] } });
 			const cases: [object, RegExp][] = [
 				[{ strata: [...strata, strata[1]] }, /two strata are called "office"/],
 				[{ strata: strata.filter((s) => s.kind !== 'factory') }, /expected one factory stratum, found 0/],
@@ -251,7 +252,9 @@ describe('profiles on the server', function () {
 				[{ factory: [{ ...first, keys: 'ctrl+e' }] }, /must be written Ctrl\+E/],
 				[{ factory: [first, { ...first, rank: 9 }] }, /stands there twice/],
 				[{ factory: [{ ...first, op: 'remove' }] }, /expected the op set, found remove/],
-				[{ factory: [{ ...first, command: 'no.such' }] }, /not in the catalogue/]
+				[{ factory: [{ ...first, command: 'no.such' }] }, /not in the catalogue/],
+				[{ application: keeping('f1') }, /opens the help: the keys must be written F1/],
+				[{ application: keeping('F99') }, /opens the help: .*not a key stroke/]
 			];
 			for (const [more, message] of cases) {
 				const refused = await bring(more);
