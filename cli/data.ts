@@ -1,7 +1,7 @@
 import { existsSync } from 'node:fs';
 import { ArchiveError, listBackups, restoreBackup, writeDurably } from '../src/lib/server/db/archive.ts';
 import { FolderHeldError } from '../src/lib/server/db/folder-lock.ts';
-import { openDatabase } from '../src/lib/server/db/open.ts';
+import { openDatabase, type OpenDatabase } from '../src/lib/server/db/open.ts';
 import { officeOn, verifyAll } from '../src/lib/server/office.ts';
 
 /** The address of the server that has the folder open; throws the error again if it is held otherwise. */
@@ -10,19 +10,26 @@ function serverIn(error: unknown): string {
 	throw error;
 }
 
-async function dump(folder: string, migrations: string): Promise<Blob> {
+/** What the folder says: opened here, or asked of the server that has it. */
+async function asking<T>(
+	folder: string,
+	migrations: string,
+	here: (store: OpenDatabase) => Promise<T>,
+	path: string,
+	there: (response: Response) => Promise<T>
+): Promise<T> {
 	try {
 		const store = await openDatabase(folder, { migrations });
 		try {
-			return await store.dump();
+			return await here(store);
 		} finally {
 			await store.close();
 		}
 	} catch (error) {
 		const address = serverIn(error);
-		const response = await fetch(new URL('/api/backup', address));
+		const response = await fetch(new URL(path, address));
 		if (!response.ok) throw new ArchiveError(`The running server at ${address} answered ${response.status}.`);
-		return response.blob();
+		return there(response);
 	}
 }
 
@@ -30,7 +37,13 @@ async function dump(folder: string, migrations: string): Promise<Blob> {
 export async function backUp(folder: string, file: string | undefined, migrations: string): Promise<string> {
 	const name = file ?? `skarn-backup-${new Date().toISOString().slice(0, 10)}.tar.gz`;
 	if (existsSync(name)) throw new ArchiveError(`${name} exists already; name another file.`);
-	const blob = await dump(folder, migrations);
+	const blob = await asking(
+		folder,
+		migrations,
+		(store) => store.dump(),
+		'/api/backup',
+		(response) => response.blob()
+	);
 	writeDurably(name, new Uint8Array(await blob.arrayBuffer()));
 	return `Backed up ${folder} to ${name}, ${(blob.size / 1e6).toFixed(1)} MB.`;
 }
@@ -46,18 +59,11 @@ export async function restore(folder: string, file: string | undefined, isLatest
 }
 
 /** What in the data folder is otherwise than its edits say, also while the server runs. */
-export async function verify(folder: string, migrations: string): Promise<readonly string[]> {
-	try {
-		const store = await openDatabase(folder, { migrations });
-		try {
-			return await verifyAll(officeOn(store));
-		} finally {
-			await store.close();
-		}
-	} catch (error) {
-		const address = serverIn(error);
-		const response = await fetch(new URL('/api/verify', address));
-		if (!response.ok) throw new ArchiveError(`The running server at ${address} answered ${response.status}.`);
-		return ((await response.json()) as { differing: string[] }).differing;
-	}
-}
+export const verify = (folder: string, migrations: string): Promise<readonly string[]> =>
+	asking(
+		folder,
+		migrations,
+		(store) => verifyAll(officeOn(store)),
+		'/api/verify',
+		async (response) => ((await response.json()) as { differing: string[] }).differing
+	);

@@ -6,6 +6,7 @@ import type { SearchPaths } from '../folders/search.ts';
 import type { OfficeDesks } from '../keyboard/office.ts';
 import type { MacroEntry } from '../macro/macro.ts';
 import { profileCatalogue } from '../macro/table.ts';
+import { entryKey } from '../profile/entry.ts';
 import type { Profile, StratumId } from '../profile/stratum.ts';
 import type { Brought } from './bring.ts';
 import { previewImport } from './preview.ts';
@@ -57,7 +58,7 @@ export function compareFile(subject: Subject, profile: Profile, parsed: Parsed, 
 	const index = indexOf(subject, withMacros(profile, macros));
 	const rows = parsed.rows
 		.filter((row) => isIn(row.shortcut, row.op === 'accept'))
-		.map((row) => heard(row, office))
+		.map((row) => (isKnown(profile, row) ? row : heard(row, office)))
 		.map((row) => (scope && row.op !== 'accept' ? { ...row, shortcut: { ...row.shortcut, scope } } : row));
 	const aliases = files.flatMap(({ stratum, file }) => {
 		const part = selectAliases(file, selection, catalogue);
@@ -80,6 +81,10 @@ export function compareFile(subject: Subject, profile: Profile, parsed: Parsed, 
 		categories: [...new Set(parsed.rows.flatMap(({ shortcut }) => catalogue.get(shortcut.command)?.category[0] ?? []))].sort()
 	};
 }
+
+/** Whether a stratum says something of the shortcut just as the file spells it: then that is what the file means. */
+const isKnown = (profile: Profile, { shortcut }: ShortcutRow): boolean =>
+	profile.some(({ entries }) => (['set', 'lock'] as const).some((op) => entries.has(entryKey({ op, ...shortcut }))));
 
 /** The row with its keys as the application hears them. An acceptance is of a finding about keys as they stand. */
 function heard(row: ShortcutRow, office: Wanted['office']): ShortcutRow {

@@ -195,7 +195,7 @@ export function matchTemplate({ tokens }: Template, text: string, from: number, 
 }
 
 function endOfColumn(from: number, text: string): number {
-	const gap = /\t|  /.exec(text.slice(from));
+	const gap = /\t| {2}/.exec(text.slice(from));
 	return gap ? from + gap.index : text.length;
 }
 

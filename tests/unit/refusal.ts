@@ -10,3 +10,13 @@ export function refusal(work: () => unknown): FileRefusedError {
 	}
 	throw new Error('it was read');
 }
+
+/** The error with which the work ends. Throws when it does not. */
+export async function rejection(work: Promise<unknown>): Promise<Error> {
+	try {
+		await work;
+	} catch (error) {
+		return error as Error;
+	}
+	throw new Error('it was done');
+}

@@ -10,6 +10,7 @@ import type { StratumId } from '$core/profile/stratum';
 import { spliced } from '$core/recipe/reading';
 import type { Splice } from '$core/recipe/record';
 import type { FromAliases, ToAliases } from '$lib/workers/alias.worker';
+import { ApiError } from './api';
 import { dropText, keepText, keptTexts } from './kept-texts';
 import type { Workspace } from './workspace.svelte';
 
@@ -174,7 +175,7 @@ export class AliasSession {
 		this.#base = before;
 		this.keepDraft();
 		this.#workspace.merge = undefined;
-		await this.#workspace.reload();
+		await this.#workspace.reload().catch(sayNothingMore);
 		return false;
 	}
 
@@ -282,6 +283,11 @@ export class AliasSession {
 		void this.flush();
 		this.#worker.terminate();
 	}
+}
+
+/** Why it was not written has been said; that what stands there cannot be read either is no news. */
+function sayNothingMore(error: unknown): void {
+	if (!(error instanceof ApiError)) throw error;
 }
 
 const short = (text: string) => (text.length > 30 ? `${text.slice(0, 30)}…` : text);

@@ -322,11 +322,17 @@ export class Workspace {
 		}
 	}
 
-	/** After a stale edit: takes the others' state, and puts mine on top of it if wanted. */
+	/** After a stale edit: takes the others' state, and puts mine on top of it if wanted. It waits on if the server is gone. */
 	async settleMerge(keepMine: boolean) {
 		const { merge, profile: base } = this;
+		try {
+			await this.reload();
+		} catch (error) {
+			if (!(error instanceof ApiError)) throw error;
+			this.notice = { kind: 'failed', text: error.message };
+			return;
+		}
 		this.merge = undefined;
-		await this.reload();
 		if (!merge || !keepMine) return;
 		const { said, lost, conflicts } = rebased(this.profile, merge, base);
 		// kept first: the alias view looks for it as soon as the profile changes

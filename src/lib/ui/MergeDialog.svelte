@@ -30,6 +30,12 @@
 		keepsMine = keepMine;
 		open = false;
 	}
+
+	async function take() {
+		await workspace.settleMerge(keepsMine);
+		// the server could not be reached: the edit still waits
+		if (workspace.merge === merge) open = true;
+	}
 </script>
 
 <Modal
@@ -38,7 +44,7 @@
 	aria-label="The profile changed meanwhile"
 	size="md"
 	dismissable={false}
-	onclose={() => void workspace.settleMerge(keepsMine)}
+	onclose={() => void take()}
 >
 	<p>Your change “{merge.label}” was not stored, because these edits came first:</p>
 	<ul>

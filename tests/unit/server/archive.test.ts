@@ -13,15 +13,7 @@ import {
 	writeDurably
 } from '../../../src/lib/server/db/archive.ts';
 import { openDatabase, type OpenDatabase } from '../../../src/lib/server/db/open.ts';
-
-async function refusal(work: Promise<unknown>): Promise<Error> {
-	try {
-		await work;
-	} catch (error) {
-		return error as Error;
-	}
-	throw new Error('was not refused');
-}
+import { rejection } from '../refusal.ts';
 
 describe('back-ups', function () {
 	this.timeout(60_000);
@@ -69,7 +61,7 @@ describe('back-ups', function () {
 		const good = await openDatabase(data());
 		await add(good, 'good');
 		await good.close();
-		const error = await refusal(restoreBackup(file, data(), 'migrations'));
+		const error = await rejection(restoreBackup(file, data(), 'migrations'));
 		expect(error).to.be.instanceOf(ArchiveError);
 		expect(error.message).to.include('newer Skarn').and.include('left as it is');
 		expect(readdirSync(data())).to.deep.equal(['postgres']);
@@ -78,8 +70,10 @@ describe('back-ups', function () {
 
 	it('that are none are refused', async () => {
 		writeFileSync(join(folder, 'x.tar.gz'), 'no archive');
-		expect((await refusal(restoreBackup(join(folder, 'x.tar.gz'), data(), 'migrations'))).message).to.include('is not a back-up');
-		expect((await refusal(restoreBackup(join(folder, 'y.tar.gz'), data(), 'migrations'))).message).to.include(
+		expect((await rejection(restoreBackup(join(folder, 'x.tar.gz'), data(), 'migrations'))).message).to.include(
+			'is not a back-up'
+		);
+		expect((await rejection(restoreBackup(join(folder, 'y.tar.gz'), data(), 'migrations'))).message).to.include(
 			'There is no back-up'
 		);
 	});

@@ -11,15 +11,7 @@ import type { Keys } from '../../../core/stroke/stroke.ts';
 import { FolderHeldError, FolderUnusableError, lockFolder } from '../../../src/lib/server/db/folder-lock.ts';
 import { DataFolderError, openDatabase } from '../../../src/lib/server/db/open.ts';
 import { ofDatabase } from '../../../src/lib/server/db/trouble.ts';
-
-async function refusal(work: Promise<unknown>): Promise<Error> {
-	try {
-		await work;
-	} catch (error) {
-		return error as Error;
-	}
-	throw new Error('was not refused');
-}
+import { rejection } from '../refusal.ts';
 
 describe('data folder', () => {
 	let folder: string;
@@ -28,7 +20,7 @@ describe('data folder', () => {
 
 	it('is held by one process, and the refusal names the holder', async () => {
 		const lock = await lockFolder(folder, 'http://127.0.0.1:5180');
-		const error = await refusal(lockFolder(folder));
+		const error = await rejection(lockFolder(folder));
 		expect(error).to.be.instanceOf(FolderHeldError);
 		expect(error.message).to.include(`process ${process.pid}`).and.include('http://127.0.0.1:5180').and.include('SKARN_DATA');
 		await lock.release();
@@ -40,7 +32,7 @@ describe('data folder', () => {
 		const script = `import('./src/lib/server/db/folder-lock.ts').then(async (m) => { await m.lockFolder(${JSON.stringify(folder)}); console.log('held'); setInterval(() => {}, 1000); })`;
 		const other = spawn(process.execPath, ['--import', 'tsx', '-e', script], { stdio: ['ignore', 'pipe', 'inherit'] });
 		await once(other.stdout, 'data');
-		expect(await refusal(lockFolder(folder))).to.be.instanceOf(FolderHeldError);
+		expect(await rejection(lockFolder(folder))).to.be.instanceOf(FolderHeldError);
 		other.kill('SIGKILL');
 		await once(other, 'exit');
 		await (await lockFolder(folder)).release();
@@ -62,7 +54,7 @@ describe('data folder', () => {
 		// as if it had been so for a day
 		writeFileSync(path, JSON.stringify({ ...said, since: new Date(Date.now() - 86_400_000).toISOString() }));
 		utimesSync(path, 0, 0);
-		expect(await refusal(lockFolder(folder))).to.be.instanceOf(FolderHeldError);
+		expect(await rejection(lockFolder(folder))).to.be.instanceOf(FolderHeldError);
 		holder.kill('SIGCONT');
 		holder.kill('SIGKILL');
 		await once(holder, 'exit');
@@ -79,12 +71,12 @@ describe('data folder', () => {
 	it('says what to do about a file of a holder that says nothing, or that is of another machine', async () => {
 		for (const text of ['', '{}', 'x']) {
 			writeFileSync(join(folder, 'holder.json'), text);
-			const error = await refusal(lockFolder(folder));
+			const error = await rejection(lockFolder(folder));
 			expect(error).to.be.instanceOf(FolderHeldError);
 			expect(error.message).to.match(/holder\.json does not say which process .* delete that file/);
 		}
 		writeFileSync(join(folder, 'holder.json'), JSON.stringify({ pid: 1, host: 'elsewhere', since: '2026-01-01T00:00:00Z' }));
-		expect((await refusal(lockFolder(folder))).message).to.match(/process 1 on elsewhere.*cannot be seen from here/);
+		expect((await rejection(lockFolder(folder))).message).to.match(/process 1 on elsewhere.*cannot be seen from here/);
 	});
 
 	it('is one of its owner alone, and not a file', async () => {
@@ -93,10 +85,10 @@ describe('data folder', () => {
 		expect(statSync(own).mode & 0o777).to.equal(0o700);
 		await lock.release();
 		writeFileSync(join(folder, 'a-file'), '');
-		const error = await refusal(lockFolder(join(folder, 'a-file')));
+		const error = await rejection(lockFolder(join(folder, 'a-file')));
 		expect(error).to.be.instanceOf(FolderUnusableError);
 		expect(error.message).to.include('a file stands in its place');
-		expect(await refusal(lockFolder(join(folder, 'a-file', 'below')))).to.be.instanceOf(FolderUnusableError);
+		expect(await rejection(lockFolder(join(folder, 'a-file', 'below')))).to.be.instanceOf(FolderUnusableError);
 	});
 
 	it('is not written any more once another process has it', async function () {
@@ -151,7 +143,7 @@ describe('data folder', () => {
 	it('says what to do when it is damaged', async () => {
 		mkdirSync(join(folder, 'postgres'));
 		writeFileSync(join(folder, 'postgres', 'half-a-file'), 'x');
-		const error = await refusal(openDatabase(folder));
+		const error = await rejection(openDatabase(folder));
 		expect(error).to.be.instanceOf(DataFolderError);
 		expect(error.message).to.include('PG_VERSION is missing').and.include('npm run restore');
 		await (await lockFolder(folder)).release();
@@ -165,7 +157,7 @@ describe('data folder', () => {
 		await store.close();
 		writeFileSync(join(folder, 'postgres', rows[0]!.file), Buffer.alloc(8192, 0xa5));
 		const again = await openDatabase(folder);
-		const error = await refusal(again.db.execute(sql`select * from applications`));
+		const error = await rejection(again.db.execute(sql`select * from applications`));
 		await again.close();
 		const problem = ofDatabase(error, folder);
 		expect(problem).to.deep.include({ status: 500, kind: 'damaged' });
@@ -181,7 +173,7 @@ describe('data folder', () => {
 			sql`insert into drizzle.__drizzle_migrations (hash, created_at) values ('later', ${Date.parse('2040-01-01')})`
 		);
 		await store.close();
-		const error = await refusal(openDatabase(folder));
+		const error = await rejection(openDatabase(folder));
 		expect(error).to.be.instanceOf(DataFolderError);
 		expect(error.message).to.include('newer Skarn').and.include('2040-01-01');
 	});

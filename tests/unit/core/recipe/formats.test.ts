@@ -230,8 +230,6 @@ const SAMPLES: readonly Sample[] = [
 	}
 ];
 
-const main = ({ holds }: Pick<Sample, 'holds'>) => (holds === 'aliases' ? 'alias' : 'keys');
-
 function said(recipe: Recipe, text: string, sample: Sample): string {
 	if (sample.holds === 'shortcuts')
 		return readShortcuts({ ...recipe, contexts: { ...recipe.contexts, any: {} } }, 'f', text)

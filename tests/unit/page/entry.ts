@@ -1,0 +1,7 @@
+// what the tests of the interface's state ask for, bundled by page.ts
+export { AliasSession } from '$lib/state/alias-session.svelte';
+export { ApiError } from '$lib/state/api';
+export { CheckSession } from '$lib/state/check-session.svelte';
+export { keepText, keptTexts } from '$lib/state/kept-texts';
+export { Workspace } from '$lib/state/workspace.svelte';
+export { FileReading, ReadingRefusedError } from '$lib/workers/reading';

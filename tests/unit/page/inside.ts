@@ -1,0 +1,69 @@
+import { mkdtempSync, readdirSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { dirname, join } from 'node:path';
+import { pathToFileURL } from 'node:url';
+import { closeOffice } from '../../../src/lib/server/office.ts';
+
+type Handler = (event: { params: Record<string, string>; url: URL; request: Request }) => Promise<Response>;
+interface Place {
+	readonly pattern: RegExp;
+	readonly names: readonly string[];
+	readonly file: string;
+}
+
+const ROUTES = 'src/routes';
+
+/** The routes of the API as their folders say; those without a name in brackets first. */
+const places: readonly Place[] = (readdirSync(join(ROUTES, 'api'), { recursive: true }) as string[])
+	.filter((file) => file.endsWith('+server.ts'))
+	.map((file): Place => {
+		const path = `/api/${dirname(file)}`;
+		const names = [...path.matchAll(/\[(\w+)\]/g)].map(([, name]) => name!);
+		return { pattern: new RegExp(`^${path.replaceAll(/\[\w+\]/g, '([^/]+)')}$`), names, file: join(ROUTES, 'api', file) };
+	})
+	.sort((a, b) => a.names.length - b.names.length);
+
+async function answer(request: Request): Promise<Response> {
+	const url = new URL(request.url);
+	for (const { pattern, names, file } of places) {
+		const found = pattern.exec(url.pathname);
+		if (!found) continue;
+		const module = (await import(pathToFileURL(file).href)) as Record<string, Handler | undefined>;
+		const handler = module[request.method];
+		if (!handler) return new Response(null, { status: 405 });
+		const params = Object.fromEntries(names.map((name, i) => [name, decodeURIComponent(found[i + 1]!)]));
+		return handler({ params, url, request });
+	}
+	return new Response(null, { status: 404 });
+}
+
+export interface Inside {
+	readonly address: string;
+	readonly ask: (path: string, method?: string, body?: unknown) => Promise<Response>;
+	readonly close: () => Promise<void>;
+}
+
+/** The server's routes in this process, over a data folder of their own; what is fetched goes to them until `close`. */
+export function serverInside(): Inside {
+	const address = 'http://office.test';
+	const folder = mkdtempSync(join(tmpdir(), 'skarn-inside-'));
+	const formerly = process.env.SKARN_DATA;
+	process.env.SKARN_DATA = folder;
+	const { fetch } = globalThis;
+	globalThis.fetch = (input, init) => answer(new Request(input instanceof Request ? input : new URL(input, address), init));
+	return {
+		address,
+		ask: (path, method = 'GET', body) =>
+			globalThis.fetch(path, {
+				method,
+				...(body !== undefined && { headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) })
+			}),
+		async close() {
+			globalThis.fetch = fetch;
+			await closeOffice();
+			if (formerly === undefined) delete process.env.SKARN_DATA;
+			else process.env.SKARN_DATA = formerly;
+			rmSync(folder, { recursive: true, force: true });
+		}
+	};
+}

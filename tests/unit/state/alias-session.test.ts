@@ -1,0 +1,166 @@
+import { expect } from 'chai';
+import { fillDemo } from '../../../demo/fill.ts';
+import { varve } from '../../../demo/varve/varve.ts';
+import type { StratumId } from '../../../core/profile/stratum.ts';
+import type { WorkspaceDocument } from '../../../src/lib/server/workspace-document.ts';
+import { serverInside, type Inside } from '../page/inside.ts';
+import { page, until } from '../page/page.ts';
+
+const PERSONAL = 'personal' as StratumId;
+const OFFICE = 'office' as StratumId;
+const app = varve.application.id;
+
+describe('an alias file while it is edited', function () {
+	this.timeout(60_000);
+	let server: Inside;
+	let browser: Awaited<ReturnType<typeof page>>;
+	before(async () => {
+		server = serverInside();
+		browser = await page();
+		await fillDemo(server.address);
+	});
+	after(async () => {
+		browser.close();
+		await server.close();
+	});
+	beforeEach(() => localStorage.clear());
+
+	const workspace = async () =>
+		new browser.Workspace((await (await server.ask(`/api/applications/${app}`)).json()) as WorkspaceDocument);
+	async function open() {
+		const at = await workspace();
+		at.writeTo(OFFICE);
+		const session = new browser.AliasSession(at);
+		session.follow();
+		return { at, session };
+	}
+	/** The office's file as the server has it. */
+	const stored = async () => (await workspace()).profile.find((s) => s.id === OFFICE)!.aliases!.text;
+	const lineAfter = (text: string, line: string) => text.replace(/\n/, `\n${line}\n`);
+	const undone = async (to: string) => {
+		const at = await workspace();
+		while (at.profile.find((s) => s.id === OFFICE)!.aliases!.text !== to) await at.undo();
+	};
+
+	it('writes what was typed as one edit, after a moment or when it is asked to', async () => {
+		const { at, session } = await open();
+		const { text } = session;
+		const { revision } = at;
+		const wanted = lineAfter(text, 'qq -> file.save');
+		for (const so of ['q', 'qq', 'qq ->']) session.type(lineAfter(text, so));
+		session.type(wanted);
+		expect([session.isDirty, at.revision, await stored()]).to.deep.equal([true, revision, text]);
+		await until(() => at.revision > revision, 'it was written by itself');
+		expect([session.isDirty, at.revision, await stored()]).to.deep.equal([false, revision + 1, wanted]);
+		await session.undo('undo');
+		session.follow();
+		expect([session.text, await stored()]).to.deep.equal([text, text]);
+		session.type(wanted);
+		expect(await session.flush()).to.equal(true);
+		expect(await stored()).to.equal(wanted);
+		await undone(text);
+	});
+
+	it('finds in the worker what is wrong, at its line, and forgets it when it is mended', async () => {
+		const { session } = await open();
+		const { text } = session;
+		await until(() => !session.checking, 'the file is checked');
+		const { counts } = session.sight;
+		session.type(lineAfter(text, 'qq -> no.such'));
+		await until(() => !session.checking, 'the file is checked');
+		expect(session.marked.map((f) => f.line)).to.include(2);
+		expect(session.sight.counts).to.not.deep.equal(counts);
+		session.type(text);
+		await until(() => !session.checking, 'the file is checked');
+		expect(session.sight.counts).to.deep.equal(counts);
+		await until(() => session.rows.length > 0, 'the rows have come');
+		expect(session.rows.some((row) => row.stratum === OFFICE)).to.equal(true);
+	});
+
+	it('takes lines of another window in between, and keeps typing', async () => {
+		const [mine, theirs] = [await open(), await open()];
+		const { text } = mine.session;
+		mine.session.type(`${text}mm -> file.save\n`);
+		theirs.session.type(lineAfter(text, 'tt -> file.save'));
+		await theirs.session.flush();
+		await mine.at.catchUp();
+		mine.session.follow();
+		const both = `${lineAfter(text, 'tt -> file.save')}mm -> file.save\n`;
+		expect([mine.session.text, mine.session.left]).to.deep.equal([both, []]);
+		await mine.session.flush();
+		expect(await stored()).to.equal(both);
+		await undone(text);
+	});
+
+	it('keeps each text that touches what another window wrote, in order, until it is settled', async () => {
+		const [mine, theirs] = [await open(), await open()];
+		const { text } = mine.session;
+		const line = text.split('\n')[0]!;
+		const mineAre = ['first', 'second'].map((word) => text.replace(line, `# mine, ${word}`));
+		const theirsAre = ['one', 'two'].map((word) => text.replace(line, `# theirs, ${word}`));
+		for (const i of [0, 1]) {
+			mine.session.type(i === 0 ? mineAre[0]! : theirsAre[0]!.replace('# theirs, one', '# mine, second'));
+			theirs.session.type(theirsAre[i]!);
+			await theirs.session.flush();
+			await mine.at.catchUp();
+			mine.session.follow();
+			expect(mine.session.text).to.equal(theirsAre[i]);
+		}
+		expect(mine.session.left).to.deep.equal(mineAre);
+		mine.session.settleLeft(mineAre[0]!, false);
+		expect(mine.session.left).to.deep.equal([mineAre[1]]);
+		mine.session.settleLeft(mineAre[1]!, true);
+		expect([mine.session.text, mine.session.left]).to.deep.equal([mineAre[1], []]);
+		await mine.session.flush();
+		expect(await stored()).to.equal(mineAre[1]);
+		await undone(text);
+	});
+
+	it('offers what was typed when the page came to its end before it was written', async () => {
+		const { session } = await open();
+		const { text } = session;
+		const wanted = lineAfter(text, 'qq -> file.save');
+		session.type(wanted);
+		session.keepDraft();
+		const again = await open();
+		expect([again.session.text, again.session.left]).to.deep.equal([text, [wanted]]);
+		const third = await open();
+		expect(third.session.left).to.deep.equal([wanted]);
+		third.session.settleLeft(wanted, false);
+		expect((await open()).session.left).to.deep.equal([]);
+	});
+
+	it('keeps what is typed when the server is gone, and writes it later', async () => {
+		const { at, session } = await open();
+		const { text } = session;
+		const wanted = lineAfter(text, 'qq -> file.save');
+		const { fetch } = globalThis;
+		session.type(wanted);
+		globalThis.fetch = () => Promise.reject(new TypeError('no way there'));
+		let thrown: unknown;
+		const isWritten = await session.flush().catch((error: unknown) => {
+			thrown = error;
+			return false;
+		});
+		globalThis.fetch = fetch;
+		expect([isWritten, session.text, session.isDirty]).to.deep.equal([false, wanted, true]);
+		expect(thrown, 'flush says it by its answer, not by an error').to.equal(undefined);
+		expect(at.notice?.text).to.include('cannot be reached');
+		expect(await session.flush()).to.equal(true);
+		expect(await stored()).to.equal(wanted);
+		await undone(text);
+	});
+
+	it('changes the text by a way out as one edit, in another stratum too, after what was typed', async () => {
+		const { at, session } = await open();
+		const { text } = session;
+		session.type(`${text}mm -> file.save\n`);
+		expect(await session.apply('a line goes', [{ start: 0, end: text.indexOf('\n') + 1, insert: '' }])).to.equal(true);
+		expect(await stored()).to.equal(`${text}mm -> file.save\n`.slice(text.indexOf('\n') + 1));
+		const personal = at.profile.find((s) => s.id === PERSONAL)!.aliases?.text ?? '';
+		expect(await session.apply('theirs', [{ start: 0, end: 0, insert: 'zq -> file.save\n' }], PERSONAL)).to.equal(true);
+		expect(at.profile.find((s) => s.id === PERSONAL)!.aliases!.text).to.equal(`zq -> file.save\n${personal}`);
+		for (let i = 0; i < 3; i++) await at.undo();
+		expect(await stored()).to.equal(text);
+	});
+});

@@ -1,0 +1,206 @@
+import { expect } from 'chai';
+import { fillDemo } from '../../../demo/fill.ts';
+import { gneiss } from '../../../demo/gneiss/gneiss.ts';
+import { varve } from '../../../demo/varve/varve.ts';
+import type { CommandId } from '../../../core/application/command.ts';
+import { put } from '../../../core/answer/choices.ts';
+import { inOrder, type StratumId } from '../../../core/profile/stratum.ts';
+import type { Keys } from '../../../core/stroke/stroke.ts';
+import type { WorkspaceDocument } from '../../../src/lib/server/workspace-document.ts';
+import { serverInside, type Inside } from '../page/inside.ts';
+import { page } from '../page/page.ts';
+
+const PERSONAL = 'personal' as StratumId;
+const OFFICE = 'office' as StratumId;
+
+describe('the workspace of a page', function () {
+	this.timeout(60_000);
+	let server: Inside;
+	let browser: Awaited<ReturnType<typeof page>>;
+	before(async () => {
+		server = serverInside();
+		browser = await page();
+		await fillDemo(server.address);
+	});
+	after(async () => {
+		browser.close();
+		await server.close();
+	});
+	beforeEach(() => localStorage.clear());
+
+	const document = async (app: string = gneiss.application.id) =>
+		(await (await server.ask(`/api/applications/${app}`)).json()) as WorkspaceDocument;
+	const open = async (app?: string) => new browser.Workspace(await document(app));
+	type Open = Awaited<ReturnType<typeof open>>;
+	const give = (at: Open, command: string, keys: string, stratum = PERSONAL) =>
+		at.commit(
+			`${keys} for ${command}`,
+			put(at.profile, stratum, { command: command as CommandId, keys: keys as Keys, scope: {} })
+		);
+	const runs = (at: Open, keys: string) => at.index.on(keys as Keys).map((b) => b.command as string);
+	const said = (at: Open) => at.profile.map((s) => [s.id, inOrder(s), s.aliases?.text, [...(s.macros?.values() ?? [])]]);
+
+	it('holds what the server holds, before and after an edit, its undo and its redo', async () => {
+		const at = await open();
+		const same = async () => {
+			const other = await open();
+			expect(said(at)).to.deep.equal(said(other));
+			expect([at.revision, at.undoable, at.redoable]).to.deep.equal([other.revision, other.undoable, other.redoable]);
+			expect(at.findings.map((f) => at.tell(f).sentence).sort()).to.deep.equal(
+				other.findings.map((f) => other.tell(f).sentence).sort()
+			);
+			expect([at.draftAgainstFactory, at.draftAgainstRelease]).to.deep.equal([
+				other.draftAgainstFactory,
+				other.draftAgainstRelease
+			]);
+		};
+		const [before, draft, revision] = [said(at), at.draftAgainstFactory, at.revision];
+		expect(await give(at, 'solid.loft', 'Ctrl+Alt+Shift+F7')).to.equal(true);
+		expect([runs(at, 'Ctrl+Alt+Shift+F7'), at.revision, at.draftAgainstFactory]).to.deep.equal([
+			['solid.loft'],
+			revision + 1,
+			draft + 1
+		]);
+		await same();
+		await at.undo();
+		expect([said(at), at.draftAgainstFactory]).to.deep.equal([before, draft]);
+		await same();
+		await at.redo();
+		expect(runs(at, 'Ctrl+Alt+Shift+F7')).to.deep.equal(['solid.loft']);
+		await same();
+		await at.undo();
+		await same();
+	});
+
+	it('says so when nothing changes, when nothing can be undone and when the server refuses', async () => {
+		const at = await open();
+		expect(await at.commit('nothing', [])).to.equal(true);
+		expect(at.notice?.text).to.include('it is so already');
+		await give(at, 'solid.box', 'Ctrl+Alt+Shift+F8');
+		await at.undo();
+		await at.redo();
+		const { revision } = at;
+		await at.redo();
+		expect(at.notice).to.deep.include({ kind: 'failed', text: 'There is nothing to redo.' });
+		expect(await give(at, 'no.such', 'Ctrl+Alt+Shift+F7')).to.equal(false);
+		expect(at.notice?.text).to.include('no.such');
+		expect([runs(at, 'Ctrl+Alt+Shift+F7'), at.revision, at.busy]).to.deep.equal([[], revision, false]);
+		await at.undo();
+	});
+
+	it('says so when the server is gone, and goes on when it is back', async () => {
+		const at = await open();
+		const { fetch } = globalThis;
+		globalThis.fetch = () => Promise.reject(new TypeError('no way there'));
+		expect(await give(at, 'solid.loft', 'Ctrl+Alt+Shift+F8')).to.equal(false);
+		globalThis.fetch = fetch;
+		expect(at.notice?.text).to.include('cannot be reached').and.include('is safe');
+		expect(await give(at, 'solid.loft', 'Ctrl+Alt+Shift+F8')).to.equal(true);
+		await at.undo();
+	});
+
+	it('waits with an edit that comes too late, and writes it on top or lets it go as wished', async () => {
+		for (const keepsMine of [true, false]) {
+			const [mine, theirs] = [await open(), await open()];
+			await give(theirs, 'solid.box', 'Ctrl+Alt+Shift+F9');
+			expect(await give(mine, 'solid.loft', 'Ctrl+Alt+Shift+F10')).to.equal(false);
+			expect(mine.merge?.since.map((e) => e.label)).to.deep.equal(['Ctrl+Alt+Shift+F9 for solid.box']);
+			expect(runs(mine, 'Ctrl+Alt+Shift+F10')).to.deep.equal([]);
+			await mine.settleMerge(keepsMine);
+			expect([runs(mine, 'Ctrl+Alt+Shift+F9'), runs(mine, 'Ctrl+Alt+Shift+F10'), mine.merge]).to.deep.equal([
+				['solid.box'],
+				keepsMine ? ['solid.loft'] : [],
+				undefined
+			]);
+			expect(said(mine)).to.deep.equal(said(await open()));
+			await mine.undo();
+			if (keepsMine) await mine.undo();
+		}
+	});
+
+	it('keeps an edit that waits when the server goes away before it is settled', async () => {
+		const [mine, theirs] = [await open(), await open()];
+		await give(theirs, 'solid.box', 'Ctrl+Alt+Shift+F9');
+		await give(mine, 'solid.loft', 'Ctrl+Alt+Shift+F10');
+		const { fetch } = globalThis;
+		globalThis.fetch = () => Promise.reject(new TypeError('no way there'));
+		await mine.settleMerge(true);
+		globalThis.fetch = fetch;
+		expect(mine.notice?.text).to.include('cannot be reached');
+		expect(mine.merge?.label).to.equal('Ctrl+Alt+Shift+F10 for solid.loft');
+		await mine.settleMerge(true);
+		expect([runs(mine, 'Ctrl+Alt+Shift+F10'), mine.merge]).to.deep.equal([['solid.loft'], undefined]);
+		await mine.undo();
+		await mine.undo();
+	});
+
+	it('does not undo what another window did meanwhile without showing it first', async () => {
+		const [mine, theirs] = [await open(), await open()];
+		await give(mine, 'solid.loft', 'Ctrl+Alt+Shift+F11');
+		await theirs.catchUp();
+		await give(theirs, 'solid.box', 'Ctrl+Alt+Shift+F12');
+		await mine.undo();
+		expect(mine.notice?.text).to.include('changed in another window');
+		expect([runs(mine, 'Ctrl+Alt+Shift+F11'), runs(mine, 'Ctrl+Alt+Shift+F12')]).to.deep.equal([['solid.loft'], ['solid.box']]);
+		await mine.undo();
+		await mine.undo();
+		expect(runs(mine, 'Ctrl+Alt+Shift+F11')).to.deep.equal([]);
+	});
+
+	it('keeps a text of an alias file that cannot be merged, and writes the rest', async () => {
+		const [mine, theirs] = [await open(varve.application.id), await open(varve.application.id)];
+		const stratum = mine.profile.find((s) => s.id === OFFICE)!;
+		const { text } = stratum.aliases!;
+		const first = text.indexOf('\n') + 1;
+		const line = text.slice(first, text.indexOf('\n', first));
+		const splice = (after: string) => ({ stratum: OFFICE, at: first, before: line, after });
+		await theirs.commit('theirs', [], [splice('their -> file.save')]);
+		const changes = put(mine.profile, PERSONAL, {
+			command: 'file.save' as CommandId,
+			keys: 'Ctrl+Alt+Shift+F7' as Keys,
+			scope: {}
+		});
+		expect(await mine.commit('mine', changes, [splice('mine -> file.save')])).to.equal(false);
+		await mine.settleMerge(true);
+		expect(runs(mine, 'Ctrl+Alt+Shift+F7')).to.deep.equal(['file.save']);
+		expect(mine.profile.find((s) => s.id === OFFICE)!.aliases!.text).to.equal(text.replace(line, 'their -> file.save'));
+		expect(mine.notice?.text).to.include('your text is kept');
+		expect(browser.keptTexts(varve.application.id, OFFICE)).to.deep.equal([text.replace(line, 'mine -> file.save')]);
+		await mine.undo();
+		await mine.undo();
+	});
+
+	it('remembers the stratum and the situation, and goes by what is there', async () => {
+		const at = await open();
+		at.writeTo(OFFICE);
+		at.standIn(7);
+		const again = await open();
+		expect([again.targetId, again.role, again.situation]).to.deep.equal([OFFICE, 'steward', 7]);
+		localStorage.setItem('skarn-stratum', 'gone');
+		localStorage.setItem(`skarn-situation-${gneiss.application.id}`, '999999');
+		const other = await open();
+		expect([other.targetId, other.role, other.situation]).to.deep.equal([PERSONAL, 'designer', 0]);
+	});
+
+	it('counts what has changed since the release and since the factory as the lists do', async () => {
+		const at = await open();
+		at.writeTo(OFFICE);
+		const start = at.draftAgainstRelease!;
+		await give(at, 'solid.loft', 'Ctrl+Alt+Shift+F7', OFFICE);
+		expect(at.draftAgainstRelease).to.equal(start + 1);
+		expect(at.againstRelease!.map((d) => d.binding.keys as string)).to.include('Ctrl+Alt+Shift+F7');
+		expect(at.changedCommands.has('solid.loft' as CommandId)).to.equal(true);
+		await at.undo();
+		expect(at.draftAgainstRelease).to.equal(start);
+	});
+
+	it('tells errors that would go out only of what the office says', async () => {
+		const at = await open();
+		const before = at.publishErrors.length;
+		const taken = at.index.effective.bindings.find((b) => b.scopeText === '' && b.keys.startsWith('Ctrl+') && !b.lockedBy)!;
+		expect(await give(at, 'solid.loft', taken.keys), at.notice?.text).to.equal(true);
+		expect(at.findings.filter((f) => f.bindings.some((b) => b.command === 'solid.loft'))).to.not.deep.equal([]);
+		expect(at.publishErrors.length).to.equal(before);
+		await at.undo();
+	});
+});
