@@ -26,6 +26,14 @@ describe('Keyboard', () => {
 		await board().focus();
 	});
 
+	const undo = async () => {
+		await at.page.keyboard.press('Control+z');
+		await at.page
+			.getByText(/Undo: /)
+			.first()
+			.waitFor();
+	};
+
 	it('selects the key that is pressed, and turns to the plane of the modifiers that are held', async () => {
 		await at.page.keyboard.press('e');
 		await here().getByText('Extrude').first().waitFor();
@@ -63,7 +71,7 @@ describe('Keyboard', () => {
 			.and.include('Shell');
 		await dialog.getByRole('button', { name: 'Move to Alt+K' }).click();
 		await dialog.waitFor({ state: 'detached' });
-		await at.page.keyboard.press('Control+z');
+		await undo();
 	});
 
 	it('swaps two shortcuts by dragging one onto the other', async () => {
@@ -75,8 +83,7 @@ describe('Keyboard', () => {
 		await dialog.waitFor({ state: 'detached' });
 		await says('K', /Hole/);
 		await says('D', /Shell/);
-		await at.page.keyboard.press('Control+z');
-		await at.page.waitForTimeout(300);
+		await undo();
 	});
 
 	it('assigns a command that is found by name', async () => {
