@@ -1,5 +1,4 @@
 import { z } from 'zod';
-import { checkedJson, parseJson } from '../format/json.ts';
 
 /**
  * What the keys of a board type: for each position up to four levels (plain, Shift, AltGr, AltGr with Shift). A level is
@@ -57,9 +56,4 @@ export function layoutOf(file: LayoutFile): Layout {
 		isDead: (code, level) => file.keys[code]?.[level]?.startsWith(DEAD) ?? false,
 		typing: (character) => ways.get(character.toLowerCase())
 	};
-}
-
-/** Reads a layout file. Throws `FileRefusedError` that says where and what was expected. */
-export function readLayout(name: string, text: string): Layout {
-	return layoutOf(checkedJson(parseJson(name, text), LayoutFile));
 }

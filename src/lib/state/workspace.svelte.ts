@@ -20,7 +20,6 @@ import { checkMacros } from '$core/macro/check';
 import { macroDifferences } from '$core/macro/diff';
 import { macroTable, profileCatalogue } from '$core/macro/table';
 import { applyEdit, isNothing, type Change, type Edit, type Said } from '$core/profile/edit';
-import { rebased } from '$core/profile/rebase';
 import type { AliasChange } from '$core/profile/alias-change';
 import type { MacroChange } from '$core/profile/macro-change';
 import { type Role } from '$core/profile/role';
@@ -325,8 +324,10 @@ export class Workspace {
 	/** After a stale edit: takes the others' state, and puts mine on top of it if wanted. It waits on if the server is gone. */
 	async settleMerge(keepMine: boolean) {
 		const { merge, profile: base } = this;
+		let rebased: typeof import('$core/profile/rebase').rebased;
 		try {
 			await this.reload();
+			({ rebased } = await import('$core/profile/rebase'));
 		} catch (error) {
 			if (!(error instanceof ApiError)) throw error;
 			this.notice = { kind: 'failed', text: error.message };

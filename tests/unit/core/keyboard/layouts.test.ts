@@ -2,7 +2,7 @@ import { expect } from 'chai';
 import { execFileSync } from 'node:child_process';
 import { existsSync, readFileSync } from 'node:fs';
 import { FileRefusedError } from '../../../../core/format/problem.ts';
-import { readLayout } from '../../../../core/keyboard/layout.ts';
+import { readLayout } from '../../../../core/keyboard/layout-file.ts';
 import { LAYOUT_IDS, LAYOUTS, eatenByAltGr } from '../../../../core/keyboard/layouts.ts';
 import { POSITION_BY_CODE, POSITIONS } from '../../../../core/keyboard/positions.ts';
 
