@@ -108,5 +108,5 @@ set | Alt+S | modify.scale | any
 ];
 
 export const releases: readonly DemoRelease[] = [
-	{ after: 1, notes: 'First office standard for Varve Draft 7: levels on Alt+W, measuring on Alt+G, isolating layers on Alt+X.' }
+	{ after: 1, notes: 'First office standard for Varve Draft 7: levels on Alt+W, measuring on Alt+G, single layers on Alt+X.' }
 ];

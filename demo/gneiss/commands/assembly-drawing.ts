@@ -17,8 +17,8 @@ asm.move | Move component | Drags a component within its freedom. | i | arrows-m
 asm.rotate | Rotate component | Turns a component within its freedom. | i | rotate | turn | | modify.rotate
 asm.ground | Hold component | Fixes a component in space. | t | pin | fix, ground
 asm.flexible | Make flexible | Lets a sub-assembly move inside. | t | vector-spline | loose
-asm.dissolve | Dissolve sub-assembly | Lifts components one level up. | o | arrows-up | explode | asm.form
-asm.form | Form sub-assembly | Puts components into a new sub-assembly. | d | box-multiple | group | asm.dissolve
+asm.lift-out | Lift components out | Puts the components of a sub-assembly one level up. | o | arrows-up | ungroup | asm.gather
+asm.gather | Gather components | Puts components into a new sub-assembly. | d | box-multiple | group | asm.lift-out
 asm.edit-part | Edit part in place | Opens the part with the assembly around it. | o | pencil | in context
 asm.open-part | Open part | Opens the component in a window of its own. | o | folder-open | separate
 asm.lightweight | Load lightly | Loads the look without the features. | t | feather | speed

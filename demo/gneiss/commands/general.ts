@@ -39,7 +39,7 @@ edit.paste-place | Paste in place | Inserts the clipboard where it was copied. |
 edit.delete | Delete | Removes the selection. | o | trash | erase, remove | | edit.delete
 edit.rename | Rename | Gives the selected thing another name. | i | pencil | name, label | | edit.rename
 edit.properties | Edit properties | Opens the properties of the selection. | d | adjustments | settings
-edit.definition | Edit definition | Opens the values with which a feature was made. | d | edit | change feature, values
+edit.values | Values of a feature | Opens the values with which a feature was made. | d | edit | change feature, values
 edit.parameters | Parameters | Table of named values and formulas. | d | math-function | variables, formulas
 edit.find | Find in document | Finds features, bodies and notes by name. | d | search | look for
 edit.cancel | Cancel | Leaves the running command without effect. | o | x | stop, abort

@@ -86,8 +86,8 @@ surface.loft | Lofted surface | Blends a surface between curves. | i | wave-saw-
 surface.fill | Fill hole | Closes a hole in a surface. | i | bucket-droplet | patch, cap
 surface.trim | Trim surface | Cuts a surface with another. | i | scissors | cut back | surface.extend
 surface.extend | Extend surface | Lengthens a surface at its edges. | i | arrow-bar-right | lengthen | surface.trim
-surface.knit | Knit surfaces | Joins surfaces to a shell. | i | needle-thread | sew, stitch | surface.unknit
-surface.unknit | Unknit surfaces | Takes a shell apart. | o | arrows-split | explode | surface.knit
+surface.join | Join surfaces | Joins surfaces along their common edges. | i | needle-thread | sew, stitch | surface.separate
+surface.separate | Separate surfaces | Takes joined surfaces apart again. | o | arrows-split | unjoin | surface.join
 surface.offset | Offset surface | Copies a surface at a distance. | i | stack-2 | parallel
 surface.ruled | Ruled surface | Spans straight lines between edges. | i | line-height | straight
 `

@@ -9,8 +9,8 @@ layer.list | Layers | Opens the list of layers. | d | stack-2 | levels
 layer.current | Make current | Draws on this layer from now on. | o | pencil | active
 layer.of-object | Layer of an object | Draws on the layer of what it is shown. | i | target | current
 layer.to-current | To current layer | Moves the selection to the current layer. | o | arrow-bar-to-down | move
-layer.isolate | Isolate layers | Shows only the layers of the selection. | o | focus-2 | only | layer.unisolate | visibility.isolate
-layer.unisolate | End isolation | Shows the layers as before. | o | focus | back | layer.isolate
+layer.isolate | Only these layers | Shows only the layers of the selection. | o | focus-2 | only | layer.unisolate | visibility.isolate
+layer.unisolate | All layers as before | Shows again what was hidden for these. | o | focus | back | layer.isolate
 layer.off | Switch layer off | Hides the layer of an object. | i | eye-off | hide | layer.on | visibility.hide
 layer.on | Switch all on | Shows all layers. | o | eye | show | layer.off | visibility.show-all
 layer.aside | Set layer aside | Leaves a layer out of everything. | i | snowflake | skip | layer.back
