@@ -28,7 +28,8 @@ export async function fillDemo(server: string): Promise<void> {
 	await send(server, `/api/applications/${varve.application.id}/folders`, searchPaths, 'PUT');
 }
 
-async function fill(server: string, standIn: StandIn) {
+/** Brings one application with its edits and releases. */
+export async function fill(server: string, standIn: StandIn): Promise<void> {
 	const { application, commands, strata, factoryEntries, factoryAliases, edits, releases } = standIn;
 	await send(server, '/api/applications', { application, commands, strata, factory: factoryEntries, aliases: factoryAliases });
 	const path = `/api/applications/${application.id}`;

@@ -1,0 +1,87 @@
+/*
+ * Keeps what Skarn writes today for tests of later versions: `npm run golden -- version-1` makes tests/golden/version-1. Run it
+ * once for a version, before its successor comes; what is there is never made anew.
+ */
+import { existsSync, mkdirSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { sql } from 'drizzle-orm';
+import { officeOf } from '../src/lib/server/office.ts';
+import { put } from '../core/answer/choices.ts';
+import { aliasAcceptable } from '../core/alias/acceptance.ts';
+import { acceptable, accepts } from '../core/check/acceptance.ts';
+import { macroAcceptable } from '../core/macro/acceptance.ts';
+import type { Keys } from '../core/stroke/stroke.ts';
+import { searchPaths } from '../demo/folders.ts';
+import { seats } from '../demo/office.ts';
+import { fill } from '../demo/fill.ts';
+import { varve } from '../demo/varve/varve.ts';
+import type { WorkspaceDocument } from '../src/lib/server/workspace-document.ts';
+import { serverInside } from '../tests/unit/page/inside.ts';
+import { page } from '../tests/unit/page/page.ts';
+
+const name = process.argv[2] ?? '';
+const folder = join('tests/golden', name);
+if (!/^version-\d+$/.test(name)) throw new Error('name the version, as in version-1');
+if (existsSync(folder)) throw new Error(`${folder} is there; what is kept is never made anew`);
+
+const RECIPE = {
+	format: 'skarn-recipe',
+	version: 1,
+	name: 'Short names',
+	holds: 'aliases',
+	record: { shape: 'line', template: '{alias} -> {command}[ {lock:!}][ # {note}]', comment: '#' }
+};
+
+const server = serverInside();
+const browser = await page();
+const path = `/api/applications/${varve.application.id}`;
+const got = async (address: string, method?: string, body?: unknown) => {
+	const response = await server.ask(address, method, body);
+	if (!response.ok) throw new Error(`${address}: ${await response.text()}`);
+	return response.text();
+};
+try {
+	await fill(server.address, varve);
+	await got(`${path}/folders`, 'PUT', searchPaths);
+	for (const seat of seats.slice(0, 2)) await got(`${path}/seats`, 'POST', seat);
+	await got(`${path}/recipes`, 'PUT', RECIPE);
+	const { sha256 } = JSON.parse(await got(`/api/seats/${seats[0]!.id}/manifest`)) as { sha256: string };
+	await got(`/api/seats/${seats[0]!.id}/reports`, 'POST', { release: 1, state: 'installed', sha256, message: '' });
+
+	const at = new browser.Workspace(JSON.parse(await got(path)) as WorkspaceDocument);
+	const accepted = [
+		...at.findings.slice(0, 2).map((finding) => acceptable(at.tell(finding))),
+		...at.aliasFindings.slice(0, 1).map(aliasAcceptable),
+		...at.macroFindings.slice(0, 1).map(macroAcceptable)
+	];
+	for (const [i, finding] of accepted.entries()) {
+		const change = accepts({ profile: at.profile, target: at.targetId }, finding, `stands, reason ${i + 1}`, at.role);
+		if (!(await at.commit(`Let stand ${i + 1}`, [change]))) throw new Error(at.notice?.text);
+	}
+	const [binding] = at.index.effective.bindings;
+	await at.commit(
+		'An edit that is undone for good',
+		put(at.profile, at.targetId, { command: binding!.command, keys: 'Ctrl+Alt+F9' as Keys, scope: {} })
+	);
+	for (const step of ['undo', 'redo', 'undo'] as const) await at[step]();
+
+	const { db } = (await officeOf()).store;
+	const { rows } = await db.execute<{ name: string }>(
+		sql`select table_name as name from information_schema.tables where table_schema = 'public' order by table_name`
+	);
+	const tables: Record<string, unknown> = {};
+	for (const { name: table } of rows) tables[table] = (await db.execute(sql`select * from ${sql.identifier(table)}`)).rows;
+	const { rows: last } = await db.execute<{ at: string }>(sql`select max(created_at) as at from drizzle.__drizzle_migrations`);
+
+	mkdirSync(folder, { recursive: true });
+	const keep = (file: string, text: string) => writeFileSync(join(folder, file), text);
+	keep('folder.json', JSON.stringify({ migratedUntil: Number(last[0]!.at), tables }));
+	keep('document.json', await got(path));
+	keep('profile.json', await got(`${path}/export?sections=shortcuts,acceptances,aliases,macros,machine`));
+	keep('shortcuts.csv', await got(`${path}/export?format=csv`));
+	keep('release.json', await got(`${path}/releases/1`));
+	keep('manifest.json', await got(`/api/seats/${seats[0]!.id}/manifest`));
+} finally {
+	browser.close();
+	await server.close();
+}
