@@ -15,6 +15,8 @@ export type AliasSplice = z.infer<typeof AliasSplice>;
 /** A whole alias file before and after: brought from outside, or read by another recipe. */
 export const AliasSwap = z.strictObject({ stratum: StratumId, from: AliasFile.nullable(), to: AliasFile.nullable() });
 
+export type AliasSwap = z.infer<typeof AliasSwap>;
+
 export const AliasChange = z.union([AliasSplice, AliasSwap]);
 export type AliasChange = z.infer<typeof AliasChange>;
 
@@ -48,7 +50,7 @@ function cut({ text, ...file }: AliasFile, { stratum, at, before, after }: Alias
 	return { ...file, text: text.slice(0, at) + after + text.slice(at + before.length) };
 }
 
-function swapped(found: AliasFile | undefined, { stratum, from, to }: z.infer<typeof AliasSwap>): AliasFile {
+function swapped(found: AliasFile | undefined, { stratum, from, to }: AliasSwap): AliasFile {
 	if ((found?.text ?? '') !== (from?.text ?? '')) throw new StaleAliasError(stratum, from?.text ?? '', found?.text ?? '');
 	return to ?? emptyAliasFile;
 }

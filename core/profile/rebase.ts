@@ -1,5 +1,6 @@
-import { emptyAliasFile } from '../alias/file.ts';
-import { applyAliasChanges, spliceBetween, StaleAliasError, type AliasChange } from './alias-change.ts';
+import { emptyAliasFile, type AliasFile } from '../alias/file.ts';
+import { canonicalText } from '../format/canonical.ts';
+import { applyAliasChanges, spliceBetween, StaleAliasError, type AliasChange, type AliasSwap } from './alias-change.ts';
 import type { Change, Said } from './edit.ts';
 import { keyOfChange } from './edit.ts';
 import { macroOfChange, type MacroChange } from './macro-change.ts';
@@ -45,7 +46,7 @@ export function rebased(now: Profile, { changes, aliases, macros }: Said, base: 
 			lost.push(`what is about the alias file of ${id}, a stratum that is not there any more`);
 			continue;
 		}
-		const swap = own.findLast((change) => !('at' in change));
+		const swap = own.findLast((change): change is AliasSwap => !('at' in change));
 		const mine = textAfter(base, own);
 		if (mine === undefined) {
 			lost.push(
@@ -53,16 +54,21 @@ export function rebased(now: Profile, { changes, aliases, macros }: Said, base: 
 			);
 			continue;
 		}
-		if (swap && 'to' in swap) {
-			const to = swap.to && { ...swap.to, text: mine };
-			files.push({ stratum: id, from: stratum.aliases ?? null, to });
-			continue;
-		}
 		const theirs = stratum.aliases?.text ?? '';
 		const before = base.find((s) => s.id === id)?.aliases?.text ?? '';
+		if (swap && !swap.to && theirs !== before) {
+			lost.push(`that the alias file of ${stratum.name} goes, since it was changed meanwhile`);
+			continue;
+		}
 		const { text, conflicts: touching } = mergeTexts(before, mine, theirs);
-		if (touching.length > 0) {
+		// another recipe reads their lines otherwise: then there is no text that says both
+		const isTold = theirs === before || (touching.length === 0 && (!swap?.to || isSameRecipe(stratum.aliases, swap.to)));
+		if (!isTold) {
 			conflicts.push({ stratum: id, mine, both: text, touching });
+			continue;
+		}
+		if (swap) {
+			files.push({ stratum: id, from: stratum.aliases ?? null, to: swap.to && { ...swap.to, text } });
 			continue;
 		}
 		const splice = spliceBetween(id, theirs, text);
@@ -70,6 +76,8 @@ export function rebased(now: Profile, { changes, aliases, macros }: Said, base: 
 	}
 	return { said: { changes: entriesOn(now, changes), aliases: files, macros: made }, lost, conflicts };
 }
+
+const isSameRecipe = (a: AliasFile | undefined, b: AliasFile): boolean => canonicalText(a?.recipe) === canonicalText(b.recipe);
 
 /** The text of the stratum's file after the changes; undefined if they were not made on this profile. */
 function textAfter(base: Profile, changes: readonly AliasChange[]): string | undefined {

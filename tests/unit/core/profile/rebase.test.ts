@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
-import { emptyAliasFile } from '../../../../core/alias/file.ts';
+import { emptyAliasFile, type AliasFile } from '../../../../core/alias/file.ts';
 import { Macro } from '../../../../core/macro/macro.ts';
 import { applyEdit, type Change, type Said } from '../../../../core/profile/edit.ts';
 import { entryKey, type Entry } from '../../../../core/profile/entry.ts';
@@ -106,6 +106,28 @@ describe('an edit on a profile that somebody else has changed', () => {
 			{ numRuns: 1000 }
 		);
 		expect(clean).to.be.greaterThan(100);
+	});
+
+	it('puts a file that was brought in place of the old one only where no line of theirs goes lost', () => {
+		const swap = (before: string, to: Partial<AliasFile> | null) => ({
+			...nothing,
+			aliases: [{ stratum: office.id, from: of(before)[1]!.aliases!, to: to && { ...emptyAliasFile, ...to } }]
+		});
+		const base = 'a -> one\nb -> two\nc -> three\n';
+		const theirs = base.replace('three', 'four');
+		const other = { ...emptyAliasFile.recipe, name: 'Other' };
+		// nobody wrote meanwhile
+		expect(rebased(of(base), swap(base, { text: 'x', recipe: other }), of(base)).said.aliases).to.have.length(1);
+		// their lines and mine go together
+		const both = rebased(of(theirs), swap(base, { text: base.replace('one', 'zero') }), of(base));
+		expect(applyEdit(of(theirs), both.said)[1]!.aliases!.text).to.equal(theirs.replace('one', 'zero'));
+		// they do not
+		for (const to of [{ text: 'x\n' }, { text: base.replace('one', 'zero'), recipe: other }]) {
+			const { said, conflicts } = rebased(of(theirs), swap(base, to), of(base));
+			expect([said.aliases, conflicts.map((c) => c.mine)]).to.deep.equal([[], [to.text]]);
+		}
+		const gone = rebased(of(theirs), swap(base, null), of(base));
+		expect([gone.said.aliases, gone.lost.length]).to.deep.equal([[], 1]);
 	});
 
 	it('says what was written on another text than the one before', () => {
