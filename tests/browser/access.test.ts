@@ -25,6 +25,12 @@ describe('access for everybody', () => {
 	];
 
 	async function violations() {
+		// what fades in has the contrast of its end only then
+		await at.page.evaluate(`Promise.all(
+			document.getAnimations()
+				.filter((a) => a.effect.getComputedTiming().endTime < Infinity)
+				.map((a) => a.finished.catch(() => undefined))
+		).then(() => undefined)`);
 		// evaluated in the page's own world, which the content security policy leaves to the test
 		await at.page.evaluate(axe);
 		const results = await at.page.evaluate<AxeResults>('axe.run({ resultTypes: ["violations"] })');
