@@ -60,7 +60,8 @@ export const heads = [
 	{ id: 'personal', kind: 'personal', name: 'Personal' }
 ] as StratumHead[];
 
-const plainCommand = (i: number, contexts: Scope[]): Command => ({
+/** A command of no account, numbered. */
+export const plainCommand = (i: number, contexts: Scope[]): Command => ({
 	id: `c${i}` as CommandId,
 	label: `Command ${i}`,
 	description: '',

@@ -1,36 +1,20 @@
 import { expect } from 'chai';
-import { fillDemo } from '../../../demo/fill.ts';
 import { varve } from '../../../demo/varve/varve.ts';
 import type { StratumId } from '../../../core/profile/stratum.ts';
-import type { WorkspaceDocument } from '../../../src/lib/server/workspace-document.ts';
-import { serverInside, type Inside } from '../page/inside.ts';
-import { page, until } from '../page/page.ts';
+import { office } from '../page/office.ts';
+import { until } from '../page/page.ts';
 
 const PERSONAL = 'personal' as StratumId;
 const OFFICE = 'office' as StratumId;
-const app = varve.application.id;
 
 describe('an alias file while it is edited', function () {
 	this.timeout(60_000);
-	let server: Inside;
-	let browser: Awaited<ReturnType<typeof page>>;
-	before(async () => {
-		server = serverInside();
-		browser = await page();
-		await fillDemo(server.address);
-	});
-	after(async () => {
-		browser.close();
-		await server.close();
-	});
-	beforeEach(() => localStorage.clear());
-
-	const workspace = async () =>
-		new browser.Workspace((await (await server.ask(`/api/applications/${app}`)).json()) as WorkspaceDocument);
+	const demo = office();
+	const workspace = () => demo.open(varve.application.id);
 	async function open() {
 		const at = await workspace();
 		at.writeTo(OFFICE);
-		const session = new browser.AliasSession(at);
+		const session = new demo.browser.AliasSession(at);
 		session.follow();
 		return { at, session };
 	}
@@ -75,6 +59,8 @@ describe('an alias file while it is edited', function () {
 		expect(session.sight.counts).to.deep.equal(counts);
 		await until(() => session.rows.length > 0, 'the rows have come');
 		expect(session.rows.some((row) => row.stratum === OFFICE)).to.equal(true);
+		await session.flush();
+		expect(await stored()).to.equal(text);
 	});
 
 	it('takes lines of another window in between, and keeps typing', async () => {
@@ -128,6 +114,9 @@ describe('an alias file while it is edited', function () {
 		expect(third.session.left).to.deep.equal([wanted]);
 		third.session.settleLeft(wanted, false);
 		expect((await open()).session.left).to.deep.equal([]);
+		// in a browser its page is gone by now
+		session.type(text);
+		await session.flush();
 	});
 
 	it('keeps what is typed when the server is gone, and writes it later', async () => {

@@ -1,36 +1,19 @@
 import { expect } from 'chai';
-import { fillDemo } from '../../../demo/fill.ts';
 import { gneiss } from '../../../demo/gneiss/gneiss.ts';
 import { varve } from '../../../demo/varve/varve.ts';
 import type { CommandId } from '../../../core/application/command.ts';
 import { put } from '../../../core/answer/choices.ts';
 import { inOrder, type StratumId } from '../../../core/profile/stratum.ts';
 import type { Keys } from '../../../core/stroke/stroke.ts';
-import type { WorkspaceDocument } from '../../../src/lib/server/workspace-document.ts';
-import { serverInside, type Inside } from '../page/inside.ts';
-import { page } from '../page/page.ts';
+import { office } from '../page/office.ts';
 
 const PERSONAL = 'personal' as StratumId;
 const OFFICE = 'office' as StratumId;
 
 describe('the workspace of a page', function () {
 	this.timeout(60_000);
-	let server: Inside;
-	let browser: Awaited<ReturnType<typeof page>>;
-	before(async () => {
-		server = serverInside();
-		browser = await page();
-		await fillDemo(server.address);
-	});
-	after(async () => {
-		browser.close();
-		await server.close();
-	});
-	beforeEach(() => localStorage.clear());
-
-	const document = async (app: string = gneiss.application.id) =>
-		(await (await server.ask(`/api/applications/${app}`)).json()) as WorkspaceDocument;
-	const open = async (app?: string) => new browser.Workspace(await document(app));
+	const demo = office();
+	const open = (app: string = gneiss.application.id) => demo.open(app);
 	type Open = Awaited<ReturnType<typeof open>>;
 	const give = (at: Open, command: string, keys: string, stratum = PERSONAL) =>
 		at.commit(
@@ -165,7 +148,7 @@ describe('the workspace of a page', function () {
 		expect(runs(mine, 'Ctrl+Alt+Shift+F7')).to.deep.equal(['file.save']);
 		expect(mine.profile.find((s) => s.id === OFFICE)!.aliases!.text).to.equal(text.replace(line, 'their -> file.save'));
 		expect(mine.notice?.text).to.include('your text is kept');
-		expect(browser.keptTexts(varve.application.id, OFFICE)).to.deep.equal([text.replace(line, 'mine -> file.save')]);
+		expect(demo.browser.keptTexts(varve.application.id, OFFICE)).to.deep.equal([text.replace(line, 'mine -> file.save')]);
 		await mine.undo();
 		await mine.undo();
 	});

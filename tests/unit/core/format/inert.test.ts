@@ -9,7 +9,7 @@ import { Command } from '../../../../core/application/command.ts';
 import { contextSpace } from '../../../../core/context/space.ts';
 import { Entry } from '../../../../core/profile/entry.ts';
 import { stratumOf } from '../../../../core/profile/stratum.ts';
-import { heads } from '../../arbitrary.ts';
+import { heads, plainCommand } from '../../arbitrary.ts';
 
 const text = fc
 	.array(fc.constantFrom(...["'", '=', '+', '-', '@', '\t', '\r', '\n', ' ', 'a', '1', '"', ',']), { maxLength: 6 })
@@ -34,16 +34,7 @@ describe('cells that a program for sheets would run', () => {
 			fc.property(
 				text.filter((label) => label !== ''),
 				(label) => {
-					const rest = {
-						description: '',
-						category: ['All'],
-						icon: '',
-						kind: 'one-shot',
-						nested: false,
-						synonyms: [],
-						contexts: []
-					};
-					const command = Command.parse({ id: '=cmd', label, ...rest });
+					const command = Command.parse({ ...plainCommand(0, []), id: '=cmd', label });
 					const entry = Entry.parse({ op: 'remove', command: '=cmd', keys: '-', scope: {}, rank: 0 });
 					const csv = writeShortcutsCsv([stratumOf(heads[1]!, [entry])], catalogueOf([command], space));
 					const { rows, refused } = readShortcutsCsv('f', csv);
