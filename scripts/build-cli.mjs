@@ -15,7 +15,16 @@ await build({
 	// PGlite brings its WebAssembly
 	external: ['@electric-sql/pglite', '@electric-sql/pglite/nodefs'],
 	// packages in CommonJS ask for these
-	banner: { js: "import { createRequire } from 'node:module'; const require = createRequire(import.meta.url);" },
+	banner: {
+		js: [
+			"import { createRequire } from 'node:module';",
+			"import { dirname as folderOf } from 'node:path';",
+			"import { fileURLToPath as pathOf } from 'node:url';",
+			'const require = createRequire(import.meta.url);',
+			'const __filename = pathOf(import.meta.url);',
+			'const __dirname = folderOf(__filename);'
+		].join('\n')
+	},
 	legalComments: 'none',
 	logLevel: 'warning'
 });

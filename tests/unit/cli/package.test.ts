@@ -1,6 +1,8 @@
 import { expect } from 'chai';
-import { execFileSync, spawnSync, type ExecFileSyncOptionsWithStringEncoding } from 'node:child_process';
-import { existsSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { execFileSync, spawn, spawnSync, type ExecFileSyncOptionsWithStringEncoding } from 'node:child_process';
+import { existsSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { createServer, type Server } from 'node:http';
+import type { AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
@@ -68,5 +70,33 @@ describe('the package', function () {
 			}
 		);
 		expect(seat.stdout + seat.stderr).to.include('C-01: keeps what it has');
+	});
+
+	it('has a seat that lays a release down, and reports it', async () => {
+		const golden = (name: string) => readFileSync(join(root, 'tests/golden/version-1', name));
+		let server: Server | undefined;
+		let href = '';
+		const reported = new Promise<{ state: string; message: string }>((resolve) => {
+			server = createServer((request, response) => {
+				if (request.method === 'POST') {
+					let body = '';
+					request.on('data', (part: Buffer) => (body += part.toString()));
+					request.on('end', () => resolve(JSON.parse(body) as never));
+					response.writeHead(204).end();
+				} else response.end(request.url === href ? golden('release.json') : golden('manifest.json'));
+			});
+		});
+		({ href } = JSON.parse(golden('manifest.json').toString()) as { href: string });
+		await new Promise<void>((ready) => server!.listen(0, '127.0.0.1', ready));
+		const address = `http://127.0.0.1:${(server!.address() as AddressInfo).port}`;
+		const args = ['seat', '--id', 'C-01', '--folder', 'laid', '--server', address, '--every', '200'];
+		const seat = spawn(join(folder, 'node_modules', '.bin', 'skarn'), args, { cwd: folder, env, stdio: 'ignore' });
+		try {
+			expect(await reported).to.include({ state: 'installed', message: '' });
+			expect(readFileSync(join(folder, 'laid', 'interface.json'), 'utf8')).to.equal(golden('release.json').toString());
+		} finally {
+			seat.kill();
+			server!.close();
+		}
 	});
 });
