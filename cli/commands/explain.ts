@@ -9,7 +9,7 @@ import { desksOf } from '../../core/keyboard/desk.ts';
 import { officeDesks } from '../../core/keyboard/office.ts';
 import { profileCatalogue } from '../../core/macro/table.ts';
 import { parseKeys } from '../../core/stroke/stroke.ts';
-import { BadInputError } from '../problem.ts';
+import { BadInputError, reading } from '../problem.ts';
 import { subjectOf, takesSubject, tellRefused, type Ends, type SubjectOptions } from './subject.ts';
 
 interface Options extends SubjectOptions {
@@ -52,14 +52,16 @@ export function explainCommand(program: Command, end: Ends): void {
 			const { name, rules } = application.application;
 			const office = officeDesks(rules, desksOf(application.seats));
 			const keys = office.heardAs(asked);
-			if (keys === undefined)
+			if (keys === undefined) {
+				const meanings = office.meanings(asked);
 				throw new BadInputError(
 					`${name} matches ${rules.match === 'position' ? 'positions' : 'characters'} and can never hear ${asked}. ${
-						office.meanings(asked).length > 0
-							? `On the office's layouts it means ${office.meanings(asked).join(' or ')}; ask for one of these.`
+						meanings.length > 0
+							? `On the office's layouts it means ${meanings.join(' or ')}; ask for one of these.`
 							: 'No layout of the office has such a key.'
 					}`
 				);
+			}
 			const spelled = keys === asked ? [] : [`${asked} is taken as ${keys}, as ${name} hears it.`];
 			const keeps = office
 				.kept(keys)
@@ -94,12 +96,4 @@ export function explainCommand(program: Command, end: Ends): void {
 				[...spelled, ...keeps, ...trace.map((t) => t.text)]
 			);
 		});
-}
-
-function reading<T>(work: () => T): T {
-	try {
-		return work();
-	} catch (error) {
-		throw new BadInputError((error as Error).message);
-	}
 }

@@ -1,6 +1,6 @@
 import { parseScope } from '../../core/context/scope.ts';
 import { SECTIONS, Section, type Selection } from '../../core/format/selection.ts';
-import { BadInputError } from '../problem.ts';
+import { BadInputError, reading } from '../problem.ts';
 import type { SubjectOptions } from './subject.ts';
 
 export interface SelectionOptions extends SubjectOptions {
@@ -14,9 +14,5 @@ export function selectionOf({ sections, in: where = '', category = [] }: Selecti
 	const names = sections.split(',').map((name) => name.trim());
 	const unknown = names.find((name) => !Section.safeParse(name).success);
 	if (unknown !== undefined) throw new BadInputError(`"${unknown}" is no part of a profile; there are ${SECTIONS.join(', ')}.`);
-	try {
-		return { sections: names as Section[], contexts: parseScope(where), categories: category };
-	} catch (error) {
-		throw new BadInputError((error as Error).message);
-	}
+	return { sections: names as Section[], contexts: reading(() => parseScope(where)), categories: category };
 }

@@ -6,7 +6,7 @@ import { circumstancesOf } from '../../core/check/circumstances.ts';
 import { parseScope } from '../../core/context/scope.ts';
 import { desksOf } from '../../core/keyboard/desk.ts';
 import { suggest } from '../../core/suggest/suggest.ts';
-import { BadInputError } from '../problem.ts';
+import { BadInputError, reading } from '../problem.ts';
 import { subjectOf, takesSubject, tellRefused, type Ends, type SubjectOptions } from './subject.ts';
 
 export function suggestCommand(program: Command, end: Ends): void {
@@ -41,7 +41,7 @@ export function suggestCommand(program: Command, end: Ends): void {
 						.map(({ alias, reason, seconds }) => ({ input: alias, reasons: [reason, `${seconds.toFixed(1)} s`] }));
 				} else {
 					const { index, office } = circumstancesOf(application, loaded.profile, desksOf(application.seats), null);
-					found = suggest(index, office, { command, scope: scopeOf(options.in), most }).map((s) => ({
+					found = suggest(index, office, { command, scope: reading(() => parseScope(options.in)), most }).map((s) => ({
 						input: s.keys,
 						reasons: [...s.reasons.map((r) => r.text), `${s.reach.mm.toFixed(0)} mm`]
 					}));
@@ -53,12 +53,4 @@ export function suggestCommand(program: Command, end: Ends): void {
 				);
 			}
 		);
-}
-
-function scopeOf(text: string) {
-	try {
-		return parseScope(text);
-	} catch (error) {
-		throw new BadInputError((error as Error).message);
-	}
 }

@@ -1,11 +1,10 @@
 import { isSubset, type Bits } from '../context/bits.ts';
 import { combined, type Change } from '../profile/edit.ts';
-import type { Binding } from '../profile/effective.ts';
 import { entryKey, type Shortcut } from '../profile/entry.ts';
 import { nextRank, stratumById, type Profile, type StratumId } from '../profile/stratum.ts';
 import { readable, type Keys } from '../stroke/stroke.ts';
 import { scopeText } from '../context/scope.ts';
-import { lockOver } from '../profile/effective.ts';
+import { lockOver, type Binding } from '../profile/effective.ts';
 import { lockedText } from './locked-text.ts';
 import { restOf } from './rest-of.ts';
 import type { ShortcutIndex } from './shortcut-index.ts';
@@ -103,14 +102,18 @@ export function choices(
 			throw error;
 		}
 	};
-	const assign = () => [...put(profile, target, proposal), ...(instead ? takeAway(index, profile, target, instead, 9) : [])];
-	if (found.kind !== 'meets') return [offer('assign', instead ? 'Move' : 'Assign', assign)];
+	const assign = (shortcut: Shortcut = proposal) => [
+		...put(profile, target, shortcut),
+		...(instead ? takeAway(index, profile, target, instead, 9) : [])
+	];
+	if (found.kind !== 'meets') return [offer('assign', instead ? 'Move' : 'Assign', () => assign())];
 
 	const name = (b: Binding) => index.catalogue.get(b.command)?.label ?? b.command;
 	const others = found.meetings.map((m) => m.binding);
 	const other = others[0]!;
+	const takeAll = () => [...assign(), ...others.flatMap((b, i) => takeAway(index, profile, target, b, i + 1))];
 	const takeOver = () => {
-		const changes = [...assign(), ...others.flatMap((b, i) => takeAway(index, profile, target, b, i + 1))];
+		const changes = takeAll();
 		// where one that refused another goes, the application loads the other, which may meet the proposal as well
 		for (let more = hidden(index, profile, proposal, changes); more.length > 0; more = hidden(index, profile, proposal, changes))
 			changes.push(...more.flatMap((b, i) => takeAway(index, profile, target, b, changes.length + i)));
@@ -122,20 +125,17 @@ export function choices(
 	if (wide.length > 0)
 		offered.push(
 			offer('take-where-they-meet', `Take ${proposal.keys} over only where they meet`, () => [
-				...assign(),
-				...others.flatMap((b, i) => takeAway(index, profile, target, b, i + 1)),
+				...takeAll(),
 				...wide.flatMap(({ binding }, i) => leftTo(index, profile, target, binding, reach, others.length + 1 + 4 * i))
 			])
 		);
 	const narrow = narrowed(index, found);
 	if (narrow)
-		offered.push(
-			offer('narrow', `Keep both, this one limited to ${index.space.scopeLabel(narrow.scope)}`, () => [
-				...put(profile, target, narrow),
-				...(instead ? takeAway(index, profile, target, instead, 9) : [])
-			])
-		);
-	offered.push(offer('take-over', `Take ${proposal.keys} over`, takeOver), offer('keep-both', 'Keep both', assign));
+		offered.push(offer('narrow', `Keep both, this one limited to ${index.space.scopeLabel(narrow.scope)}`, () => assign(narrow)));
+	offered.push(
+		offer('take-over', `Take ${proposal.keys} over`, takeOver),
+		offer('keep-both', 'Keep both', () => assign())
+	);
 	if (others.length > 1) return offered;
 
 	const own = instead ?? index.of(proposal.command).find((b) => b.keys !== proposal.keys);

@@ -1,7 +1,7 @@
 import { expect } from 'chai';
 import { spawn, spawnSync } from 'node:child_process';
 import { once } from 'node:events';
-import { cpSync, mkdirSync, mkdtempSync, readdirSync, readFileSync, rmSync, statSync, utimesSync, writeFileSync } from 'node:fs';
+import { mkdirSync, mkdtempSync, readdirSync, readFileSync, rmSync, statSync, utimesSync, writeFileSync } from 'node:fs';
 import { hostname, tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { sql } from 'drizzle-orm';
@@ -12,6 +12,7 @@ import { FolderHeldError, FolderUnusableError, lockFolder } from '../../../src/l
 import { DataFolderError, openDatabase } from '../../../src/lib/server/db/open.ts';
 import { ofDatabase } from '../../../src/lib/server/db/trouble.ts';
 import { rejection } from '../refusal.ts';
+import { earlierMigrations } from './earlier.ts';
 
 describe('data folder', () => {
 	let folder: string;
@@ -180,15 +181,7 @@ describe('data folder', () => {
 
 	it('is brought up to date when an earlier Skarn has written it', async function () {
 		this.timeout(60_000);
-		const earlier = mkdtempSync(join(tmpdir(), 'skarn-migrations-'));
-		cpSync('migrations', earlier, { recursive: true });
-		const journal = join(earlier, 'meta', '_journal.json');
-		const { entries, ...rest } = JSON.parse(readFileSync(journal, 'utf8')) as { entries: { tag: string }[] };
-		const until = entries.slice(
-			0,
-			entries.findIndex((e) => e.tag === '0004_keys_without_say')
-		);
-		writeFileSync(journal, JSON.stringify({ ...rest, entries: until }));
+		const earlier = earlierMigrations(({ tag }) => tag === '0004_keys_without_say');
 		const shortcut = { command: 'say.it' as CommandId, keys: 'Ctrl+E' as Keys, scope: {} };
 		const rows = [
 			{ op: 'set', key: `say\n${shortcutKey(shortcut)}` },

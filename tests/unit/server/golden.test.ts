@@ -1,5 +1,5 @@
 import { expect } from 'chai';
-import { cpSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { sql } from 'drizzle-orm';
@@ -13,6 +13,7 @@ import { openDatabase } from '../../../src/lib/server/db/open.ts';
 import { officeOn, verifyAll } from '../../../src/lib/server/office.ts';
 import { workspaceDocument, type WorkspaceDocument } from '../../../src/lib/server/workspace-document.ts';
 import { page } from '../page/page.ts';
+import { earlierMigrations } from './earlier.ts';
 
 const GOLDEN = 'tests/golden/version-1';
 const text = (file: string) => readFileSync(join(GOLDEN, file), 'utf8');
@@ -41,11 +42,7 @@ const ORDER = [
 
 /** A data folder as the version left it: its migrations, and its rows. */
 async function folderOf({ migratedUntil, tables }: KeptFolder, folder: string): Promise<void> {
-	const migrations = mkdtempSync(join(tmpdir(), 'skarn-migrations-'));
-	cpSync('migrations', migrations, { recursive: true });
-	const journal = join(migrations, 'meta', '_journal.json');
-	const { entries, ...rest } = JSON.parse(readFileSync(journal, 'utf8')) as { entries: { when: number }[] };
-	writeFileSync(journal, JSON.stringify({ ...rest, entries: entries.filter((e) => e.when <= migratedUntil) }));
+	const migrations = earlierMigrations(({ when }) => when > migratedUntil);
 	const store = await openDatabase(folder, { migrations });
 	expect(Object.keys(tables)).to.have.members(ORDER);
 	for (const name of ORDER) {

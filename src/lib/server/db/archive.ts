@@ -8,7 +8,7 @@ import {
 	readFileSync,
 	renameSync,
 	rmSync,
-	writeSync
+	writeFileSync
 } from 'node:fs';
 import { basename, dirname, join } from 'node:path';
 import { drizzle } from 'drizzle-orm/pglite';
@@ -29,7 +29,7 @@ export function writeDurably(file: string, bytes: Uint8Array): void {
 	mkdirSync(dirname(file), { recursive: true, mode: 0o700 });
 	const open = openSync(draft, 'wx', 0o600);
 	try {
-		writeSync(open, bytes);
+		writeFileSync(open, bytes);
 		fsyncSync(open);
 	} catch (error) {
 		rmSync(draft, { force: true });
