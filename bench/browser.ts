@@ -4,7 +4,7 @@ import { fillDemo } from '../demo/fill.ts';
 import { inOrder } from '../core/profile/stratum.ts';
 import { launch } from '../tests/browser/chromium.ts';
 import { startServer } from '../tests/browser/server.ts';
-import { emptyAliasFile } from '../core/alias/file.ts';
+import { emptyAliasFile } from '../core/chapters/aliases/file.ts';
 import { ALIAS_INPUT, generate, longAliasFile } from './generate.ts';
 import { mean, median, percentile, type Line } from './report.ts';
 

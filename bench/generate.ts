@@ -1,12 +1,12 @@
-import { emptyAliasFile } from '../core/alias/file.ts';
-import type { AliasInput } from '../core/alias/input.ts';
+import { emptyAliasFile } from '../core/chapters/aliases/file.ts';
+import type { AliasInput } from '../core/chapters/aliases/input.ts';
 import { writeWith } from '../core/recipe/reading.ts';
 import type { Values } from '../core/recipe/record.ts';
 import type { Application } from '../core/application/application.ts';
 import { Application as ApplicationSchema } from '../core/application/application.ts';
 import type { Command, CommandId } from '../core/application/command.ts';
 import type { Scope } from '../core/context/scope.ts';
-import { entryKey, type Entry } from '../core/profile/entry.ts';
+import { entryKey, type Entry } from '../core/chapters/shortcuts/entry.ts';
 import { stratumOf, type Profile, type StratumHead } from '../core/profile/stratum.ts';
 import { parseKeys, type Keys } from '../core/stroke/stroke.ts';
 

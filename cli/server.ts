@@ -1,4 +1,4 @@
-import { profileFile, writeProfileFile } from '../core/format/profile-json.ts';
+import { profileFile, writeProfileFile } from '../core/hand-over/profile-json.ts';
 import { stratumOf } from '../core/profile/stratum.ts';
 import type { WorkspaceDocument } from '../src/lib/server/workspace-document.ts';
 import type { Source } from './files.ts';

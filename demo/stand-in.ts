@@ -1,14 +1,14 @@
 import { z } from 'zod';
-import { emptyAliasFile, type AliasFile } from '../core/alias/file.ts';
-import { aliasFileOf } from '../core/alias/table.ts';
+import { emptyAliasFile, type AliasFile } from '../core/chapters/aliases/file.ts';
+import { aliasFileOf } from '../core/chapters/aliases/table.ts';
 import { spliceBetween } from '../core/profile/alias-change.ts';
-import { Macro } from '../core/macro/macro.ts';
-import { parseSteps } from '../core/macro/steps.ts';
+import { Macro } from '../core/chapters/macros/macro.ts';
+import { parseSteps } from '../core/chapters/macros/steps.ts';
 import { Application } from '../core/application/application.ts';
 import { Command } from '../core/application/command.ts';
 import { applyEdit, keyOfChange, type Change, type Said } from '../core/profile/edit.ts';
 import type { MacroChange } from '../core/profile/macro-change.ts';
-import { Entry, entryKey } from '../core/profile/entry.ts';
+import { Entry, entryKey } from '../core/chapters/shortcuts/entry.ts';
 import type { Role } from '../core/profile/role.ts';
 import {
 	nextRank,

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { DiffFile, EffectiveFile, FindingsFile } from '../cli/shapes.ts';
 import { ApplicationFile } from '../core/format/application-json.ts';
-import { ProfileFile } from '../core/format/profile-json.ts';
+import { ProfileFile } from '../core/hand-over/profile-json.ts';
 import { Recipe } from '../core/recipe/recipe.ts';
 import { Manifest, SeatReport } from '../core/release/release.ts';
 

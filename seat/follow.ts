@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { Manifest, type SeatReport } from '../core/release/release.ts';
-import { ProfileFile } from '../core/format/profile-json.ts';
+import { ProfileFile } from '../core/hand-over/profile-json.ts';
 import { sha256, type SeatFolder } from './folder.ts';
 
 /** The release was not taken; the seat keeps what it has. */

@@ -3,9 +3,9 @@ import { ApplicationForm, catalogueFromTable, guessMapping } from '../core/forma
 import { readTable } from '../core/format/table/table.ts';
 import { readApplicationFile } from '../core/format/application-json.ts';
 import { readCsv } from '../core/format/csv.ts';
-import { profileFile, readProfileFile, writeProfileFile } from '../core/format/profile-json.ts';
-import { readShortcutsCsv, writeShortcutsCsv } from '../core/format/shortcuts-csv.ts';
-import { readMacros } from '../core/macro/file.ts';
+import { profileFile, readProfileFile, writeProfileFile } from '../core/hand-over/profile-json.ts';
+import { readShortcutsCsv, writeShortcutsCsv } from '../core/hand-over/shortcuts-csv.ts';
+import { readMacros } from '../core/chapters/macros/file.ts';
 import '../core/recipe/shapes/all.ts';
 import { readWith, spliced, switchRecord, writeWith } from '../core/recipe/reading.ts';
 import { NotWritableError } from '../core/recipe/record.ts';

@@ -1,5 +1,5 @@
 import type { Command } from 'commander';
-import { macroRecords, readMacros } from '../../core/macro/file.ts';
+import { macroRecords, readMacros } from '../../core/chapters/macros/file.ts';
 import { readWith, writeWith } from '../../core/recipe/reading.ts';
 import type { Values } from '../../core/recipe/record.ts';
 import { readShortcuts, shortcutRecords } from '../../core/recipe/rows.ts';

@@ -1,9 +1,9 @@
 import { Option, type Command } from 'commander';
-import { differences } from '../../core/profile/diff.ts';
-import { effectiveProfile } from '../../core/profile/effective.ts';
+import { differences } from '../../core/chapters/shortcuts/diff.ts';
+import { effectiveProfile } from '../../core/chapters/shortcuts/effective.ts';
 import { mayMeet, scopeText } from '../../core/context/scope.ts';
-import { aliasDifferences } from '../../core/alias/diff.ts';
-import { macroDifferences } from '../../core/macro/diff.ts';
+import { aliasDifferences } from '../../core/chapters/aliases/diff.ts';
+import { macroDifferences } from '../../core/chapters/macros/diff.ts';
 import { loadApplication, loadProfile } from '../files.ts';
 import { tellRefused, type Ends } from './subject.ts';
 

@@ -1,13 +1,13 @@
 import { Option, type Command } from 'commander';
-import { answerTo } from '../../core/alias/prompt.ts';
-import { aliasTable } from '../../core/alias/table.ts';
+import { answerTo } from '../../core/chapters/aliases/prompt.ts';
+import { aliasTable } from '../../core/chapters/aliases/table.ts';
 import { explain, resolveEverywhere } from '../../core/answer/resolve.ts';
 import { indexOf } from '../../core/check/circumstances.ts';
 import { first } from '../../core/context/bits.ts';
 import { parseScope } from '../../core/context/scope.ts';
 import { desksOf } from '../../core/keyboard/desk.ts';
 import { officeDesks } from '../../core/keyboard/office.ts';
-import { profileCatalogue } from '../../core/macro/table.ts';
+import { profileCatalogue } from '../../core/chapters/macros/table.ts';
 import { parseKeys } from '../../core/stroke/stroke.ts';
 import { BadInputError, reading } from '../problem.ts';
 import { subjectOf, takesSubject, tellRefused, type Ends, type SubjectOptions } from './subject.ts';

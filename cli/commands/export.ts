@@ -1,11 +1,11 @@
 import { Option, type Command } from 'commander';
-import { aliasTable } from '../../core/alias/table.ts';
-import { SECTIONS, selectProfile, USUAL } from '../../core/format/selection.ts';
-import { htmlSheet, markdownSheet, sheetOf } from '../../core/format/sheet.ts';
-import { writeShortcutsCsv } from '../../core/format/shortcuts-csv.ts';
-import { profileCatalogue } from '../../core/macro/table.ts';
-import { effectiveProfile } from '../../core/profile/effective.ts';
-import { profileFile, writeProfileFile } from '../../core/format/profile-json.ts';
+import { aliasTable } from '../../core/chapters/aliases/table.ts';
+import { SECTIONS, selectProfile, USUAL } from '../../core/hand-over/selection.ts';
+import { htmlSheet, markdownSheet, sheetOf } from '../../core/hand-over/sheet.ts';
+import { writeShortcutsCsv } from '../../core/hand-over/shortcuts-csv.ts';
+import { profileCatalogue } from '../../core/chapters/macros/table.ts';
+import { effectiveProfile } from '../../core/chapters/shortcuts/effective.ts';
+import { profileFile, writeProfileFile } from '../../core/hand-over/profile-json.ts';
 import { deliver } from '../files.ts';
 import { BadInputError } from '../problem.ts';
 import { applicationJson } from '../server.ts';

@@ -1,9 +1,9 @@
 import { Option, type Command } from 'commander';
-import { aliasTable } from '../../core/alias/table.ts';
+import { aliasTable } from '../../core/chapters/aliases/table.ts';
 import { scopeText } from '../../core/context/scope.ts';
-import { effectiveProfile } from '../../core/profile/effective.ts';
-import { stepsText } from '../../core/macro/steps.ts';
-import { macroTable } from '../../core/macro/table.ts';
+import { effectiveProfile } from '../../core/chapters/shortcuts/effective.ts';
+import { stepsText } from '../../core/chapters/macros/steps.ts';
+import { macroTable } from '../../core/chapters/macros/table.ts';
 import { deliver } from '../files.ts';
 import { subjectOf, takesSubject, tellRefused, type Ends, type SubjectOptions } from './subject.ts';
 

@@ -1,5 +1,5 @@
 import { parseScope } from '../../core/context/scope.ts';
-import { SECTIONS, Section, type Selection } from '../../core/format/selection.ts';
+import { SECTIONS, Section, type Selection } from '../../core/hand-over/selection.ts';
 import { BadInputError, reading } from '../problem.ts';
 import type { SubjectOptions } from './subject.ts';
 

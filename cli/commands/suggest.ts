@@ -1,6 +1,6 @@
 import { Option, type Command } from 'commander';
-import { suggestAliases } from '../../core/alias/suggest.ts';
-import { aliasTable } from '../../core/alias/table.ts';
+import { suggestAliases } from '../../core/chapters/aliases/suggest.ts';
+import { aliasTable } from '../../core/chapters/aliases/table.ts';
 import type { CommandId } from '../../core/application/command.ts';
 import { circumstancesOf } from '../../core/check/circumstances.ts';
 import { parseScope } from '../../core/context/scope.ts';

@@ -1,10 +1,10 @@
 import { isSubset, type Bits } from '../context/bits.ts';
 import { combined, type Change } from '../profile/edit.ts';
-import { entryKey, type Shortcut } from '../profile/entry.ts';
+import { entryKey, type Shortcut } from '../chapters/shortcuts/entry.ts';
 import { nextRank, stratumById, type Profile, type StratumId } from '../profile/stratum.ts';
 import { readable, type Keys } from '../stroke/stroke.ts';
 import { scopeText } from '../context/scope.ts';
-import { lockOver, type Binding } from '../profile/effective.ts';
+import { lockOver, type Binding } from '../chapters/shortcuts/effective.ts';
 import { lockedText } from './locked-text.ts';
 import { restOf } from './rest-of.ts';
 import type { ShortcutIndex } from './shortcut-index.ts';

@@ -1,8 +1,15 @@
 import type { CommandId } from '../application/command.ts';
 import type { Change } from '../profile/edit.ts';
 import { keyOfChange } from '../profile/edit.ts';
-import { effectiveProfile, type Binding } from '../profile/effective.ts';
-import { entryKey, shortcutKey, type Entry, type EntryKey, type Shortcut, type ShortcutKey } from '../profile/entry.ts';
+import { effectiveProfile, type Binding } from '../chapters/shortcuts/effective.ts';
+import {
+	entryKey,
+	shortcutKey,
+	type Entry,
+	type EntryKey,
+	type Shortcut,
+	type ShortcutKey
+} from '../chapters/shortcuts/entry.ts';
 import type { Profile, Stratum } from '../profile/stratum.ts';
 import { properPrefixes, type Keys } from '../stroke/stroke.ts';
 import { GrowingInput, type Input } from './input.ts';

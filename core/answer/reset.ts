@@ -1,7 +1,7 @@
 import type { CommandId } from '../application/command.ts';
 import { combined, type Change } from '../profile/edit.ts';
-import type { Difference } from '../profile/diff.ts';
-import { effectiveProfile } from '../profile/effective.ts';
+import type { Difference } from '../chapters/shortcuts/diff.ts';
+import { effectiveProfile } from '../chapters/shortcuts/effective.ts';
 import { inOrder, nextRank, stratumById, type Profile, type StratumId } from '../profile/stratum.ts';
 import { put, takeAway } from './choices.ts';
 import type { ShortcutIndex } from './shortcut-index.ts';

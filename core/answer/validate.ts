@@ -1,6 +1,6 @@
 import { keyOfChange, type Change } from '../profile/edit.ts';
-import { lockOver } from '../profile/effective.ts';
-import { entryKey, shortcutKey, type Entry } from '../profile/entry.ts';
+import { lockOver } from '../chapters/shortcuts/effective.ts';
+import { entryKey, shortcutKey, type Entry } from '../chapters/shortcuts/entry.ts';
 import { stratumById, type Profile, type StratumId } from '../profile/stratum.ts';
 import { parseKeys } from '../stroke/stroke.ts';
 import { lockedText } from './locked-text.ts';

@@ -1,7 +1,7 @@
 import { count, first, intersection, isEmpty, type Bits } from '../context/bits.ts';
 import { scopeText } from '../context/scope.ts';
-import type { Binding } from '../profile/effective.ts';
-import { shortcutKey, type Shortcut } from '../profile/entry.ts';
+import type { Binding } from '../chapters/shortcuts/effective.ts';
+import { shortcutKey, type Shortcut } from '../chapters/shortcuts/entry.ts';
 import { heardOn } from './rivals.ts';
 import type { ShortcutIndex } from './shortcut-index.ts';
 

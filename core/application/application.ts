@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { AliasInput } from '../alias/input.ts';
+import { AliasInput } from '../chapters/aliases/input.ts';
 import { Axis } from '../context/axis.ts';
 import { contextSpace, Reachable, type ContextSpace } from '../context/space.ts';
 import { Scope } from '../context/scope.ts';

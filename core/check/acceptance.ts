@@ -1,5 +1,5 @@
-import type { Accepted, Effective } from '../profile/effective.ts';
-import type { Entry } from '../profile/entry.ts';
+import type { Accepted, Effective } from '../chapters/shortcuts/effective.ts';
+import type { Entry } from '../chapters/shortcuts/entry.ts';
 import type { Role } from '../profile/role.ts';
 import { nextRank, stratumById } from '../profile/stratum.ts';
 import type { Change } from '../profile/edit.ts';

@@ -1,9 +1,9 @@
 import { shortcutIndex, type ShortcutIndex } from '../answer/shortcut-index.ts';
 import type { Application, Catalogue } from '../application/application.ts';
-import { profileCatalogue } from '../macro/table.ts';
+import { profileCatalogue } from '../chapters/macros/table.ts';
 import type { ContextSpace } from '../context/space.ts';
-import { effectiveProfile } from '../profile/effective.ts';
-import type { Entry } from '../profile/entry.ts';
+import { effectiveProfile } from '../chapters/shortcuts/effective.ts';
+import type { Entry } from '../chapters/shortcuts/entry.ts';
 import { stratumOf, type Profile } from '../profile/stratum.ts';
 import { officeDesks, type OfficeDesks } from '../keyboard/office.ts';
 

@@ -3,7 +3,7 @@ import type { Contender } from '../answer/rules/rule.ts';
 import { absorbReach, reachRow, type Input } from '../answer/input.ts';
 import type { ShortcutIndex } from '../answer/shortcut-index.ts';
 import { NOTHING, Shelf, type Row } from '../context/kernel.ts';
-import type { Binding } from '../profile/effective.ts';
+import type { Binding } from '../chapters/shortcuts/effective.ts';
 
 /** Situations in which bindings stand undecided or in a chooser; bindings that never meet are in ties of their own. */
 export interface Tie {

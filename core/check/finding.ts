@@ -3,7 +3,7 @@ import type { Contender } from '../answer/rules/rule.ts';
 import type { Catalogue } from '../application/application.ts';
 import type { CommandId } from '../application/command.ts';
 import type { Change } from '../profile/edit.ts';
-import type { Binding } from '../profile/effective.ts';
+import type { Binding } from '../chapters/shortcuts/effective.ts';
 import type { Profile, StratumId } from '../profile/stratum.ts';
 import type { Keys } from '../stroke/stroke.ts';
 import type { Circumstances } from './circumstances.ts';

@@ -1,7 +1,7 @@
 import { overlay } from '../answer/overlay.ts';
 import { shortcutIndex } from '../answer/shortcut-index.ts';
 import { applyChanges, composed, type Change } from '../profile/edit.ts';
-import { effectiveProfile } from '../profile/effective.ts';
+import { effectiveProfile } from '../chapters/shortcuts/effective.ts';
 import type { Circumstances } from './circumstances.ts';
 import type { Finding, Pen } from './finding.ts';
 import { fixesOf, isThere, type Fix } from './fixes.ts';

@@ -1,7 +1,7 @@
 import type { Contender } from '../answer/rules/rule.ts';
 import type { CommandId } from '../application/command.ts';
 import { first, isEmpty } from '../context/bits.ts';
-import type { Binding } from '../profile/effective.ts';
+import type { Binding } from '../chapters/shortcuts/effective.ts';
 import type { Keys } from '../stroke/stroke.ts';
 import { RULE_IDS, SEVERITIES, type Finding, type RuleId, type Severity, type Subject } from './finding.ts';
 

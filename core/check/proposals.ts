@@ -1,8 +1,8 @@
 import { put, takeAway } from '../answer/choices.ts';
 import type { Command } from '../application/command.ts';
 import { scopeText, type Scope } from '../context/scope.ts';
-import type { Binding } from '../profile/effective.ts';
-import { entryKey, type Entry } from '../profile/entry.ts';
+import type { Binding } from '../chapters/shortcuts/effective.ts';
+import { entryKey, type Entry } from '../chapters/shortcuts/entry.ts';
 import { stratumById, type StratumId } from '../profile/stratum.ts';
 import { bestStroke } from '../suggest/suggest.ts';
 import type { Keys } from '../stroke/stroke.ts';

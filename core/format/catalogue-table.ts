@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { AliasInput } from '../alias/input.ts';
+import { AliasInput } from '../chapters/aliases/input.ts';
 import type { Application } from '../application/application.ts';
 import { ApplicationId, type Hardwired } from '../application/application.ts';
 import { Command, CommandKind, type CommandId } from '../application/command.ts';

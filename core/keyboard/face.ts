@@ -1,6 +1,6 @@
 import { resolve, type Outcome } from '../answer/resolve.ts';
 import type { ShortcutIndex } from '../answer/shortcut-index.ts';
-import type { Binding } from '../profile/effective.ts';
+import type { Binding } from '../chapters/shortcuts/effective.ts';
 import { keysOf, type Keys, type Modifier } from '../stroke/stroke.ts';
 import { BOARDS, type Key } from './board.ts';
 import type { DeskSetup } from './desk.ts';

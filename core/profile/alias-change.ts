@@ -1,6 +1,6 @@
 import { shared } from '../recipe/lines.ts';
 import { z } from 'zod';
-import { AliasFile, emptyAliasFile } from '../alias/file.ts';
+import { AliasFile, emptyAliasFile } from '../chapters/aliases/file.ts';
 import { StratumId, stratumById, type Profile } from './stratum.ts';
 
 /** A part of a stratum's alias file before and after, by its place in the text. */

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { AliasChange, applyAliasChanges, inverseAliasChanges } from './alias-change.ts';
-import { Entry, entryKey, type EntryKey } from './entry.ts';
+import { Entry, entryKey, type EntryKey } from '../chapters/shortcuts/entry.ts';
 import { applyMacroChanges, inverseMacroChanges, MacroChange } from './macro-change.ts';
 import { Role } from './role.ts';
 import { StratumId, stratumById, type Profile } from './stratum.ts';

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import type { CommandId } from '../application/command.ts';
-import { isGone, MacroEntry } from '../macro/macro.ts';
-import { saysSame } from '../macro/same.ts';
+import { isGone, MacroEntry } from '../chapters/macros/macro.ts';
+import { saysSame } from '../chapters/macros/same.ts';
 import { StratumId, stratumById, type Profile } from './stratum.ts';
 
 /** What a stratum says of one macro before and after: null means nothing. */

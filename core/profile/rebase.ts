@@ -1,11 +1,11 @@
-import { emptyAliasFile, type AliasFile } from '../alias/file.ts';
+import { emptyAliasFile, type AliasFile } from '../chapters/aliases/file.ts';
 import { canonicalText } from '../format/canonical.ts';
 import { applyAliasChanges, spliceBetween, StaleAliasError, type AliasChange, type AliasSwap } from './alias-change.ts';
 import type { Change, Said } from './edit.ts';
 import { keyOfChange } from './edit.ts';
 import { macroOfChange, type MacroChange } from './macro-change.ts';
 import { mergeTexts, type TextConflict } from './merge-texts.ts';
-import { withOwnRanks } from './ranks.ts';
+import { withOwnRanks } from '../chapters/shortcuts/ranks.ts';
 import type { Profile, StratumId } from './stratum.ts';
 
 /** An alias file whose lines were changed here and elsewhere at once. */

@@ -1,8 +1,8 @@
 import { z } from 'zod';
-import type { AliasFile } from '../alias/file.ts';
+import type { AliasFile } from '../chapters/aliases/file.ts';
 import type { CommandId } from '../application/command.ts';
-import type { MacroEntry } from '../macro/macro.ts';
-import { entryKey, type Entry, type EntryKey } from './entry.ts';
+import type { MacroEntry } from '../chapters/macros/macro.ts';
+import { entryKey, type Entry, type EntryKey } from '../chapters/shortcuts/entry.ts';
 
 export const StratumId = z
 	.string()

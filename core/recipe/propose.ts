@@ -2,7 +2,7 @@ import { isMap, isScalar, isSeq, parse as parseYaml, parseDocument } from 'yaml'
 import { findNodeAtOffset, getNodePath, parseTree } from 'jsonc-parser';
 import { FileRefusedError } from '../format/problem.ts';
 import { StrokeSyntaxError } from '../stroke/stroke.ts';
-import { areSteps } from '../macro/steps.ts';
+import { areSteps } from '../chapters/macros/steps.ts';
 import { NEEDED, type Field } from './field.ts';
 import { linesOf } from './lines.ts';
 import { readWith } from './reading.ts';

@@ -1,8 +1,8 @@
 import { CommandId } from '../application/command.ts';
 import { scopeText, type Scope } from '../context/scope.ts';
 import type { FileProblem } from '../format/problem.ts';
-import type { ShortcutFile, ShortcutRow } from '../format/shortcut-row.ts';
-import type { Entry } from '../profile/entry.ts';
+import type { ShortcutFile, ShortcutRow } from '../hand-over/shortcut-row.ts';
+import type { Entry } from '../chapters/shortcuts/entry.ts';
 import { readWith } from './reading.ts';
 import type { Recipe } from './recipe.ts';
 import type { Values } from './record.ts';

@@ -1,4 +1,4 @@
-import { ARROW_RECIPE } from '../alias/file.ts';
+import { ARROW_RECIPE } from '../chapters/aliases/file.ts';
 import { Recipe } from './recipe.ts';
 
 const make = (name: string, holds: Recipe['holds'], record: unknown): Recipe =>

@@ -1,9 +1,9 @@
-import { aliasFindings } from '../alias/check.ts';
-import { aliasAcceptable } from '../alias/acceptance.ts';
+import { aliasFindings } from '../chapters/aliases/check.ts';
+import { aliasAcceptable } from '../chapters/aliases/acceptance.ts';
 import { isAccepted } from '../check/acceptance.ts';
 import type { Circumstances } from '../check/circumstances.ts';
-import { macroAcceptable } from '../macro/acceptance.ts';
-import { checkMacros } from '../macro/check.ts';
+import { macroAcceptable } from '../chapters/macros/acceptance.ts';
+import { checkMacros } from '../chapters/macros/check.ts';
 import type { Profile } from '../profile/stratum.ts';
 
 /** An error in an alias file or a macro that a release would carry to the seats. */

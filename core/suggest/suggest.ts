@@ -7,7 +7,7 @@ import { BOARDS, centreOf, keyOn, PITCH } from '../keyboard/board.ts';
 import type { OfficeDesks } from '../keyboard/office.ts';
 import { pressing } from '../keyboard/pressing.ts';
 import type { Reach } from '../keyboard/reach.ts';
-import type { Binding } from '../profile/effective.ts';
+import type { Binding } from '../chapters/shortcuts/effective.ts';
 import { strokesOf, beginsBare, type Keys, type Stroke } from '../stroke/stroke.ts';
 
 /** Why a stroke is good for the command, and what that is worth in millimetres of reach; less than nothing if it speaks against it. */

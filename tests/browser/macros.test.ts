@@ -2,8 +2,8 @@ import { expect } from 'chai';
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { stepsText } from '../../core/macro/steps.ts';
-import type { Macro } from '../../core/macro/macro.ts';
+import { stepsText } from '../../core/chapters/macros/steps.ts';
+import type { Macro } from '../../core/chapters/macros/macro.ts';
 import { desk, eventually, editElsewhere } from './office.ts';
 
 describe('Macros', () => {

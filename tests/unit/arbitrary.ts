@@ -6,8 +6,8 @@ import type { Axis, AxisId, NodeId } from '../../core/context/axis.ts';
 import type { Scope } from '../../core/context/scope.ts';
 import { contextSpace, type ContextSpace, type Reachable } from '../../core/context/space.ts';
 import { circumstancesOf, type Circumstances, type Subject } from '../../core/check/circumstances.ts';
-import { effectiveProfile } from '../../core/profile/effective.ts';
-import { entryKey, type Entry } from '../../core/profile/entry.ts';
+import { effectiveProfile } from '../../core/chapters/shortcuts/effective.ts';
+import { entryKey, type Entry } from '../../core/chapters/shortcuts/entry.ts';
 import { stratumOf, type Profile, type StratumHead } from '../../core/profile/stratum.ts';
 import type { Keys } from '../../core/stroke/stroke.ts';
 

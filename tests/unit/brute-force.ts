@@ -1,7 +1,7 @@
 import type { Axis, AxisId, NodeId } from '../../core/context/axis.ts';
 import type { Scope } from '../../core/context/scope.ts';
 import type { CommandId } from '../../core/application/command.ts';
-import { shortcutKey, type Entry } from '../../core/profile/entry.ts';
+import { shortcutKey, type Entry } from '../../core/chapters/shortcuts/entry.ts';
 import type { Profile } from '../../core/profile/stratum.ts';
 import type { Small } from './arbitrary.ts';
 

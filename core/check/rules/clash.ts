@@ -1,4 +1,4 @@
-import type { Binding } from '../../profile/effective.ts';
+import type { Binding } from '../../chapters/shortcuts/effective.ts';
 import type { Keys } from '../../stroke/stroke.ts';
 import { count, hasBit } from '../../context/bits.ts';
 import { NOTHING } from '../../context/kernel.ts';

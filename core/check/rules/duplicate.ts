@@ -1,6 +1,6 @@
 import { count } from '../../context/bits.ts';
 import type { CommandSet, Contender } from '../../answer/rules/rule.ts';
-import { entryKey } from '../../profile/entry.ts';
+import { entryKey } from '../../chapters/shortcuts/entry.ts';
 import { stratumById } from '../../profile/stratum.ts';
 import { labelOf, listed, type CheckRule } from '../finding.ts';
 import { drops, go } from '../proposals.ts';

@@ -3,7 +3,7 @@ import type { Input } from '../../answer/input.ts';
 import { count, hasBit } from '../../context/bits.ts';
 import { NOTHING, type Row } from '../../context/kernel.ts';
 import type { Contender } from '../../answer/rules/rule.ts';
-import type { Binding } from '../../profile/effective.ts';
+import type { Binding } from '../../chapters/shortcuts/effective.ts';
 import type { Keys } from '../../stroke/stroke.ts';
 import type { Circumstances } from '../circumstances.ts';
 import { contestOn, type Contest } from '../contest.ts';

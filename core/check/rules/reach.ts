@@ -3,7 +3,7 @@ import type { ShortcutIndex } from '../../answer/shortcut-index.ts';
 import type { Catalogue } from '../../application/application.ts';
 import type { Command } from '../../application/command.ts';
 import { count, first, isEmpty, isSubset } from '../../context/bits.ts';
-import type { Binding } from '../../profile/effective.ts';
+import type { Binding } from '../../chapters/shortcuts/effective.ts';
 import type { OfficeDesks } from '../../keyboard/office.ts';
 import { HARDLY_USED } from '../../suggest/suggest.ts';
 import type { Keys } from '../../stroke/stroke.ts';

@@ -22,16 +22,16 @@ import {
 	type ProposedEdit,
 	type Said
 } from '../../../core/profile/edit.ts';
-import { withOwnRanks } from '../../../core/profile/ranks.ts';
+import { withOwnRanks } from '../../../core/chapters/shortcuts/ranks.ts';
 import { type Role } from '../../../core/profile/role.ts';
-import { entryKey, type Entry } from '../../../core/profile/entry.ts';
+import { entryKey, type Entry } from '../../../core/chapters/shortcuts/entry.ts';
 import { stratumOf, type Profile, type Stratum, type StratumHead } from '../../../core/profile/stratum.ts';
 import { parseKeys, type Keys } from '../../../core/stroke/stroke.ts';
 import { canonicalText } from '../../../core/format/canonical.ts';
 import { StaleAliasError } from '../../../core/profile/alias-change.ts';
 import { applyMacroChanges, StaleMacroError } from '../../../core/profile/macro-change.ts';
-import type { AliasInput } from '../../../core/alias/input.ts';
-import type { AliasFile } from '../../../core/alias/file.ts';
+import type { AliasInput } from '../../../core/chapters/aliases/input.ts';
+import type { AliasFile } from '../../../core/chapters/aliases/file.ts';
 import type { Database } from './db/open.ts';
 import { applications, commands, edits, entries, recipes, releases, reports, searchPaths, seats, strata } from './db/schema.ts';
 import { Problem } from './problem.ts';

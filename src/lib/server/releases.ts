@@ -2,7 +2,7 @@ import { createHash } from 'node:crypto';
 import { and, asc, eq, max } from 'drizzle-orm';
 import type { Role } from '../../../core/profile/role.ts';
 import { canonicalText } from '../../../core/format/canonical.ts';
-import { profileFile, writeProfileFile } from '../../../core/format/profile-json.ts';
+import { profileFile, writeProfileFile } from '../../../core/hand-over/profile-json.ts';
 import type { Release } from '../../../core/release/release.ts';
 import type { Database } from './db/open.ts';
 import { applications, releases } from './db/schema.ts';

@@ -1,8 +1,8 @@
-import type { AliasFile } from '../../../core/alias/file.ts';
-import type { MacroEntry } from '../../../core/macro/macro.ts';
+import type { AliasFile } from '../../../core/chapters/aliases/file.ts';
+import type { MacroEntry } from '../../../core/chapters/macros/macro.ts';
 import { undoable, type Edit } from '../../../core/profile/edit.ts';
 import { inOrder, type StratumHead } from '../../../core/profile/stratum.ts';
-import type { Entry } from '../../../core/profile/entry.ts';
+import type { Entry } from '../../../core/chapters/shortcuts/entry.ts';
 import type { DeskSetup } from '../../../core/keyboard/desk.ts';
 import type { Application } from '../../../core/application/application.ts';
 import type { Command } from '../../../core/application/command.ts';

@@ -1,8 +1,8 @@
-import { releasedAliases } from '$core/alias/check';
-import type { AliasFile } from '$core/alias/file';
-import type { AliasReportFinding, AliasRow, AliasStrata } from '$core/alias/report';
-import type { AliasLook, AliasSight } from '$core/alias/sight';
-import { aliasFileOf } from '$core/alias/table';
+import { releasedAliases } from '$core/chapters/aliases/check';
+import type { AliasFile } from '$core/chapters/aliases/file';
+import type { AliasReportFinding, AliasRow, AliasStrata } from '$core/chapters/aliases/report';
+import type { AliasLook, AliasSight } from '$core/chapters/aliases/sight';
+import { aliasFileOf } from '$core/chapters/aliases/table';
 import { acceptancesIn, isAccepted } from '$core/check/acceptance';
 import { spliceBetween, type AliasChange } from '$core/profile/alias-change';
 import { mergeTexts } from '$core/profile/merge-texts';

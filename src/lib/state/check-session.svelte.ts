@@ -5,7 +5,7 @@ import type { Command } from '$core/application/command';
 import { desksOf, type DeskSetup } from '$core/keyboard/desk';
 import type { Said } from '$core/profile/edit';
 import { macroOfChange } from '$core/profile/macro-change';
-import type { Entry } from '$core/profile/entry';
+import type { Entry } from '$core/chapters/shortcuts/entry';
 import type { Profile } from '$core/profile/stratum';
 import type { FromCheck, ToCheck } from '$lib/workers/check.worker';
 

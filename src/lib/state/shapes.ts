@@ -1,5 +1,5 @@
 import { isThere } from '$core/recipe/shapes/shapes';
-import type { AliasFile } from '$core/alias/file';
+import type { AliasFile } from '$core/chapters/aliases/file';
 
 /** Brings the modules that the files need to be read; most are lines and need none. */
 export async function filesReadable(files: Iterable<AliasFile | null | undefined>): Promise<void> {

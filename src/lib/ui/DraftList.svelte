@@ -3,9 +3,9 @@
 	import { backToFactory, clearStratum, takeBack } from '$core/answer/reset';
 	import { OutOfReachError } from '$core/answer/choices';
 	import type { CommandId } from '$core/application/command';
-	import type { MacroDifference } from '$core/macro/diff';
+	import type { MacroDifference } from '$core/chapters/macros/diff';
 	import type { Change, Edit } from '$core/profile/edit';
-	import type { Difference } from '$core/profile/diff';
+	import type { Difference } from '$core/chapters/shortcuts/diff';
 	import { useWorkspace } from '$lib/state/workspace.svelte';
 	import KeyCaps from './KeyCaps.svelte';
 	import Picker from './Picker.svelte';

@@ -5,7 +5,7 @@ import type { Meeting, Verdict } from '$core/answer/verdict';
 import type { Kept } from '$core/keyboard/office';
 import { listed } from '$core/check/finding';
 import type { CommandId } from '$core/application/command';
-import type { Binding } from '$core/profile/effective';
+import type { Binding } from '$core/chapters/shortcuts/effective';
 import { readable, type Keys } from '$core/stroke/stroke';
 
 export const labelOf = (index: ShortcutIndex, id: CommandId): string => index.catalogue.get(id)?.label ?? id;

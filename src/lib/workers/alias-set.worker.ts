@@ -1,10 +1,10 @@
 import '$core/recipe/shapes/all';
 import highs from 'highs';
 import wasmUrl from 'highs/runtime?url';
-import { suggestAliasSet, type AliasSet, type Solve } from '$core/alias/suggest-set';
-import { aliasTable } from '$core/alias/table';
-import type { AliasInput } from '$core/alias/input';
-import type { AliasStrata } from '$core/alias/report';
+import { suggestAliasSet, type AliasSet, type Solve } from '$core/chapters/aliases/suggest-set';
+import { aliasTable } from '$core/chapters/aliases/table';
+import type { AliasInput } from '$core/chapters/aliases/input';
+import type { AliasStrata } from '$core/chapters/aliases/report';
 import type { Command } from '$core/application/command';
 
 export interface ToAliasSet {

@@ -1,6 +1,6 @@
 import '$core/recipe/shapes/all';
-import { aliasReport, type AliasRow, type AliasSetting, type AliasStrata } from '$core/alias/report';
-import { aliasSight, type AliasLook, type AliasSight } from '$core/alias/sight';
+import { aliasReport, type AliasRow, type AliasSetting, type AliasStrata } from '$core/chapters/aliases/report';
+import { aliasSight, type AliasLook, type AliasSight } from '$core/chapters/aliases/sight';
 import type { Catalogue } from '$core/application/application';
 import type { Command } from '$core/application/command';
 

@@ -7,7 +7,7 @@ import { contextSpace } from '$core/context/space';
 import type { Desk } from '$core/keyboard/desk';
 import { applyEdit, type Said } from '$core/profile/edit';
 import { macroOfChange } from '$core/profile/macro-change';
-import type { Entry } from '$core/profile/entry';
+import type { Entry } from '$core/chapters/shortcuts/entry';
 import type { Profile } from '$core/profile/stratum';
 
 export type ToCheck =

@@ -10,7 +10,7 @@
 		type Mappable
 	} from '$core/format/catalogue-table';
 	import type { Table } from '$core/format/table/tree';
-	import type { AliasInput } from '$core/alias/input';
+	import type { AliasInput } from '$core/chapters/aliases/input';
 	import AliasInputForm from '$lib/ui/aliases/AliasInputForm.svelte';
 	import { ApiError, ask } from '$lib/state/api';
 	import FileDrop from '$lib/ui/hand-over/FileDrop.svelte';

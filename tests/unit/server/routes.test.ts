@@ -3,10 +3,10 @@ import { createHash } from 'node:crypto';
 import { fillDemo, standIns } from '../../../demo/fill.ts';
 import { gneiss } from '../../../demo/gneiss/gneiss.ts';
 import { varve } from '../../../demo/varve/varve.ts';
-import { readProfileFile } from '../../../core/format/profile-json.ts';
-import type { ShortcutRow } from '../../../core/format/shortcut-row.ts';
-import { shortcutKey } from '../../../core/profile/entry.ts';
-import { readShortcutsCsv } from '../../../core/format/shortcuts-csv.ts';
+import { readProfileFile } from '../../../core/hand-over/profile-json.ts';
+import type { ShortcutRow } from '../../../core/hand-over/shortcut-row.ts';
+import { shortcutKey } from '../../../core/chapters/shortcuts/entry.ts';
+import { readShortcutsCsv } from '../../../core/hand-over/shortcuts-csv.ts';
 import { csvOfXlsx } from '../../../src/lib/xlsx.ts';
 import { serverInside, type Inside } from '../page/inside.ts';
 

@@ -5,7 +5,7 @@ import type { Finding } from '../../../core/check/finding.ts';
 import { put } from '../../../core/answer/choices.ts';
 import type { Command, CommandId } from '../../../core/application/command.ts';
 import { applyEdit, type Said } from '../../../core/profile/edit.ts';
-import type { Entry } from '../../../core/profile/entry.ts';
+import type { Entry } from '../../../core/chapters/shortcuts/entry.ts';
 import { stratumOf, type Profile, type StratumId } from '../../../core/profile/stratum.ts';
 import type { Keys } from '../../../core/stroke/stroke.ts';
 import { gneiss } from '../../../demo/gneiss/gneiss.ts';

@@ -1,9 +1,9 @@
 import { expect } from 'chai';
 import { gneiss } from '../../../demo/gneiss/gneiss.ts';
 import { contextSpace } from '../../../core/context/space.ts';
-import { USUAL } from '../../../core/format/selection.ts';
-import { profileFile, writeProfileFile } from '../../../core/format/profile-json.ts';
-import { writeShortcutsCsv } from '../../../core/format/shortcuts-csv.ts';
+import { USUAL } from '../../../core/hand-over/selection.ts';
+import { profileFile, writeProfileFile } from '../../../core/hand-over/profile-json.ts';
+import { writeShortcutsCsv } from '../../../core/hand-over/shortcuts-csv.ts';
 import { Recipe } from '../../../core/recipe/recipe.ts';
 import type { StratumId } from '../../../core/profile/stratum.ts';
 import { demoProfile, subjectOf } from '../demo-office.ts';

@@ -1,6 +1,6 @@
 import { boolean, index, integer, jsonb, pgTable, primaryKey, serial, text, timestamp, unique } from 'drizzle-orm/pg-core';
-import type { AliasFile } from '../../../../core/alias/file.ts';
-import type { MacroEntry } from '../../../../core/macro/macro.ts';
+import type { AliasFile } from '../../../../core/chapters/aliases/file.ts';
+import type { MacroEntry } from '../../../../core/chapters/macros/macro.ts';
 import type { MacroChange } from '../../../../core/profile/macro-change.ts';
 import type { AliasChange } from '../../../../core/profile/alias-change.ts';
 import type { Application } from '../../../../core/application/application.ts';
@@ -11,7 +11,7 @@ import type { SearchPaths } from '../../../../core/folders/search.ts';
 import type { Recipe } from '../../../../core/recipe/recipe.ts';
 import type { Role } from '../../../../core/profile/role.ts';
 import type { DeskSetup } from '../../../../core/keyboard/desk.ts';
-import type { Acceptance, Entry } from '../../../../core/profile/entry.ts';
+import type { Acceptance, Entry } from '../../../../core/chapters/shortcuts/entry.ts';
 import type { StratumKind } from '../../../../core/profile/stratum.ts';
 import type { SeatReport } from '../../../../core/release/release.ts';
 

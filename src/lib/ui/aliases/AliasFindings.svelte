@@ -1,5 +1,5 @@
 <script lang="ts">
-	import type { AliasReportFinding } from '$core/alias/report';
+	import type { AliasReportFinding } from '$core/chapters/aliases/report';
 	import { SEVERITIES } from '$core/check/finding';
 	import type { AliasSession } from '$lib/state/alias-session.svelte';
 	import { useWorkspace } from '$lib/state/workspace.svelte';

@@ -1,6 +1,6 @@
 <script lang="ts">
-	import { answerTo, completions } from '$core/alias/prompt';
-	import type { AliasTable } from '$core/alias/table';
+	import { answerTo, completions } from '$core/chapters/aliases/prompt';
+	import type { AliasTable } from '$core/chapters/aliases/table';
 	import { useWorkspace } from '$lib/state/workspace.svelte';
 
 	/** A command line to try aliases at: what would run, and why. */

@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { Button, Modal, Spinner } from 'flowbite-svelte';
-	import type { AliasSet } from '$core/alias/suggest-set';
-	import { aliasTable } from '$core/alias/table';
+	import type { AliasSet } from '$core/chapters/aliases/suggest-set';
+	import { aliasTable } from '$core/chapters/aliases/table';
 	import { useWorkspace } from '$lib/state/workspace.svelte';
 	import type { FromAliasSet, ToAliasSet } from '$lib/workers/alias-set.worker';
 	import Picker from '../Picker.svelte';

@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { tick } from 'svelte';
-	import type { AliasRow } from '$core/alias/report';
+	import type { AliasRow } from '$core/chapters/aliases/report';
 	import type { CommandId } from '$core/application/command';
 	import { useWorkspace } from '$lib/state/workspace.svelte';
 	import StratumChip from '../StratumChip.svelte';

@@ -3,7 +3,7 @@
 	import { EditorState, type Text } from '@codemirror/state';
 	import { EditorView } from '@codemirror/view';
 	import { onMount, untrack } from 'svelte';
-	import type { AliasReportFinding } from '$core/alias/report';
+	import type { AliasReportFinding } from '$core/chapters/aliases/report';
 	import { spliceBetween } from '$core/profile/alias-change';
 	import type { StratumId } from '$core/profile/stratum';
 	import { aliasEditor, type EditorHost } from './editor';

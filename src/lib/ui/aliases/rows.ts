@@ -1,4 +1,4 @@
-import type { AliasRow } from '$core/alias/report';
+import type { AliasRow } from '$core/chapters/aliases/report';
 import type { Catalogue } from '$core/application/application';
 import type { CommandId } from '$core/application/command';
 

@@ -1,11 +1,11 @@
-import { answerTo, completions } from '$core/alias/prompt';
-import { aliasTable, type AliasTable } from '$core/alias/table';
+import { answerTo, completions } from '$core/chapters/aliases/prompt';
+import { aliasTable, type AliasTable } from '$core/chapters/aliases/table';
 import { listen, settle, type Heeded, type Settled } from '$core/answer/listen';
 import type { Outcome } from '$core/answer/resolve';
 import type { CommandId } from '$core/application/command';
-import { IDLE, perform, play, type Activity, type MacroEvent, type MacroGround } from '$core/macro/machine';
-import type { MacroStep } from '$core/macro/macro';
-import { macroTable } from '$core/macro/table';
+import { IDLE, perform, play, type Activity, type MacroEvent, type MacroGround } from '$core/chapters/macros/machine';
+import type { MacroStep } from '$core/chapters/macros/macro';
+import { macroTable } from '$core/chapters/macros/table';
 import { hear } from '$core/stroke/hear';
 import { keysOf, readable, type Keys, type Stroke } from '$core/stroke/stroke';
 import type { Profile } from '$core/profile/stratum';

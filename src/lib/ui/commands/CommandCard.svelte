@@ -4,7 +4,7 @@
 	import { backToFactory, clearStratum } from '$core/answer/reset';
 	import { pathText, type Command } from '$core/application/command';
 	import { EVERYWHERE, scopeText, type Scope } from '$core/context/scope';
-	import type { Binding } from '$core/profile/effective';
+	import type { Binding } from '$core/chapters/shortcuts/effective';
 	import type { Change } from '$core/profile/edit';
 	import { strokesOf, type Keys } from '$core/stroke/stroke';
 	import { useWorkspace } from '$lib/state/workspace.svelte';

@@ -5,7 +5,7 @@
 	import { verdict } from '$core/answer/verdict';
 	import type { CommandId } from '$core/application/command';
 	import type { Scope } from '$core/context/scope';
-	import type { Binding } from '$core/profile/effective';
+	import type { Binding } from '$core/chapters/shortcuts/effective';
 	import { readable, type Keys } from '$core/stroke/stroke';
 	import { useWorkspace } from '$lib/state/workspace.svelte';
 	import KeyCaps from '../KeyCaps.svelte';

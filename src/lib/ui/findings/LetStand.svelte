@@ -2,7 +2,7 @@
 	import { Button, Input } from 'flowbite-svelte';
 	import { onMount } from 'svelte';
 	import { acceptedAs, accepts, type Acceptable } from '$core/check/acceptance';
-	import type { Effective } from '$core/profile/effective';
+	import type { Effective } from '$core/chapters/shortcuts/effective';
 	import { useWorkspace } from '$lib/state/workspace.svelte';
 
 	/** Accepts a finding with a reason; of one that is accepted, says by whom and why, and takes that back. */

@@ -1,5 +1,5 @@
 <script lang="ts">
-	import type { Accepted } from '$core/profile/effective';
+	import type { Accepted } from '$core/chapters/shortcuts/effective';
 	import { useWorkspace } from '$lib/state/workspace.svelte';
 
 	/** Acceptances of findings that are gone or have changed, and the button that drops them. */

@@ -2,7 +2,7 @@
 	import { Button, Checkbox } from 'flowbite-svelte';
 	import { SvelteMap } from 'svelte/reactivity';
 	import { indexOf } from '$core/check/circumstances';
-	import { bring, isOpen, itemsOf, macroName, refusals, type Item } from '$core/format/bring';
+	import { bring, isOpen, itemsOf, macroName, refusals, type Item } from '$core/hand-over/bring';
 
 	import type { SearchPaths } from '$core/folders/search';
 	import { applyMacroChanges } from '$core/profile/macro-change';

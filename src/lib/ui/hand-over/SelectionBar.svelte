@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { Checkbox } from 'flowbite-svelte';
-	import { SECTIONS, type Section, type Selection } from '$core/format/selection';
+	import { SECTIONS, type Section, type Selection } from '$core/hand-over/selection';
 	import Picker from '../Picker.svelte';
 	import ScopePicker from '../ScopePicker.svelte';
 

@@ -3,7 +3,7 @@
 	import type { DeskSetup } from '$core/keyboard/desk';
 	import type { Face } from '$core/keyboard/face';
 	import { planeOf } from '$core/keyboard/face';
-	import type { Binding } from '$core/profile/effective';
+	import type { Binding } from '$core/chapters/shortcuts/effective';
 	import type { Keys, Modifier } from '$core/stroke/stroke';
 	import { heldModifiers } from './legend';
 	import { lookOf, saidOf, type Show } from './look';

@@ -3,7 +3,7 @@
 	import { OutOfReachError, takeAway } from '$core/answer/choices';
 	import type { Command } from '$core/application/command';
 	import type { Face, Plane } from '$core/keyboard/face';
-	import type { Binding } from '$core/profile/effective';
+	import type { Binding } from '$core/chapters/shortcuts/effective';
 	import { readable, type Keys } from '$core/stroke/stroke';
 	import { useWorkspace } from '$lib/state/workspace.svelte';
 	import KeyCaps from '../KeyCaps.svelte';

@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { Button, Input, Modal } from 'flowbite-svelte';
-	import { ICON_BYTES, ICON_SIDE, IconError, iconOf, isPicture } from '$core/macro/icon';
+	import { ICON_BYTES, ICON_SIDE, IconError, iconOf, isPicture } from '$core/chapters/macros/icon';
 	import { useWorkspace } from '$lib/state/workspace.svelte';
 	import MacroIcon from './MacroIcon.svelte';
 

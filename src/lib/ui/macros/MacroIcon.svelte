@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { isPicture } from '$core/macro/icon';
+	import { isPicture } from '$core/chapters/macros/icon';
 	import type { Command } from '$core/application/command';
 	import CommandIcon from '../CommandIcon.svelte';
 

@@ -1,7 +1,7 @@
 <script lang="ts">
 	import type { CommandId } from '$core/application/command';
 	import { SEVERITIES } from '$core/check/finding';
-	import { commandOfMacro, type PlacedMacro } from '$core/macro/table';
+	import { commandOfMacro, type PlacedMacro } from '$core/chapters/macros/table';
 	import { useWorkspace } from '$lib/state/workspace.svelte';
 	import { SIGNS } from '../findings/severity';
 	import KeyCaps from '../KeyCaps.svelte';

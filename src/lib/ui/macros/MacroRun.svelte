@@ -1,8 +1,8 @@
 <script lang="ts">
 	import type { Command } from '$core/application/command';
-	import { macroGround } from '$core/macro/check';
-	import { IDLE, play, type MacroEvent } from '$core/macro/machine';
-	import type { Macro } from '$core/macro/macro';
+	import { macroGround } from '$core/chapters/macros/check';
+	import { IDLE, play, type MacroEvent } from '$core/chapters/macros/machine';
+	import type { Macro } from '$core/chapters/macros/macro';
 	import { useWorkspace } from '$lib/state/workspace.svelte';
 	import Picker from '../Picker.svelte';
 	import { labelOf } from '../wording';

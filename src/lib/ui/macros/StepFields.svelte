@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { Input } from 'flowbite-svelte';
-	import type { MacroStep } from '$core/macro/macro';
-	import { parseSteps, stepText, StepsError } from '$core/macro/steps';
+	import type { MacroStep } from '$core/chapters/macros/macro';
+	import { parseSteps, stepText, StepsError } from '$core/chapters/macros/steps';
 	import { useWorkspace } from '$lib/state/workspace.svelte';
 	import CommandPick from '../keyboard/CommandPick.svelte';
 	import { labelOf } from '../wording';

@@ -1,8 +1,8 @@
 <script lang="ts">
 	import { tick } from 'svelte';
 	import { dragHandle, dragHandleZone, type DndEvent } from 'svelte-dnd-action';
-	import type { MacroFinding } from '$core/macro/finding';
-	import { STEP_KINDS, type MacroStep, type StepKind } from '$core/macro/macro';
+	import type { MacroFinding } from '$core/chapters/macros/finding';
+	import { STEP_KINDS, type MacroStep, type StepKind } from '$core/chapters/macros/macro';
 	import { SIGNS } from '../findings/severity';
 	import StepFields from './StepFields.svelte';
 	import { STEP_LOOKS } from './wording';

@@ -1,4 +1,4 @@
-import type { StepKind } from '$core/macro/macro';
+import type { StepKind } from '$core/chapters/macros/macro';
 
 /** What the interface calls a kind of step, what it says of it, and a shape that tells it from the others. */
 export const STEP_LOOKS: Readonly<Record<StepKind, { readonly name: string; readonly tells: string; readonly shape: string }>> = {

@@ -5,8 +5,8 @@
 	import { page } from '$app/state';
 	import { findingId, type Finding } from '$core/check/finding';
 	import type { CommandId } from '$core/application/command';
-	import { Macro, macroIdFor } from '$core/macro/macro';
-	import { stepText } from '$core/macro/steps';
+	import { Macro, macroIdFor } from '$core/chapters/macros/macro';
+	import { stepText } from '$core/chapters/macros/steps';
 	import { strokesOf } from '$core/stroke/stroke';
 	import { useWorkspace } from '$lib/state/workspace.svelte';
 	import { BenchSession } from '$lib/ui/bench/session.svelte';

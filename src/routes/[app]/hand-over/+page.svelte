@@ -1,9 +1,9 @@
 <script lang="ts">
 	import { Button, Spinner } from 'flowbite-svelte';
-	import { aliasLines } from '$core/alias/file';
+	import { aliasLines } from '$core/chapters/aliases/file';
 	import { scopeText, type Scope } from '$core/context/scope';
 	import type { SearchPaths } from '$core/folders/search';
-	import { isOfMachine, USUAL, type Section, type Selection } from '$core/format/selection';
+	import { isOfMachine, USUAL, type Section, type Selection } from '$core/hand-over/selection';
 	import type { StratumId } from '$core/profile/stratum';
 	import { useWorkspace } from '$lib/state/workspace.svelte';
 	import FileDrop from '$lib/ui/hand-over/FileDrop.svelte';

@@ -7,7 +7,7 @@
 	import { facesOf, planeOf, type Face, type Plane } from '$core/keyboard/face';
 	import { LAYOUTS } from '$core/keyboard/layouts';
 	import { officeDesks } from '$core/keyboard/office';
-	import type { Binding } from '$core/profile/effective';
+	import type { Binding } from '$core/chapters/shortcuts/effective';
 	import type { StratumKind } from '$core/profile/stratum';
 	import type { Finding } from '$core/check/finding';
 	import { MODIFIERS, readable, type Keys, type Modifier } from '$core/stroke/stroke';

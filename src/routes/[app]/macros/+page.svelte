@@ -5,11 +5,11 @@
 	import type { CommandId } from '$core/application/command';
 	import { isAccepted, staleAcceptances } from '$core/check/acceptance';
 	import { SEVERITIES } from '$core/check/finding';
-	import { macroAcceptable } from '$core/macro/acceptance';
-	import type { MacroFinding } from '$core/macro/finding';
-	import { isGone, Macro, macroIdFor, type MacroStep, type StepKind } from '$core/macro/macro';
-	import { duplicateOf, patternsFor, type Pattern } from '$core/macro/patterns';
-	import { MACRO_RULES } from '$core/macro/rules/rules';
+	import { macroAcceptable } from '$core/chapters/macros/acceptance';
+	import type { MacroFinding } from '$core/chapters/macros/finding';
+	import { isGone, Macro, macroIdFor, type MacroStep, type StepKind } from '$core/chapters/macros/macro';
+	import { duplicateOf, patternsFor, type Pattern } from '$core/chapters/macros/patterns';
+	import { MACRO_RULES } from '$core/chapters/macros/rules/rules';
 	import { useWorkspace } from '$lib/state/workspace.svelte';
 	import LetStand from '$lib/ui/findings/LetStand.svelte';
 	import { SIGNS } from '$lib/ui/findings/severity';

@@ -4,13 +4,13 @@
 	import { Button } from 'flowbite-svelte';
 	import { onMount, tick } from 'svelte';
 	import type { CommandId } from '$core/application/command';
-	import { USUAL } from '$core/format/selection';
+	import { USUAL } from '$core/hand-over/selection';
 	import { FileRefusedError, refuseBySize, type FileProblem } from '$core/format/problem';
 	import type { StratumId } from '$core/profile/stratum';
 	import { inOrder } from '$core/profile/stratum';
 	import { decode, type Encoding } from '$core/recipe/bytes';
-	import { macroRecords } from '$core/macro/file';
-	import { areSteps } from '$core/macro/steps';
+	import { macroRecords } from '$core/chapters/macros/file';
+	import { areSteps } from '$core/chapters/macros/steps';
 	import { Holds, type Field } from '$core/recipe/field';
 	import { lineEndOf } from '$core/recipe/lines';
 	import { propose, unsayable, type Marks, type Proposal } from '$core/recipe/propose';

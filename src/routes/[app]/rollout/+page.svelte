@@ -2,8 +2,8 @@
 	import { Button, Textarea } from 'flowbite-svelte';
 	import type { CommandId } from '$core/application/command';
 	import type { Seat, SeatState } from '$core/release/release';
-	import { differences } from '$core/profile/diff';
-	import { effectiveProfile } from '$core/profile/effective';
+	import { differences } from '$core/chapters/shortcuts/diff';
+	import { effectiveProfile } from '$core/chapters/shortcuts/effective';
 	import { stratumOf } from '$core/profile/stratum';
 	import { ApiError, ask } from '$lib/state/api';
 	import { useWorkspace } from '$lib/state/workspace.svelte';

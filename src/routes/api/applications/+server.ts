@@ -1,9 +1,9 @@
 import { json } from '@sveltejs/kit';
 import { z } from 'zod';
-import { AliasFile } from '$core/alias/file.ts';
+import { AliasFile } from '$core/chapters/aliases/file.ts';
 import { Application } from '$core/application/application.ts';
 import { Command } from '$core/application/command.ts';
-import { Entry } from '$core/profile/entry.ts';
+import { Entry } from '$core/chapters/shortcuts/entry.ts';
 import { StratumHead } from '$core/profile/stratum.ts';
 import { readBody } from '$lib/server/problem';
 import { route } from '$lib/server/route';

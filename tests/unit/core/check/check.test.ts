@@ -7,7 +7,7 @@ import { fixesOf } from '../../../../core/check/fixes.ts';
 import { overlay } from '../../../../core/answer/overlay.ts';
 import { explain } from '../../../../core/answer/resolve.ts';
 import { applyChanges, type Change } from '../../../../core/profile/edit.ts';
-import { entryKey, type Entry } from '../../../../core/profile/entry.ts';
+import { entryKey, type Entry } from '../../../../core/chapters/shortcuts/entry.ts';
 import { inOrder, stratumById, type StratumId } from '../../../../core/profile/stratum.ts';
 import { parseKeys } from '../../../../core/stroke/stroke.ts';
 import { gneiss } from '../../../../demo/gneiss/gneiss.ts';

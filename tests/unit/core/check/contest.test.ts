@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import { indexesOf } from '../../../../core/context/bits.ts';
 import type { Row } from '../../../../core/context/kernel.ts';
 import { contestOn, contestsOn, type Contest } from '../../../../core/check/contest.ts';
-import type { Binding } from '../../../../core/profile/effective.ts';
+import type { Binding } from '../../../../core/chapters/shortcuts/effective.ts';
 import { properPrefixes, type Keys } from '../../../../core/stroke/stroke.ts';
 import { KEYS, small, type Small } from '../../arbitrary.ts';
 import { alive, happens, inForce, isLoaded, verdictOn, type Standing } from '../../brute-force.ts';

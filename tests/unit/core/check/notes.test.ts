@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import { RULE_IDS, SEVERITIES, type Finding, type Subject } from '../../../../core/check/finding.ts';
 import { Notes } from '../../../../core/check/notes.ts';
 import { MOST_SITUATIONS } from '../../../../core/context/space.ts';
-import type { Binding } from '../../../../core/profile/effective.ts';
+import type { Binding } from '../../../../core/chapters/shortcuts/effective.ts';
 import type { Keys } from '../../../../core/stroke/stroke.ts';
 
 const binding = (n: number) => ({ key: `b${n}`, command: `c${n}`, keys: `Ctrl+${'ABCDEFGH'[n % 8]!}` }) as unknown as Binding;

@@ -10,7 +10,7 @@ import { Command } from '../../../../core/application/command.ts';
 import { contextSpace } from '../../../../core/context/space.ts';
 import { desksOf, USUAL_DESK, type DeskSetup } from '../../../../core/keyboard/desk.ts';
 import { applyChanges } from '../../../../core/profile/edit.ts';
-import { Entry } from '../../../../core/profile/entry.ts';
+import { Entry } from '../../../../core/chapters/shortcuts/entry.ts';
 import { stratumOf, type Profile, type StratumId } from '../../../../core/profile/stratum.ts';
 import { parseKeys } from '../../../../core/stroke/stroke.ts';
 import { heads } from '../../arbitrary.ts';

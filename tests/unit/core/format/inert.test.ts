@@ -2,12 +2,12 @@ import { expect } from 'chai';
 import fc from 'fast-check';
 import { byHeader, readCsv } from '../../../../core/format/csv.ts';
 import { inert, plain } from '../../../../core/format/inert.ts';
-import { markdownSheet } from '../../../../core/format/sheet.ts';
-import { readShortcutsCsv, writeShortcutsCsv } from '../../../../core/format/shortcuts-csv.ts';
+import { markdownSheet } from '../../../../core/hand-over/sheet.ts';
+import { readShortcutsCsv, writeShortcutsCsv } from '../../../../core/hand-over/shortcuts-csv.ts';
 import { catalogueOf } from '../../../../core/application/application.ts';
 import { Command } from '../../../../core/application/command.ts';
 import { contextSpace } from '../../../../core/context/space.ts';
-import { Entry } from '../../../../core/profile/entry.ts';
+import { Entry } from '../../../../core/chapters/shortcuts/entry.ts';
 import { stratumOf } from '../../../../core/profile/stratum.ts';
 import { heads, plainCommand } from '../../arbitrary.ts';
 

@@ -8,8 +8,8 @@ import {
 	undoable,
 	type Change
 } from '../../../../core/profile/edit.ts';
-import { effectiveProfile } from '../../../../core/profile/effective.ts';
-import { entryKey, shortcutKey, type Entry } from '../../../../core/profile/entry.ts';
+import { effectiveProfile } from '../../../../core/chapters/shortcuts/effective.ts';
+import { entryKey, shortcutKey, type Entry } from '../../../../core/chapters/shortcuts/entry.ts';
 import { inOrder, stratumOf, type Profile } from '../../../../core/profile/stratum.ts';
 import { put, takeAway } from '../../../../core/answer/choices.ts';
 import { KEYS, heads, scopeOf, small, type Small } from '../../arbitrary.ts';

@@ -1,9 +1,9 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
-import { emptyAliasFile, type AliasFile } from '../../../../core/alias/file.ts';
-import { Macro } from '../../../../core/macro/macro.ts';
+import { emptyAliasFile, type AliasFile } from '../../../../core/chapters/aliases/file.ts';
+import { Macro } from '../../../../core/chapters/macros/macro.ts';
 import { applyEdit, type Change, type Said } from '../../../../core/profile/edit.ts';
-import { entryKey, type Entry } from '../../../../core/profile/entry.ts';
+import { entryKey, type Entry } from '../../../../core/chapters/shortcuts/entry.ts';
 import { spliceBetween } from '../../../../core/profile/alias-change.ts';
 import { mergeTexts } from '../../../../core/profile/merge-texts.ts';
 import { rebased } from '../../../../core/profile/rebase.ts';

@@ -1,8 +1,8 @@
 import { expect } from 'chai';
-import { emptyAliasFile } from '../../../../core/alias/file.ts';
+import { emptyAliasFile } from '../../../../core/chapters/aliases/file.ts';
 import { indexOf, published } from '../../../../core/check/circumstances.ts';
-import { Macro } from '../../../../core/macro/macro.ts';
-import { parseSteps } from '../../../../core/macro/steps.ts';
+import { Macro } from '../../../../core/chapters/macros/macro.ts';
+import { parseSteps } from '../../../../core/chapters/macros/steps.ts';
 import { stratumOf, type Profile } from '../../../../core/profile/stratum.ts';
 import { releaseFaults } from '../../../../core/release/faults.ts';
 import { varve } from '../../../../demo/varve/varve.ts';

@@ -1,0 +1,48 @@
+import { aliasTable } from '../aliases/table.ts';
+import type { ShortcutIndex } from '../../answer/shortcut-index.ts';
+import { SEVERITIES } from '../../check/finding.ts';
+import { first } from '../../context/bits.ts';
+import type { Profile } from '../../profile/stratum.ts';
+import type { MacroCircumstances, MacroFinding } from './finding.ts';
+import type { MacroGround } from './machine.ts';
+import { MACRO_RULES } from './rules/rules.ts';
+import { macroTable } from './table.ts';
+
+/** What macros work on in this profile. The index is that of the same profile. */
+export function macroGround(index: ShortcutIndex, profile: Profile): MacroGround {
+	const input = index.rules.aliases;
+	return {
+		catalogue: index.catalogue,
+		macros: macroTable(profile),
+		aliases: input && aliasTable(profile, input)
+	};
+}
+
+/** All findings of the profile's macros, errors first. */
+export function checkMacros(index: ShortcutIndex, profile: Profile): MacroFinding[] {
+	const circumstances: MacroCircumstances = { ground: macroGround(index, profile), index, profile };
+	const { macros } = circumstances.ground;
+	const found: MacroFinding[] = [];
+	for (const { id: rule, find, findWhole } of Object.values(MACRO_RULES)) {
+		findWhole?.(circumstances, (finding) => found.push({ rule, witness: witnessOf(index, finding.macro), ...finding }));
+		for (const placed of find ? macros.inForce.values() : [])
+			find!(placed, circumstances, (finding) =>
+				found.push({
+					rule,
+					macro: placed.macro.id,
+					stratum: placed.stratum.id,
+					witness: witnessOf(index, placed.macro.id),
+					...finding
+				})
+			);
+	}
+	return found.sort((a, b) => SEVERITIES.indexOf(a.severity) - SEVERITIES.indexOf(b.severity));
+}
+
+/** The macro's first shortcut, where it works; without one it is run from its card. */
+function witnessOf(index: ShortcutIndex, macro: MacroFinding['macro']): MacroFinding['witness'] {
+	const [binding] = index.of(macro);
+	return binding
+		? { keys: binding.keys, situation: Math.max(0, first(index.reach(binding))) }
+		: { keys: undefined, situation: 0 };
+}

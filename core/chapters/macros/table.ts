@@ -1,0 +1,96 @@
+import type { Catalogue } from '../../application/application.ts';
+import type { Command, CommandId } from '../../application/command.ts';
+import type { Profile, StratumHead } from '../../profile/stratum.ts';
+import { isGone, type Macro, type MacroEntry } from './macro.ts';
+
+/** A macro in force, with where it comes from. */
+export interface PlacedMacro {
+	readonly macro: Macro;
+	readonly stratum: StratumHead;
+	/** The stratum that forbids those above it to change the macro. */
+	readonly lockedBy: StratumHead | undefined;
+	/** The lower stratum whose macro this one stands in place of. */
+	readonly over: StratumHead | undefined;
+}
+
+/** What a stratum says of a macro without effect. */
+export interface IdleMacro {
+	readonly entry: MacroEntry;
+	readonly stratum: StratumHead;
+	readonly reason: 'covered' | 'locked' | 'nothing';
+	/** The stratum whose word holds; undefined where nothing is there to take away. */
+	readonly by: StratumHead | undefined;
+}
+
+export interface MacroTable {
+	readonly inForce: ReadonlyMap<CommandId, PlacedMacro>;
+	readonly idle: readonly IdleMacro[];
+}
+
+/** Folds the strata's macros from the lowest up: an upper stratum's word on a macro stands, unless one below has locked it. */
+export function macroTable(profile: Profile): MacroTable {
+	const inForce = new Map<CommandId, PlacedMacro>();
+	const idle: IdleMacro[] = [];
+	for (const { id, kind, name, macros } of profile) {
+		const stratum = { id, kind, name };
+		for (const entry of macros?.values() ?? []) {
+			const below = inForce.get(entry.id);
+			if (below?.lockedBy) idle.push({ entry, stratum, reason: 'locked', by: below.lockedBy });
+			else if (isGone(entry)) {
+				if (below) idle.push({ entry: below.macro, stratum: below.stratum, reason: 'covered', by: stratum });
+				else idle.push({ entry, stratum, reason: 'nothing', by: undefined });
+				inForce.delete(entry.id);
+			} else {
+				if (below) idle.push({ entry: below.macro, stratum: below.stratum, reason: 'covered', by: stratum });
+				inForce.set(entry.id, { macro: entry, stratum, lockedBy: undefined, over: below?.stratum });
+			}
+		}
+		// a lock is for the strata above its own
+		for (const [key, placed] of inForce)
+			if (placed.stratum.id === id && placed.macro.locks) inForce.set(key, { ...placed, lockedBy: stratum });
+	}
+	return { inForce, idle };
+}
+
+/** The macro as the catalogue's commands are described. */
+export function commandOfMacro({ id, label, description, icon, inside, steps }: Macro): Command {
+	return {
+		id,
+		label,
+		description,
+		category: ['Macros'],
+		icon,
+		kind: steps.some((step) => step.do === 'pick') ? 'interactive' : 'one-shot',
+		nested: inside,
+		synonyms: [],
+		contexts: []
+	};
+}
+
+interface Derived {
+	readonly said: readonly (Profile[number]['macros'] | undefined)[];
+	readonly all: Catalogue;
+}
+
+/** What was worked out last, the newest first: a profile is looked at whole, as published, and as released, by turns. */
+const known = new WeakMap<Catalogue, Derived[]>();
+const MOST_KNOWN = 6;
+
+/**
+ * The catalogue with the profile's macros behind it: they are commands like any other. The same object for the same macros,
+ * so that what hangs on it is not worked out anew with each edit.
+ */
+export function profileCatalogue(catalogue: Catalogue, profile: Profile): Catalogue {
+	const said = profile.map((s) => s.macros);
+	if (said.every((macros) => !macros || macros.size === 0)) return catalogue;
+	let list = known.get(catalogue);
+	if (!list) known.set(catalogue, (list = []));
+	const earlier = list.find((d) => d.said.length === said.length && said.every((macros, i) => macros === d.said[i]));
+	if (earlier) return earlier.all;
+	const all = new Map(catalogue);
+	for (const { macro } of macroTable(profile).inForce.values())
+		if (!catalogue.has(macro.id)) all.set(macro.id, commandOfMacro(macro));
+	list.unshift({ said, all });
+	list.length = Math.min(list.length, MOST_KNOWN);
+	return all;
+}
