@@ -1,7 +1,7 @@
 import type { CommandId } from '../application/command.ts';
 import type { Change } from '../profile/edit.ts';
 import { keyOfChange } from '../profile/edit.ts';
-import { effectiveProfile, type Binding } from '../chapters/shortcuts/effective.ts';
+import { effectiveProfile, type Binding, type Ineffective } from '../chapters/shortcuts/effective.ts';
 import {
 	entryKey,
 	shortcutKey,
@@ -28,10 +28,11 @@ export function overlay(index: ShortcutIndex, profile: Profile, changes: readonl
 		const shortcut = (change.before ?? change.after)!;
 		shortcuts.set(shortcutKey(shortcut), shortcut);
 		changed.set(`${change.stratum}\n${keyOfChange(change)}`, change.after);
-		// where a lock holds, or comes, what else is on the input depends on it
+		// where a lock holds, comes, or finds now what it is to hold, what else is on the input depends on it
 		const { keys } = shortcut;
 		const isLock = (change.before ?? change.after)!.op === 'lock';
-		if (isLock || index.effective.guards.has(keys))
+		const isIdleLock = ({ entry }: Ineffective) => entry.op === 'lock';
+		if (isLock || index.effective.guards.has(keys) || index.at(keys).ineffective.some(isIdleLock))
 			for (const other of saidOn(index, keys)) shortcuts.set(shortcutKey(other), other);
 	}
 

@@ -8,7 +8,7 @@ import { overlay } from '../../../../core/answer/overlay.ts';
 import { explain } from '../../../../core/answer/resolve.ts';
 import { applyChanges, type Change } from '../../../../core/profile/edit.ts';
 import { entryKey, type Entry } from '../../../../core/chapters/shortcuts/entry.ts';
-import { inOrder, stratumById, type StratumId } from '../../../../core/profile/stratum.ts';
+import { inOrder, stratumById, stratumOf, type StratumId } from '../../../../core/profile/stratum.ts';
 import { parseKeys } from '../../../../core/stroke/stroke.ts';
 import { gneiss } from '../../../../demo/gneiss/gneiss.ts';
 import { circumstances, crowded, KEYS, scopeOf, small, type Small } from '../../arbitrary.ts';
@@ -176,6 +176,19 @@ describe('check engine', () => {
 			),
 			{ numRuns: 300 }
 		);
+	});
+
+	it('gives the same over an overlay in which a lock finds what it was to hold', () => {
+		const [app] = fc.sample(small('chooser'), 1);
+		const [factory, second, third] = app!.profile;
+		const said = (op: Entry['op'], command: string): Entry => ({ op, command, keys: 'A', scope: {}, rank: 0 }) as Entry;
+		const profile = [stratumOf(factory!, []), stratumOf(second!, [said('lock', 'c1')]), stratumOf(third!, [said('set', 'c4')])];
+		const c = circumstances(app!, profile);
+		const changes: Change[] = [{ stratum: office, before: null, after: { ...said('set', 'c1'), rank: 1 } }];
+		const over = checksOf({ ...c, index: overlay(c.index, profile, changes) });
+		const whole = checksOf(circumstances(app!, applyChanges(profile, changes)));
+		expect(over.list().map(findingId)).to.deep.equal(whole.list().map(findingId));
+		expect(whole.list().map((f) => f.rule)).to.include('locked');
 	});
 
 	it('reports how far it is, and takes a hundred thousand shortcuts on one key', () => {
