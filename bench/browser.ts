@@ -1,7 +1,8 @@
 import { gzipSync } from 'node:zlib';
 import type { Page } from 'playwright-core';
 import { fillDemo } from '../demo/fill.ts';
-import { inOrder } from '../core/profile/stratum.ts';
+import { shortcutsIn } from '../core/chapters/shortcuts/entry.ts';
+import { inOrder } from '../core/profile/entry.ts';
 import { launch } from '../tests/browser/chromium.ts';
 import { startServer } from '../tests/browser/server.ts';
 import { emptyAliasFile } from '../core/chapters/aliases/file.ts';
@@ -49,7 +50,7 @@ export async function browserBench(): Promise<Line[]> {
 				application: { ...application, rules: { ...application.rules, aliases: ALIAS_INPUT } },
 				commands,
 				strata: profile.map(({ id, kind, name }) => ({ id, kind, name })),
-				factory: inOrder(profile[0]!)
+				factory: { shortcuts: inOrder(shortcutsIn(profile[0]!)).map(({ rank: _, ...entry }) => entry) }
 			})
 		});
 		if (!answer.ok) throw new Error(await answer.text());
@@ -172,11 +173,16 @@ export async function browserBench(): Promise<Line[]> {
 			headers: { 'content-type': 'application/json' },
 			body: JSON.stringify({
 				base: 0,
-				role: 'designer',
+				stratum: 'personal',
 				label: 'aliases',
-				changes: [],
-				aliases: [{ stratum: 'personal', from: null, to: { ...emptyAliasFile, text: longAliasFile(commands) } }],
-				macros: []
+				changes: [
+					{
+						chapter: 'aliases',
+						stratum: 'personal',
+						from: null,
+						to: { ...emptyAliasFile, text: longAliasFile(commands) }
+					}
+				]
 			})
 		});
 		if (!written.ok) throw new Error(await written.text());

@@ -6,9 +6,11 @@ import { circumstancesOf } from '../core/check/circumstances.ts';
 import { overlay } from '../core/answer/overlay.ts';
 import type { Finding } from '../core/check/finding.ts';
 import { desksOf, USUAL_DESK } from '../core/keyboard/desk.ts';
-import { inOrder, nextRank, type StratumId } from '../core/profile/stratum.ts';
+import { shortcutsIn, withShortcuts } from '../core/chapters/shortcuts/entry.ts';
+import { inOrder, nextRank } from '../core/profile/entry.ts';
+import type { StratumId } from '../core/profile/stratum.ts';
 import { contextSpace } from '../core/context/space.ts';
-import { profileFile, writeProfileFile } from '../core/hand-over/profile-json.ts';
+import { profileFile, writeProfileFile } from '../core/hand-over/profile-file.ts';
 import { effectiveProfile } from '../core/chapters/shortcuts/effective.ts';
 import { commandSearch } from '../core/search/search.ts';
 import { generate, seeded } from './generate.ts';
@@ -37,7 +39,10 @@ export function coreBench(): Line[] {
 		{ id: 'C-02', desk: { ...USUAL_DESK, layout: 'de' } },
 		{ id: 'C-03', desk: { ...USUAL_DESK, platform: 'macos', layout: 'ch', board: 'laptop' } }
 	]);
-	const released = inOrder(profile[1]!).filter((_, i) => i % 10 !== 0);
+	const released = withShortcuts(
+		profile[1]!,
+		inOrder(shortcutsIn(profile[1]!)).filter((_, i) => i % 10 !== 0)
+	);
 	const circumstances = circumstancesOf({ application, space, catalogue }, profile, desks, released);
 
 	// warm: the yardstick and the work alternate, so that both see the same machine
@@ -91,7 +96,9 @@ export function coreBench(): Line[] {
 	const findingCount = checks.list().length;
 	const rechecks = proposals.slice(0, 1_000).map((proposal) => {
 		const stratum = 'personal' as StratumId;
-		const changes = [{ stratum, before: null, after: { op: 'set' as const, ...proposal, rank: nextRank(profile[2]!) } }];
+		const changes = [
+			{ stratum, before: null, after: { op: 'set' as const, ...proposal, rank: nextRank(shortcutsIn(profile[2]!)) } }
+		];
 		const after = { ...circumstances, index: overlay(index, profile, changes) };
 		const time = timed(() => checks.update(after, changes));
 		checks.update(circumstances, changes);
@@ -99,7 +106,7 @@ export function coreBench(): Line[] {
 	});
 
 	const tenth = generate(5_000, 2_000);
-	const small = circumstancesOf({ application, space, catalogue }, tenth.profile, desks, inOrder(tenth.profile[1]!));
+	const small = circumstancesOf({ application, space, catalogue }, tenth.profile, desks, tenth.profile[1]!);
 	const quick = repeated(25, () =>
 		checksOf({ ...small, index: shortcutIndex(small.index.effective, space, catalogue, application.rules) })
 	);

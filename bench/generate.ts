@@ -6,8 +6,8 @@ import type { Application } from '../core/application/application.ts';
 import { Application as ApplicationSchema } from '../core/application/application.ts';
 import type { Command, CommandId } from '../core/application/command.ts';
 import type { Scope } from '../core/context/scope.ts';
-import { entryKey, type Entry } from '../core/chapters/shortcuts/entry.ts';
-import { stratumOf, type Profile, type StratumHead } from '../core/profile/stratum.ts';
+import { entryKey, withShortcuts, type Entry } from '../core/chapters/shortcuts/entry.ts';
+import type { Profile, StratumHead } from '../core/profile/stratum.ts';
 import { parseKeys, type Keys } from '../core/stroke/stroke.ts';
 
 /** A small generator with a seed, so that every run measures the same (mulberry32). */
@@ -101,7 +101,7 @@ export function generate(commandCount: number, shortcutCount: number, seed = 7):
 		{ id: 'office', kind: 'office', name: 'Office' },
 		{ id: 'personal', kind: 'personal', name: 'Personal' }
 	] as StratumHead[];
-	return { application, commands, profile: heads.map((head, i) => stratumOf(head, entries[i]!)) };
+	return { application, commands, profile: heads.map((head, i) => withShortcuts({ ...head, contents: {} }, entries[i]!)) };
 }
 
 /** How the command line of the measured application takes names. */

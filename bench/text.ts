@@ -7,7 +7,7 @@ import { parse } from 'csv-parse/sync';
 import { emptyAliasFile } from '../core/chapters/aliases/file.ts';
 import { aliasReport, type AliasStrata } from '../core/chapters/aliases/report.ts';
 import { FileRefusedError } from '../core/format/problem.ts';
-import { profileFile, writeProfileFile } from '../core/hand-over/profile-json.ts';
+import { profileFile, writeProfileFile } from '../core/hand-over/profile-file.ts';
 import { readWith } from '../core/recipe/reading.ts';
 import { SHIPPED_RECIPES } from '../core/recipe/shipped.ts';
 import { importers, mutated } from '../tests/mutated.ts';

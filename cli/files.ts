@@ -2,25 +2,27 @@ import '../core/recipe/shapes/all.ts';
 import { readFileSync, writeFileSync } from 'node:fs';
 import { aliasAcceptable } from '../core/chapters/aliases/acceptance.ts';
 import { aliasFindings, releasedAliases } from '../core/chapters/aliases/check.ts';
-import { emptyAliasFile, type AliasFile } from '../core/chapters/aliases/file.ts';
+import { ALIASES, emptyAliasFile, type AliasFile } from '../core/chapters/aliases/file.ts';
 import { ALIAS_RULES } from '../core/chapters/aliases/rules/rules.ts';
 import { isAccepted } from '../core/check/acceptance.ts';
 import { checkAndTell } from '../core/check/check.ts';
-import { circumstancesOf, withReleased, type Subject } from '../core/check/circumstances.ts';
+import { circumstancesOf, type Subject } from '../core/check/circumstances.ts';
 import { CHECK_RULES } from '../core/check/rules/rules.ts';
 import { readApplicationFile, type ApplicationFile } from '../core/format/application-json.ts';
-import { readProfileFile } from '../core/hand-over/profile-json.ts';
+import { readProfileFile, strataOf } from '../core/hand-over/profile-file.ts';
 import { FileRefusedError, refuseBySize, type FileProblem } from '../core/format/problem.ts';
 import type { Placed } from '../core/format/sarif.ts';
 import { readShortcutsCsv } from '../core/hand-over/shortcuts-csv.ts';
 import { desksOf } from '../core/keyboard/desk.ts';
-import { entryKey, type Entry } from '../core/chapters/shortcuts/entry.ts';
-import { inOrder, stratumOf, StratumId, StratumKind, type Profile, type StratumHead } from '../core/profile/stratum.ts';
+import { SHORTCUTS } from '../core/chapters/shortcuts/entry.ts';
+import { mayMeet, scopeText } from '../core/context/scope.ts';
+import type { FileRow, Names } from '../core/profile/chapter.ts';
+import { chapterOf } from '../core/profile/chapters.ts';
+import { holding, officeOf, StratumId, StratumKind, type Profile, type StratumHead } from '../core/profile/stratum.ts';
 import { decode, encode, type Encoding } from '../core/recipe/bytes.ts';
 import { macroAcceptable } from '../core/chapters/macros/acceptance.ts';
 import { checkMacros } from '../core/chapters/macros/check.ts';
 import { MACRO_RULES } from '../core/chapters/macros/rules/rules.ts';
-import type { MacroEntry } from '../core/chapters/macros/macro.ts';
 import { Recipe } from '../core/recipe/recipe.ts';
 import { SHIPPED_RECIPES } from '../core/recipe/shipped.ts';
 import { BadInputError } from './problem.ts';
@@ -88,68 +90,65 @@ export function loadApplication(source: Source | undefined): ApplicationFile & S
 
 const ORDER = StratumKind.options;
 
+/** Names where no application is at hand. */
+export const PLAIN: Names = { meet: mayMeet, command: (id) => id, scope: scopeText };
+
 /** Whether a file is JSON, by its name or by how it begins; anything else is taken for CSV. */
 export const isJson = (name: string, text: string): boolean =>
 	/\.json$/i.test(name) || /^\uFEFF?\s*[{["]/.test(text.slice(0, 2000));
 
 /**
- * The strata of one or several profile files, the lowest first. A CSV of shortcuts is a personal stratum. What says a shortcut
- * of one stratum twice, or sets and removes it, is refused at its line.
+ * The strata of one or several profile files, the lowest first. A CSV of shortcuts is a personal stratum. What a stratum
+ * says twice, or sets and removes, is refused at its line.
  */
 export function loadProfile(files: readonly Source[]): LoadedProfile {
 	const applications: { id: string; file: string }[] = [];
 	const places = new Map<StratumId, { file: string; line: number }[]>();
 	const refused: (FileProblem & { file: string })[] = [];
 	const fileOf = new Map<StratumId, string>();
-	const strata: {
-		head: StratumHead;
-		entries: Entry[];
-		lineOf: Map<string, number>;
-		aliases: AliasFile | undefined;
-		macros?: MacroEntry[];
-	}[] = [];
+	const heads = new Map<StratumId, StratumHead>();
+	const rows: FileRow[] = [];
+	const lineOf = new Map<string, number>();
 	for (const source of files) {
 		const file = nameOf(source);
 		const { text } = load(source);
 		const profile = isJson(file, text) ? readProfileFile(file, text) : undefined;
 		if (profile) applications.push({ id: profile.application.id, file });
-		const read = profile ? profile : { ...readShortcutsCsv(file, text), aliases: [], macros: [], strata: [] as StratumHead[] };
+		const read: { strata: readonly StratumHead[]; rows: readonly FileRow[]; refused: readonly FileProblem[] } = profile ?? {
+			...readShortcutsCsv(file, text),
+			strata: []
+		};
 		refused.push(...read.refused.map((problem) => ({ ...problem, file })));
-		const heads = new Map(read.strata.map((head) => [head.id, head]));
-		let stratum: (typeof strata)[number] | undefined;
-		for (const { stratum: id = 'personal' as StratumId, op, shortcut, acceptance, line } of read.rows) {
-			if (stratum?.head.id !== id) {
-				if (!heads.has(id)) heads.set(id, { id, kind: kindOf(id), name: id });
-				stratum = strata.find((s) => s.head.id === id);
-				if (!stratum) {
-					strata.push((stratum = { head: heads.get(id)!, entries: [], lineOf: new Map(), aliases: undefined }));
-					places.set(id, []);
-				}
-				fileOf.set(id, file);
+		const named = new Map(read.strata.map((head) => [head.id, head]));
+		const take = (id: StratumId) => {
+			if (!heads.has(id)) {
+				heads.set(id, named.get(id) ?? { id, kind: kindOf(id), name: id });
+				places.set(id, []);
 			}
-			const { command, keys, scope } = shortcut;
-			const key = entryKey({ ...shortcut, op, acceptance });
-			const earlier = stratum.lineOf.get(key);
+			if (!fileOf.has(id)) fileOf.set(id, file);
+		};
+		for (const row of read.rows) {
+			const id = row.stratum ?? ('personal' as StratumId);
+			take(id);
+			const chapter = chapterOf(row.chapter);
+			const { key, isLock } = chapter.keyOf(row.said);
+			const place = `${id}\n${row.chapter}\n${isLock}\n${key}`;
+			const earlier = lineOf.get(place);
 			if (earlier !== undefined) {
-				const message = `${keys} for ${command} stands in ${id} on line ${earlier} already; a stratum says each shortcut once`;
-				refused.push({ line, column: 1, message, file });
+				const named = chapter.about({ stratum: id, before: null, after: row.said } as never, PLAIN);
+				const message = `${named} stands in ${id} on line ${earlier} already; a stratum says each ${chapter.words.one} once`;
+				refused.push({ line: row.line, column: 1, message, file });
 				continue;
 			}
-			stratum.lineOf.set(key, line);
-			const rank = stratum.entries.length;
-			stratum.entries.push(acceptance ? { op, command, keys, scope, rank, acceptance } : { op, command, keys, scope, rank });
-			places.get(id)!.push({ file, line });
+			lineOf.set(place, row.line);
+			rows.push({ ...row, stratum: id });
+			if (row.chapter === SHORTCUTS) places.get(id)!.push({ file, line: row.line });
 		}
-		for (const head of heads.values())
-			if (!strata.some((s) => s.head.id === head.id)) strata.push({ head, entries: [], lineOf: new Map(), aliases: undefined });
-		for (const { stratum, file: aliases } of read.aliases) strata.find((s) => s.head.id === stratum)!.aliases = aliases;
-		for (const { stratum, macros } of read.macros) strata.find((s) => s.head.id === stratum)!.macros = macros;
-		for (const { id } of heads.values()) if (!fileOf.has(id)) fileOf.set(id, file);
+		for (const { id } of read.strata) take(id);
 	}
-	if (strata.length === 0) throw new BadInputError('The profile holds no stratum.');
-	strata.sort((a, b) => ORDER.indexOf(a.head.kind) - ORDER.indexOf(b.head.kind));
-	const profile = strata.map(({ head, entries, aliases, macros }) => stratumOf(head, entries, aliases, macros));
-	return { profile, places, refused, fileOf, applications };
+	if (heads.size === 0) throw new BadInputError('The profile holds no stratum.');
+	const strata = [...heads.values()].sort((a, b) => ORDER.indexOf(a.kind) - ORDER.indexOf(b.kind));
+	return { profile: strataOf(strata, rows), places, refused, fileOf, applications };
 }
 
 const kindOf = (id: string): StratumKind => StratumKind.safeParse(id).data ?? 'personal';
@@ -195,8 +194,8 @@ export function withAliases(
 	const aliases: AliasFile = { ...emptyAliasFile, recipe, text, encoding };
 	const known = profile.some((s) => s.id === stratum);
 	const next = known
-		? profile.map((s) => (s.id === stratum ? { ...s, aliases } : s))
-		: [...profile, stratumOf({ id: stratum as StratumId, kind: kindOf(stratum), name: stratum }, [], aliases)];
+		? profile.map((s) => (s.id === stratum ? holding(s, ALIASES, aliases) : s))
+		: [...profile, { id: id.data, kind: kindOf(stratum), name: stratum, contents: { [ALIASES]: aliases } }];
 	return {
 		...rest,
 		aliasFile: { file, stratum: id.data },
@@ -215,8 +214,7 @@ export function findingsOf(
 	released: Profile | undefined,
 	ids: boolean
 ): FoundFinding[] {
-	const office = released?.find((s) => s.kind === 'office');
-	const c = circumstancesOf(application, loaded.profile, desksOf(application.seats), office ? inOrder(office) : null);
+	const c = circumstancesOf(application, loaded.profile, desksOf(application.seats), officeOf(released ?? []) ?? null);
 	const [first] = loaded.fileOf.values();
 	const found = checkAndTell(c, (told): FoundFinding => {
 		const [binding] = told.bindings;
@@ -229,7 +227,7 @@ export function findingsOf(
 			id: ids ? told.id : undefined,
 			file: place?.file ?? first ?? '-',
 			line: place?.line,
-			accepted: c.index.effective.accepted.size > 0 && isAccepted(c.index.effective, told)
+			accepted: c.accepted.size > 0 && isAccepted(c.accepted, told)
 		};
 	});
 	for (const f of checkMacros(c.index, loaded.profile)) {
@@ -242,13 +240,13 @@ export function findingsOf(
 			id: acceptable.id,
 			file: loaded.fileOf.get(f.stratum) ?? first ?? '-',
 			line: undefined,
-			accepted: isAccepted(c.index.effective, acceptable)
+			accepted: isAccepted(c.accepted, acceptable)
 		});
 	}
 	const input = application.application.rules.aliases;
 	if (!input) return found;
 	const isBeside = (stratum: StratumId) => loaded.aliasFile?.stratum === stratum;
-	const before = released && releasedAliases(withReleased(released, []), input);
+	const before = released && releasedAliases(released, input);
 	const aliases = aliasFindings(loaded.profile, input, c.index.catalogue, c, before).map((f): FoundFinding => {
 		const acceptable = aliasAcceptable(f);
 		return {
@@ -260,7 +258,7 @@ export function findingsOf(
 			file: isBeside(f.entry.stratum.id) ? loaded.aliasFile!.file : (loaded.fileOf.get(f.entry.stratum.id) ?? first ?? '-'),
 			// an alias file within a profile is one string there; its own lines are told in the sentence
 			line: isBeside(f.entry.stratum.id) ? f.entry.record.line : undefined,
-			accepted: isAccepted(c.index.effective, acceptable)
+			accepted: isAccepted(c.accepted, acceptable)
 		};
 	});
 	return [...found, ...aliases];

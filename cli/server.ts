@@ -1,5 +1,5 @@
-import { profileFile, writeProfileFile } from '../core/hand-over/profile-json.ts';
-import { stratumOf } from '../core/profile/stratum.ts';
+import { profileFile, writeProfileFile } from '../core/hand-over/profile-file.ts';
+import { stratumOfWire } from '../core/profile/wire.ts';
 import type { WorkspaceDocument } from '../src/lib/server/workspace-document.ts';
 import type { Source } from './files.ts';
 import { BadInputError } from './problem.ts';
@@ -35,12 +35,7 @@ export function applicationJson({
 }
 
 export function profileJson({ application, strata }: Pick<WorkspaceDocument, 'application' | 'strata'>): string {
-	return writeProfileFile(
-		profileFile(
-			application,
-			strata.map(({ entries, aliases, macros, ...head }) => stratumOf(head, entries, aliases, macros))
-		)
-	);
+	return writeProfileFile(profileFile(application, strata.map(stratumOfWire)));
 }
 
 /** What a server holds of an application, as the files that the commands work with; they are spoken of by their address. */
@@ -50,10 +45,8 @@ export async function filesFrom(
 ): Promise<{ application: Source; profile: Source; released: Source | undefined }> {
 	const document = await workspaceOn(server, application);
 	const source = (what: string, text: string): Source => ({ name: `${application}, ${what} on ${server}`, text });
-	const { released, releasedAliases, releasedMacros, strata } = document;
-	const before = strata.map((s) =>
-		s.kind === 'office' ? { ...s, entries: [...(released ?? [])], aliases: releasedAliases, macros: releasedMacros ?? [] } : s
-	);
+	const { released, strata } = document;
+	const before = strata.map((s) => (s.kind === 'office' && released ? { ...s, contents: released.contents } : s));
 	return {
 		application: source('the application', applicationJson(document)),
 		profile: source('the profile', profileJson(document)),

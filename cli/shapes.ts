@@ -44,6 +44,12 @@ export const DiffFile = z.strictObject({
 	format: z.literal('skarn-diff'),
 	version: z.literal(1),
 	differences: z.array(
-		z.strictObject({ kind: z.enum(['added', 'changed', 'removed']), input: z.string(), command: z.string(), scope: z.string() })
+		z.strictObject({
+			kind: z.enum(['added', 'changed', 'removed']),
+			chapter: z.string(),
+			input: z.string(),
+			command: z.string(),
+			scope: z.string()
+		})
 	)
 });

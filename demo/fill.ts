@@ -28,15 +28,21 @@ export async function fillDemo(server: string): Promise<void> {
 	await send(server, `/api/applications/${varve.application.id}/folders`, searchPaths, 'PUT');
 }
 
+/** What the factory says, as it stands in a file. */
+export const factoryOf = ({ factoryEntries, factoryAliases }: Pick<StandIn, 'factoryEntries' | 'factoryAliases'>) => ({
+	shortcuts: factoryEntries.map(({ rank: _, ...entry }) => entry),
+	...(factoryAliases && { aliases: factoryAliases })
+});
+
 /** Brings one application with its edits and releases. */
 export async function fill(server: string, standIn: StandIn): Promise<void> {
-	const { application, commands, strata, factoryEntries, factoryAliases, edits, releases } = standIn;
-	await send(server, '/api/applications', { application, commands, strata, factory: factoryEntries, aliases: factoryAliases });
+	const { application, commands, strata, edits, releases } = standIn;
+	await send(server, '/api/applications', { application, commands, strata, factory: factoryOf(standIn) });
 	const path = `/api/applications/${application.id}`;
-	for (const [i, { profile: _, ...said }] of standIn.history().entries()) {
-		const { role, label } = edits[i]!;
-		await send(server, `${path}/edits`, { base: i, role, label, ...said });
+	for (const [i, { changes }] of standIn.history().entries()) {
+		const { stratum, label } = edits[i]!;
+		await send(server, `${path}/edits`, { base: i, stratum, label, changes });
 		for (const release of releases.filter((r) => r.after === i + 1))
-			await send(server, `${path}/releases`, { role: 'steward', notes: release.notes, base: i + 1 });
+			await send(server, `${path}/releases`, { stratum: 'office', notes: release.notes, base: i + 1 });
 	}
 }

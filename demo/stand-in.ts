@@ -1,24 +1,17 @@
 import { z } from 'zod';
 import { emptyAliasFile, type AliasFile } from '../core/chapters/aliases/file.ts';
-import { aliasFileOf } from '../core/chapters/aliases/table.ts';
-import { spliceBetween } from '../core/profile/alias-change.ts';
-import { Macro } from '../core/chapters/macros/macro.ts';
+import { ALIASES, aliasFileIn } from '../core/chapters/aliases/file.ts';
+import { textChange } from '../core/profile/text.ts';
+import { Macro, MACROS, macrosIn } from '../core/chapters/macros/macro.ts';
 import { parseSteps } from '../core/chapters/macros/steps.ts';
 import { Application } from '../core/application/application.ts';
 import { Command } from '../core/application/command.ts';
-import { applyEdit, keyOfChange, type Change, type Said } from '../core/profile/edit.ts';
-import type { MacroChange } from '../core/profile/macro-change.ts';
-import { Entry, entryKey } from '../core/chapters/shortcuts/entry.ts';
-import type { Role } from '../core/profile/role.ts';
-import {
-	nextRank,
-	stratumById,
-	StratumHead,
-	stratumOf,
-	type Profile,
-	type Stratum,
-	type StratumId
-} from '../core/profile/stratum.ts';
+import { keyOfChange, ofShortcuts, type Change } from '../core/chapters/shortcuts/change.ts';
+import { lockMacro, setMacro } from '../core/chapters/macros/writing.ts';
+import { applyEdit, tagged, type AnyChange } from '../core/profile/edit.ts';
+import { nextRank } from '../core/profile/entry.ts';
+import { Entry, entryKey, SHORTCUTS, shortcutsIn, shortcutsOf } from '../core/chapters/shortcuts/entry.ts';
+import { stratumById, StratumHead, type Profile, type StratumId } from '../core/profile/stratum.ts';
 import { parseKeys } from '../core/stroke/stroke.ts';
 
 /** Short names for the scopes that a stand-in's catalogue and shortcuts use again and again. */
@@ -26,7 +19,6 @@ export type Scopes<Name extends string = string> = Readonly<Record<Name, Record<
 
 /** An edit as the demo writes it: one `op | keys | command | scope name` a line; the op drop takes an own entry away. */
 export interface DemoEdit {
-	readonly role: Role;
 	readonly stratum: 'office' | 'personal';
 	readonly label: string;
 	readonly lines: string;
@@ -54,7 +46,7 @@ export interface StandIn {
 	readonly releases: readonly DemoRelease[];
 	entriesOf(lines: string): Entry[];
 	/** Every edit as changes, with the profile after it. */
-	history(): (Said & { profile: Profile })[];
+	history(): { changes: AnyChange[]; profile: Profile }[];
 }
 
 /** `use` gives runs a day for commands by id, one `id number` a line; the office has estimated them. */
@@ -104,31 +96,37 @@ export function standIn({
 			.map((line, i): Change => {
 				const drops = line.startsWith('drop');
 				const [entry] = entriesOf(drops ? line.replace('drop', 'set') : line) as [Entry];
-				const before = stratum.entries.get(entryKey(entry)) ?? null;
+				const before = shortcutsIn(stratum).get(entryKey(entry)) ?? null;
 				if (drops !== (before !== null)) throw new Error(`"${label}": ${line}`);
-				return { stratum: stratum.id, before, after: drops ? null : { ...entry, rank: nextRank(stratum) + i } };
+				return { stratum: stratum.id, before, after: drops ? null : { ...entry, rank: nextRank(shortcutsIn(stratum)) + i } };
 			});
 		if (new Set(changes.map(keyOfChange)).size !== changes.length) throw new Error(`"${label}" says something twice`);
 		return changes;
 	};
-	const macroChanges = (stratum: Stratum, lines: string): MacroChange[] =>
+	const withMacros = (profile: Profile, id: StratumId, lines: string): Profile =>
 		lines
 			.trim()
 			.split('\n')
 			.filter((line) => line !== '')
-			.map((line) => {
-				const [id, label, icon, flags = '', steps = '', description = ''] = line.split('|').map((field) => field.trim());
-				const after = Macro.parse({
-					id,
+			.reduce((now, line) => {
+				const [name, label, icon, flags = '', steps = '', description = ''] = line.split('|').map((field) => field.trim());
+				const macro = Macro.parse({
+					id: name,
 					label,
 					description,
 					icon,
 					inside: flags.includes('inside'),
-					steps: parseSteps(steps),
-					locks: flags.includes('locks')
+					steps: parseSteps(steps)
 				});
-				return { stratum: stratum.id, before: stratum.macros?.get(after.id) ?? null, after };
-			});
+				const set = applyEdit(now, setMacro(stratumById(now, id), macro));
+				return flags.includes('locks') ? applyEdit(set, lockMacro(stratumById(set, id), macro.id, true)) : set;
+			}, profile);
+	const macroChanges = (profile: Profile, id: StratumId, lines: string) => {
+		const [before, after] = [profile, withMacros(profile, id, lines)].map((one) => macrosIn(stratumById(one, id)));
+		return [...after!].flatMap(([key, entry]) =>
+			before!.get(key) === entry ? [] : [{ stratum: id, before: before!.get(key) ?? null, after: entry }]
+		);
+	};
 	const runs = new Map(
 		use
 			.trim()
@@ -148,24 +146,21 @@ export function standIn({
 		releases,
 		entriesOf,
 		history() {
-			let profile: Profile = strata.map((head) =>
-				head.kind === 'factory' ? stratumOf(head, factoryEntries, factoryAliases) : stratumOf(head, [])
-			);
+			let profile: Profile = strata.map((head) => ({
+				...head,
+				contents: head.kind === 'factory' ? { [SHORTCUTS]: shortcutsOf(factoryEntries), [ALIASES]: factoryAliases ?? null } : {}
+			}));
 			return edits.map((edit) => {
-				const changes = changesOf(profile, edit);
 				const stratum = edit.stratum as StratumId;
-				const cut = spliceBetween(
-					stratum,
-					aliasFileOf(profile, stratum).text,
-					edit.aliases?.trimStart() ?? aliasFileOf(profile, stratum).text
-				);
-				const said: Said = {
-					changes,
-					aliases: cut ? [cut] : [],
-					macros: macroChanges(stratumById(profile, stratum), edit.macros ?? '')
-				};
-				profile = applyEdit(profile, said);
-				return { ...said, profile };
+				const file = aliasFileIn(stratumById(profile, stratum));
+				const text = textChange(stratum, file, emptyAliasFile, edit.aliases?.trimStart() ?? file?.text ?? '');
+				const changes: AnyChange[] = [
+					...ofShortcuts(changesOf(profile, edit)),
+					...tagged({ id: ALIASES }, text ? [text] : []),
+					...tagged({ id: MACROS }, macroChanges(profile, stratum, edit.macros ?? ''))
+				];
+				profile = applyEdit(profile, changes);
+				return { changes, profile };
 			});
 		}
 	};

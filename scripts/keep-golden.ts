@@ -6,6 +6,9 @@ import { existsSync, mkdirSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { sql } from 'drizzle-orm';
 import { officeOf } from '../src/lib/server/office.ts';
+import { ACCEPTANCES } from '../core/chapters/acceptances/acceptance.ts';
+import { ofShortcuts } from '../core/chapters/shortcuts/change.ts';
+import { tagged } from '../core/profile/edit.ts';
 import { put } from '../core/answer/choices.ts';
 import { aliasAcceptable } from '../core/chapters/aliases/acceptance.ts';
 import { acceptable, accepts } from '../core/check/acceptance.ts';
@@ -50,20 +53,20 @@ try {
 
 	const at = new browser.Workspace(JSON.parse(await got(path)) as WorkspaceDocument);
 	const accepted = [
-		...at.findings.slice(0, 2).map((finding) => acceptable(at.tell(finding))),
-		...at.aliasFindings.slice(0, 1).map(aliasAcceptable),
-		...at.macroFindings.slice(0, 1).map(macroAcceptable)
+		...at.findings.open.slice(0, 2).map((finding) => acceptable(at.findings.tell(finding))),
+		...at.findings.ofAliases.slice(0, 1).map(aliasAcceptable),
+		...at.findings.ofMacros.slice(0, 1).map(macroAcceptable)
 	];
 	for (const [i, finding] of accepted.entries()) {
-		const change = accepts({ profile: at.profile, target: at.targetId }, finding, `stands, reason ${i + 1}`, at.role);
-		if (!(await at.commit(`Let stand ${i + 1}`, [change]))) throw new Error(at.notice?.text);
+		const change = accepts({ profile: at.profile, target: at.targetId }, finding, `stands, reason ${i + 1}`);
+		if (!(await at.edits.commit(`Let stand ${i + 1}`, tagged({ id: ACCEPTANCES }, [change])))) throw new Error(at.notice?.text);
 	}
 	const [binding] = at.index.effective.bindings;
-	await at.commit(
+	await at.edits.commit(
 		'An edit that is undone for good',
-		put(at.profile, at.targetId, { command: binding!.command, keys: 'Ctrl+Alt+F9' as Keys, scope: {} })
+		ofShortcuts(put(at.profile, at.targetId, { command: binding!.command, keys: 'Ctrl+Alt+F9' as Keys, scope: {} }))
 	);
-	for (const step of ['undo', 'redo', 'undo'] as const) await at[step]();
+	for (const step of ['undo', 'redo', 'undo'] as const) await at.edits[step]();
 
 	const { db } = (await officeOf()).store;
 	const { rows } = await db.execute<{ name: string }>(

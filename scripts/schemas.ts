@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { DiffFile, EffectiveFile, FindingsFile } from '../cli/shapes.ts';
 import { ApplicationFile } from '../core/format/application-json.ts';
-import { ProfileFile } from '../core/hand-over/profile-json.ts';
+import { ProfileFile } from '../core/hand-over/profile-file.ts';
 import { Recipe } from '../core/recipe/recipe.ts';
 import { Manifest, SeatReport } from '../core/release/release.ts';
 
@@ -12,7 +12,7 @@ export function schemas(): Record<string, object> {
 		title
 	});
 	return {
-		'skarn-profile-1.schema.json': of(ProfileFile, 'Skarn profile, version 1'),
+		'skarn-profile-2.schema.json': of(ProfileFile, 'Skarn profile, version 2'),
 		'skarn-recipe-1.schema.json': of(Recipe, 'Skarn recipe: a text format both ways, version 1'),
 		'skarn-application-1.schema.json': of(ApplicationFile, 'Skarn application with its catalogue, version 1'),
 		'skarn-findings-1.schema.json': of(FindingsFile, 'Findings of skarn check, version 1'),

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { Manifest, type SeatReport } from '../core/release/release.ts';
-import { ProfileFile } from '../core/hand-over/profile-json.ts';
+import { readProfileFile } from '../core/hand-over/profile-file.ts';
 import { sha256, type SeatFolder } from './folder.ts';
 
 /** The release was not taken; the seat keeps what it has. */
@@ -29,8 +29,12 @@ async function download(server: string, manifest: Manifest, get: Fetch): Promise
 	const found = sha256(bytes);
 	if (found !== manifest.sha256)
 		throw new ReleaseRefusedError(`release ${manifest.release} fails its digest: expected ${manifest.sha256}, got ${found}`);
-	if (!ProfileFile.safeParse(JSON.parse(Buffer.from(bytes).toString('utf8'))).success)
-		throw new ReleaseRefusedError(`release ${manifest.release} is not a profile file`);
+	try {
+		// a chapter that this seat does not know yet is no fault of the file
+		readProfileFile(`release ${manifest.release}`, Buffer.from(bytes).toString('utf8'));
+	} catch (error) {
+		throw new ReleaseRefusedError(`release ${manifest.release} is not a profile file: ${(error as Error).message}`);
+	}
 	return bytes;
 }
 

@@ -3,7 +3,7 @@ import { ApplicationForm, catalogueFromTable, guessMapping } from '../core/forma
 import { readTable } from '../core/format/table/table.ts';
 import { readApplicationFile } from '../core/format/application-json.ts';
 import { readCsv } from '../core/format/csv.ts';
-import { profileFile, readProfileFile, writeProfileFile } from '../core/hand-over/profile-json.ts';
+import { profileFile, readProfileFile, writeProfileFile } from '../core/hand-over/profile-file.ts';
 import { readShortcutsCsv, writeShortcutsCsv } from '../core/hand-over/shortcuts-csv.ts';
 import { readMacros } from '../core/chapters/macros/file.ts';
 import '../core/recipe/shapes/all.ts';
@@ -12,7 +12,7 @@ import { NotWritableError } from '../core/recipe/record.ts';
 import type { Recipe } from '../core/recipe/recipe.ts';
 import { readShortcuts } from '../core/recipe/rows.ts';
 import { SHIPPED_RECIPES } from '../core/recipe/shipped.ts';
-import { stratumOf } from '../core/profile/stratum.ts';
+import { shortcutsIn, withShortcuts } from '../core/chapters/shortcuts/entry.ts';
 import { varve } from '../demo/varve/varve.ts';
 
 /** Signs and words that mean something to one format or another. */
@@ -92,7 +92,7 @@ export function importers(): Record<string, { sound: string; read: (text: string
 	const strata = varve
 		.history()
 		.at(-1)!
-		.profile.map((s) => ({ ...s, entries: new Map([...s.entries].slice(0, 6)) }));
+		.profile.map((s) => withShortcuts(s, [...shortcutsIn(s).values()].slice(0, 6)));
 	const catalogue = new Map(varve.commands.map((c) => [c.id, c]));
 	const fields =
 		'Ident,Caption,Menu,Mode\nlay_tile,Lay tile,Roof > Tiles,Plan\nturn_ridge,"Turn, ridge",Roof > Ridge,Plan|Section\n';
@@ -130,7 +130,7 @@ export function importers(): Record<string, { sound: string; read: (text: string
 			read: (text) => readApplicationFile('file', text)
 		},
 		'shortcuts, CSV': {
-			sound: writeShortcutsCsv([stratumOf(strata[0]!, [...strata[0]!.entries.values()])], catalogue),
+			sound: writeShortcutsCsv([strata[0]!], catalogue),
 			read: (text) => readShortcutsCsv('file', text)
 		},
 		'catalogue, CSV': {

@@ -33,13 +33,13 @@ export function convertCommand(program: Command, end: Ends): void {
 				left = unknown.map((u) => `${file}:${u.line}:${u.column}: ${u.message}`);
 			} else if (source.holds === 'macros') {
 				const read = readMacros(source, file, text);
-				rows = macroRecords(read.macros);
+				rows = macroRecords(read.entries);
 				left = read.refused.map((u) => `${file}:${u.line}:${u.column}: ${u.message}`);
 			} else {
 				const read = readShortcuts(source, file, text);
 				const written = shortcutRecords(
 					target,
-					read.rows.map(({ op, shortcut }) => ({ op, ...shortcut }))
+					read.rows.map(({ said }) => said)
 				);
 				rows = written.rows;
 				left = [...read.refused.map((u) => `${file}:${u.line}:${u.column}: ${u.message}`), ...written.left];

@@ -1,10 +1,7 @@
 import { Option, type Command } from 'commander';
-import { differences } from '../../core/chapters/shortcuts/diff.ts';
-import { effectiveProfile } from '../../core/chapters/shortcuts/effective.ts';
-import { mayMeet, scopeText } from '../../core/context/scope.ts';
-import { aliasDifferences } from '../../core/chapters/aliases/diff.ts';
-import { macroDifferences } from '../../core/chapters/macros/diff.ts';
-import { loadApplication, loadProfile } from '../files.ts';
+import type { Names } from '../../core/profile/chapter.ts';
+import { differencesBetween } from '../../core/profile/differences.ts';
+import { loadApplication, loadProfile, PLAIN } from '../files.ts';
 import { tellRefused, type Ends } from './subject.ts';
 
 const SIGNS = { added: '+', changed: '~', removed: '-' } as const;
@@ -21,21 +18,15 @@ export function diffCommand(program: Command, end: Ends): void {
 		.action((before: string, after: string, { format, application }: { format: string; application?: string }) => {
 			const files = [loadProfile([before]), loadProfile([after])] as const;
 			const [a, b] = [files[0].profile, files[1].profile];
-			const space = application ? loadApplication(application).space : { meet: mayMeet };
-			const shortcuts = differences(effectiveProfile(a, space), effectiveProfile(b, space)).map(({ kind, binding }) => ({
+			const subject = application ? loadApplication(application) : undefined;
+			const names: Names = subject ? { ...PLAIN, meet: subject.space.meet } : PLAIN;
+			const all = differencesBetween(a, b, names).map(({ chapter, kind, command, caption: { keys, typed, label, detail } }) => ({
 				kind,
-				input: binding.keys as string,
-				command: binding.command as string,
-				scope: scopeText(binding.scope)
+				chapter,
+				input: (keys ?? typed ?? command ?? label) as string,
+				command: keys === undefined && typed === undefined ? label : ((command as string | undefined) ?? label),
+				scope: keys === undefined ? '' : detail
 			}));
-			const aliases = aliasDifferences(a, b).map(({ kind, alias, command }) => ({ kind, input: alias, command, scope: '' }));
-			const macros = macroDifferences(a, b).map(({ kind, id, label }) => ({
-				kind,
-				input: id as string,
-				command: label,
-				scope: ''
-			}));
-			const all = [...shortcuts, ...aliases, ...macros];
 			console.log(
 				format === 'json'
 					? JSON.stringify({ format: 'skarn-diff', version: 1, differences: all }, null, 2)

@@ -1,11 +1,13 @@
 import { Option, type Command } from 'commander';
+import { aliasFileIn } from '../../core/chapters/aliases/file.ts';
+import { indexOf } from '../../core/check/circumstances.ts';
 import { aliasTable } from '../../core/chapters/aliases/table.ts';
 import { SECTIONS, selectProfile, USUAL } from '../../core/hand-over/selection.ts';
 import { htmlSheet, markdownSheet, sheetOf } from '../../core/hand-over/sheet.ts';
 import { writeShortcutsCsv } from '../../core/hand-over/shortcuts-csv.ts';
 import { profileCatalogue } from '../../core/chapters/macros/table.ts';
 import { effectiveProfile } from '../../core/chapters/shortcuts/effective.ts';
-import { profileFile, writeProfileFile } from '../../core/hand-over/profile-json.ts';
+import { profileFile, writeProfileFile } from '../../core/hand-over/profile-file.ts';
 import { deliver } from '../files.ts';
 import { BadInputError } from '../problem.ts';
 import { applicationJson } from '../server.ts';
@@ -40,7 +42,7 @@ export function exportCommand(program: Command, end: Ends): void {
 				const { application, loaded } = await subjectOf(files, options);
 				tellRefused(loaded, end);
 				const catalogue = profileCatalogue(application.catalogue, loaded.profile);
-				const picked = selectProfile(loaded.profile, selectionOf(options), { space: application.space, catalogue });
+				const picked = selectProfile(loaded.profile, selectionOf(options), { index: indexOf(application, loaded.profile) });
 				const strata = stratum === undefined ? picked : picked.filter((s) => s.id === stratum);
 				if (strata.length === 0)
 					throw new BadInputError(
@@ -50,7 +52,7 @@ export function exportCommand(program: Command, end: Ends): void {
 				if (what === 'profile') return deliver(output, writeProfileFile(profileFile(application.application, strata)));
 				if (what === 'csv') return deliver(output, writeShortcutsCsv(strata, catalogue));
 				if (what === 'aliases') {
-					const file = strata.findLast((s) => s.aliases)?.aliases;
+					const file = strata.map(aliasFileIn).findLast((one) => one !== null);
 					if (!file) throw new BadInputError('No stratum has an alias file.');
 					return deliver(output, file.text, file.encoding);
 				}

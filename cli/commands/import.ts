@@ -1,13 +1,16 @@
 import type { Command } from 'commander';
-import { bring, itemsOf, refusals } from '../../core/hand-over/bring.ts';
-import { compareFile } from '../../core/hand-over/compare.ts';
+import { bring, refusals } from '../../core/hand-over/bring.ts';
+import type { FileProblem } from '../../core/format/problem.ts';
+import { compareFile, type Parsed } from '../../core/hand-over/compare.ts';
 import { SECTIONS, USUAL } from '../../core/hand-over/selection.ts';
-import { profileFile, readProfileFile, writeProfileFile } from '../../core/hand-over/profile-json.ts';
+import { profileFile, readProfileFile, writeProfileFile } from '../../core/hand-over/profile-file.ts';
 import { readShortcutsCsv } from '../../core/hand-over/shortcuts-csv.ts';
 import { desksOf } from '../../core/keyboard/desk.ts';
 import { officeDesks } from '../../core/keyboard/office.ts';
-import { applyEdit, isNothing } from '../../core/profile/edit.ts';
+import { applyEdit } from '../../core/profile/edit.ts';
 import { stratumById, type StratumId } from '../../core/profile/stratum.ts';
+import type { FileRow } from '../../core/profile/chapter.ts';
+import { MACROS } from '../../core/chapters/macros/macro.ts';
 import { readMacros } from '../../core/chapters/macros/file.ts';
 import { readShortcuts } from '../../core/recipe/rows.ts';
 import { deliver, isJson, load, loadRecipe } from '../files.ts';
@@ -61,43 +64,39 @@ export function importCommand(program: Command, end: Ends): void {
 				otherwise: 'personal' as StratumId,
 				office: officeDesks(application.application.rules, desksOf(application.seats))
 			});
-			const { index } = compared;
-			const items = itemsOf(profile, { ...compared, folders: undefined }, undefined);
+			const { index, items } = compared;
 			const chosen = options.keep ? items.filter((item) => item.state !== 'replaced') : items;
-			const { said, left } = bring(index, profile, chosen);
+			const { changes, left } = bring(index, profile, chosen);
 			const refused = [...refusals(read.refused, items), ...left];
 			for (const state of ['new', 'replaced', 'same'] as const)
 				console.error(`${items.filter((item) => item.state === state).length} ${state}`);
 			for (const { line, column, message } of refused) console.error(`${file}:${line}:${column}: refused: ${message}`);
-			for (const { row } of compared.rows)
-				if (row.spelled)
-					console.error(
-						`${file}:${row.line}: ${row.spelled} is taken as ${row.shortcut.keys}, as ${application.application.name} hears it`
-					);
+			for (const { line, spelled, caption } of items)
+				if (spelled)
+					console.error(`${file}:${line}: ${spelled} is taken as ${caption.keys}, as ${application.application.name} hears it`);
 			if (refused.length > 0) end(1);
 			if (options.dryRun) return;
 			if (options.server) {
-				const { revision } = await workspaceOn(options.server, options.application!);
-				if (!isNothing(said))
+				const { revision, strata } = await workspaceOn(options.server, options.application!);
+				if (changes.length > 0)
 					await askServer(options.server, `/api/applications/${options.application}/edits`, 'POST', {
 						base: revision,
-						role: 'steward',
+						stratum: (strata.find((s) => s.kind === 'office') ?? strata.at(-1)!).id,
 						label: `Import ${file}`,
-						...said
+						changes
 					});
-			} else deliver(options.output, writeProfileFile(profileFile(application.application, applyEdit(profile, said))));
+			} else deliver(options.output, writeProfileFile(profileFile(application.application, applyEdit(profile, changes))));
 		});
 }
 
 /** A profile by its first sign, else by its recipe, else shortcuts as CSV. */
-function readFile(file: string, name: string | undefined, into: StratumId) {
+function readFile(file: string, name: string | undefined, into: StratumId): Parsed & { refused: readonly FileProblem[] } {
 	const { text } = load(file);
-	if (name === undefined)
-		return isJson(file, text) ? readProfileFile(file, text) : { ...readShortcutsCsv(file, text), macros: [], aliases: [] };
+	if (name === undefined) return isJson(file, text) ? readProfileFile(file, text) : readShortcutsCsv(file, text);
 	const recipe = loadRecipe(name);
 	if (recipe.holds === 'aliases')
 		throw new BadInputError(`${name} holds aliases; check them with \`skarn check --aliases\`, or bring the file in Recipes.`);
-	if (recipe.holds === 'shortcuts') return { ...readShortcuts(recipe, file, text), macros: [], aliases: [] };
-	const { macros, refused } = readMacros(recipe, file, text);
-	return { rows: [], refused, macros: [{ stratum: into, macros }], aliases: [] };
+	if (recipe.holds === 'shortcuts') return readShortcuts(recipe, file, text);
+	const { entries, refused } = readMacros(recipe, file, text);
+	return { rows: entries.map((said): FileRow => ({ chapter: MACROS, line: said.rank, stratum: into, said })), refused };
 }

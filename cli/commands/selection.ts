@@ -14,5 +14,5 @@ export function selectionOf({ sections, in: where = '', category = [] }: Selecti
 	const names = sections.split(',').map((name) => name.trim());
 	const unknown = names.find((name) => !Section.safeParse(name).success);
 	if (unknown !== undefined) throw new BadInputError(`"${unknown}" is no part of a profile; there are ${SECTIONS.join(', ')}.`);
-	return { sections: names as Section[], contexts: reading(() => parseScope(where)), categories: category };
+	return { sections: names, contexts: reading(() => parseScope(where)), categories: category };
 }

@@ -1,6 +1,7 @@
 import type { Command } from 'commander';
 import type { Subject } from '../../core/check/circumstances.ts';
-import { inOrder } from '../../core/profile/stratum.ts';
+import { shortcutsIn } from '../../core/chapters/shortcuts/entry.ts';
+import { inOrder } from '../../core/profile/entry.ts';
 import { loadApplication, loadProfile, type LoadedProfile } from '../files.ts';
 import { BadInputError } from '../problem.ts';
 import { filesFrom } from '../server.ts';
@@ -46,7 +47,7 @@ function refuseForeign(
 			`${other.file} is a profile of ${other.id}; the application is ${application.id}. With --foreign it is taken all the same.`
 		);
 	for (const stratum of profile)
-		for (const { scope, rank } of inOrder(stratum))
+		for (const { scope, rank } of inOrder(shortcutsIn(stratum)))
 			try {
 				space.bitsOf(scope);
 			} catch (error) {

@@ -1,7 +1,9 @@
 import { isSubset, type Bits } from '../context/bits.ts';
-import { combined, type Change } from '../profile/edit.ts';
-import { entryKey, type Shortcut } from '../chapters/shortcuts/entry.ts';
-import { nextRank, stratumById, type Profile, type StratumId } from '../profile/stratum.ts';
+import { combined, type Change } from '../chapters/shortcuts/change.ts';
+import { entryKey, shortcutsIn, type Shortcut } from '../chapters/shortcuts/entry.ts';
+import { OutOfReachError } from '../profile/chapter.ts';
+import { nextRank } from '../profile/entry.ts';
+import { stratumById, type Profile, type StratumId } from '../profile/stratum.ts';
 import { readable, type Keys } from '../stroke/stroke.ts';
 import { scopeText } from '../context/scope.ts';
 import { lockOver, type Binding } from '../chapters/shortcuts/effective.ts';
@@ -11,11 +13,6 @@ import type { ShortcutIndex } from './shortcut-index.ts';
 import { overlay } from './overlay.ts';
 import { verdict, type Verdict } from './verdict.ts';
 
-/** Something cannot be written from the chosen stratum. The message names the stratum that stands in the way. */
-export class OutOfReachError extends Error {
-	override name = 'OutOfReachError';
-}
-
 /**
  * The changes that put the shortcut in force from `target`: none if a stratum below says it already.
  * `offset` spaces the ranks of several puts in one edit.
@@ -23,16 +20,20 @@ export class OutOfReachError extends Error {
 export function put(profile: Profile, target: StratumId, shortcut: Shortcut, offset = 0): Change[] {
 	const stratum = stratumById(profile, target);
 	const key = entryKey({ ...shortcut, op: 'set' });
-	const before = stratum.entries.get(key) ?? null;
+	const before = shortcutsIn(stratum).get(key) ?? null;
 	if (before?.op === 'set') return [];
 	const level = profile.indexOf(stratum);
 	const saidBelow = profile
 		.slice(0, level)
-		.reduce((said, s) => ({ set: true, remove: false, lock: said, accept: said })[s.entries.get(key)?.op ?? 'lock'], false);
+		.reduce((said, s) => ({ set: true, remove: false, lock: said })[shortcutsIn(s).get(key)?.op ?? 'lock'], false);
 	if (saidBelow) return before ? [{ stratum: target, before, after: null }] : [];
 	const { command, keys, scope } = shortcut;
 	return [
-		{ stratum: target, before, after: { op: 'set', command, keys, scope, rank: before?.rank ?? nextRank(stratum) + offset } }
+		{
+			stratum: target,
+			before,
+			after: { op: 'set', command, keys, scope, rank: before?.rank ?? nextRank(shortcutsIn(stratum)) + offset }
+		}
 	];
 }
 
@@ -55,10 +56,14 @@ export function takeAway(index: ShortcutIndex, profile: Profile, target: Stratum
 		);
 	const stratum = stratumById(profile, target);
 	const { command, keys, scope } = binding;
-	const before = stratum.entries.get(entryKey({ op: 'set', command, keys, scope })) ?? null;
+	const before = shortcutsIn(stratum).get(entryKey({ op: 'set', command, keys, scope })) ?? null;
 	if (binding.stratum === target) return [{ stratum: target, before, after: null }];
 	return [
-		{ stratum: target, before, after: { op: 'remove', command, keys, scope, rank: before?.rank ?? nextRank(stratum) + offset } }
+		{
+			stratum: target,
+			before,
+			after: { op: 'remove', command, keys, scope, rank: before?.rank ?? nextRank(shortcutsIn(stratum)) + offset }
+		}
 	];
 }
 

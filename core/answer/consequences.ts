@@ -1,5 +1,5 @@
 import type { CommandId } from '../application/command.ts';
-import type { Change } from '../profile/edit.ts';
+import type { Change } from '../chapters/shortcuts/change.ts';
 import type { Profile } from '../profile/stratum.ts';
 import { properPrefixes, type Keys } from '../stroke/stroke.ts';
 import { overlay } from './overlay.ts';

@@ -1,16 +1,18 @@
 import type { CommandId } from '../application/command.ts';
-import type { Change } from '../profile/edit.ts';
-import { keyOfChange } from '../profile/edit.ts';
+import type { Change } from '../chapters/shortcuts/change.ts';
+import { keyOfChange } from '../chapters/shortcuts/change.ts';
 import { effectiveProfile, type Binding, type Ineffective } from '../chapters/shortcuts/effective.ts';
 import {
 	entryKey,
 	shortcutKey,
+	shortcutsIn,
+	SHORTCUTS,
 	type Entry,
-	type EntryKey,
 	type Shortcut,
 	type ShortcutKey
 } from '../chapters/shortcuts/entry.ts';
-import type { Profile, Stratum } from '../profile/stratum.ts';
+import type { EntryKey } from '../profile/entry.ts';
+import { holding, type Profile, type Stratum } from '../profile/stratum.ts';
 import { properPrefixes, type Keys } from '../stroke/stroke.ts';
 import { GrowingInput, type Input } from './input.ts';
 import { RULES } from './rules/rules.ts';
@@ -38,7 +40,7 @@ export function overlay(index: ShortcutIndex, profile: Profile, changes: readonl
 
 	const entryOf = (stratum: Stratum, key: EntryKey) => {
 		const after = changed.get(`${stratum.id}\n${key}`);
-		return after === undefined ? stratum.entries.get(key) : after;
+		return after === undefined ? shortcutsIn(stratum).get(key) : after;
 	};
 	const folded = profile.map((stratum) => {
 		const entries = new Map<EntryKey, Entry>();
@@ -48,7 +50,7 @@ export function overlay(index: ShortcutIndex, profile: Profile, changes: readonl
 				const entry = entryOf(stratum, key);
 				if (entry) entries.set(key, entry);
 			}
-		return { ...stratum, entries };
+		return holding(stratum, SHORTCUTS, entries);
 	});
 	const { bindings: fresh, ineffective } = effectiveProfile(folded, index.space);
 	const level = new Map(profile.map((stratum, i) => [stratum.id, i]));

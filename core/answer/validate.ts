@@ -1,26 +1,21 @@
-import { keyOfChange, type Change } from '../profile/edit.ts';
+import { keyOfChange, type Change } from '../chapters/shortcuts/change.ts';
 import { lockOver } from '../chapters/shortcuts/effective.ts';
 import { entryKey, shortcutKey, type Entry } from '../chapters/shortcuts/entry.ts';
+import type { ChangeProblem } from '../profile/chapter.ts';
 import { stratumById, type Profile, type StratumId } from '../profile/stratum.ts';
 import { parseKeys } from '../stroke/stroke.ts';
 import { lockedText } from './locked-text.ts';
 import { overlay } from './overlay.ts';
 import type { ShortcutIndex } from './shortcut-index.ts';
 
-/** One change that the profile cannot take; `index` is its place in the edit. */
-export interface ChangeProblem {
-	readonly index: number;
-	readonly message: string;
-}
-
 /**
  * What stands against the changes beyond their form: commands that do not exist, contexts the application does not
  * have, keys that are not in canonical spelling, what a lock of a lower stratum forbids. Entries that only go are never refused,
- * so that a profile can always be cleaned; an acceptance may be of a finding about just such a thing.
+ * so that a profile can always be cleaned.
  */
 export function changeProblems(index: ShortcutIndex, profile: Profile, changes: readonly Change[]): ChangeProblem[] {
 	const problems = changes.flatMap(({ after }, i) => {
-		if (!after || after.op === 'accept') return [];
+		if (!after) return [];
 		const problem = (message: string) => [{ index: i, message }];
 		if (!index.catalogue.has(after.command)) return problem(`the command ${after.command} is not in the catalogue`);
 		try {
@@ -43,7 +38,7 @@ function lockedChanges(index: ShortcutIndex, profile: Profile, changes: readonly
 	const after = overlay(index, profile, changes);
 	return changes.flatMap((change, i) => {
 		const { stratum, after: entry } = change;
-		if (!entry || entry.op === 'accept' || entry.op === 'lock') return [];
+		if (!entry || entry.op === 'lock') return [];
 		const lock = after
 			.at(entry.keys)
 			.ineffective.find((is) => is.reason === 'locked' && is.stratum === stratum && entryKey(is.entry) === keyOfChange(change));

@@ -1,20 +1,28 @@
-import type { Accepted, Effective } from '../chapters/shortcuts/effective.ts';
-import type { Entry } from '../chapters/shortcuts/entry.ts';
-import type { Role } from '../profile/role.ts';
-import { nextRank, stratumById } from '../profile/stratum.ts';
-import type { Change } from '../profile/edit.ts';
+import type { CommandId } from '../application/command.ts';
+import {
+	acceptanceKey,
+	acceptancesIn,
+	type Accepted,
+	type AcceptedFindings,
+	type AcceptanceEntry
+} from '../chapters/acceptances/acceptance.ts';
+import type { Scope } from '../context/scope.ts';
+import type { KeyedChange } from '../profile/change.ts';
+import { nextRank } from '../profile/entry.ts';
+import { roleFor } from '../profile/role.ts';
+import { stratumById } from '../profile/stratum.ts';
 import type { Keys } from '../stroke/stroke.ts';
 import { check, tellAll } from './check.ts';
 import type { Circumstances } from './circumstances.ts';
 import type { Pen, Told } from './finding.ts';
-import type { CommandId } from '../application/command.ts';
-import type { Scope } from '../context/scope.ts';
 
 /** A finding as far as its acceptance goes, be it of keys, of an alias file or of a macro. */
 export interface Acceptable {
 	readonly id: string;
 	/** Changes when something that the finding rests on does. */
 	readonly circumstances: string;
+	/** How circumstances were told before; what was accepted so holds until it is renewed. */
+	readonly formerly?: string;
 	readonly command: CommandId;
 	/** The input that shows it, if an input does. */
 	readonly keys: Keys | undefined;
@@ -29,37 +37,43 @@ export const acceptable = ({ id, circumstances, command, witness, bindings: [bin
 	scope: binding?.scope ?? {}
 });
 
+type Standing = Pick<Acceptable, 'id' | 'circumstances' | 'formerly'>;
+
+/** Whether the acceptance is of the finding as it is. The circumstances of most are not known yet, and take long to find out. */
+export const standsFor = (said: string | undefined, finding: Standing): boolean =>
+	said !== undefined && (said === finding.circumstances || said === finding.formerly);
+
 /** The acceptance of the finding, while the circumstances are those that were accepted. */
-export function acceptedAs(effective: Effective, told: Pick<Acceptable, 'id' | 'circumstances'>): Accepted | undefined {
-	const accepted = effective.accepted.get(told.id);
-	// the circumstances of most are not known yet, and take long to find out
-	return accepted && accepted.acceptance.circumstances === told.circumstances ? accepted : undefined;
+export function acceptedAs(accepted: AcceptedFindings, finding: Standing): Accepted | undefined {
+	const found = accepted.get(finding.id);
+	return found && standsFor(found.acceptance.circumstances, finding) ? found : undefined;
 }
 
-export const isAccepted = (effective: Effective, told: Pick<Acceptable, 'id' | 'circumstances'>): boolean =>
-	acceptedAs(effective, told) !== undefined;
+export const isAccepted = (accepted: AcceptedFindings, finding: Standing): boolean => acceptedAs(accepted, finding) !== undefined;
 
 /** The errors that nobody has accepted. */
 export function errorsLeft(circumstances: Circumstances): Told[] {
 	const errors = check(circumstances).filter((finding) => finding.severity === 'error');
-	return tellAll(circumstances, errors).filter((told) => !isAccepted(circumstances.index.effective, told));
+	return tellAll(circumstances, errors).filter((told) => !isAccepted(circumstances.accepted, told));
 }
 
 /** The change that accepts a finding, as an entry of the pen's stratum. */
-export function accepts({ profile, target }: Pen, finding: Acceptable, reason: string, role: Role, offset = 0): Change {
+export function accepts({ profile, target }: Pen, finding: Acceptable, reason: string, offset = 0): KeyedChange<AcceptanceEntry> {
 	const stratum = stratumById(profile, target);
-	const { id, circumstances, command, keys = '' as Keys, scope } = finding;
-	const after: Entry = {
-		op: 'accept',
-		command,
-		keys,
-		scope,
-		rank: nextRank(stratum) + offset,
-		acceptance: { finding: id, circumstances, reason, role }
-	};
-	const before = [...stratum.entries.values()].find((e) => e.acceptance?.finding === id) ?? null;
-	return { stratum: target, before, after };
+	const content = acceptancesIn(stratum);
+	const { id, circumstances, command, keys = '', scope } = finding;
+	const role = roleFor(stratum.kind);
+	const said = { finding: id, circumstances, reason, role, command, keys, scope };
+	const before = content.get(acceptanceKey(said)) ?? null;
+	return { stratum: target, before, after: { op: 'set', ...said, rank: before?.rank ?? nextRank(content) + offset } };
 }
+
+/** The change that drops an acceptance. */
+export const dropsAcceptance = ({ stratum, acceptance }: Accepted): KeyedChange<AcceptanceEntry> => ({
+	stratum,
+	before: acceptance,
+	after: null
+});
 
 /** What a check looked at, and so what the ids of its findings begin with. */
 export type Checked = 'keys' | 'aliases' | 'macros';
@@ -71,20 +85,14 @@ function checkedIn(id: string): Checked {
 }
 
 /** The acceptances of findings of such a check. */
-export const acceptancesIn = (effective: Effective, checked: Checked): Accepted[] =>
-	[...effective.accepted.values()].filter(({ acceptance }) => checkedIn(acceptance.finding) === checked);
+export const acceptancesOf = (accepted: AcceptedFindings, checked: Checked): Accepted[] =>
+	[...accepted.values()].filter(({ acceptance }) => checkedIn(acceptance.finding) === checked);
 
-/**
- * Acceptances of findings of such a check that are gone or have changed; they say nothing any more and can be dropped. `all`
- * are the findings of that check.
- */
-export function staleAcceptances(
-	effective: Effective,
-	checked: Checked,
-	all: readonly Pick<Acceptable, 'id' | 'circumstances'>[]
-): Accepted[] {
-	const current = new Map(all.map(({ id, circumstances }) => [id, circumstances]));
-	return acceptancesIn(effective, checked).filter(
-		({ acceptance: { finding, circumstances } }) => current.get(finding) !== circumstances
-	);
+/** Those of the acceptances whose finding is gone or has changed; they say nothing any more and can be dropped. */
+export function staleAcceptances(accepted: Accepted[] | AcceptedFindings, findings: readonly Standing[]): Accepted[] {
+	const current = new Map(findings.map((finding) => [finding.id, finding]));
+	return [...accepted.values()].filter(({ acceptance: { finding, circumstances } }) => {
+		const now = current.get(finding);
+		return !now || !standsFor(circumstances, now);
+	});
 }

@@ -1,6 +1,6 @@
 import type { Input } from '../answer/input.ts';
 import type { CommandId } from '../application/command.ts';
-import type { Change } from '../profile/edit.ts';
+import type { Change } from '../chapters/shortcuts/change.ts';
 import { properPrefixes, readable, type Keys } from '../stroke/stroke.ts';
 import type { Circumstances } from './circumstances.ts';
 import { contestsOn, type ContestOf } from './contest.ts';

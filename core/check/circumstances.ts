@@ -1,16 +1,18 @@
 import { shortcutIndex, type ShortcutIndex } from '../answer/shortcut-index.ts';
 import type { Application, Catalogue } from '../application/application.ts';
+import { acceptedIn, type AcceptedFindings } from '../chapters/acceptances/acceptance.ts';
 import { profileCatalogue } from '../chapters/macros/table.ts';
 import type { ContextSpace } from '../context/space.ts';
 import { effectiveProfile } from '../chapters/shortcuts/effective.ts';
-import type { Entry } from '../chapters/shortcuts/entry.ts';
-import { stratumOf, type Profile } from '../profile/stratum.ts';
+import { headOf, type Profile, type Stratum } from '../profile/stratum.ts';
 import { officeDesks, type OfficeDesks } from '../keyboard/office.ts';
 
 /** What a check looks at. */
 export interface Circumstances {
 	readonly index: ShortcutIndex;
 	readonly office: OfficeDesks;
+	/** What somebody has let stand. */
+	readonly accepted: AcceptedFindings;
 	/** The profile as it was with the last release; undefined before the first. */
 	readonly released: ShortcutIndex | undefined;
 }
@@ -26,26 +28,21 @@ export function indexOf({ application, space, catalogue }: Subject, profile: Pro
 	return shortcutIndex(effectiveProfile(profile, space), space, profileCatalogue(catalogue, profile), application.rules);
 }
 
-/** The strata that a release is judged by: the factory's and the office's. */
-export const published = (profile: Profile): Profile => profile.filter((s) => s.kind === 'factory' || s.kind === 'office');
+/** The profile with the office stratum as it was released. */
+export const asReleased = (profile: Profile, released: Stratum): Profile =>
+	profile.map((stratum) => (stratum.kind === 'office' ? { ...headOf(stratum), contents: released.contents } : stratum));
 
-/** The profile with the office's shortcuts as they were released; all else is as it is. */
-export function withReleased(profile: Profile, released: readonly Entry[]): Profile {
-	return profile.map((stratum) =>
-		stratum.kind === 'office' ? { ...stratum, entries: stratumOf(stratum, released).entries } : stratum
-	);
-}
-
-/** `released` are the entries of the office stratum in the last release, null before the first. */
+/** `released` is the office stratum in the release that seats follow, null before the first. */
 export function circumstancesOf(
 	subject: Subject,
 	profile: Profile,
 	desks: OfficeDesks['desks'],
-	released: readonly Entry[] | null
+	released: Stratum | null
 ): Circumstances {
 	return {
 		index: indexOf(subject, profile),
 		office: officeDesks(subject.application.rules, desks),
-		released: released ? indexOf(subject, withReleased(profile, released)) : undefined
+		accepted: acceptedIn(profile),
+		released: released ? indexOf(subject, asReleased(profile, released)) : undefined
 	};
 }

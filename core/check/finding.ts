@@ -2,9 +2,9 @@ import type { Input } from '../answer/input.ts';
 import type { Contender } from '../answer/rules/rule.ts';
 import type { Catalogue } from '../application/application.ts';
 import type { CommandId } from '../application/command.ts';
-import type { Change } from '../profile/edit.ts';
+import type { Change } from '../chapters/shortcuts/change.ts';
 import type { Binding } from '../chapters/shortcuts/effective.ts';
-import type { Profile, StratumId } from '../profile/stratum.ts';
+import type { Pen } from '../profile/chapter.ts';
 import type { Keys } from '../stroke/stroke.ts';
 import type { Circumstances } from './circumstances.ts';
 import type { Contest } from './contest.ts';
@@ -76,11 +76,7 @@ export interface Proposal {
 	changes(): readonly Change[];
 }
 
-/** From which stratum of which profile a fix is written. */
-export interface Pen {
-	readonly profile: Profile;
-	readonly target: StratumId;
-}
+export type { Pen };
 
 /** What suffers: a binding, several of one command or more, or a command of which there is none. */
 export type Subject = Binding | readonly Binding[] | CommandId;

@@ -1,6 +1,6 @@
 import { overlay } from '../answer/overlay.ts';
 import { shortcutIndex } from '../answer/shortcut-index.ts';
-import { applyChanges, composed, type Change } from '../profile/edit.ts';
+import { applyChanges, composed, type Change } from '../chapters/shortcuts/change.ts';
 import { effectiveProfile } from '../chapters/shortcuts/effective.ts';
 import type { Circumstances } from './circumstances.ts';
 import type { Finding, Pen } from './finding.ts';

@@ -1,7 +1,7 @@
-import { OutOfReachError } from '../answer/choices.ts';
+import { OutOfReachError } from '../profile/chapter.ts';
 import { overlay } from '../answer/overlay.ts';
 import { changeProblems } from '../answer/validate.ts';
-import { combined, type Change } from '../profile/edit.ts';
+import { combined, type Change } from '../chapters/shortcuts/change.ts';
 import type { Circumstances } from './circumstances.ts';
 import { Checks } from './check.ts';
 import { contestOn } from './contest.ts';

@@ -1,8 +1,7 @@
 import { deskLabel, type OfficeDesks } from '../keyboard/office.ts';
 import type { Keys } from '../stroke/stroke.ts';
-import { findingId, labelOf, SEVERITIES, type Finding, type Severity } from './finding.ts';
-import type { Circumstances } from './circumstances.ts';
-import { CHECK_RULES } from './rules/rules.ts';
+import { keysOf, type AnyFinding } from './any-finding.ts';
+import { SEVERITIES, type Finding, type Severity } from './finding.ts';
 
 export const GROUPINGS = ['key', 'command', 'rule', 'seats'] as const;
 export type Grouping = (typeof GROUPINGS)[number];
@@ -13,55 +12,69 @@ export interface FindingGroup {
 	readonly title: string;
 	/** Set when the group is about one input. */
 	readonly keys: Keys | undefined;
-	readonly findings: readonly Finding[];
+	readonly findings: readonly AnyFinding[];
 }
 
 export type Counts = Readonly<Record<Severity, number>>;
 
-export function countsOf(findings: Iterable<Pick<Finding, 'severity'>>): Counts {
+export function countsOf(findings: Iterable<Pick<AnyFinding, 'severity'>>): Counts {
 	const counts = Object.fromEntries(SEVERITIES.map((s) => [s, 0])) as Record<Severity, number>;
 	for (const { severity } of findings) counts[severity]++;
 	return counts;
 }
 
-/** Which seats a finding is about: those with the trouble for the layout rule, all for the others. */
-function seatsOf({ rule, detail, witness }: Finding, office: OfficeDesks): string {
+/** Which seats a finding about keys is about: those with the trouble for the layout rule, all for the others. */
+export function seatsOf({ rule, detail, witness }: Finding, office: OfficeDesks): string {
 	const trouble = rule === 'layout' && office.troubles(witness.keys!).find((t) => t.kind === detail);
 	return trouble ? trouble.desks.map(deskLabel).join(', ') : 'Every seat';
 }
 
+/** What somebody does to run into it: keys, or a name that is typed. */
+const inputOf = ({ witness }: AnyFinding): string | undefined =>
+	witness.kind === 'keys'
+		? witness.keys
+		: witness.kind === 'typed'
+			? `typed ${witness.text}`
+			: witness.kind === 'macro'
+				? 'In macros'
+				: undefined;
+
 /** Groups in the order of their worst finding; within a group the worst first. */
-export function groupsOf(findings: readonly Finding[], by: Grouping, circumstances: Circumstances): FindingGroup[] {
-	const groups = new Map<string, { id: string; title: string; keys: Keys | undefined; findings: Finding[] }>();
+export function groupsOf(
+	findings: readonly AnyFinding[],
+	by: Grouping,
+	label: (command: AnyFinding['command']) => string
+): FindingGroup[] {
+	const groups = new Map<string, { id: string; title: string; keys: Keys | undefined; findings: AnyFinding[] }>();
 	for (const finding of findings) {
-		const { keys } = finding.witness;
+		const input = inputOf(finding);
 		const [id, title] =
 			by === 'key'
-				? [keys ?? '', keys ?? 'No key at all']
+				? [input ?? '', input ?? 'No key at all']
 				: by === 'command'
-					? [finding.command, labelOf(circumstances, finding)]
+					? [finding.command, label(finding.command)]
 					: by === 'rule'
-						? [finding.rule, CHECK_RULES[finding.rule].title]
-						: [seatsOf(finding, circumstances.office), seatsOf(finding, circumstances.office)];
+						? [`${finding.chapter} ${finding.rule}`, finding.title]
+						: [finding.seats(), finding.seats()];
 		const group = groups.get(id);
 		if (group) group.findings.push(finding);
-		else groups.set(id, { id, title, keys: by === 'key' ? keys : undefined, findings: [finding] });
+		else groups.set(id, { id, title, keys: by === 'key' ? keysOf(finding) : undefined, findings: [finding] });
 	}
 	return [...groups.values()];
 }
 
 /** How many of each severity came and went against an earlier list, by the identity of the findings. */
 export function trendOf(
-	before: readonly Finding[],
-	now: readonly Finding[]
+	before: readonly Pick<AnyFinding, 'id' | 'severity'>[],
+	now: readonly Pick<AnyFinding, 'id' | 'severity'>[]
 ): Readonly<Record<Severity, { came: number; went: number }>> {
-	const was = new Set(before.map(findingId));
-	const is = new Set(now.map(findingId));
+	const was = new Set(before.map((f) => f.id));
+	const is = new Set(now.map((f) => f.id));
 	const trend = Object.fromEntries(SEVERITIES.map((s) => [s, { came: 0, went: 0 }])) as Record<
 		Severity,
 		{ came: number; went: number }
 	>;
-	for (const finding of now) if (!was.has(findingId(finding))) trend[finding.severity].came++;
-	for (const finding of before) if (!is.has(findingId(finding))) trend[finding.severity].went++;
+	for (const finding of now) if (!was.has(finding.id)) trend[finding.severity].came++;
+	for (const finding of before) if (!is.has(finding.id)) trend[finding.severity].went++;
 	return trend;
 }

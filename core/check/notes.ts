@@ -13,7 +13,7 @@ export type Page = number & { readonly page: unique symbol };
 /** Stands behind the last note of a page. */
 const END = -1;
 /** In place of a situation: the note is about several bindings, each with a situation of its own. */
-const EACH = 1 << 20;
+const EACH = -2;
 
 /**
  * What the rules have noted, page by page: a page is about one input, one command or the whole. A check notes thousands and
@@ -22,8 +22,10 @@ const EACH = 1 << 20;
 export class Notes {
 	/** What suffers, or several that suffer each for itself. */
 	readonly #subjects: (Subject | readonly Contender[] | undefined)[] = [];
-	/** Severity in the two lowest bits, rule in the next four, situation above. */
-	readonly #facts: number[] = [];
+	/** Its situation, `EACH`, or `END`. */
+	readonly #situations: number[] = [];
+	/** The place of its rule in `RULE_IDS`, times the number of severities, and that of its severity. */
+	readonly #rules: number[] = [];
 	/** Few notes have one. */
 	readonly #details = new Map<number, string>();
 	/** Of notes on an input that are about no binding. */
@@ -34,7 +36,7 @@ export class Notes {
 
 	/** How many notes and ends of pages there are, also on pages that nobody reads any more. */
 	get length(): number {
-		return this.#facts.length;
+		return this.#situations.length;
 	}
 
 	/**
@@ -42,39 +44,43 @@ export class Notes {
 	 * page is about.
 	 */
 	add(ruleNo: number, severity: Severity, subject: Subject, situation: number, detail?: string, keys?: Keys): void {
-		const at = this.#facts.length;
+		const at = this.#situations.length;
 		if (detail !== undefined) this.#details.set(at, detail);
 		if (keys !== undefined && typeof subject === 'string') this.#keys.set(at, keys);
 		this.#subjects.push(subject);
-		this.#facts.push((situation << 6) | (ruleNo << 2) | SEVERITY_NO[severity]);
+		this.#situations.push(situation);
+		this.#rules.push(ruleNo * SEVERITIES.length + SEVERITY_NO[severity]);
 	}
 
 	/** One note that is read as a finding on each of them (see `Report.each`). */
 	addEach(ruleNo: number, severity: Severity, contenders: readonly Contender[], detail?: string): void {
-		if (detail !== undefined) this.#details.set(this.#facts.length, detail);
+		if (detail !== undefined) this.#details.set(this.#situations.length, detail);
 		this.#subjects.push(contenders);
-		this.#facts.push((EACH << 6) | (ruleNo << 2) | SEVERITY_NO[severity]);
+		this.#situations.push(EACH);
+		this.#rules.push(ruleNo * SEVERITIES.length + SEVERITY_NO[severity]);
 	}
 
 	/** Ends the page in hand and begins another. Undefined if nothing stands on it. */
 	turn(): Page | undefined {
 		const page = this.#page;
-		if (this.#facts.length === page) return undefined;
+		if (this.#situations.length === page) return undefined;
 		this.#subjects.push(undefined);
-		this.#facts.push(END);
-		this.#page = this.#facts.length as Page;
+		this.#situations.push(END);
+		this.#rules.push(END);
+		this.#page = this.#situations.length as Page;
 		return page;
 	}
 
 	/** Writes a page of other notes here, as the page in hand. */
 	copy(notes: Notes, page: Page): Page {
-		for (let from: number = page; notes.#facts[from] !== END; from++) {
-			const to = this.#facts.length;
+		for (let from: number = page; notes.#situations[from] !== END; from++) {
+			const to = this.#situations.length;
 			const [detail, keys] = [notes.#details.get(from), notes.#keys.get(from)];
 			if (detail !== undefined) this.#details.set(to, detail);
 			if (keys !== undefined) this.#keys.set(to, keys);
 			this.#subjects.push(notes.#subjects[from]);
-			this.#facts.push(notes.#facts[from]!);
+			this.#situations.push(notes.#situations[from]!);
+			this.#rules.push(notes.#rules[from]!);
 		}
 		const copied = this.turn()!;
 		const read = notes.#read.get(page);
@@ -92,13 +98,13 @@ export class Notes {
 	/** The findings of a page for somebody who does not come again: they are not kept. */
 	once(page: Page): Finding[] {
 		const findings: Finding[] = [];
-		for (let at: number = page; this.#facts[at] !== END; at++) this.#spellOut(at, findings);
+		for (let at: number = page; this.#situations[at] !== END; at++) this.#spellOut(at, findings);
 		return findings;
 	}
 
 	#spellOut(at: number, to: Finding[]): void {
 		const subject = this.#subjects[at]!;
-		const situation = this.#facts[at]! >> 6;
+		const situation = this.#situations[at]!;
 		if (situation === EACH)
 			for (const { binding, reach, scope } of subject as readonly Contender[])
 				to.push(
@@ -112,9 +118,9 @@ export class Notes {
 	}
 
 	#finding(at: number, command: CommandId, bindings: readonly Binding[], keys: Keys | undefined, situation: number): Finding {
-		const facts = this.#facts[at]!;
-		const rule: RuleId = RULE_IDS[(facts >> 2) & 15]!;
-		const severity = SEVERITIES[facts & 3]!;
+		const no = this.#rules[at]!;
+		const rule: RuleId = RULE_IDS[Math.floor(no / SEVERITIES.length)]!;
+		const severity = SEVERITIES[no % SEVERITIES.length]!;
 		const witness = { keys, situation };
 		const detail = this.#details.get(at);
 		return detail === undefined

@@ -2,7 +2,7 @@ import { put, takeAway } from '../answer/choices.ts';
 import type { Command } from '../application/command.ts';
 import { scopeText, type Scope } from '../context/scope.ts';
 import type { Binding } from '../chapters/shortcuts/effective.ts';
-import { entryKey, type Entry } from '../chapters/shortcuts/entry.ts';
+import { entryKey, shortcutsIn, type Entry } from '../chapters/shortcuts/entry.ts';
 import { stratumById, type StratumId } from '../profile/stratum.ts';
 import { bestStroke } from '../suggest/suggest.ts';
 import type { Keys } from '../stroke/stroke.ts';
@@ -91,7 +91,7 @@ export function gets(c: Circumstances, pen: Pen, command: Command): Proposal[] {
 /** An entry of a stratum that the pen may write is dropped. */
 export function drops(pen: Pen, stratum: StratumId, entry: Entry, label: string): Proposal[] {
 	const at = pen.profile.findIndex((s) => s.id === stratum);
-	const own = stratumById(pen.profile, stratum).entries.get(entryKey(entry));
+	const own = shortcutsIn(stratumById(pen.profile, stratum)).get(entryKey(entry));
 	return own && stratumById(pen.profile, stratum).kind !== 'factory' && at <= pen.profile.findIndex((s) => s.id === pen.target)
 		? [{ kind: 'drop', label, changes: () => [{ stratum, before: own, after: null }] }]
 		: [];

@@ -60,10 +60,11 @@ function eachChild(text: string, open: number, take: (at: number, name: string |
 }
 
 /**
- * For each object in the list `outer` of the document, the lines (from 1) on which the elements of its list `inner` begin,
- * and last the line on which that list ends. The text must be JSON. Many times quicker than a tree of all values.
+ * For each object in the list `outer` of the document, or for what each has under the name `within`, the lines (from 1) of its
+ * members: of a list those on which its elements begin, and last the line on which it ends; of anything else where it begins.
+ * The text must be JSON. Many times quicker than a tree of all values.
  */
-export function elementLines(text: string, outer: string, inner: string): number[][] {
+export function memberLines(text: string, outer: string, within?: string): Map<string, number[]>[] {
 	let line = 1;
 	let counted = 0;
 	const lineOf = (offset: number) => {
@@ -73,21 +74,31 @@ export function elementLines(text: string, outer: string, inner: string): number
 		}
 		return line;
 	};
-	let found: number[][] = [];
+	const isOpenedBy = (at: number, code: number) => text.charCodeAt(at) === code;
+	const members = (object: number, found: Map<string, number[]>): number =>
+		eachChild(text, object, (at, name) => {
+			if (!isOpenedBy(at, 91)) return void found.set(name!, [lineOf(at)]);
+			const lines: number[] = [];
+			const after = eachChild(text, at, (element) => void lines.push(lineOf(element)));
+			lines.push(lineOf(after));
+			found.set(name!, lines);
+			return after;
+		});
+	let found: Map<string, number[]>[] = [];
 	eachChild(text, next(text, 0), (at, name) => {
-		if (name !== outer) return undefined;
+		if (name !== outer || !isOpenedBy(at, 91)) return undefined;
 		found = [];
 		return eachChild(text, at, (object) => {
-			let lines: number[] = [];
-			const end = eachChild(text, object, (list, listName) => {
-				if (listName !== inner) return undefined;
-				lines = [];
-				const after = eachChild(text, list, (element) => void lines.push(lineOf(element)));
-				lines.push(lineOf(after));
-				return after;
+			let own = new Map<string, number[]>();
+			found.push(own);
+			if (!isOpenedBy(object, 123)) return undefined;
+			if (within === undefined) return members(object, own);
+			return eachChild(text, object, (value, member) => {
+				if (member !== within || !isOpenedBy(value, 123)) return undefined;
+				own = new Map();
+				found[found.length - 1] = own;
+				return members(value, own);
 			});
-			found.push(lines);
-			return end;
 		});
 	});
 	return found;

@@ -2,29 +2,28 @@ import { stringify } from 'csv-stringify/browser/esm/sync';
 import type { Catalogue } from '../application/application.ts';
 import { CommandId } from '../application/command.ts';
 import { parseScope, scopeText } from '../context/scope.ts';
-import { EntryOp } from '../chapters/shortcuts/entry.ts';
-import { StratumId, inOrder, type Profile } from '../profile/stratum.ts';
+import { SHORTCUTS, shortcutsIn, type Entry } from '../chapters/shortcuts/entry.ts';
+import type { FileRow } from '../profile/chapter.ts';
+import { EntryOp, inOrder } from '../profile/entry.ts';
+import { StratumId, type Profile } from '../profile/stratum.ts';
 import { parseKeys } from '../stroke/stroke.ts';
 import { byHeader, readCsv } from '../format/csv.ts';
 import { inert } from '../format/inert.ts';
 import { FileRefusedError, type FileProblem } from '../format/problem.ts';
-import type { ShortcutFile, ShortcutRow } from './shortcut-row.ts';
 
 export const SHORTCUT_COLUMNS = ['keys', 'command', 'label', 'scope', 'stratum', 'op'] as const;
 
-/** The shortcuts of the strata as rows, the first the header; acceptances go by the profile file alone. `label` is for people and is not read back. */
+/** The shortcuts of the strata as rows, the first the header; the rest goes by the profile file alone. `label` is for people and is not read back. */
 export function shortcutTable(strata: Profile, catalogue: Catalogue): string[][] {
 	const rows = strata.flatMap((stratum) =>
-		inOrder(stratum)
-			.filter((entry) => entry.op !== 'accept')
-			.map(({ op, command, keys, scope }) => [
-				keys,
-				command,
-				catalogue.get(command)?.label ?? '',
-				scopeText(scope),
-				stratum.id,
-				op
-			])
+		inOrder(shortcutsIn(stratum)).map(({ op, command, keys, scope }) => [
+			keys,
+			command,
+			catalogue.get(command)?.label ?? '',
+			scopeText(scope),
+			stratum.id,
+			op
+		])
 	);
 	return [[...SHORTCUT_COLUMNS], ...rows];
 }
@@ -41,7 +40,10 @@ export function writeShortcutsCsv(strata: Profile, catalogue: Catalogue): string
 }
 
 /** Reads shortcuts; needs the columns keys and command, takes scope, stratum and op. Bad rows are refused one by one. */
-export function readShortcutsCsv(file: string, text: string): ShortcutFile {
+export function readShortcutsCsv(
+	file: string,
+	text: string
+): { rows: FileRow<Entry>[]; refused: FileProblem[]; saysAll: boolean } {
 	const { header, records } = readCsv(file, text);
 	const names = header.map((name) => name.toLowerCase());
 	for (const needed of ['keys', 'command'])
@@ -50,7 +52,7 @@ export function readShortcutsCsv(file: string, text: string): ShortcutFile {
 				{ line: 1, column: 1, message: `there is no column "${needed}"; found ${header.join(', ')}` }
 			]);
 
-	const rows: ShortcutRow[] = [];
+	const rows: FileRow<Entry>[] = [];
 	const refused: FileProblem[] = [];
 	for (const record of records) {
 		const fields = byHeader(header, record);
@@ -67,9 +69,11 @@ export function readShortcutsCsv(file: string, text: string): ShortcutFile {
 					column: header.length + 1
 				});
 			rows.push({
+				chapter: SHORTCUTS,
 				line: record.line,
-				op: fields['op'] ? read('op', (op) => EntryOp.parse(op)) : 'set',
-				shortcut: {
+				said: {
+					op: fields['op'] ? read('op', (op) => EntryOp.parse(op)) : 'set',
+					rank: 0,
 					keys: read('keys', parseKeys),
 					command: read('command', (id) => CommandId.parse(id)),
 					scope: fields['scope'] ? read('scope', parseScope) : {}

@@ -1,166 +1,117 @@
 import { z } from 'zod';
-import { AliasChange, applyAliasChanges, inverseAliasChanges } from './alias-change.ts';
-import { Entry, entryKey, type EntryKey } from '../chapters/shortcuts/entry.ts';
-import { applyMacroChanges, inverseMacroChanges, MacroChange } from './macro-change.ts';
-import { Role } from './role.ts';
-import { StratumId, stratumById, type Profile } from './stratum.ts';
+import type { AnyChange, Names } from './chapter.ts';
+import { ALL_CHAPTERS, byChapter, chapterOf } from './chapters.ts';
+import { FactoryWriteError } from './change.ts';
+import type { Role } from './role.ts';
+import { holding, StratumId, stratumById, type Profile } from './stratum.ts';
 
-/**
- * One entry of one stratum before and after: null means that it is not there. At least one side is an entry, and both
- * name the same shortcut.
- */
-export const Change = z.strictObject({ stratum: StratumId, before: Entry.nullable(), after: Entry.nullable() }).check((ctx) => {
-	const { before, after } = ctx.value;
-	if (!before && !after)
-		ctx.issues.push({ code: 'custom', input: ctx.value, message: 'a change needs an entry before or after it' });
-	else if (before && after && entryKey(before) !== entryKey(after))
-		ctx.issues.push({ code: 'custom', input: ctx.value, message: 'before and after are about different shortcuts' });
+export type { AnyChange } from './chapter.ts';
+
+const isObject = (value: unknown): value is Record<string, unknown> =>
+	typeof value === 'object' && value !== null && !Array.isArray(value);
+
+/** A change of any chapter, which its member `chapter` names. */
+export const AnyChangeForm = z.unknown().transform((value, ctx): AnyChange => {
+	const refuse = (message: string, path: PropertyKey[] = []) => {
+		ctx.addIssue({ code: 'custom', message, path });
+		return z.NEVER;
+	};
+	if (!isObject(value)) return refuse('expected an object');
+	const { chapter: id, ...rest } = value;
+	const chapter = ALL_CHAPTERS.find((c) => c.id === id);
+	if (!chapter)
+		return refuse(`expected a chapter (${ALL_CHAPTERS.map((c) => c.id).join(', ')}), found ${JSON.stringify(id)}`, ['chapter']);
+	const parsed = chapter.change.safeParse(rest);
+	if (parsed.success) return { ...parsed.data, chapter: chapter.id };
+	for (const issue of parsed.error.issues) ctx.addIssue({ code: 'custom', message: issue.message, path: issue.path });
+	return z.NEVER;
 });
-export type Change = z.infer<typeof Change>;
-
-/** All that one edit changes: shortcuts, alias files, macros. */
-export interface Said {
-	readonly changes: readonly Change[];
-	readonly aliases: readonly AliasChange[];
-	readonly macros: readonly MacroChange[];
-}
-
-export const isNothing = ({ changes, aliases, macros }: Said): boolean => changes.length + aliases.length + macros.length === 0;
 
 /** Counts the edits; as far as the database does. */
 export const Revision = z.number().int().min(0).max(2_147_483_647);
 
-/** What the interface sends: a named list of changes, made against a revision, applied whole or not at all. */
-export const ProposedEdit = z
-	.strictObject({
-		base: Revision,
-		role: Role,
-		label: z.string().min(1).max(200),
-		changes: z.array(Change).max(60_000).default([]),
-		aliases: z.array(AliasChange).max(100).default([]),
-		macros: z.array(MacroChange).max(1_000).default([])
-	})
-	.refine((edit) => !isNothing(edit), 'an edit changes something');
+/** So many changes an edit has at most; a profile with as many shortcuts can be brought at once. */
+const MOST_CHANGES = 100_000;
+
+/**
+ * What the interface sends: a named list of changes, made against a revision, applied whole or not at all. `stratum` is the one
+ * that is written to; it decides what may be written (see `mayWrite`).
+ */
+export const ProposedEdit = z.strictObject({
+	base: Revision,
+	stratum: StratumId,
+	label: z.string().min(1).max(200),
+	changes: z.array(AnyChangeForm).min(1, 'an edit changes something').max(MOST_CHANGES)
+});
 export type ProposedEdit = z.infer<typeof ProposedEdit>;
 
 /** An edit as it is kept for ever. `undoes` or `redoes` name the revision that it takes back or brings again. */
-export const Edit = z.strictObject({
-	revision: z.number().int().min(1),
-	at: z.iso.datetime(),
-	role: Role,
-	label: z.string(),
-	changes: z.array(Change),
-	aliases: z.array(AliasChange).default([]),
-	macros: z.array(MacroChange).default([]),
-	undoes: z.number().int().optional(),
-	redoes: z.number().int().optional()
-});
-export type Edit = z.infer<typeof Edit>;
-
-/** An entry is not as the edit expects it; nothing was applied. */
-export class StaleChangeError extends Error {
-	override name = 'StaleChangeError';
-	readonly change: Change;
-	readonly found: Entry | undefined;
-	constructor(change: Change, found: Entry | undefined) {
-		const entry = (change.before ?? change.after)!;
-		super(
-			`${entry.keys} for ${entry.command} in ${change.stratum}: expected ${change.before ? change.before.op : 'no entry'}, found ${found ? found.op : 'none'}`
-		);
-		this.change = change;
-		this.found = found;
-	}
+export interface Edit {
+	readonly revision: number;
+	readonly at: string;
+	readonly role: Role;
+	/** The stratum that was written to. */
+	readonly stratum: StratumId;
+	readonly label: string;
+	readonly changes: readonly AnyChange[];
+	readonly undoes?: number;
+	readonly redoes?: number;
 }
 
-/** The factory stratum is never written. */
-export class FactoryWriteError extends Error {
-	override name = 'FactoryWriteError';
-	constructor() {
-		super('the factory stratum is never written; write to the office or personal stratum, where remove hides a factory shortcut');
-	}
-}
-
-export function keyOfChange(change: Change): EntryKey {
-	return entryKey((change.before ?? change.after)!);
-}
-
-/**
- * The profile after the changes; the given one is untouched. Throws `StaleChangeError` if an entry is not as `before`
- * says, `FactoryWriteError`, or `RangeError` for an unknown stratum.
- */
-export function applyChanges(profile: Profile, changes: readonly Change[]): Profile {
-	const written = new Map<StratumId, Map<EntryKey, Entry>>();
-	for (const change of changes) {
-		const stratum = stratumById(profile, change.stratum);
-		if (stratum.kind === 'factory') throw new FactoryWriteError();
-		let entries = written.get(stratum.id);
-		if (!entries) written.set(stratum.id, (entries = new Map(stratum.entries)));
-		const key = keyOfChange(change);
-		const found = entries.get(key);
-		if (found?.op !== change.before?.op || found?.rank !== change.before?.rank) throw new StaleChangeError(change, found);
-		if (change.after) entries.set(key, change.after);
-		else entries.delete(key);
-	}
-	return profile.map((stratum) => {
-		const entries = written.get(stratum.id);
-		return entries ? { ...stratum, entries } : stratum;
-	});
-}
-
-/**
- * One change for each entry, for steps that were worked out apart from the same profile: where two of them speak of one
- * entry, a set wins over a remove. What would change nothing is left out.
- */
-export function combined(changes: readonly Change[]): Change[] {
-	const byEntry = new Map<string, Change>();
-	for (const change of changes) {
-		const key = `${change.stratum}\n${keyOfChange(change)}`;
-		if (byEntry.get(key)?.after?.op !== 'set') byEntry.set(key, change);
-	}
-	return [...byEntry.values()].filter(({ before, after }) => before?.op !== after?.op || before?.rank !== after?.rank);
-}
-
-/** Several lists of changes, each made on the profile after those before it, as one list on the first profile. */
-export function composed(steps: Iterable<readonly Change[]>): Change[] {
-	const byEntry = new Map<string, Change>();
-	for (const changes of steps)
-		for (const change of changes) {
-			const key = `${change.stratum}\n${keyOfChange(change)}`;
-			const earlier = byEntry.get(key);
-			byEntry.set(key, earlier ? { ...change, before: earlier.before } : change);
+/** The profile after it. Throws what chapters throw, or `FactoryWriteError`; then nothing is applied. */
+export function applyEdit(profile: Profile, changes: readonly AnyChange[]): Profile {
+	let now = profile;
+	for (const group of byChapter(changes)) {
+		const { chapter } = group;
+		const byStratum = new Map<StratumId, AnyChange[]>();
+		for (const change of group.changes) {
+			const own = byStratum.get(change.stratum);
+			if (own) own.push(change);
+			else byStratum.set(change.stratum, [change]);
 		}
-	return [...byEntry.values()].filter(({ before, after }) => before?.op !== after?.op || before?.rank !== after?.rank);
+		for (const id of byStratum.keys()) if (stratumById(now, id).kind === 'factory') throw new FactoryWriteError();
+		now = now.map((stratum) => {
+			const own = byStratum.get(stratum.id);
+			return own ? holding(stratum, chapter.id, chapter.apply(chapter.contentIn(stratum), own)) : stratum;
+		});
+	}
+	return now;
 }
 
-/** The profile after all of it. Throws what `applyChanges`, `applyAliasChanges` and `applyMacroChanges` throw; then nothing is applied. */
-export function applyEdit(profile: Profile, { changes, aliases, macros }: Said): Profile {
-	return applyMacroChanges(applyAliasChanges(applyChanges(profile, changes), aliases), macros);
+/** What takes it all back, in the order in which it must be applied. */
+export const inverseEdit = (changes: readonly AnyChange[]): AnyChange[] =>
+	changes.map((change) => ({ ...chapterOf(change.chapter).inverse(change), chapter: change.chapter })).reverse();
+
+/** The changes with the chapter that they are about. */
+export const tagged = <C extends { readonly stratum: StratumId }>(chapter: { readonly id: string }, changes: readonly C[]) =>
+	changes.map((change) => ({ ...change, chapter: chapter.id }));
+
+/** The changes with places in their lists that nothing else has. */
+export function placedEdit(profile: Profile, changes: readonly AnyChange[]): AnyChange[] {
+	const placed = [...changes];
+	for (const { chapter, changes: own, places } of byChapter(changes))
+		chapter.placed(profile, own).forEach((change, i) => (placed[places[i]!] = { ...change, chapter: chapter.id }));
+	return placed;
 }
 
-/** What takes it all back. */
-export function inverseEdit({ changes, aliases, macros }: Said): { [K in keyof Said]: Said[K][number][] } {
-	return {
-		changes: inverse(changes),
-		aliases: inverseAliasChanges(aliases),
-		macros: inverseMacroChanges(macros)
-	};
+/** What both lists are about, in words. */
+export function touchedBy(mine: readonly AnyChange[], theirs: readonly AnyChange[], names: Names): string[] {
+	const keyOf = (change: AnyChange) => chapterOf(change.chapter).touches(change);
+	const keys = new Set(mine.map(keyOf));
+	return [...new Set(theirs.filter((change) => keys.has(keyOf(change))).map((c) => chapterOf(c.chapter).about(c, names)))];
 }
 
-/** The changes that take these back, in the order in which they must be applied. */
-export function inverse(changes: readonly Change[]): Change[] {
-	return changes.map(({ stratum, before, after }) => ({ stratum, before: after, after: before })).reverse();
-}
-
-type Step = Pick<Edit, 'revision' | 'undoes' | 'redoes'>;
+type Step = Pick<Edit, 'revision' | 'stratum' | 'undoes' | 'redoes'>;
 
 /**
- * The revisions that can be undone and redone now, the next one last. Computed from the log alone, so that undo works
- * across reloads: a new edit ends what could be redone.
+ * The revisions that can be undone and redone now by whom writes to the stratum, the next one last: those of one's own.
+ * Computed from the log alone, so that undo works across reloads: a new edit ends what could be redone.
  */
-export function undoable(log: readonly Step[]): { undo: number[]; redo: number[] } {
+export function undoable(log: readonly Step[], stratum: StratumId): { undo: number[]; redo: number[] } {
 	const undo: number[] = [];
 	let redo: number[] = [];
 	for (const step of log) {
+		if (step.stratum !== stratum) continue;
 		if (step.undoes !== undefined) redo.push(undo.pop()!);
 		else if (step.redoes !== undefined) undo.push(redo.pop()!);
 		else {

@@ -1,8 +1,4 @@
 import { z } from 'zod';
-import type { AliasFile } from '../chapters/aliases/file.ts';
-import type { CommandId } from '../application/command.ts';
-import type { MacroEntry } from '../chapters/macros/macro.ts';
-import { entryKey, type Entry, type EntryKey } from '../chapters/shortcuts/entry.ts';
 
 export const StratumId = z
 	.string()
@@ -16,59 +12,30 @@ export type StratumKind = z.infer<typeof StratumKind>;
 export const StratumHead = z.strictObject({ id: StratumId, kind: StratumKind, name: z.string().min(1).max(60) });
 export type StratumHead = z.infer<typeof StratumHead>;
 
+/** What a stratum holds, by chapter. Each chapter's folder has the typed way to its own (see `contentOf`). */
+export type Contents = { readonly [chapter: string]: unknown };
+
 /** One layer of a profile. */
 export interface Stratum extends StratumHead {
-	readonly entries: ReadonlyMap<EntryKey, Entry>;
-	/** Its alias file, if it has one. */
-	readonly aliases?: AliasFile;
-	/** Its macros by id, if it has any. */
-	readonly macros?: ReadonlyMap<CommandId, MacroEntry>;
+	readonly contents: Contents;
 }
 
 /** All layers of one application's setup, the lowest (factory) first. */
 export type Profile = readonly Stratum[];
 
-export function stratumOf(
-	head: StratumHead,
-	entries: Iterable<Entry>,
-	aliases?: AliasFile | null,
-	macros?: readonly MacroEntry[] | null
-): Stratum {
-	const byKey = new Map<EntryKey, Entry>();
-	for (const entry of entries) byKey.set(entryKey(entry), entry);
-	return {
-		...head,
-		entries: byKey,
-		...(aliases && { aliases }),
-		...(macros && macros.length > 0 && { macros: new Map(macros.map((macro) => [macro.id, macro])) })
-	};
-}
+export const headOf = ({ id, kind, name }: StratumHead): StratumHead => ({ id, kind, name });
 
-/** The entries in their order: by rank, and by key should two ever share one, so that the order is always the same. */
-export function inOrder(stratum: Stratum): Entry[] {
-	return Array.from(keyedInOrder(stratum), ([, entry]) => entry);
-}
+/** The way to what a stratum holds of one chapter; `empty` is what a stratum that holds nothing of it has. */
+export const contentOf =
+	<Content>(chapter: string, empty: Content) =>
+	({ contents }: Pick<Stratum, 'contents'>): Content =>
+		(contents[chapter] as Content | undefined) ?? empty;
 
-const before = (a: string, b: string): number => (a < b ? -1 : a > b ? 1 : 0);
-
-/** The entries in their order, with the keys under which the stratum keeps them. */
-export function keyedInOrder({ entries }: Stratum): Iterable<[EntryKey, Entry]> {
-	let [lastRank, lastKey] = [-Infinity, ''];
-	for (const [key, { rank }] of entries) {
-		if (rank < lastRank || (rank === lastRank && key < lastKey))
-			return [...entries].sort(([a, x], [b, y]) => x.rank - y.rank || before(a, b));
-		[lastRank, lastKey] = [rank, key];
-	}
-	// most strata are read in their order
-	return entries;
-}
-
-/** A rank after every entry of the stratum. */
-export function nextRank(stratum: Stratum): number {
-	let highest = -1;
-	for (const { rank } of stratum.entries.values()) if (rank > highest) highest = rank;
-	return highest + 1;
-}
+/** The stratum with another content of one chapter. */
+export const holding = (stratum: Stratum, chapter: string, content: unknown): Stratum => ({
+	...headOf(stratum),
+	contents: { ...stratum.contents, [chapter]: content }
+});
 
 /** Throws `RangeError` when the profile has no such stratum. */
 export function stratumById(profile: Profile, id: StratumId): Stratum {
@@ -76,3 +43,9 @@ export function stratumById(profile: Profile, id: StratumId): Stratum {
 	if (!stratum) throw new RangeError(`there is no stratum "${id}"; this profile has ${profile.map((s) => s.id).join(', ')}`);
 	return stratum;
 }
+
+/** The strata that a release is made of: the factory's and the office's. */
+export const published = (profile: Profile): Profile => profile.filter((s) => s.kind === 'factory' || s.kind === 'office');
+
+/** The stratum that a release freezes, if the profile has one. */
+export const officeOf = (profile: Profile): Stratum | undefined => profile.find((s) => s.kind === 'office');

@@ -1,17 +1,17 @@
 import { CommandId } from '../application/command.ts';
 import { scopeText, type Scope } from '../context/scope.ts';
 import type { FileProblem } from '../format/problem.ts';
-import type { ShortcutFile, ShortcutRow } from '../hand-over/shortcut-row.ts';
-import type { Entry } from '../chapters/shortcuts/entry.ts';
+import type { FileRow } from '../profile/chapter.ts';
+import { SHORTCUTS, type Entry } from '../chapters/shortcuts/entry.ts';
 import { readWith } from './reading.ts';
 import type { Recipe } from './recipe.ts';
 import type { Values } from './record.ts';
 import { readKeys, writeKeys } from './spelling.ts';
 
 /** The shortcuts of a file by its recipe. Throws `FileRefusedError` for a file that is not of that shape at all. */
-export function readShortcuts(recipe: Recipe, file: string, text: string): ShortcutFile {
+export function readShortcuts(recipe: Recipe, file: string, text: string): { rows: FileRow<Entry>[]; refused: FileProblem[] } {
 	const { records, unknown } = readWith(recipe, file, text);
-	const rows: ShortcutRow[] = [];
+	const rows: FileRow<Entry>[] = [];
 	const refused: FileProblem[] = [...unknown];
 	for (const { fields, line, start, off } of records) {
 		if (off) continue;
@@ -28,7 +28,13 @@ export function readShortcuts(recipe: Recipe, file: string, text: string): Short
 					fields.context!.start,
 					`"${context}" is a context that the recipe does not know; say in the recipe what it stands for`
 				);
-			else rows.push({ line, op: 'set', shortcut: { keys, command: command.data, scope }, stratum: undefined });
+			else
+				rows.push({
+					chapter: SHORTCUTS,
+					line,
+					stratum: undefined,
+					said: { op: 'set', keys, command: command.data, scope, rank: 0 }
+				});
 		} catch (error) {
 			problem(fields.keys!.start, (error as Error).message);
 		}

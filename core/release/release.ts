@@ -22,8 +22,8 @@ export type Release = z.infer<typeof Release>;
 
 export const SeatId = z.string().regex(/^[A-Z]{1,3}-\d{2,3}$/, 'a seat id such as C-04');
 
-/** What a seat asks for: which release its channel stands at and how to prove that it got it. */
-export const Manifest = z.strictObject({
+/** What a seat asks for: which release its channel stands at and how to prove that it got it. What a later office says besides is passed over. */
+export const Manifest = z.object({
 	application: ApplicationId,
 	release: ReleaseNumber.nullable(),
 	sha256: Sha256.nullable(),

@@ -3,7 +3,6 @@ import type { DemoEdit, DemoRelease } from '../stand-in.ts';
 /** What Altspur Cabins says above the factory, as the edits that made it; the last ones hold an example of every finding. */
 export const edits: readonly DemoEdit[] = [
 	{
-		role: 'steward',
 		stratum: 'office',
 		label: 'Office standard for cabin work',
 		lines: `
@@ -34,7 +33,6 @@ macro:show-sheet | Open the bend table of the shop | table | inside | launch "do
 `
 	},
 	{
-		role: 'steward',
 		stratum: 'office',
 		label: 'Interference check for the door group',
 		lines: `
@@ -44,7 +42,6 @@ set | Shift+D | dim.chain | drawing
 `
 	},
 	{
-		role: 'steward',
 		stratum: 'office',
 		label: 'Clearance check, not yet published',
 		lines: `
@@ -55,7 +52,6 @@ set | W | joint.check | assembly
 `
 	},
 	{
-		role: 'designer',
 		stratum: 'personal',
 		label: 'My own keys',
 		lines: `
@@ -79,7 +75,6 @@ remove | Shift+D | dim.chain | drawing
 `
 	},
 	{
-		role: 'steward',
 		stratum: 'office',
 		label: 'Chain dimensions stay where they are',
 		lines: `

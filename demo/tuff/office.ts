@@ -3,7 +3,6 @@ import type { DemoEdit, DemoRelease } from '../stand-in.ts';
 /** What Altspur Cabins says above the factory; the last edits hold an example of every finding that this program can have. */
 export const edits: readonly DemoEdit[] = [
 	{
-		role: 'steward',
 		stratum: 'office',
 		label: 'Cladding panels: measure, thickness, mirror work',
 		lines: `
@@ -20,7 +19,6 @@ macro:panel-check | Check a cladding panel | ruler-measure | | cancel; run check
 `
 	},
 	{
-		role: 'designer',
 		stratum: 'personal',
 		label: 'My own keys',
 		lines: `
@@ -38,7 +36,6 @@ remove | Ctrl+KeyI | scene.import | any
 `
 	},
 	{
-		role: 'steward',
 		stratum: 'office',
 		label: 'Import stays; K finds open edges',
 		lines: `

@@ -1,10 +1,9 @@
 import type { DemoEdit, DemoRelease } from '../stand-in.ts';
-import { officeMacros, ownMacros } from './macros.ts';
+import { lockedMacros, officeMacros, ownMacros } from './macros.ts';
 
 /** What Altspur Cabins says above the factory; the last edits hold an example of every finding that this program can have. */
 export const edits: readonly DemoEdit[] = [
 	{
-		role: 'steward',
 		stratum: 'office',
 		label: 'Cabin drawings: symbols, levels, measures',
 		lines: `
@@ -31,7 +30,7 @@ rr   -> draw.rectangle-turned
 ol   -> draw.outline            # outline of a pane
 
 # measures
-lvl  -> dim.level !             # the same in every drawing
+lvl  -> dim.level               # the same in every drawing
 md   -> measure.distance
 mch  -> dim.chain
 
@@ -41,7 +40,6 @@ lo   -> layer.of-object
 `
 	},
 	{
-		role: 'designer',
 		stratum: 'personal',
 		label: 'My own keys',
 		lines: `
@@ -59,7 +57,6 @@ remove | Alt+G | measure.distance | any
 `
 	},
 	{
-		role: 'designer',
 		stratum: 'personal',
 		label: 'My own typed names',
 		lines: '',
@@ -77,9 +74,9 @@ savesheetas -> file.save-as
 `
 	},
 	{
-		role: 'steward',
 		stratum: 'office',
 		label: 'Measuring stays on Alt+G; stretch moves',
+		macros: lockedMacros,
 		aliases: `
 # Altspur Cabins, typed names for Varve Draft 7
 # kept by the standards desk; ask before you change a line

@@ -27,9 +27,9 @@ describe('Aliases and recipes', () => {
 	const found = () => at.page.getByRole('group', { name: 'Findings of this file' });
 	const stored = async (stratum: string) => {
 		const document = (await (await fetch(`${at.server.address}/api/applications/varve-draft-7`)).json()) as {
-			strata: { id: string; aliases: { text: string } | null }[];
+			strata: { id: string; contents: { aliases?: { text: string }[] } }[];
 		};
-		return document.strata.find((s) => s.id === stratum)!.aliases!.text;
+		return document.strata.find((s) => s.id === stratum)!.contents.aliases![0]!.text;
 	};
 
 	/** The file that the page gives to be saved. */
@@ -228,7 +228,7 @@ describe('Aliases and recipes', () => {
 		const text = await stored('personal');
 		await editElsewhere(at.server, {
 			label: 'dc',
-			aliases: [{ stratum: 'personal', at: text.length, before: '', after: 'dc   runs  draw.slot\r\n' }]
+			changes: [{ chapter: 'aliases', stratum: 'personal', at: text.length, before: '', after: 'dc   runs  draw.slot\r\n' }]
 		});
 		await at.page.evaluate(() => window.dispatchEvent(new Event('focus')));
 		await at.page.getByText('still works with what it has read').waitFor();

@@ -95,18 +95,18 @@ describe('Hand-over', () => {
 	it('hands over only the parts, contexts and commands that are ticked; what is of one machine stays', async () => {
 		const fetched = async (query: string) =>
 			JSON.parse(await (await fetch(`${at.server.address}/api/applications/varve-draft-7/export?${query}`)).text()) as {
-				strata: { id: string; entries: unknown[]; macros?: { id: string }[]; aliases?: { text: string } }[];
+				strata: { id: string; chapters: { shortcuts?: unknown[]; macros?: { id: string }[]; aliases?: { text: string } } }[];
 				folders?: unknown;
 			};
 		const usual = await fetched('');
 		expect(usual.folders).to.equal(undefined);
-		expect(usual.strata[1]!.macros!.map((m) => m.id)).to.not.include('macro:standard-sheet');
+		expect(usual.strata[1]!.chapters.macros!.map((m) => m.id)).to.not.include('macro:standard-sheet');
 		const whole = await fetched('sections=macros,machine');
 		expect(whole.folders).to.not.equal(undefined);
-		expect(whole.strata[1]!.macros!.map((m) => m.id)).to.include('macro:standard-sheet');
-		expect(whole.strata[0]!.entries).to.deep.equal([]);
+		expect(whole.strata[1]!.chapters.macros!.map((m) => m.id)).to.include('macro:standard-sheet');
+		expect(whole.strata[0]!.chapters.shortcuts).to.equal(undefined);
 		const layers = await fetched('sections=aliases&category=Layers');
-		expect(layers.strata[1]!.aliases!.text).to.include('lo   -> layer.of-object').and.not.include('draw.segment');
+		expect(layers.strata[1]!.chapters.aliases!.text).to.include('lo   -> layer.of-object').and.not.include('draw.segment');
 		expect((await fetch(`${at.server.address}/api/applications/varve-draft-7/export?sections=all`)).status).to.equal(400);
 
 		await at.page.getByText('What goes out').click();

@@ -3,7 +3,7 @@ import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { stepsText } from '../../core/chapters/macros/steps.ts';
-import type { Macro } from '../../core/chapters/macros/macro.ts';
+import type { SetMacro } from '../../core/chapters/macros/macro.ts';
 import { desk, eventually, editElsewhere } from './office.ts';
 
 describe('Macros', () => {
@@ -14,9 +14,9 @@ describe('Macros', () => {
 	};
 	const stored = async (id: string, stratum = 'personal') => {
 		const document = (await (await fetch(`${at.server.address}/api/applications/varve-draft-7`)).json()) as {
-			strata: { id: string; macros: Macro[] }[];
+			strata: { id: string; contents: { macros?: SetMacro[] } }[];
 		};
-		return document.strata.find((s) => s.id === stratum)!.macros.find((m) => m.id === id);
+		return (document.strata.find((s) => s.id === stratum)!.contents.macros ?? []).find((m) => m.id === id && m.op === 'set');
 	};
 	const stepsOf = async (id: string) => {
 		const macro = await stored(id);
@@ -80,7 +80,7 @@ describe('Macros', () => {
 	});
 
 	it('changes the order by dragging a step at its grip', async () => {
-		await open('macro:middle');
+		await open('macro:hanger-mark');
 		const grip = (await step(3).locator('.grip').boundingBox())!;
 		const first = (await step(1).boundingBox())!;
 		await at.page.mouse.move(grip.x + 8, grip.y + 8);
@@ -89,7 +89,9 @@ describe('Macros', () => {
 		await at.page.mouse.move(grip.x + 8, first.y + 4, { steps: 12 });
 		await at.page.waitForTimeout(400);
 		await at.page.mouse.up();
-		await eventually(async () => expect(await stepsOf('macro:middle')).to.match(/^pick "first end"; cancel; run draw.point/));
+		await eventually(async () =>
+			expect(await stepsOf('macro:hanger-mark')).to.match(/^pick "hanger bolt"; cancel; run draw.point/)
+		);
 	});
 
 	it('leaves a locked macro as it is, and duplicates it', async () => {
@@ -166,7 +168,14 @@ describe('Macros', () => {
 		await open('macro:tenfold');
 		await editElsewhere(at.server, {
 			label: 'from elsewhere',
-			macros: [{ stratum: 'personal', before: null, after: { id: 'macro:other', label: 'Other', steps: [{ do: 'cancel' }] } }]
+			changes: [
+				{
+					chapter: 'macros',
+					stratum: 'personal',
+					before: null,
+					after: { op: 'set', id: 'macro:other', label: 'Other', steps: [{ do: 'cancel' }], rank: 99 }
+				}
+			]
 		});
 		await at.page.getByRole('textbox', { name: 'Description' }).fill('for details');
 		await at.page.keyboard.press('Tab');

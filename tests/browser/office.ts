@@ -58,16 +58,13 @@ export function desk(): Desk {
 }
 
 /** Another window or program makes an edit of Varve Draft 7. */
-export async function editElsewhere(
-	server: RunningServer,
-	edit: { label: string; aliases?: unknown; macros?: unknown }
-): Promise<void> {
+export async function editElsewhere(server: RunningServer, edit: { label: string; changes: readonly object[] }): Promise<void> {
 	const address = `${server.address}/api/applications/varve-draft-7`;
 	const { revision } = (await (await fetch(address)).json()) as { revision: number };
 	const sent = await fetch(`${address}/edits`, {
 		method: 'POST',
 		headers: { 'content-type': 'application/json' },
-		body: JSON.stringify({ base: revision, role: 'designer', ...edit })
+		body: JSON.stringify({ base: revision, stratum: 'personal', ...edit })
 	});
 	expect(sent.status).to.equal(201);
 }

@@ -97,15 +97,16 @@ describe('The routes', () => {
 		const edits = '/api/applications/gneiss-solid-5/edits';
 		await problem(await ask('/api/applications/nowhere'), 404);
 		expect((await problem(await post(edits, '{"base":'), 400))['type']).to.equal('/problems/not-json');
-		const unsound = await problem(await post(edits, '{"base":0,"role":"king","label":"x","changes":{}}'), 400);
-		expect(JSON.stringify(unsound['errors'])).to.include('"/role"').and.include('"/changes"');
+		const unsound = await problem(await post(edits, '{"base":0,"stratum":"The King","label":"x","changes":{}}'), 400);
+		expect(JSON.stringify(unsound['errors'])).to.include('"/stratum"').and.include('"/changes"');
 		const change = {
+			chapter: 'shortcuts',
 			stratum: 'personal',
 			before: null,
 			after: { op: 'set', command: 'file.quit', keys: 'Alt+X', scope: {}, rank: 99 }
 		};
 		const stale = await problem(
-			await post(edits, JSON.stringify({ base: 1, role: 'designer', label: 'x', changes: [change] })),
+			await post(edits, JSON.stringify({ base: 1, stratum: 'personal', label: 'x', changes: [change] })),
 			409
 		);
 		expect(stale).to.include({ type: '/problems/stale-revision', revision: 5 });
@@ -122,16 +123,21 @@ describe('The routes', () => {
 		});
 		expect(JSON.stringify((await problem(desk, 400))['errors'])).to.include('/platform');
 		const errorsLeft = await problem(
-			await post('/api/applications/gneiss-solid-5/releases', JSON.stringify({ role: 'steward', notes: 'as it is', base: 5 })),
+			await post('/api/applications/gneiss-solid-5/releases', JSON.stringify({ stratum: 'office', notes: 'as it is', base: 5 })),
 			422
 		);
 		expect(errorsLeft['type']).to.equal('/problems/errors-left');
 		const acceptance = { finding: 'clash\n\nnothing', circumstances: '00000000', reason: 'made up', role: 'steward' };
-		const after = { op: 'accept', command: 'file.quit', keys: 'Q', scope: {}, rank: 99, acceptance };
+		const after = { op: 'set', ...acceptance, command: 'file.quit', keys: 'Q', scope: {}, rank: 99 };
 		const gone = await problem(
 			await post(
 				edits,
-				JSON.stringify({ base: 5, role: 'steward', label: 'x', changes: [{ stratum: 'office', before: null, after }] })
+				JSON.stringify({
+					base: 5,
+					stratum: 'office',
+					label: 'x',
+					changes: [{ chapter: 'acceptances', stratum: 'office', before: null, after }]
+				})
 			),
 			422
 		);

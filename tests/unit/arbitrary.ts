@@ -8,7 +8,8 @@ import { contextSpace, type ContextSpace, type Reachable } from '../../core/cont
 import { circumstancesOf, type Circumstances, type Subject } from '../../core/check/circumstances.ts';
 import { effectiveProfile } from '../../core/chapters/shortcuts/effective.ts';
 import { entryKey, type Entry } from '../../core/chapters/shortcuts/entry.ts';
-import { stratumOf, type Profile, type StratumHead } from '../../core/profile/stratum.ts';
+import type { Profile, StratumHead } from '../../core/profile/stratum.ts';
+import { stratumOf } from './strata.ts';
 import type { Keys } from '../../core/stroke/stroke.ts';
 
 /** Small random applications for properties: few keys, so that things meet often. */
@@ -131,7 +132,7 @@ export const subjectOf = ({ axes: list, reachable, space, commands, rules }: Sma
 
 /** What a check of the application looks at, in an office with one usual desk. */
 export const circumstances = (app: Small, profile = app.profile, released: readonly Entry[] | null = null): Circumstances =>
-	circumstancesOf(subjectOf(app), profile, [], released);
+	circumstancesOf(subjectOf(app), profile, [], released && stratumOf(heads[1]!, released));
 
 /** An application of as many commands, all of them on one key everywhere. */
 export function crowded(count: number) {

@@ -1,7 +1,7 @@
 import type { Axis, AxisId, NodeId } from '../../core/context/axis.ts';
 import type { Scope } from '../../core/context/scope.ts';
 import type { CommandId } from '../../core/application/command.ts';
-import { shortcutKey, type Entry } from '../../core/chapters/shortcuts/entry.ts';
+import { shortcutsIn, shortcutKey, type Entry } from '../../core/chapters/shortcuts/entry.ts';
 import type { Profile } from '../../core/profile/stratum.ts';
 import type { Small } from './arbitrary.ts';
 
@@ -63,7 +63,7 @@ function fold(app: Ground): { list: InForce[]; idle: { stratum: string; entry: E
 	const idle: { stratum: string; entry: Entry; reason: string }[] = [];
 	const locks: { key: string; command: string; keys: string; scope: Scope; isRemoved: boolean }[] = [];
 	app.profile.forEach((stratum, level) => {
-		const entries = [...stratum.entries.values()].filter((e) => e.op !== 'accept').sort((a, b) => a.rank - b.rank);
+		const entries = [...shortcutsIn(stratum).values()].sort((a, b) => a.rank - b.rank);
 		const removedHere = new Set<string>();
 		const stop = (entry: Entry, reason: string) => idle.push({ stratum: stratum.id, entry, reason });
 		for (const entry of entries) {

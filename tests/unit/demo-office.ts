@@ -2,7 +2,7 @@ import { circumstancesOf, indexOf, type Circumstances, type Subject } from '../.
 import { catalogueOf } from '../../core/application/application.ts';
 import { contextSpace } from '../../core/context/space.ts';
 import { desksOf } from '../../core/keyboard/desk.ts';
-import { inOrder, type Profile } from '../../core/profile/stratum.ts';
+import type { Profile } from '../../core/profile/stratum.ts';
 import { gneiss } from '../../demo/gneiss/gneiss.ts';
 import { seats } from '../../demo/office.ts';
 import type { StandIn } from '../../demo/stand-in.ts';
@@ -21,6 +21,6 @@ export const demoIndex = (profile: Profile = demoProfile()) => indexOf(subjectOf
 /** What the demo's check looks at, with the desks of its seats and its last release. */
 export function demoCircumstances(standIn: StandIn, profile: Profile = demoProfile(standIn)): Circumstances {
 	const last = standIn.releases.at(-1);
-	const released = last ? inOrder(demoProfile(standIn, last.after)[1]!) : null;
+	const released = last ? demoProfile(standIn, last.after)[1]! : null;
 	return circumstancesOf(subjectOf(standIn), profile, desksOf(seats), released);
 }

@@ -4,6 +4,7 @@ import { ENCODINGS } from '../../recipe/bytes.ts';
 import { readAgain, readWith } from '../../recipe/reading.ts';
 import type { FileRecord, Reading } from '../../recipe/record.ts';
 import { Recipe } from '../../recipe/recipe.ts';
+import { contentOf } from '../../profile/stratum.ts';
 import { sharedEnds } from './shared-ends.ts';
 
 /** The alias file of one stratum: its text byte for byte, and the recipe by which it is read and written. */
@@ -13,6 +14,11 @@ export const AliasFile = z.strictObject({
 	encoding: z.enum(ENCODINGS).default('utf-8').meta({ description: 'how the bytes of the file spell its text' })
 });
 export type AliasFile = z.infer<typeof AliasFile>;
+
+export const ALIASES = 'aliases';
+
+/** The alias file of a stratum; null without one. */
+export const aliasFileIn = contentOf<AliasFile | null>(ALIASES, null);
 
 /** A command of this name in a line takes the alias away that a lower stratum gives. */
 export const TAKES_AWAY = '-';

@@ -20,6 +20,8 @@ export type AliasFix =
 export interface AliasTelling {
 	readonly sentence: string;
 	readonly fixes: readonly AliasFix[];
+	/** What the finding rests on besides its own line. */
+	readonly facts?: readonly string[];
 }
 
 /** What the check has found in the alias files. It names the line; what people read is told when it is asked for. */
@@ -40,6 +42,10 @@ export class AliasFinding implements AliasTelling {
 
 	get sentence(): string {
 		return (this.#told ??= this.#say()).sentence;
+	}
+
+	get facts(): readonly string[] {
+		return (this.#told ??= this.#say()).facts ?? [];
 	}
 
 	get fixes(): readonly AliasFix[] {

@@ -8,7 +8,7 @@ import { NotWritableError, type Splice } from '../../recipe/record.ts';
 import { aliasAcceptable } from './acceptance.ts';
 import { checkAliases } from './check.ts';
 import { aliasCost } from './cost.ts';
-import { aliasLines, emptyAliasFile, type AliasFile } from './file.ts';
+import { ALIASES, aliasLines, emptyAliasFile, type AliasFile } from './file.ts';
 import type { AliasFinding, AliasFix, AliasRuleId } from './finding.ts';
 import type { AliasInput } from './input.ts';
 import { commandNames } from './names.ts';
@@ -92,7 +92,7 @@ export function aliasReport(
 	before: AliasStrata = []
 ): AliasReport {
 	for (const { id, aliases } of strata) if (aliases) aliasLines(aliases, before.find((s) => s.id === id)?.aliases);
-	const profile: Profile = strata.map((stratum) => ({ ...stratum, entries: new Map() }));
+	const profile: Profile = strata.map(({ aliases, ...head }) => ({ ...head, contents: { [ALIASES]: aliases ?? null } }));
 	const table = aliasTable(profile, input);
 	const fileOf = new Map(strata.map((s) => [s.id, s.aliases ?? emptyAliasFile]));
 	let known: Map<unknown, number> | undefined;
@@ -180,17 +180,18 @@ class FindingInFile implements FoundInFile {
 
 /** The fix as changes of the text; none where the shape of the file has no such change. */
 function written(fix: AliasFix, fileOf: ReadonlyMap<StratumId, AliasFile>) {
-	const { stratum, record } = fix.entry;
+	const { stratum } = fix.entry;
 	if (stratum.kind === 'factory') return [];
-	const { recipe, text } = fileOf.get(stratum.id)!;
+	const splices = splicesOf(fix, fileOf.get(stratum.id)!);
+	return splices.length > 0 ? [{ label: fix.label, stratum: stratum.id, splices }] : [];
+}
+
+/** The fix as changes of the text of the file that its line stands in; none where its shape has no such change. */
+export function splicesOf(fix: AliasFix, { recipe, text }: AliasFile): Splice[] {
+	const { record } = fix.entry;
 	try {
-		const splices =
-			fix.kind === 'set'
-				? changeRecord(recipe, text, record, fix.values)
-				: fix.kind === 'off'
-					? switchRecord(recipe, text, record, true)
-					: removeRecord(recipe, text, record);
-		return splices.length > 0 ? [{ label: fix.label, stratum: stratum.id, splices }] : [];
+		if (fix.kind === 'set') return changeRecord(recipe, text, record, fix.values);
+		return fix.kind === 'off' ? switchRecord(recipe, text, record, true) : removeRecord(recipe, text, record);
 	} catch (error) {
 		if (error instanceof NotWritableError) return [];
 		throw error;

@@ -1,6 +1,6 @@
 import type { Profile, StratumHead } from '../../profile/stratum.ts';
 import { aliasKey, type AliasInput } from './input.ts';
-import { aliasLines, emptyAliasFile, TAKES_AWAY, type AliasFile, type AliasLine } from './file.ts';
+import { aliasFileIn, aliasLines, emptyAliasFile, TAKES_AWAY, type AliasFile, type AliasLine } from './file.ts';
 
 /** An alias with the stratum whose file says it. */
 export interface AliasEntry extends AliasLine {
@@ -27,8 +27,12 @@ export interface AliasTable {
 	readonly byCommand: ReadonlyMap<string, readonly AliasEntry[]>;
 }
 
-export const aliasFileOf = (profile: Profile, stratum: string): AliasFile =>
-	profile.find((s) => s.id === stratum)?.aliases ?? emptyAliasFile;
+export const aliasFileOf = (profile: Profile, stratum: string): AliasFile => fileIn(profile, stratum) ?? emptyAliasFile;
+
+function fileIn(profile: Profile, id: string): AliasFile | null {
+	const stratum = profile.find((s) => s.id === id);
+	return stratum ? aliasFileIn(stratum) : null;
+}
 
 /** Folds the alias files from the lowest stratum up: an upper line about an alias stands in place of a lower one. */
 export function aliasTable(profile: Profile, input: AliasInput): AliasTable {
@@ -38,9 +42,10 @@ export function aliasTable(profile: Profile, input: AliasInput): AliasTable {
 	const entries: AliasEntry[] = [];
 	const holders = new Map<AliasEntry, AliasEntry>();
 	const off: AliasEntry[] = [];
-	for (const { aliases, id, kind, name } of profile) {
+	for (const layer of profile) {
+		const aliases = aliasFileIn(layer);
 		if (!aliases) continue;
-		const stratum = headOf({ id, kind, name });
+		const stratum = headOf(layer);
 		const own = new Map<string, AliasEntry>();
 		const again = new Set<string>();
 		const from = entries.length;
@@ -123,10 +128,10 @@ function entryOf(line: AliasLine, key: string, stratum: StratumHead, lockedBy: S
 const heads = new Map<string, StratumHead>();
 
 /** One object for all heads that say the same. */
-function headOf(head: StratumHead): StratumHead {
-	const text = `${head.id}\n${head.kind}\n${head.name}`;
+function headOf({ id, kind, name }: StratumHead): StratumHead {
+	const text = `${id}\n${kind}\n${name}`;
 	let known = heads.get(text);
-	if (!known) heads.set(text, (known = head));
+	if (!known) heads.set(text, (known = { id, kind, name }));
 	return known;
 }
 

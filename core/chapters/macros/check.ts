@@ -3,7 +3,9 @@ import type { ShortcutIndex } from '../../answer/shortcut-index.ts';
 import { SEVERITIES } from '../../check/finding.ts';
 import { first } from '../../context/bits.ts';
 import type { Profile } from '../../profile/stratum.ts';
-import type { MacroCircumstances, MacroFinding } from './finding.ts';
+import type { MacroCircumstances, MacroFinding, MacroRuleId, Reported } from './finding.ts';
+import type { Macro } from './macro.ts';
+import { stepsText, stepText } from './steps.ts';
 import type { MacroGround } from './machine.ts';
 import { MACRO_RULES } from './rules/rules.ts';
 import { macroTable } from './table.ts';
@@ -23,21 +25,25 @@ export function checkMacros(index: ShortcutIndex, profile: Profile): MacroFindin
 	const circumstances: MacroCircumstances = { ground: macroGround(index, profile), index, profile };
 	const { macros } = circumstances.ground;
 	const found: MacroFinding[] = [];
+	const add = (rule: MacroRuleId, { macro, stratum, ...finding }: Reported & Pick<MacroFinding, 'macro' | 'stratum'>) =>
+		found.push({
+			rule,
+			macro,
+			stratum,
+			witness: witnessOf(index, macro),
+			said: saidBy(macros.inForce.get(macro)?.macro, finding.step),
+			...finding
+		});
 	for (const { id: rule, find, findWhole } of Object.values(MACRO_RULES)) {
-		findWhole?.(circumstances, (finding) => found.push({ rule, witness: witnessOf(index, finding.macro), ...finding }));
+		findWhole?.(circumstances, (finding) => add(rule, finding));
 		for (const placed of find ? macros.inForce.values() : [])
-			find!(placed, circumstances, (finding) =>
-				found.push({
-					rule,
-					macro: placed.macro.id,
-					stratum: placed.stratum.id,
-					witness: witnessOf(index, placed.macro.id),
-					...finding
-				})
-			);
+			find!(placed, circumstances, (finding) => add(rule, { macro: placed.macro.id, stratum: placed.stratum.id, ...finding }));
 	}
 	return found.sort((a, b) => SEVERITIES.indexOf(a.severity) - SEVERITIES.indexOf(b.severity));
 }
+
+const saidBy = (macro: Macro | undefined, step: number | undefined): string =>
+	!macro ? '' : step === undefined ? stepsText(macro.steps) : stepText(macro.steps[step]!);
 
 /** The macro's first shortcut, where it works; without one it is run from its card. */
 function witnessOf(index: ShortcutIndex, macro: MacroFinding['macro']): MacroFinding['witness'] {

@@ -2,13 +2,14 @@ import type { FileProblem } from '../../format/problem.ts';
 import { readWith } from '../../recipe/reading.ts';
 import type { Recipe } from '../../recipe/recipe.ts';
 import type { Values } from '../../recipe/record.ts';
-import { isGone, Macro, type MacroEntry } from './macro.ts';
+import { Macro, type MacroEntry } from './macro.ts';
 import { parseSteps, StepsError, stepsText } from './steps.ts';
 
 /** The macros of a file by its recipe; an id without `macro:` gets it. Throws `FileRefusedError` for a file of another shape. */
-export function readMacros(recipe: Recipe, file: string, text: string): { macros: Macro[]; refused: FileProblem[] } {
+export function readMacros(recipe: Recipe, file: string, text: string): { entries: MacroEntry[]; refused: FileProblem[] } {
 	const { records, unknown } = readWith(recipe, file, text);
-	const macros: Macro[] = [];
+	const entries: MacroEntry[] = [];
+	const known = new Set<string>();
 	const refused: FileProblem[] = [...unknown];
 	for (const { fields, line, start, off } of records) {
 		if (off) continue;
@@ -20,24 +21,29 @@ export function readMacros(recipe: Recipe, file: string, text: string): { macros
 				id,
 				label: fields.label?.value ?? named.value.replace('macro:', ''),
 				description: fields.note?.value ?? '',
-				steps: parseSteps(said.value),
-				locks: fields.lock !== undefined
+				steps: parseSteps(said.value)
 			});
 			if (!made.success) refuse(named.start, made.error.issues[0]!.message);
-			else if (macros.some((m) => m.id === made.data.id)) refuse(named.start, `${id} stands in this file already`);
-			else macros.push(made.data);
+			else if (known.has(made.data.id)) refuse(named.start, `${id} stands in this file already`);
+			else {
+				known.add(made.data.id);
+				entries.push({ op: 'set', ...made.data, rank: line });
+				if (fields.lock !== undefined) entries.push({ op: 'lock', id: made.data.id, rank: line });
+			}
 		} catch (error) {
 			if (!(error instanceof StepsError)) throw error;
 			refuse(said.start + error.column - 1, error.message);
 		}
 	}
-	return { macros, refused: refused.sort((a, b) => a.line - b.line) };
+	return { entries, refused: refused.sort((a, b) => a.line - b.line) };
 }
 
 /** Macros as records of a recipe. Icons, and whether a macro is for use inside a command, are only in Skarn's own format. */
-export function macroRecords(macros: Iterable<MacroEntry>): Values[] {
-	return [...macros].flatMap((macro): Values[] =>
-		isGone(macro)
+export function macroRecords(entries: Iterable<MacroEntry>): Values[] {
+	const all = [...entries];
+	const locked = new Set(all.flatMap((entry) => (entry.op === 'lock' ? [entry.id] : [])));
+	return all.flatMap((macro): Values[] =>
+		macro.op !== 'set'
 			? []
 			: [
 					{
@@ -45,7 +51,7 @@ export function macroRecords(macros: Iterable<MacroEntry>): Values[] {
 						label: macro.label,
 						steps: stepsText(macro.steps),
 						...(macro.description !== '' && { note: macro.description }),
-						...(macro.locks && { lock: 'true' })
+						...(locked.has(macro.id) && { lock: 'true' })
 					}
 				]
 	);

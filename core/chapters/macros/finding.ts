@@ -24,8 +24,12 @@ export interface MacroFinding {
 	/** Which of its steps, counted from 0; undefined where it is the whole. */
 	readonly step: number | undefined;
 	readonly witness: Witness;
+	/** The step, or all of the steps where it is the whole, as a text. */
+	readonly said: string;
 	readonly sentence: string;
 	readonly fixes: readonly MacroFix[];
+	/** What the finding rests on besides its step. */
+	readonly facts?: readonly string[];
 }
 
 /** What the rules look at. */
@@ -36,7 +40,7 @@ export interface MacroCircumstances {
 }
 
 /** What a rule reports; macro and stratum are filled in where it looks at one macro. */
-export type Reported = Omit<MacroFinding, 'rule' | 'macro' | 'stratum' | 'witness'> &
+export type Reported = Omit<MacroFinding, 'rule' | 'macro' | 'stratum' | 'witness' | 'said'> &
 	Partial<Pick<MacroFinding, 'witness' | 'macro' | 'stratum'>>;
 
 export interface MacroRule {

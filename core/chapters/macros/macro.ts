@@ -1,5 +1,8 @@
 import { z } from 'zod';
 import { CommandId } from '../../application/command.ts';
+import { setOrNamed } from '../../profile/change.ts';
+import type { Entries } from '../../profile/entry.ts';
+import { contentOf } from '../../profile/stratum.ts';
 import { MacroIcon } from './icon.ts';
 
 /** One thing that a macro does. Texts are what somebody would type; programs are named, never launched by Skarn. */
@@ -40,19 +43,24 @@ export const Macro = z.strictObject({
 	description: z.string().max(500).default(''),
 	icon: MacroIcon,
 	inside: z.boolean().default(false),
-	steps: z.array(MacroStep).max(200),
-	locks: z.boolean().default(false).meta({ description: 'strata above may not change it' })
+	steps: z.array(MacroStep).max(200)
 });
 export type Macro = z.infer<typeof Macro>;
 
-/** A stratum's word that a macro of a lower one is not there. */
-export const GoneMacro = z.strictObject({ id: MacroId, gone: z.literal(true) });
-export type GoneMacro = z.infer<typeof GoneMacro>;
-
-export const MacroEntry = z.union([Macro, GoneMacro]);
+/** What a stratum says of a macro: it is so, a lower one's is not there, or strata above may not change it. */
+export const MacroEntry = setOrNamed(Macro.shape, { id: MacroId });
 export type MacroEntry = z.infer<typeof MacroEntry>;
+export type SetMacro = MacroEntry & { readonly op: 'set' };
 
-export const isGone = (entry: MacroEntry): entry is GoneMacro => 'gone' in entry;
+export type MacroEntries = Entries<MacroEntry>;
+
+export const MACROS = 'macros';
+const NONE: MacroEntries = new Map();
+export const macrosIn = contentOf<MacroEntries>(MACROS, NONE);
+
+/** The macro that an entry sets, without its place in the list. */
+export const macroOf = ({ op: _, rank: __, ...macro }: SetMacro): Macro => macro;
+
 export const isMacroId = (id: string): boolean => id.startsWith('macro:');
 
 /** An id made of the label, which none of `taken` has. */

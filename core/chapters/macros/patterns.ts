@@ -21,4 +21,4 @@ export const patternsFor = (run: string): readonly Pattern[] => [
 ];
 
 /** A macro of its own that does the same. */
-export const duplicateOf = (macro: Macro, id: Macro['id'], label: string): Macro => ({ ...macro, id, label, locks: false });
+export const duplicateOf = (macro: Macro, id: Macro['id'], label: string): Macro => ({ ...macro, id, label });

@@ -1,7 +1,8 @@
 import type { Catalogue } from '../../application/application.ts';
 import type { Command, CommandId } from '../../application/command.ts';
 import type { Profile, StratumHead } from '../../profile/stratum.ts';
-import { isGone, type Macro, type MacroEntry } from './macro.ts';
+import { keyedFold, type Idle } from '../../profile/keyed.ts';
+import { macroOf, macrosIn, type Macro, type MacroEntries, type MacroEntry, type SetMacro } from './macro.ts';
 
 /** A macro in force, with where it comes from. */
 export interface PlacedMacro {
@@ -13,43 +14,26 @@ export interface PlacedMacro {
 	readonly over: StratumHead | undefined;
 }
 
-/** What a stratum says of a macro without effect. */
-export interface IdleMacro {
-	readonly entry: MacroEntry;
-	readonly stratum: StratumHead;
-	readonly reason: 'covered' | 'locked' | 'nothing';
-	/** The stratum whose word holds; undefined where nothing is there to take away. */
-	readonly by: StratumHead | undefined;
-}
-
 export interface MacroTable {
 	readonly inForce: ReadonlyMap<CommandId, PlacedMacro>;
-	readonly idle: readonly IdleMacro[];
+	/** What strata say without effect. */
+	readonly idle: readonly Idle<MacroEntry>[];
 }
+
+const MEETING = { meeting: 'overrides', thing: ({ id }: MacroEntry) => id } as const;
 
 /** Folds the strata's macros from the lowest up: an upper stratum's word on a macro stands, unless one below has locked it. */
 export function macroTable(profile: Profile): MacroTable {
-	const inForce = new Map<CommandId, PlacedMacro>();
-	const idle: IdleMacro[] = [];
-	for (const { id, kind, name, macros } of profile) {
-		const stratum = { id, kind, name };
-		for (const entry of macros?.values() ?? []) {
-			const below = inForce.get(entry.id);
-			if (below?.lockedBy) idle.push({ entry, stratum, reason: 'locked', by: below.lockedBy });
-			else if (isGone(entry)) {
-				if (below) idle.push({ entry: below.macro, stratum: below.stratum, reason: 'covered', by: stratum });
-				else idle.push({ entry, stratum, reason: 'nothing', by: undefined });
-				inForce.delete(entry.id);
-			} else {
-				if (below) idle.push({ entry: below.macro, stratum: below.stratum, reason: 'covered', by: stratum });
-				inForce.set(entry.id, { macro: entry, stratum, lockedBy: undefined, over: below?.stratum });
-			}
-		}
-		// a lock is for the strata above its own
-		for (const [key, placed] of inForce)
-			if (placed.stratum.id === id && placed.macro.locks) inForce.set(key, { ...placed, lockedBy: stratum });
-	}
-	return { inForce, idle };
+	const { inForce, idle } = keyedFold(profile, macrosIn, MEETING);
+	return {
+		inForce: new Map(
+			Array.from(inForce, ([id, { entry, stratum, lockedBy, over }]) => [
+				id as CommandId,
+				{ macro: macroOf(entry as SetMacro), stratum, lockedBy, over }
+			])
+		),
+		idle
+	};
 }
 
 /** The macro as the catalogue's commands are described. */
@@ -68,7 +52,7 @@ export function commandOfMacro({ id, label, description, icon, inside, steps }: 
 }
 
 interface Derived {
-	readonly said: readonly (Profile[number]['macros'] | undefined)[];
+	readonly said: readonly MacroEntries[];
 	readonly all: Catalogue;
 }
 
@@ -81,8 +65,8 @@ const MOST_KNOWN = 6;
  * so that what hangs on it is not worked out anew with each edit.
  */
 export function profileCatalogue(catalogue: Catalogue, profile: Profile): Catalogue {
-	const said = profile.map((s) => s.macros);
-	if (said.every((macros) => !macros || macros.size === 0)) return catalogue;
+	const said = profile.map(macrosIn);
+	if (said.every((macros) => macros.size === 0)) return catalogue;
 	let list = known.get(catalogue);
 	if (!list) known.set(catalogue, (list = []));
 	const earlier = list.find((d) => d.said.length === said.length && said.every((macros, i) => macros === d.said[i]));

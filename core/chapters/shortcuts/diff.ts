@@ -1,21 +1,26 @@
+import type { Names } from '../../profile/chapter.ts';
+import type { Profile, StratumId } from '../../profile/stratum.ts';
+import { effectiveProfile, type Binding, type Effective } from './effective.ts';
 import { shortcutKey } from './entry.ts';
-import type { Binding, Effective } from './effective.ts';
-import type { StratumId } from '../../profile/stratum.ts';
 
 /** A shortcut that is in force now and was not, or the reverse; `by` is the stratum that made it so. */
-export interface Difference {
+export interface ShortcutDifference {
 	readonly kind: 'added' | 'removed';
 	readonly binding: Binding;
 	readonly by: StratumId | undefined;
 }
 
 /** What is in force in `now` against `base`, in the order of `now`, what is gone last. */
-export function differences(base: Effective, now: Effective): Difference[] {
+export function differencesInForce(base: Effective, now: Effective): ShortcutDifference[] {
 	const added = now.bindings
 		.filter((binding) => !base.byKey.has(binding.key))
-		.map((binding): Difference => ({ kind: 'added', binding, by: binding.stratum }));
+		.map((binding): ShortcutDifference => ({ kind: 'added', binding, by: binding.stratum }));
 	const removed = base.bindings
 		.filter((binding) => !now.byKey.has(binding.key))
-		.map((binding): Difference => ({ kind: 'removed', binding, by: now.removed.get(shortcutKey(binding))?.by }));
+		.map((binding): ShortcutDifference => ({ kind: 'removed', binding, by: now.removed.get(shortcutKey(binding))?.by }));
 	return [...added, ...removed];
 }
+
+/** The shortcuts in force in one profile and not in the other. */
+export const shortcutDifferences = (before: Profile, now: Profile, names: Pick<Names, 'meet'>): ShortcutDifference[] =>
+	differencesInForce(effectiveProfile(before, names), effectiveProfile(now, names));

@@ -2,16 +2,9 @@ import type { CommandId } from '../../application/command.ts';
 import type { Scope } from '../../context/scope.ts';
 import type { ContextSpace } from '../../context/space.ts';
 import type { Keys } from '../../stroke/stroke.ts';
-import {
-	scopeTextOf,
-	shortcutKey,
-	shortcutKeyOf,
-	type Acceptance,
-	type Entry,
-	type Shortcut,
-	type ShortcutKey
-} from './entry.ts';
-import { keyedInOrder, type Profile, type StratumHead, type StratumId } from '../../profile/stratum.ts';
+import { scopeTextOf, shortcutKey, shortcutsIn, type Entry, type Shortcut, type ShortcutKey } from './entry.ts';
+import { keyedInOrder, thingOf } from '../../profile/entry.ts';
+import type { Profile, StratumHead, StratumId } from '../../profile/stratum.ts';
 
 /** A shortcut in force, with where it comes from. */
 export interface Binding {
@@ -44,13 +37,6 @@ export interface Ineffective {
 	readonly lockedBy?: StratumId;
 }
 
-/** An acceptance of a finding, with the stratum that says it. */
-export interface Accepted {
-	readonly acceptance: Acceptance;
-	readonly entry: Entry;
-	readonly stratum: StratumId;
-}
-
 /** The fold of the strata. `bindings` are in the order of the list an application reads: upper strata first. */
 export interface Effective {
 	readonly strata: readonly StratumHead[];
@@ -62,8 +48,6 @@ export interface Effective {
 	readonly guards: ReadonlyMap<Keys, readonly Guard[]>;
 	/** The inputs on which something is said twice. */
 	readonly repeated: ReadonlySet<Keys>;
-	/** By the finding's id; an upper stratum's acceptance stands in place of a lower one's. */
-	readonly accepted: ReadonlyMap<string, Accepted>;
 }
 
 type Growing = { -readonly [K in keyof Binding]: Binding[K] };
@@ -88,7 +72,6 @@ export function effectiveProfile(profile: Profile, space: Pick<ContextSpace, 'me
 	const byKey = new Map<ShortcutKey, Growing>();
 	const removed = new Map<ShortcutKey, Removal>();
 	const ineffective: Ineffective[] = [];
-	const accepted = new Map<string, Accepted>();
 	const repeated = new Set<Keys>();
 	const guards = new Map<Keys, Guard[]>();
 	const layers: Growing[][] = [];
@@ -97,12 +80,8 @@ export function effectiveProfile(profile: Profile, space: Pick<ContextSpace, 'me
 	for (const stratum of profile) {
 		const layer: Growing[] = [];
 		const locks: [ShortcutKey, Entry][] = [];
-		for (const [entryKey, entry] of keyedInOrder(stratum)) {
-			if (entry.acceptance) {
-				accepted.set(entry.acceptance.finding, { acceptance: entry.acceptance, entry, stratum: stratum.id });
-				continue;
-			}
-			const key = shortcutKeyOf(entryKey);
+		for (const [entryKey, entry] of keyedInOrder(shortcutsIn(stratum))) {
+			const key = thingOf(entryKey) as ShortcutKey;
 			const below = byKey.get(key);
 			if (entry.op === 'lock') locks.push([key, entry]);
 			else if (entry.op === 'remove') {
@@ -160,8 +139,7 @@ export function effectiveProfile(profile: Profile, space: Pick<ContextSpace, 'me
 		removed,
 		ineffective,
 		guards,
-		repeated,
-		accepted
+		repeated
 	};
 }
 

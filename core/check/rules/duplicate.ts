@@ -1,6 +1,6 @@
 import { count } from '../../context/bits.ts';
 import type { CommandSet, Contender } from '../../answer/rules/rule.ts';
-import { entryKey } from '../../chapters/shortcuts/entry.ts';
+import { entryKey, shortcutsIn } from '../../chapters/shortcuts/entry.ts';
 import { stratumById } from '../../profile/stratum.ts';
 import { labelOf, listed, type CheckRule } from '../finding.ts';
 import { drops, go } from '../proposals.ts';
@@ -59,7 +59,7 @@ export const duplicate: CheckRule = {
 			);
 		return binding!.repeatedIn.flatMap((stratum) => {
 			const { command, keys, scope } = binding!;
-			const entry = stratumById(pen.profile, stratum).entries.get(entryKey({ op: 'set', command, keys, scope }));
+			const entry = shortcutsIn(stratumById(pen.profile, stratum)).get(entryKey({ op: 'set', command, keys, scope }));
 			return entry ? drops(pen, stratum, entry, `Drop the repetition of ${keys} for ${labelOf(c, binding!)}`) : [];
 		});
 	}

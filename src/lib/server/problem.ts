@@ -14,6 +14,8 @@ export type ProblemKind =
 	| 'errors-left'
 	| 'foreign-origin'
 	| 'wrong-method'
+	| 'not-yours'
+	| 'written-over'
 	| 'needs-word'
 	| 'damaged'
 	| 'internal';
@@ -29,6 +31,8 @@ const TITLES: Record<ProblemKind, string> = {
 	'errors-left': 'Errors are left that nobody has accepted',
 	'foreign-origin': 'The request comes from another site',
 	'wrong-method': 'The address takes other methods',
+	'not-yours': 'This is not yours to write',
+	'written-over': 'Somebody has written over it since',
 	'needs-word': 'This needs a word that it is meant',
 	damaged: 'The data folder is damaged',
 	internal: 'Skarn failed'

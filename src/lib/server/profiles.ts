@@ -1,5 +1,5 @@
-import { and, asc, count, desc, eq, gt, inArray } from 'drizzle-orm';
-import { changeProblems } from '../../../core/answer/validate.ts';
+import { and, asc, count, desc, eq, gt, inArray, type AnyColumn } from 'drizzle-orm';
+import type { AliasInput } from '../../../core/chapters/aliases/input.ts';
 import {
 	Application,
 	type ApplicationId,
@@ -10,33 +10,42 @@ import {
 import type { Command } from '../../../core/application/command.ts';
 import { indexOf } from '../../../core/check/circumstances.ts';
 import { contextSpace, type ContextSpace } from '../../../core/context/space.ts';
+import { canonicalText } from '../../../core/format/canonical.ts';
+import { stratumFrom } from '../../../core/hand-over/profile-file.ts';
+import { FactoryWriteError, StaleChangeError } from '../../../core/profile/change.ts';
+import { namesOf, type AnyChange } from '../../../core/profile/chapter.ts';
+import { ALL_CHAPTERS, byChapter } from '../../../core/profile/chapters.ts';
 import {
-	FactoryWriteError,
-	StaleChangeError,
 	applyEdit,
 	inverseEdit,
-	keyOfChange,
+	placedEdit,
+	touchedBy,
 	undoable,
-	type Change,
 	type Edit,
-	type ProposedEdit,
-	type Said
+	type ProposedEdit
 } from '../../../core/profile/edit.ts';
-import { withOwnRanks } from '../../../core/chapters/shortcuts/ranks.ts';
-import { type Role } from '../../../core/profile/role.ts';
-import { entryKey, type Entry } from '../../../core/chapters/shortcuts/entry.ts';
-import { stratumOf, type Profile, type Stratum, type StratumHead } from '../../../core/profile/stratum.ts';
+import { problemsOf } from '../../../core/profile/problems.ts';
+import { mayWrite, roleFor } from '../../../core/profile/role.ts';
+import { stratumOfWire } from '../../../core/profile/wire.ts';
+import { stratumById, type Profile, type Stratum, type StratumHead, type StratumId } from '../../../core/profile/stratum.ts';
 import { parseKeys, type Keys } from '../../../core/stroke/stroke.ts';
-import { canonicalText } from '../../../core/format/canonical.ts';
-import { StaleAliasError } from '../../../core/profile/alias-change.ts';
-import { applyMacroChanges, StaleMacroError } from '../../../core/profile/macro-change.ts';
-import type { AliasInput } from '../../../core/chapters/aliases/input.ts';
-import type { AliasFile } from '../../../core/chapters/aliases/file.ts';
 import type { Database } from './db/open.ts';
-import { applications, commands, edits, entries, recipes, releases, reports, searchPaths, seats, strata } from './db/schema.ts';
+import {
+	applications,
+	commands,
+	edits,
+	entries,
+	recipes,
+	releases,
+	reports,
+	searchPaths,
+	seats,
+	strata,
+	texts
+} from './db/schema.ts';
 import { Problem } from './problem.ts';
 
-type Step = Pick<Edit, 'revision' | 'undoes' | 'redoes'>;
+type Step = Pick<Edit, 'revision' | 'stratum' | 'undoes' | 'redoes'>;
 
 /** An application with its profile as it stands now, kept in memory: this process alone writes the data folder. */
 export interface Workspace {
@@ -53,9 +62,8 @@ export interface NewApplication {
 	readonly application: Application;
 	readonly commands: readonly Command[];
 	readonly strata: readonly StratumHead[];
-	readonly factory: readonly Entry[];
-	/** The factory's alias file. */
-	readonly aliases?: AliasFile | undefined;
+	/** What the factory says, by chapter. */
+	readonly factory: Readonly<Record<string, readonly unknown[]>>;
 }
 
 const CHUNK = 1000;
@@ -95,14 +103,20 @@ export class Profiles {
 	async #read(id: string): Promise<Workspace> {
 		const [row] = await this.#db.select().from(applications).where(eq(applications.id, id));
 		if (!row) return this.#missing(id);
-		const [commandRows, heads, entryRows, steps] = await Promise.all([
-			this.#db.select({ body: commands.body }).from(commands).where(eq(commands.application, id)).orderBy(asc(commands.position)),
-			this.#db.select().from(strata).where(eq(strata.application, id)).orderBy(asc(strata.position)),
-			this.#db.select().from(entries).where(eq(entries.application, id)).orderBy(asc(entries.stratum), asc(entries.rank)),
+		const ofThis = <T extends { application: AnyColumn }>(table: T) => eq(table.application, id);
+		const [commandRows, heads, entryRows, textRows, steps] = await Promise.all([
+			this.#db.select({ body: commands.body }).from(commands).where(ofThis(commands)).orderBy(asc(commands.position)),
+			this.#db.select().from(strata).where(ofThis(strata)).orderBy(asc(strata.position)),
 			this.#db
-				.select({ revision: edits.revision, undoes: edits.undoes, redoes: edits.redoes })
+				.select()
+				.from(entries)
+				.where(ofThis(entries))
+				.orderBy(asc(entries.stratum), asc(entries.chapter), asc(entries.rank)),
+			this.#db.select().from(texts).where(ofThis(texts)),
+			this.#db
+				.select({ revision: edits.revision, stratum: edits.stratum, undoes: edits.undoes, redoes: edits.redoes })
 				.from(edits)
-				.where(eq(edits.application, id))
+				.where(ofThis(edits))
 				.orderBy(asc(edits.revision))
 		]);
 		// as stored by an older version it may lack what was added since
@@ -112,22 +126,24 @@ export class Profiles {
 			commandRows.map((c) => c.body),
 			space
 		);
-		const byStratum = groupBy(entryRows, (e) => e.stratum);
+		const said = groupBy(entryRows, (row) => `${row.stratum}\n${row.chapter}`);
+		const bodies = new Map(textRows.map((row) => [`${row.stratum}\n${row.chapter}`, row.body]));
+		const contentsOf = (stratum: string) =>
+			Object.fromEntries(
+				ALL_CHAPTERS.map(({ id: chapter }) => {
+					const place = `${stratum}\n${chapter}`;
+					const body = bodies.get(place);
+					const list = (said.get(place) ?? []).map(({ op, value, rank }) => ({ op, ...value, rank }));
+					return [chapter, body ? [body] : list] as const;
+				})
+			);
 		return {
 			application,
 			commands: [...catalogue.values()],
 			catalogue,
 			space,
-			profile: heads.map((head) =>
-				stratumOf(
-					{ id: head.id, kind: head.kind, name: head.name } as StratumHead,
-					(byStratum.get(head.id) ?? []).map(
-						({ op, command, keys, scope, rank, acceptance }) =>
-							({ op, command, keys, scope, rank, ...(acceptance && { acceptance }) }) as Entry
-					),
-					head.aliases,
-					head.macros
-				)
+			profile: heads.map(({ id: stratum, kind, name }) =>
+				stratumOfWire({ id: stratum as StratumId, kind, name, contents: contentsOf(stratum) })
 			),
 			revision: row.revision,
 			steps: steps.map(stepOf)
@@ -154,28 +170,16 @@ export class Profiles {
 	}
 
 	/** Adds an application with its catalogue and strata. Throws `Problem` 409 for an id that is taken, 422 for what does not fit together. */
-	async add({ application, commands: list, strata: heads, factory, aliases }: NewApplication): Promise<void> {
+	async add({ application, commands: list, strata: heads, factory }: NewApplication): Promise<void> {
 		const base = refuseUnsound({ application, commands: list, strata: heads, factory });
 		const id = application.id;
 		const [taken] = await this.#db.select({ id: applications.id }).from(applications).where(eq(applications.id, id));
 		if (taken) throw new Problem(409, 'taken', `There is an application "${id}" already. Give this one another name or version.`);
 		await this.#db.transaction(async (tx) => {
 			await tx.insert(applications).values({ id, body: application });
-			await tx.insert(strata).values(
-				heads.map((head, position) => ({
-					...head,
-					application: id,
-					position,
-					...(head.kind === 'factory' && aliases && { aliases })
-				}))
-			);
+			await tx.insert(strata).values(heads.map((head, position) => ({ ...head, application: id, position })));
 			await writeCommands(tx, id, list);
-			// the order of the list is what counts; two places may have been called the same
-			const inPlace = [...factory].sort((a, b) => a.rank - b.rank).map((e, rank) => ({ ...e, rank }));
-			for (const chunk of inChunks(
-				inPlace.map((e) => ({ ...e, application: id, stratum: base.id as string, key: entryKey(e) as string }))
-			))
-				await tx.insert(entries).values(chunk);
+			await writeContents(tx, id, base);
 		});
 	}
 
@@ -189,9 +193,11 @@ export class Profiles {
 			if (application.id !== id)
 				throw new Problem(422, 'not-sound', `The id stays: expected "${id}", found "${application.id}".`);
 			// shortcuts of commands that are gone stay, and are told as orphans
-			refuseUnsound({ application, commands: list, strata: profile, factory: [] });
+			refuseUnsound({ application, commands: list, strata: profile, factory: {} });
 			const space = contextSpace(application.axes, application.reachable);
-			for (const stratum of profile) for (const entry of stratum.entries.values()) refuseForeignScope(space, entry, stratum.name);
+			for (const stratum of profile)
+				for (const chapter of ALL_CHAPTERS)
+					for (const said of chapter.list(chapter.contentIn(stratum))) refuseForeignScope(space, chapter, said, stratum.name);
 			await this.#db.transaction(async (tx) => {
 				await tx.update(applications).set({ body: application }).where(eq(applications.id, id));
 				await tx.delete(commands).where(eq(commands.application, id));
@@ -238,11 +244,7 @@ export class Profiles {
 	 */
 	async verify(id: string): Promise<string[]> {
 		const { profile } = await this.load(id);
-		let folded: Profile = profile.map(({ entries: own, aliases, macros, ...head }) =>
-			head.kind === 'factory'
-				? { ...head, entries: own, ...(aliases && { aliases }), ...(macros && { macros }) }
-				: { ...head, entries: new Map() }
-		);
+		let folded: Profile = profile.map((stratum) => (stratum.kind === 'factory' ? stratum : { ...stratum, contents: {} }));
 		const differing: string[] = [];
 		let revision = 0;
 		for (;;) {
@@ -256,7 +258,7 @@ export class Profiles {
 			for (const edit of some) {
 				revision = edit.revision;
 				try {
-					folded = applyEdit(folded, edit);
+					folded = applyEdit(folded, edit.changes);
 				} catch (error) {
 					differing.push(`${id}: edit ${revision} does not fit on those before it: ${(error as Error).message}`);
 					return differing;
@@ -285,43 +287,88 @@ export class Profiles {
 		});
 	}
 
-	/** Takes an edit if it is made against the revision that stands. Throws `Problem` 409 with what happened since, or 422. */
-	edit(id: string, proposed: ProposedEdit, now = new Date()): Promise<{ edit: Edit; undo: number[]; redo: number[] }> {
+	/** Takes an edit if it is made against the revision that stands. Throws `Problem` 409 with what happened since, 403 or 422. */
+	edit(id: string, proposed: ProposedEdit, now = new Date()): Promise<{ edit: Edit } & Reach> {
 		return this.#inTurn(id, async () => {
 			const workspace = await this.load(id);
 			await this.#refuseStale(workspace, proposed.base, proposed.changes);
+			const from = refuseForeign(workspace.profile, proposed.stratum, proposed.changes);
+			this.#applied(workspace, () => applyEdit(workspace.profile, proposed.changes));
 			// an edit may bring a macro and its shortcut together
-			const profile = this.#applied(workspace, () => applyMacroChanges(workspace.profile, proposed.macros));
-			const problems = changeProblems(indexOf(workspace, profile), workspace.profile, proposed.changes);
+			const adding = byChapter(proposed.changes).flatMap(({ chapter, changes }) => (chapter.addsCommands ? changes : []));
+			const profile = this.#applied(workspace, () => applyEdit(workspace.profile, adding));
+			const problems = problemsOf(proposed.changes, { index: indexOf(workspace, profile), profile: workspace.profile });
 			if (problems.length > 0)
 				throw new Problem(422, 'not-sound', problems[0]!.message, {
 					errors: problems.slice(0, 50).map((p) => ({ pointer: `/changes/${p.index}`, detail: p.message }))
 				});
-			return this.#append(id, workspace, { ...proposed, changes: withOwnRanks(workspace.profile, proposed.changes) }, now, {});
+			const changes = placedEdit(workspace.profile, proposed.changes);
+			return this.#append(id, workspace, { role: roleFor(from.kind), stratum: from.id, label: proposed.label, changes }, now, {});
 		});
 	}
 
-	/** Takes the last edit back, or brings the last undone one again. Throws `Problem` 409 when stale or when there is none. */
-	step(id: string, direction: 'undo' | 'redo', base: number, role: Role, now = new Date()) {
+	/**
+	 * Takes the last edit back that was written from this stratum, or brings the last undone one again. Throws `Problem` 409 when
+	 * stale, when there is none, or when somebody has written over it since.
+	 */
+	step(
+		id: string,
+		direction: 'undo' | 'redo',
+		base: number,
+		stratum: StratumId,
+		now = new Date()
+	): Promise<{ edit: Edit } & Reach> {
 		return this.#inTurn(id, async () => {
 			const workspace = await this.load(id);
 			await this.#refuseStale(workspace, base, []);
-			const target = undoable(workspace.steps)[direction].at(-1);
-			if (target === undefined) throw new Problem(409, 'nothing-to-do', `There is nothing to ${direction}.`);
+			const from = writableStratum(workspace.profile, stratum);
+			const target = undoable(workspace.steps, from.id)[direction].at(-1);
+			if (target === undefined) throw new Problem(409, 'nothing-to-do', `There is nothing of ${from.name} to ${direction}.`);
 			const [edit] = await this.#db
 				.select()
 				.from(edits)
 				.where(and(eq(edits.application, id), eq(edits.revision, target)));
-			const said = direction === 'undo' ? inverseEdit(edit!) : edit!;
+			const changes = direction === 'undo' ? inverseEdit(edit!.changes) : [...edit!.changes];
+			refuseForeign(workspace.profile, from.id, changes);
+			await this.#refuseOverwritten(workspace, edit!, direction, changes);
 			const label = `${direction === 'undo' ? 'Undo' : 'Redo'}: ${edit!.label}`;
 			return this.#append(
 				id,
 				workspace,
-				{ ...said, role, label },
+				{ role: roleFor(from.kind), stratum: from.id, label: label.slice(0, 200), changes },
 				now,
 				direction === 'undo' ? { undoes: target } : { redoes: target }
 			);
 		});
+	}
+
+	/** Throws `Problem` 409 that names who has written over what the step would take back or bring again. */
+	async #refuseOverwritten(
+		workspace: Workspace,
+		edit: Pick<Edit, 'revision' | 'label'>,
+		direction: string,
+		changes: readonly AnyChange[]
+	): Promise<void> {
+		try {
+			applyEdit(workspace.profile, changes);
+		} catch (error) {
+			if (!(error instanceof StaleChangeError)) throw error;
+			const names = namesOf({ space: workspace.space, catalogue: workspace.catalogue });
+			const since = await this.editsSince(workspace.application.id, edit.revision);
+			const over = since.findLast((later) => touchedBy(changes, later.changes, names).length > 0);
+			const what = over ? touchedBy(changes, over.changes, names).slice(0, 3).join(', ') : error.message;
+			const who = over ? `“${over.label}” by the ${over.role} (revision ${over.revision})` : 'a later edit';
+			throw new Problem(
+				409,
+				'written-over',
+				`“${edit.label}” cannot be ${direction === 'undo' ? 'undone' : 'redone'}: ${who} has changed ${what} since. Change it by hand if you still want to.`
+			);
+		}
+	}
+
+	/** What can be undone and redone from each stratum. */
+	reach(workspace: Pick<Workspace, 'steps' | 'profile'>): Reach {
+		return reachOf(workspace.steps, workspace.profile);
 	}
 
 	/** The edits after a revision, oldest first. */
@@ -340,27 +387,26 @@ export class Profiles {
 		return rows.map(editOf);
 	}
 
-	async #refuseStale(workspace: Workspace, base: number, changes: readonly Change[]): Promise<void> {
-		if (base === workspace.revision) return;
-		if (base > workspace.revision)
-			throw new Problem(
-				409,
-				'stale-revision',
-				`Revision ${base} does not exist; the profile stands at ${workspace.revision}. Reload.`,
-				{
-					revision: workspace.revision,
-					since: [],
-					touched: []
-				}
-			);
+	async #refuseStale(workspace: Workspace, base: number, changes: readonly AnyChange[]): Promise<void> {
+		const { revision } = workspace;
+		if (base === revision) return;
+		if (base > revision)
+			throw new Problem(409, 'stale-revision', `Revision ${base} does not exist; the profile stands at ${revision}. Reload.`, {
+				revision,
+				since: [],
+				touched: []
+			});
 		const since = await this.editsSince(workspace.application.id, base);
-		const mine = new Set(changes.map((c) => `${c.stratum}\n${keyOfChange(c)}`));
-		const touched = since.flatMap((e) => e.changes).filter((c) => mine.has(`${c.stratum}\n${keyOfChange(c)}`));
+		const touched = touchedBy(
+			changes,
+			since.flatMap((e) => e.changes),
+			namesOf(indexOf(workspace, workspace.profile))
+		);
 		throw new Problem(
 			409,
 			'stale-revision',
-			`The profile was at revision ${base} when you made this change and stands at ${workspace.revision} now. Nothing was written.`,
-			{ revision: workspace.revision, since, touched }
+			`The profile was at revision ${base} when you made this change and stands at ${revision} now. Nothing was written.`,
+			{ revision, since, touched }
 		);
 	}
 
@@ -369,10 +415,8 @@ export class Profiles {
 		try {
 			return apply();
 		} catch (error) {
-			const stale = (touched: readonly Change[]) =>
-				new Problem(409, 'stale-revision', (error as Error).message, { revision, since: [], touched });
-			if (error instanceof StaleChangeError) throw stale([error.change]);
-			if (error instanceof StaleAliasError || error instanceof StaleMacroError) throw stale([]);
+			if (error instanceof StaleChangeError)
+				throw new Problem(409, 'stale-revision', error.message, { revision, since: [], touched: [] });
 			if (error instanceof FactoryWriteError || error instanceof RangeError) throw new Problem(422, 'not-sound', error.message);
 			throw error;
 		}
@@ -381,21 +425,12 @@ export class Profiles {
 	async #append(
 		id: string,
 		workspace: Workspace,
-		{ role, label, changes, aliases, macros }: Said & Pick<Edit, 'role' | 'label'>,
+		said: Pick<Edit, 'role' | 'stratum' | 'label' | 'changes'>,
 		now: Date,
 		of: { undoes?: number; redoes?: number }
-	) {
-		const profile = this.#applied(workspace, () => applyEdit(workspace.profile, { changes, aliases, macros }));
-		const edit: Edit = {
-			revision: workspace.revision + 1,
-			at: now.toISOString(),
-			role,
-			label,
-			changes: [...changes],
-			aliases: [...aliases],
-			macros: [...macros],
-			...of
-		};
+	): Promise<{ edit: Edit } & Reach> {
+		const profile = this.#applied(workspace, () => applyEdit(workspace.profile, said.changes));
+		const edit: Edit = { revision: workspace.revision + 1, at: now.toISOString(), ...said, ...of };
 		await this.#db.transaction(async (tx) => {
 			const moved = await tx
 				.update(applications)
@@ -404,18 +439,11 @@ export class Profiles {
 				.returning({ id: applications.id });
 			if (moved.length === 0) throw new Problem(409, 'stale-revision', 'Another process wrote this profile. Reload.');
 			await tx.insert(edits).values({ ...edit, application: id });
-			await writeEntries(tx, id, outcomeOf(changes));
-			for (const stratum of new Set([...aliases, ...macros].map((change) => change.stratum))) {
-				const { aliases: file, macros: list } = profile.find((s) => s.id === stratum)!;
-				await tx
-					.update(strata)
-					.set({ aliases: file ?? null, macros: list ? [...list.values()] : null })
-					.where(and(eq(strata.application, id), eq(strata.id, stratum)));
-			}
+			await writeOutcome(tx, id, profile, said.changes);
 		});
-		const steps = [...workspace.steps, stepOf({ revision: edit.revision, undoes: of.undoes ?? null, redoes: of.redoes ?? null })];
+		const steps = [...workspace.steps, stepOf({ ...edit, undoes: of.undoes ?? null, redoes: of.redoes ?? null })];
 		this.#loaded.set(id, Promise.resolve({ ...workspace, profile, revision: edit.revision, steps }));
-		return { edit, ...undoable(steps) };
+		return { edit, ...reachOf(steps, profile) };
 	}
 
 	/** Runs the work after all earlier work on the same application has ended. */
@@ -430,7 +458,7 @@ export class Profiles {
 }
 
 /** The tables with rows of applications, in the order in which they can be emptied. */
-const OF_APPLICATION = { seats, releases, recipes, searchPaths, edits, entries, strata, commands };
+const OF_APPLICATION = { seats, releases, recipes, searchPaths, edits, entries, texts, strata, commands };
 
 async function writeCommands(tx: Pick<Database, 'insert'>, id: string, list: readonly Command[]): Promise<void> {
 	for (const chunk of inChunks(list.map((body, position) => ({ application: id, id: body.id as string, position, body }))))
@@ -440,11 +468,18 @@ async function writeCommands(tx: Pick<Database, 'insert'>, id: string, list: rea
 const notSound = (problems: readonly string[]) =>
 	new Problem(422, 'not-sound', problems[0]!, { errors: problems.slice(0, 50).map((detail) => ({ detail })) });
 
-function refuseForeignScope(space: ContextSpace, { keys, command, scope }: Entry, where: string): void {
+function refuseForeignScope(
+	space: ContextSpace,
+	{ scopeOf, words }: (typeof ALL_CHAPTERS)[number],
+	said: unknown,
+	where: string
+): void {
+	const scope = scopeOf?.(said);
+	if (!scope) return;
 	try {
 		space.bitsOf(scope);
 	} catch (error) {
-		throw notSound([`${where}, ${keys} for ${command}: ${(error as Error).message}`]);
+		throw notSound([`${where}, a ${words.one}: ${(error as Error).message}`]);
 	}
 }
 
@@ -464,7 +499,7 @@ function refuseUnsound({
 	commands: list,
 	strata: heads,
 	factory
-}: Pick<NewApplication, 'application' | 'commands' | 'strata' | 'factory'>): StratumHead {
+}: Pick<NewApplication, 'application' | 'commands' | 'strata' | 'factory'>): Stratum {
 	const space = contextSpace(application.axes, application.reachable);
 	const twice = heads.find((head, i) => heads.findIndex((h) => h.id === head.id) !== i);
 	if (twice) throw notSound([`two strata are called "${twice.id}"; expected a different id for each`]);
@@ -479,76 +514,167 @@ function refuseUnsound({
 		throw new Problem(422, 'not-sound', error.message, { errors: error.problems.slice(0, 50).map((detail) => ({ detail })) });
 	}
 	for (const { keys, does } of application.rules.hardwired) refuseUncanonical(keys, `the kept key that ${does}`);
-	const seen = new Set<string>();
-	for (const entry of factory) {
-		const { op, keys, command } = entry;
-		const said = `the factory shortcut ${keys} for ${command}`;
-		if (op !== 'set') throw notSound([`${said}: expected the op set, found ${op}`]);
-		if (!catalogue.has(command)) throw notSound([`the factory shortcut ${keys} names ${command}, which is not in the catalogue`]);
-		refuseForeignScope(space, entry, 'the factory');
-		refuseUncanonical(keys, said);
-		const key = entryKey(entry);
-		if (seen.has(key)) throw notSound([`${said} stands there twice`]);
-		seen.add(key);
+	const base = stratumFrom(factories[0]!, (chapter) => factory[chapter] ?? []);
+	const empty: Profile = [{ ...base, contents: {} }];
+	const index = indexOf({ application, space, catalogue }, empty);
+	for (const chapter of ALL_CHAPTERS) {
+		const said = factory[chapter.id] ?? [];
+		const seen = new Set<string>();
+		for (const one of chapter.form === 'keyed' ? said : []) {
+			const { op } = one as { op: string };
+			const { key } = chapter.keyOf(one);
+			const named = `the factory ${chapter.words.one} ${key.replaceAll('\n', ' ').trim()}`;
+			if (op !== 'set') throw notSound([`${named}: expected the op set, found ${op}`]);
+			if (seen.has(key)) throw notSound([`${named} stands there twice`]);
+			seen.add(key);
+		}
+		const changes = said.map((one) =>
+			chapter.form === 'keyed' ? { stratum: base.id, before: null, after: one } : { stratum: base.id, from: null, to: one }
+		);
+		const [problem] = changes.length > 0 ? chapter.problems(changes, { index, profile: empty }) : [];
+		if (problem) throw notSound([`the factory ${chapter.words.one}: ${problem.message}`]);
 	}
-	return factories[0]!;
+	return base;
 }
 
 /** How two states of a stratum differ, in words. */
 function stratumDifferences(id: string, stored: Stratum, folded: Stratum): string[] {
 	const where = `${id}, ${stored.name}`;
-	const said = (entry: Entry | undefined) => entry && canonicalText(entry);
-	const found: string[] = [];
-	for (const key of new Set([...stored.entries.keys(), ...folded.entries.keys()])) {
-		const [have, want] = [stored.entries.get(key), folded.entries.get(key)];
-		if (said(have) === said(want)) continue;
-		const { op, keys, command } = (have ?? want)!;
-		const how = !want
-			? 'stands in the table and no edit says it'
-			: !have
-				? 'is said by the edits and is not in the table'
-				: 'is otherwise in the table than the edits say';
-		found.push(`${where}: ${op} ${keys} for ${command} ${how}`);
+	return ALL_CHAPTERS.flatMap((chapter) => {
+		const byKey = (stratum: Stratum) =>
+			new Map(
+				chapter.list(chapter.contentIn(stratum)).map((said) => {
+					const { key, isLock } = chapter.keyOf(said);
+					return [`${isLock ? 'lock of ' : ''}${key.replaceAll('\n', ' ').trim()}`, canonicalText(said)] as const;
+				})
+			);
+		const [have, want] = [byKey(stored), byKey(folded)];
+		return [...new Set([...have.keys(), ...want.keys()])].flatMap((key) => {
+			if (have.get(key) === want.get(key)) return [];
+			const how = !want.has(key)
+				? 'stands in the table and no edit says it'
+				: !have.has(key)
+					? 'is said by the edits and is not in the table'
+					: 'is otherwise in the table than the edits say';
+			return [`${where}: the ${[chapter.words.one, key].filter((text) => text !== '').join(' ')} ${how}`];
+		});
+	});
+}
+
+type Writing = Pick<Database, 'delete' | 'insert'>;
+
+/** A part of an edit in a keyed chapter. */
+type KeyedPart = AnyChange & { readonly before: unknown; readonly after: unknown };
+
+/** A row of the table of entries. */
+function rowOf(
+	application: string,
+	stratum: string,
+	chapter: (typeof ALL_CHAPTERS)[number],
+	said: unknown
+): typeof entries.$inferInsert {
+	const { key, isLock } = chapter.keyOf(said);
+	const { op, rank, ...value } = said as { op: typeof entries.$inferInsert.op; rank: number };
+	return { application, stratum, chapter: chapter.id, key, isLock, op, value, rank };
+}
+
+/** Writes all that a stratum holds into tables that have nothing of it. */
+async function writeContents(tx: Writing, id: string, stratum: Stratum): Promise<void> {
+	for (const chapter of ALL_CHAPTERS) {
+		const said = chapter.list(chapter.contentIn(stratum));
+		if (chapter.form === 'text') await writeText(tx, id, stratum.id, chapter.id, said[0]);
+		else
+			for (const chunk of inChunks(said.map((one) => rowOf(id, stratum.id, chapter, one))))
+				await tx.insert(entries).values(chunk);
 	}
-	if ((stored.aliases?.text ?? '') !== (folded.aliases?.text ?? ''))
-		found.push(`${where}: the alias file is otherwise than the edits say`);
-	const macros = ({ macros: own }: Stratum) => canonicalText([...(own?.values() ?? [])].sort((a, b) => (a.id < b.id ? -1 : 1)));
-	if (macros(stored) !== macros(folded)) found.push(`${where}: the macros are otherwise than the edits say`);
-	return found;
 }
 
-/** What the changes come to for each entry that they touch: how it was before the first and is after the last of them. */
-function outcomeOf(changes: readonly Change[]): Change[] {
-	const outcome = new Map<string, Change>();
-	for (const change of changes) {
-		const place = `${change.stratum}\n${keyOfChange(change)}`;
-		outcome.set(place, { ...change, before: (outcome.get(place) ?? change).before });
-	}
-	return [...outcome.values()];
+async function writeText(tx: Writing, application: string, stratum: string, chapter: string, body: unknown): Promise<void> {
+	await tx.delete(texts).where(and(eq(texts.application, application), eq(texts.stratum, stratum), eq(texts.chapter, chapter)));
+	if (body) await tx.insert(texts).values({ application, stratum, chapter, body: body as Record<string, unknown> });
 }
 
-/** Brings the table to where the changes lead: first all that was there goes, so that places are free, then what is there comes. */
-async function writeEntries(tx: Pick<Database, 'delete' | 'insert'>, id: string, changes: readonly Change[]): Promise<void> {
-	const byStratum = groupBy(
-		changes.filter((c) => c.before),
-		(c) => c.stratum
-	);
-	for (const [stratum, gone] of byStratum)
-		for (const chunk of inChunks(gone.map((c) => keyOfChange(c) as string)))
-			await tx.delete(entries).where(and(eq(entries.application, id), eq(entries.stratum, stratum), inArray(entries.key, chunk)));
-	const written = changes.flatMap((c) =>
-		c.after ? [{ ...c.after, application: id, stratum: c.stratum as string, key: keyOfChange(c) as string }] : []
-	);
-	for (const chunk of inChunks(written)) await tx.insert(entries).values(chunk);
+/**
+ * Brings the tables to where the changes lead: of entries first all that was there goes, so that places are free, then what is
+ * there comes; texts are written whole.
+ */
+async function writeOutcome(tx: Writing, id: string, after: Profile, changes: readonly AnyChange[]): Promise<void> {
+	for (const { chapter, changes: own } of byChapter(changes))
+		for (const stratum of new Set(own.map((change) => change.stratum))) {
+			if (chapter.form === 'text') {
+				await writeText(tx, id, stratum, chapter.id, chapter.list(chapter.contentIn(stratumById(after, stratum)))[0]);
+				continue;
+			}
+			const gone = new Map<string, typeof entries.$inferInsert>();
+			const come = new Map<string, typeof entries.$inferInsert>();
+			for (const change of own as KeyedPart[]) {
+				if (change.stratum !== stratum) continue;
+				const row = rowOf(id, stratum, chapter, change.before ?? change.after);
+				const place = `${row.isLock}\n${row.key}`;
+				if (!gone.has(place) && !come.has(place) && change.before) gone.set(place, row);
+				if (change.after) come.set(place, rowOf(id, stratum, chapter, change.after));
+				else come.delete(place);
+			}
+			const of = and(eq(entries.application, id), eq(entries.stratum, stratum), eq(entries.chapter, chapter.id));
+			for (const isLock of [false, true])
+				for (const chunk of inChunks([...gone.values()].filter((row) => row.isLock === isLock).map((row) => row.key)))
+					await tx.delete(entries).where(and(of, eq(entries.isLock, isLock), inArray(entries.key, chunk)));
+			for (const chunk of inChunks([...come.values()])) await tx.insert(entries).values(chunk);
+		}
 }
 
-function stepOf({ revision, undoes, redoes }: { revision: number; undoes: number | null; redoes: number | null }): Step {
-	return { revision, ...(undoes !== null && { undoes }), ...(redoes !== null && { redoes }) };
+/** The stratum that is written to. Throws `Problem` 422 for one that is not there or is never written. */
+export function writableStratum(profile: Profile, id: StratumId): StratumHead {
+	const stratum = profile.find((s) => s.id === id);
+	if (!stratum)
+		throw new Problem(422, 'not-sound', `there is no stratum "${id}"; this profile has ${profile.map((s) => s.id).join(', ')}`);
+	if (stratum.kind === 'factory') throw new Problem(422, 'not-sound', new FactoryWriteError().message);
+	return stratum;
+}
+
+/** Gives the stratum that is written to. Throws `Problem` 403 if from there something of the changes may not be written. */
+function refuseForeign(profile: Profile, stratum: StratumId, changes: readonly AnyChange[]): StratumHead {
+	const from = writableStratum(profile, stratum);
+	changes.forEach((change, i) => {
+		const to = writableStratum(profile, change.stratum);
+		if (!mayWrite(from.kind, to.kind))
+			throw new Problem(
+				403,
+				'not-yours',
+				`${to.name} is the steward's; you write to ${from.name}. Write to ${to.name} to change it.`,
+				{
+					errors: [{ pointer: `/changes/${i}/stratum`, detail: `expected a stratum that ${from.name} may write` }]
+				}
+			);
+	});
+	return from;
+}
+
+/** What can be undone and redone, by the stratum that it was written from. */
+export interface Reach {
+	readonly undo: Readonly<Record<string, readonly number[]>>;
+	readonly redo: Readonly<Record<string, readonly number[]>>;
+}
+
+function reachOf(steps: readonly Step[], profile: Profile): Reach {
+	const undo: Record<string, number[]> = {};
+	const redo: Record<string, number[]> = {};
+	for (const { id, kind } of profile) if (kind !== 'factory') ({ undo: undo[id], redo: redo[id] } = undoable(steps, id));
+	return { undo, redo };
+}
+
+function stepOf({
+	revision,
+	stratum,
+	undoes,
+	redoes
+}: Pick<Step, 'revision' | 'stratum'> & { undoes: number | null; redoes: number | null }): Step {
+	return { revision, stratum, ...(undoes !== null && { undoes }), ...(redoes !== null && { redoes }) };
 }
 
 function editOf(row: typeof edits.$inferSelect): Edit {
 	const { application: _, undoes, redoes, at, ...rest } = row;
-	return { ...rest, at: new Date(at).toISOString(), ...stepOf({ revision: row.revision, undoes, redoes }) };
+	return { ...rest, at: new Date(at).toISOString(), ...stepOf({ revision: row.revision, stratum: row.stratum, undoes, redoes }) };
 }
 
 function groupBy<T, K>(rows: readonly T[], keyOf: (row: T) => K): Map<K, T[]> {

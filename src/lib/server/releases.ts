@@ -1,13 +1,14 @@
 import { createHash } from 'node:crypto';
 import { and, asc, eq, max } from 'drizzle-orm';
-import type { Role } from '../../../core/profile/role.ts';
-import { canonicalText } from '../../../core/format/canonical.ts';
-import { profileFile, writeProfileFile } from '../../../core/hand-over/profile-json.ts';
+import { officeOfFile, profileFile, readProfileFile, writeProfileFile } from '../../../core/hand-over/profile-file.ts';
+import { roleFor } from '../../../core/profile/role.ts';
+import { officeOf, type Profile, type Stratum, type StratumId } from '../../../core/profile/stratum.ts';
+import { saidIn } from '../../../core/hand-over/selection.ts';
 import type { Release } from '../../../core/release/release.ts';
 import type { Database } from './db/open.ts';
 import { applications, releases } from './db/schema.ts';
 import { Problem } from './problem.ts';
-import type { Profiles } from './profiles.ts';
+import { writableStratum, type Profiles } from './profiles.ts';
 
 const sha256 = (text: string) => createHash('sha256').update(text, 'utf8').digest('hex');
 
@@ -15,6 +16,7 @@ const sha256 = (text: string) => createHash('sha256').update(text, 'utf8').diges
 export class Releases {
 	readonly #db: Database;
 	readonly #profiles: Profiles;
+	readonly #read = new Map<string, Stratum | null>();
 
 	constructor(db: Database, profiles: Profiles) {
 		this.#db = db;
@@ -48,55 +50,91 @@ export class Releases {
 		return row;
 	}
 
-	/** Freezes the office stratum as the next release and lets the seats follow it. Throws `Problem` 409 if nothing changed. */
-	async publish(application: string, role: Role, notes: string, base: number, now = new Date()): Promise<Release> {
+	/** The office stratum as a release has it. What is frozen is read once. Throws `Problem` 404. */
+	async office(application: string, number: number): Promise<Stratum | null> {
+		const place = `${application}/${number}`;
+		let known = this.#read.get(place);
+		if (known === undefined) {
+			const { file } = await this.file(application, number);
+			known = officeOfFile(readProfileFile(`release ${number}`, file)) ?? null;
+			if (this.#read.size >= MOST_READ) this.#read.clear();
+			this.#read.set(place, known);
+		}
+		return known;
+	}
+
+	/** The office stratum as the release has it that seats follow; null before the first. */
+	async followed(application: string): Promise<Stratum | null> {
+		const { channel } = await this.list(application);
+		return channel === null ? null : this.office(application, channel);
+	}
+
+	/**
+	 * Freezes the office stratum as the next release and lets the seats follow it; `stratum` is the one that is written to. Throws
+	 * `Problem` 403 for somebody who writes to a stratum of their own, 409 if the release that seats follow says the same.
+	 */
+	async publish(application: string, stratum: StratumId, notes: string, base: number, now = new Date()): Promise<Release> {
 		const workspace = await this.#profiles.load(application);
+		const from = refuseOwn(workspace.profile, stratum);
 		if (workspace.revision !== base)
 			throw new Problem(
 				409,
 				'stale-revision',
 				`The profile stands at revision ${workspace.revision}, you looked at ${base}. Reload and look again before you publish.`
 			);
-		const office = workspace.profile.find((s) => s.kind === 'office');
+		const office = officeOf(workspace.profile);
 		if (!office) throw new Problem(422, 'not-sound', 'This profile has no office stratum to publish.');
-		const file = writeProfileFile(profileFile(workspace.application, [office]));
-		const digest = sha256(file);
+		const textOf = (one: Stratum) => writeProfileFile(profileFile(workspace.application, [{ ...one, name: office.name }]));
+		const file = textOf(office);
+		const { channel } = await this.list(application);
+		const followed = await this.followed(application);
+		// by what it says: a release of an earlier Skarn is written in another way
+		if (followed && textOf(followed) === file)
+			throw new Problem(
+				409,
+				'nothing-to-do',
+				`The office stratum is the same as in release ${channel}, which the seats follow. Change something before you publish.`
+			);
 		return this.#db.transaction(async (tx) => {
 			const [last] = await tx
 				.select({ number: max(releases.number) })
 				.from(releases)
 				.where(eq(releases.application, application));
-			const number = (last?.number ?? 0) + 1;
-			const [before] = await tx
-				.select({ number: releases.number, file: releases.file })
-				.from(releases)
-				.where(and(eq(releases.application, application), eq(releases.number, number - 1)));
-			// by what it says: a release of an earlier Skarn may have the members of its parts in another order
-			if (before && canonicalText(JSON.parse(before.file)) === canonicalText(JSON.parse(file)))
-				throw new Problem(
-					409,
-					'nothing-to-do',
-					`The office stratum is the same as in release ${before.number}. Change something before you publish.`
-				);
 			const release = {
 				application: workspace.application.id,
-				number,
+				number: (last?.number ?? 0) + 1,
 				at: now.toISOString(),
-				role,
+				role: roleFor(from.kind),
 				notes,
-				sha256: digest,
+				sha256: sha256(file),
 				bytes: Buffer.byteLength(file, 'utf8'),
-				entries: office.entries.size
+				entries: [...saidIn([office])].length
 			};
 			await tx.insert(releases).values({ ...release, file });
-			await tx.update(applications).set({ channel: number }).where(eq(applications.id, application));
+			await tx.update(applications).set({ channel: release.number }).where(eq(applications.id, application));
 			return release;
 		});
 	}
 
-	/** Lets the seats follow another release, as when going back to the former one. Throws `Problem` 404. */
-	async setChannel(application: string, number: number): Promise<void> {
+	/** Lets the seats follow another release, as when going back to the former one. Throws `Problem` 403 as `publish`, or 404. */
+	async setChannel(application: string, stratum: StratumId, number: number): Promise<void> {
+		refuseOwn((await this.#profiles.load(application)).profile, stratum);
 		await this.file(application, number);
 		await this.#db.update(applications).set({ channel: number }).where(eq(applications.id, application));
 	}
+}
+
+/** So many releases are kept read. */
+const MOST_READ = 20;
+
+/** Releases are the steward's. Throws `Problem` 403. */
+function refuseOwn(profile: Profile, stratum: StratumId) {
+	const from = writableStratum(profile, stratum);
+	if (roleFor(from.kind) !== 'steward')
+		throw new Problem(
+			403,
+			'not-yours',
+			`Releases are the steward's; you write to ${from.name}. Write to a stratum of the office.`
+		);
+	return from;
 }

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { Revision } from '../../../core/profile/edit.ts';
-import { Role } from '../../../core/profile/role.ts';
+import { StratumId } from '../../../core/profile/stratum.ts';
 
-/** What undo and redo ask for: against which revision, by whom. */
-export const Step = z.strictObject({ base: Revision, role: Role });
+/** What undo and redo ask for: against which revision, and from which stratum. */
+export const Step = z.strictObject({ base: Revision, stratum: StratumId });

@@ -1,12 +1,13 @@
 import { releasedAliases } from '$core/chapters/aliases/check';
-import type { AliasFile } from '$core/chapters/aliases/file';
+import { ALIASES, aliasFileIn, emptyAliasFile, type AliasFile } from '$core/chapters/aliases/file';
 import type { AliasReportFinding, AliasRow, AliasStrata } from '$core/chapters/aliases/report';
 import type { AliasLook, AliasSight } from '$core/chapters/aliases/sight';
 import { aliasFileOf } from '$core/chapters/aliases/table';
-import { acceptancesIn, isAccepted } from '$core/check/acceptance';
-import { spliceBetween, type AliasChange } from '$core/profile/alias-change';
+import { acceptancesOf, isAccepted } from '$core/check/acceptance';
+import { tagged } from '$core/profile/edit';
+import { spliceBetween, textChange, type TextChange } from '$core/profile/text';
 import { mergeTexts } from '$core/profile/merge-texts';
-import type { StratumId } from '$core/profile/stratum';
+import { stratumById, type StratumId } from '$core/profile/stratum';
 import { spliced } from '$core/recipe/reading';
 import type { Splice } from '$core/recipe/record';
 import type { FromAliases, ToAliases } from '$lib/workers/alias.worker';
@@ -82,7 +83,7 @@ export class AliasSession {
 	}
 
 	isAccepted({ acceptable }: AliasReportFinding): boolean {
-		return acceptable !== undefined && isAccepted(this.#workspace.effective, acceptable);
+		return acceptable !== undefined && isAccepted(this.#workspace.accepted, acceptable);
 	}
 
 	#say(message: ToAliases) {
@@ -91,6 +92,14 @@ export class AliasSession {
 
 	get file(): AliasFile {
 		return aliasFileOf(this.#workspace.profile, this.#workspace.targetId);
+	}
+
+	#fileOf(stratum: StratumId): AliasFile | null {
+		return aliasFileIn(stratumById(this.#workspace.profile, stratum));
+	}
+
+	#commit(label: string, changes: readonly TextChange<AliasFile>[]): Promise<boolean> {
+		return this.#workspace.edits.commit(label, tagged({ id: ALIASES }, changes));
 	}
 
 	get isDirty(): boolean {
@@ -161,20 +170,21 @@ export class AliasSession {
 	async flush(label?: string): Promise<boolean> {
 		clearTimeout(this.#write);
 		if (this.#keep !== undefined) this.keepDraft();
-		const splice = spliceBetween(this.#stratum, this.#base, this.text);
-		if (!splice) return true;
+		const change = textChange(this.#stratum, this.#fileOf(this.#stratum), emptyAliasFile, this.text);
+		if (!change || this.text === this.#base) return true;
 		const wanted = this.text;
 		const key = this.#draftKey();
 		const before = this.#base;
 		this.#base = wanted;
-		const isWritten = await this.#workspace.commit(label ?? labelOf(splice.before, splice.after), [], [splice]);
+		const { before: from, after: to } = spliceBetween(this.#stratum, before, wanted)!;
+		const isWritten = await this.#commit(label ?? labelOf(from, to), [change]);
 		if (isWritten) {
 			if (this.text === wanted) localStorage.removeItem(key);
 			return true;
 		}
 		this.#base = before;
 		this.keepDraft();
-		this.#workspace.merge = undefined;
+		this.#workspace.edits.merge = undefined;
 		await this.#workspace.reload().catch(sayNothingMore);
 		return false;
 	}
@@ -186,17 +196,16 @@ export class AliasSession {
 			this.text = spliced(this.text, splices);
 			return this.flush(label);
 		}
-		const before = aliasFileOf(this.#workspace.profile, stratum).text;
-		const splice = spliceBetween(stratum, before, spliced(before, splices));
-		return this.#workspace.commit(label, [], splice ? [splice] : []);
+		const file = this.#fileOf(stratum);
+		const change = textChange(stratum, file, emptyAliasFile, spliced(file?.text ?? '', splices));
+		return this.#commit(label, change ? [change] : []);
 	}
 
 	/** Another file in place of the one that the stratum has. */
 	async replace(label: string, file: AliasFile): Promise<boolean> {
 		if (!(await this.flush())) return false;
-		const { profile, targetId } = this.#workspace;
-		const change: AliasChange = { stratum: targetId, from: profile.find((s) => s.id === targetId)?.aliases ?? null, to: file };
-		return this.#workspace.commit(label, [], [change]);
+		const { targetId: stratum } = this.#workspace;
+		return this.#commit(label, [{ stratum, from: this.#fileOf(stratum), to: file }]);
 	}
 
 	/** Puts a text that was left back into the editor, or lets it go. */
@@ -208,7 +217,7 @@ export class AliasSession {
 
 	async undo(step: 'undo' | 'redo') {
 		if (!(await this.flush())) return;
-		await this.#workspace[step]();
+		await this.#workspace.edits[step]();
 	}
 
 	showAccepted(shown: boolean) {
@@ -244,12 +253,13 @@ export class AliasSession {
 		if (this.#waiting || !this.#workspace.document.application.rules.aliases) return;
 		this.#waiting = true;
 		this.#tellSetting();
-		const strata: AliasStrata = this.#workspace.profile.map(({ id, kind, name, aliases }) => {
-			const file = id === this.#stratum ? { ...this.file, text: this.text } : aliases;
+		const strata: AliasStrata = this.#workspace.profile.map((stratum) => {
+			const { id, kind, name } = stratum;
+			const file = id === this.#stratum ? { ...this.file, text: this.text } : aliasFileIn(stratum);
 			return { id, kind, name, ...(file && { aliases: file }) };
 		});
 		const accepted = new Map<string, string>();
-		for (const { acceptance } of acceptancesIn(this.#workspace.effective, 'aliases'))
+		for (const { acceptance } of acceptancesOf(this.#workspace.accepted, 'aliases'))
 			accepted.set(acceptance.finding, acceptance.circumstances);
 		const look: AliasLook = {
 			stratum: this.#stratum,
@@ -263,7 +273,8 @@ export class AliasSession {
 
 	/** What the shortcuts cost and the last release said, when that has changed. */
 	#tellSetting() {
-		const { index, office, asReleased, releasedAliases: before, document, catalogue } = this.#workspace;
+		const { index, office, document, catalogue, draft } = this.#workspace;
+		const before = draft.released;
 		if (this.#told?.index === index && this.#told.office === office && this.#told.before === before) return;
 		if (this.#told?.catalogue !== catalogue) this.#say({ kind: 'start', commands: [...catalogue.values()] });
 		this.#told = { index, office, before, catalogue };
@@ -275,7 +286,7 @@ export class AliasSession {
 		}
 		this.#say({
 			kind: 'setting',
-			setting: { input, costs, released: asReleased && releasedAliases(asReleased, input) }
+			setting: { input, costs, released: before && releasedAliases(before, input) }
 		});
 	}
 

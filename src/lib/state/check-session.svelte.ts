@@ -1,12 +1,12 @@
 import { Checks } from '$core/check/check';
 import { circumstancesOf, type Subject } from '$core/check/circumstances';
+import { followEdit } from '$core/check/follow';
 import type { Finding } from '$core/check/finding';
 import type { Command } from '$core/application/command';
+import { shortcutsCount } from '$core/chapters/shortcuts/entry';
 import { desksOf, type DeskSetup } from '$core/keyboard/desk';
-import type { Said } from '$core/profile/edit';
-import { macroOfChange } from '$core/profile/macro-change';
-import type { Entry } from '$core/chapters/shortcuts/entry';
-import type { Profile } from '$core/profile/stratum';
+import type { AnyChange } from '$core/profile/edit';
+import type { Profile, Stratum } from '$core/profile/stratum';
 import type { FromCheck, ToCheck } from '$lib/workers/check.worker';
 
 type Seats = readonly { readonly id: string; readonly desk: DeskSetup }[];
@@ -27,20 +27,20 @@ export class CheckSession {
 
 	#subject: Subject | undefined;
 	#desks: ReturnType<typeof desksOf> = [];
-	#released: readonly Entry[] | null = null;
+	#released: Stratum | null = null;
 	#checks: Checks | undefined;
 	#worker: Worker | undefined;
 	#restart: (() => void) | undefined;
 
 	/** Checks everything anew. */
-	start(subject: Subject & { commands: readonly Command[] }, profile: Profile, seats: Seats, released: readonly Entry[] | null) {
+	start(subject: Subject & { commands: readonly Command[] }, profile: Profile, seats: Seats, released: Stratum | null) {
 		this.stop();
 		this.#restart = () => this.start(subject, profile, seats, released);
 		this.stopped = false;
 		this.#subject = subject;
 		this.#desks = desksOf(seats);
 		this.#released = released;
-		if (profile.reduce((sum, stratum) => sum + stratum.entries.size, 0) <= CHECK_AT_ONCE) {
+		if (shortcutsCount(profile) <= CHECK_AT_ONCE) {
 			this.#checks = new Checks(circumstancesOf(subject, profile, this.#desks, released));
 			for (const _ of this.#checks.steps());
 			this.findings = this.#checks.list();
@@ -68,12 +68,11 @@ export class CheckSession {
 	}
 
 	/** Follows an edit that is part of `profile` already. */
-	edit(profile: Profile, { changes, macros }: Said) {
+	edit(profile: Profile, changes: readonly AnyChange[]) {
 		if (this.#checks) {
-			const circumstances = circumstancesOf(this.#subject!, profile, this.#desks, this.#released);
-			this.#checks.update(circumstances, changes, macros.map(macroOfChange));
+			followEdit(this.#checks, circumstancesOf(this.#subject!, profile, this.#desks, this.#released), changes);
 			this.findings = this.#checks.list();
-		} else this.#say({ kind: 'edit', changes, macros });
+		} else this.#say({ kind: 'edit', changes });
 	}
 
 	/** Stops a check in the worker; the findings stay as they were. */

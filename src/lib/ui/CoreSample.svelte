@@ -1,6 +1,7 @@
 <script lang="ts">
 	import { useWorkspace } from '$lib/state/workspace.svelte';
 	import { bandClass, thickness } from './stratum-look';
+	import { sizeOf } from './wording';
 
 	/** The drill core of the profile: one band a stratum, as thick as its entries; also the switch for what is written to. */
 	const workspace = useWorkspace();
@@ -21,9 +22,9 @@
 	{#each workspace.profile as stratum (stratum.id)}
 		{@const isTarget = stratum.id === workspace.targetId}
 		{#if stratum.kind === 'factory'}
-			<span class={bandClass(stratum.kind)} style:flex-grow={thickness(stratum.entries.size)} title="Factory: never written">
+			<span class={bandClass(stratum.kind)} style:flex-grow={thickness(sizeOf(stratum))} title="Factory: never written">
 				<b>{stratum.name}</b>
-				{stratum.entries.size}
+				{sizeOf(stratum)}
 			</span>
 		{:else}
 			<button
@@ -33,14 +34,14 @@
 				tabindex={isTarget ? 0 : -1}
 				data-stratum={stratum.id}
 				class={bandClass(stratum.kind)}
-				style:flex-grow={thickness(stratum.entries.size)}
+				style:flex-grow={thickness(sizeOf(stratum))}
 				title={isTarget ? `You write to ${stratum.name}` : `Write to ${stratum.name}`}
 				onclick={() => workspace.writeTo(stratum.id)}
 				{onkeydown}
 			>
 				<span class="plate"
 					><b>{stratum.name}</b>
-					{stratum.entries.size}{#if isTarget}<span aria-hidden="true">&nbsp;✎</span>{/if}</span
+					{sizeOf(stratum)}{#if isTarget}<span aria-hidden="true">&nbsp;✎</span>{/if}</span
 				>
 			</button>
 		{/if}

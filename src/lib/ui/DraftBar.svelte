@@ -6,14 +6,20 @@
 
 	const workspace = useWorkspace();
 	let open = $state(false);
-	const newest = $derived(workspace.releases.at(-1));
 
 	/** Undo belongs to the profile everywhere except in a text field, which has its own. */
 	function onkeydown(event: KeyboardEvent) {
 		if (!(event.ctrlKey || event.metaKey) || event.altKey || event.defaultPrevented) return;
 		if ((event.target as HTMLElement).closest('input[type="text"], input:not([type]), textarea, [contenteditable]')) return;
 		const key = event.key.toLowerCase();
-		const wanted = key === 'z' ? (event.shiftKey ? workspace.redo : workspace.undo) : key === 'y' ? workspace.redo : undefined;
+		const wanted =
+			key === 'z'
+				? event.shiftKey
+					? workspace.edits.redo
+					: workspace.edits.undo
+				: key === 'y'
+					? workspace.edits.redo
+					: undefined;
 		if (!wanted) return;
 		event.preventDefault();
 		void wanted();
@@ -24,9 +30,9 @@
 
 <footer>
 	<span
-		><b>Draft:</b> <b class="num">{workspace.draftAgainstFactory}</b> against factory{#if workspace.draftAgainstRelease !== undefined && newest},
-			<b class="num">{workspace.draftAgainstRelease}</b>
-			against release {newest.number}{/if}</span
+		><b>Draft:</b> <b class="num">{workspace.draft.againstFactory.length}</b> against factory{#if workspace.draft.againstRelease},
+			<b class="num">{workspace.draft.againstRelease.length}</b>
+			against release {workspace.channel}{/if}</span
 	>
 	<Button size="xs" color="alternative" class="bar-button" onclick={() => (open = true)}>Look through</Button>
 	<span class="space"></span>
@@ -34,15 +40,15 @@
 		size="xs"
 		color="alternative"
 		class="bar-button"
-		disabled={workspace.undoable.length === 0 || workspace.busy}
-		onclick={workspace.undo}>Undo <kbd>Ctrl Z</kbd></Button
+		disabled={workspace.edits.undoable.length === 0 || workspace.edits.busy}
+		onclick={workspace.edits.undo}>Undo <kbd>Ctrl Z</kbd></Button
 	>
 	<Button
 		size="xs"
 		color="alternative"
 		class="bar-button"
-		disabled={workspace.redoable.length === 0 || workspace.busy}
-		onclick={workspace.redo}>Redo <kbd>Ctrl Shift Z</kbd></Button
+		disabled={workspace.edits.redoable.length === 0 || workspace.edits.busy}
+		onclick={workspace.edits.redo}>Redo <kbd>Ctrl Shift Z</kbd></Button
 	>
 	<span>Writing to <StratumChip id={workspace.targetId} named /></span>
 </footer>

@@ -1,28 +1,13 @@
 <script lang="ts">
 	import { Button, Modal } from 'flowbite-svelte';
-	import { useWorkspace, type PendingMerge } from '$lib/state/workspace.svelte';
-	import { macroOfChange } from '$core/profile/macro-change';
-	import { labelOf } from './wording';
+	import type { PendingMerge } from '$lib/state/edits.svelte';
+	import { useWorkspace } from '$lib/state/workspace.svelte';
 
 	/** Somebody else wrote between my look and my edit. Nothing was overwritten; the user decides. */
 	let { merge }: { merge: PendingMerge } = $props();
 	const workspace = useWorkspace();
 	let open = $state(true);
 
-	/** What both have changed, in words. */
-	const touched = $derived.by(() => {
-		const macros = new Set(merge.macros.map(macroOfChange));
-		const files = new Set(merge.aliases.map((a) => a.stratum));
-		const theirs = merge.since.flatMap((edit) => edit.macros.map(macroOfChange)).filter((id) => macros.has(id));
-		const strata = merge.since.flatMap((edit) => edit.aliases.map((a) => a.stratum)).filter((id) => files.has(id));
-		return [
-			...merge.touched.map(
-				(c) => `${(c.before ?? c.after)!.keys} for ${labelOf(workspace.index, (c.before ?? c.after)!.command)}`
-			),
-			...[...new Set(theirs)].map((id) => `the macro ${labelOf(workspace.index, id)}`),
-			...[...new Set(strata)].map((id) => `the alias file of ${workspace.profile.find((s) => s.id === id)?.name ?? id}`)
-		];
-	});
 	let keepsMine = false;
 
 	/** The choice takes effect once the dialog has closed. */
@@ -32,9 +17,9 @@
 	}
 
 	async function take() {
-		await workspace.settleMerge(keepsMine);
+		await workspace.edits.settleMerge(keepsMine);
 		// the server could not be reached: the edit still waits
-		if (workspace.merge === merge) open = true;
+		if (workspace.edits.merge === merge) open = true;
 	}
 </script>
 
@@ -53,9 +38,9 @@
 				{edit.label} <span class="quiet">by the {edit.role}</span>
 			</li>{/each}
 	</ul>
-	{#if touched.length > 0}
+	{#if merge.touched.length > 0}
 		<p class="callout tone-limonite">
-			They touch the same {touched.length === 1 ? 'thing' : 'things'}: {touched.join(', ')}.
+			They touch the same {merge.touched.length === 1 ? 'thing' : 'things'}: {merge.touched.join(', ')}.
 		</p>
 	{:else}
 		<p class="callout tone-epidote">They do not touch what you changed.</p>

@@ -6,10 +6,9 @@
 
 	const workspace = useWorkspace();
 	const errorsIn = (found: readonly { severity: Severity }[]) => found.filter((f) => f.severity === 'error').length;
-	const errors = $derived<Readonly<Record<string, number>>>({
-		findings: errorsIn(workspace.findings),
-		aliases: errorsIn(workspace.aliasFindings),
-		macros: errorsIn(workspace.macroFindings)
+	const errors = $derived.by((): Readonly<Record<string, number>> => {
+		const [aliases, macros] = [errorsIn(workspace.findings.ofAliases), errorsIn(workspace.findings.ofMacros)];
+		return { findings: errorsIn(workspace.findings.open) + aliases + macros, aliases, macros };
 	});
 	const base = $derived(`/${workspace.document.application.id}`);
 </script>

@@ -3,10 +3,17 @@ import type { Outcome } from '$core/answer/resolve';
 import type { ShortcutIndex } from '$core/answer/shortcut-index';
 import type { Meeting, Verdict } from '$core/answer/verdict';
 import type { Kept } from '$core/keyboard/office';
+import { saidIn } from '$core/hand-over/selection';
+import type { Stratum } from '$core/profile/stratum';
 import { listed } from '$core/check/finding';
 import type { CommandId } from '$core/application/command';
 import type { Binding } from '$core/chapters/shortcuts/effective';
 import { readable, type Keys } from '$core/stroke/stroke';
+
+export const entriesText = (n: number): string => (n === 1 ? '1 entry' : `${n} entries`);
+
+/** How much a stratum says. */
+export const sizeOf = (stratum: Stratum): number => [...saidIn([stratum])].length;
 
 export const labelOf = (index: ShortcutIndex, id: CommandId): string => index.catalogue.get(id)?.label ?? id;
 

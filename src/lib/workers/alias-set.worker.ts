@@ -4,11 +4,11 @@ import wasmUrl from 'highs/runtime?url';
 import { suggestAliasSet, type AliasSet, type Solve } from '$core/chapters/aliases/suggest-set';
 import { aliasTable } from '$core/chapters/aliases/table';
 import type { AliasInput } from '$core/chapters/aliases/input';
-import type { AliasStrata } from '$core/chapters/aliases/report';
+import type { Profile } from '$core/profile/stratum';
 import type { Command } from '$core/application/command';
 
 export interface ToAliasSet {
-	readonly strata: AliasStrata;
+	readonly strata: Profile;
 	readonly input: AliasInput;
 	readonly commands: readonly Command[];
 	/** For which of them aliases are wanted. */
@@ -25,10 +25,7 @@ self.onmessage = async ({ data }: MessageEvent<ToAliasSet>) => {
 			const values = Object.entries(Columns).map(([name, column]) => [name, 'Primal' in column ? column.Primal : 0] as const);
 			return { status: Status, values: Object.fromEntries(values) };
 		};
-		const table = aliasTable(
-			data.strata.map((s) => ({ ...s, entries: new Map() })),
-			data.input
-		);
+		const table = aliasTable(data.strata, data.input);
 		const catalogue = new Map(data.commands.map((c) => [c.id, c]));
 		const commands = data.commands.filter((c) => data.wanted.includes(c.id));
 		self.postMessage({ set: suggestAliasSet(table, catalogue, commands, solve) } satisfies FromAliasSet);

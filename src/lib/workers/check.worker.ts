@@ -5,10 +5,9 @@ import { catalogueOf, type Application } from '$core/application/application';
 import type { Command } from '$core/application/command';
 import { contextSpace } from '$core/context/space';
 import type { Desk } from '$core/keyboard/desk';
-import { applyEdit, type Said } from '$core/profile/edit';
-import { macroOfChange } from '$core/profile/macro-change';
-import type { Entry } from '$core/chapters/shortcuts/entry';
-import type { Profile } from '$core/profile/stratum';
+import { followEdit } from '$core/check/follow';
+import { applyEdit, type AnyChange } from '$core/profile/edit';
+import type { Profile, Stratum } from '$core/profile/stratum';
 
 export type ToCheck =
 	| {
@@ -17,9 +16,9 @@ export type ToCheck =
 			readonly commands: readonly Command[];
 			readonly profile: Profile;
 			readonly desks: readonly Desk[];
-			readonly released: readonly Entry[] | null;
+			readonly released: Stratum | null;
 	  }
-	| ({ readonly kind: 'edit' } & Pick<Said, 'changes' | 'macros'>);
+	| { readonly kind: 'edit'; readonly changes: readonly AnyChange[] };
 
 export type FromCheck =
 	| { readonly kind: 'progress'; readonly done: number }
@@ -31,7 +30,7 @@ const PORTION = 1_000;
 let subject: Subject;
 let profile: Profile;
 let desks: readonly Desk[];
-let released: readonly Entry[] | null;
+let released: Stratum | null;
 let checks: Checks;
 
 const say = (message: FromCheck) => self.postMessage(message);
@@ -55,8 +54,8 @@ self.onmessage = ({ data }: MessageEvent<ToCheck>) => {
 		checks = new Checks(circumstancesOf(subject, profile, desks, released));
 		for (const done of checks.steps()) say({ kind: 'progress', done });
 	} else {
-		profile = applyEdit(profile, { ...data, aliases: [] });
-		checks.update(circumstancesOf(subject, profile, desks, released), data.changes, data.macros.map(macroOfChange));
+		profile = applyEdit(profile, data.changes);
+		followEdit(checks, circumstancesOf(subject, profile, desks, released), data.changes);
 	}
 	tellAll();
 };

@@ -32,16 +32,16 @@ export class FileReading {
 		}
 	}
 
-	/** Reads what a file would do; its rows come in parts. Throws and resolves as `run`. */
+	/** Reads what a file would do; its items come in parts. Throws and resolves as `run`. */
 	async shortcuts(
 		file: File,
 		what: Parameters<ReadingWorker['shortcuts']>[1],
 		onprogress: (stage: string) => void = () => undefined
 	): Promise<Reading | undefined> {
-		const rows: Reading['rows'][number][] = [];
-		const take = async (part: Reading['rows']) => void rows.push(...part);
+		const items: Reading['items'][number][] = [];
+		const take = async (part: Reading['items']) => void items.push(...part);
 		const rest = await this.run((remote) => remote.shortcuts(file, what, proxy(onprogress), proxy(take)));
-		return rest && { ...rest, rows };
+		return rest && { ...rest, items };
 	}
 
 	cancel() {

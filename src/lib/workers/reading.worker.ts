@@ -11,7 +11,9 @@ import type { Table } from '$core/format/table/tree';
 import type { Selection } from '$core/hand-over/selection';
 import { FileRefusedError, refuseBySize, textOf, type FileProblem } from '$core/format/problem';
 import { readMacros } from '$core/chapters/macros/file';
-import { readProfileFile } from '$core/hand-over/profile-json';
+import { MACROS } from '$core/chapters/macros/macro';
+import type { FileRow } from '$core/profile/chapter';
+import { readProfileFile } from '$core/hand-over/profile-file';
 import { readShortcutsCsv } from '$core/hand-over/shortcuts-csv';
 import { decode } from '$core/recipe/bytes';
 import type { Desk } from '$core/keyboard/desk';
@@ -70,8 +72,9 @@ async function byRecipe(recipe: Recipe, file: File, into: StratumId) {
 	refuseBySize(file.name, file.size);
 	const { text } = decode(file.name, new Uint8Array(await file.arrayBuffer()));
 	if (recipe.holds === 'macros') {
-		const { macros, refused } = readMacros(recipe, file.name, text);
-		return { rows: [], refused, application: undefined, macros: [{ stratum: into, macros }] };
+		const { entries, refused } = readMacros(recipe, file.name, text);
+		const rows = entries.map((said): FileRow => ({ chapter: MACROS, line: said.rank, stratum: into, said }));
+		return { rows, refused, application: undefined };
 	}
 	return { ...readShortcuts(recipe, file.name, text), application: undefined };
 }
@@ -101,9 +104,9 @@ const reading = {
 			desks: readonly Desk[];
 		},
 		onprogress: (stage: string) => void,
-		onrows: (rows: Reading['rows']) => Promise<void>
+		onitems: (items: Reading['items']) => Promise<void>
 	) =>
-		answering(async (): Promise<Omit<Reading, 'rows'>> => {
+		answering(async (): Promise<Omit<Reading, 'items'>> => {
 			onprogress('Reading');
 			const parsed = recipe ? await byRecipe(recipe, file, into ?? profile.at(-1)!.id) : await byContent(file, onprogress);
 			const held = parsed.rows.length + parsed.refused.length;
@@ -120,7 +123,7 @@ const reading = {
 			const subject = { application, space, catalogue: catalogueOf(commands, space) };
 			const {
 				index: _,
-				rows,
+				items,
 				...compared
 			} = compareFile(subject, profile, parsed, {
 				selection,
@@ -135,7 +138,7 @@ const reading = {
 					? `This file was written for ${other.id} ${other.version}; here is ${application.id} ${application.version}.`
 					: undefined;
 			// in parts, so that taking them does not hold the page up
-			for (let at = 0; at < rows.length; at += ROWS_AT_ONCE) await onrows(rows.slice(at, at + ROWS_AT_ONCE));
+			for (let at = 0; at < items.length; at += ROWS_AT_ONCE) await onitems(items.slice(at, at + ROWS_AT_ONCE));
 			return { ...compared, refused: parsed.refused, foreign };
 		}),
 

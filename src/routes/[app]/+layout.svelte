@@ -12,7 +12,7 @@
 	let { data, children } = $props();
 	const workspace = $derived(new Workspace(data.document));
 	provideWorkspace(() => workspace);
-	$effect(() => () => workspace.checks.stop());
+	$effect(() => () => workspace.findings.checks.stop());
 	const items = views.flatMap((v) => [...v.items]);
 	const here = $derived(items.find((i) => page.url.pathname.endsWith(`/${i.path}`)));
 
@@ -33,11 +33,11 @@
 		<Header applications={data.applications} />
 		<div class="middle">
 			<Rail />
-			<main aria-busy={workspace.checks.progress !== undefined}>{@render children()}</main>
+			<main aria-busy={workspace.findings.checks.progress !== undefined}>{@render children()}</main>
 		</div>
 		<DraftBar />
 	</div>
-	{#if workspace.merge}<MergeDialog merge={workspace.merge} />{/if}
+	{#if workspace.edits.merge}<MergeDialog merge={workspace.edits.merge} />{/if}
 	<Notices />
 {/key}
 

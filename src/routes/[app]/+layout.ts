@@ -1,6 +1,6 @@
 import { error } from '@sveltejs/kit';
 import { ApiError, ask } from '$lib/state/api';
-import { filesReadable } from '$lib/state/shapes';
+import { strataReadable } from '$lib/state/shapes';
 import type { WorkspaceDocument } from '$lib/server/workspace-document';
 import type { LayoutLoad } from './$types';
 
@@ -10,7 +10,7 @@ export const load: LayoutLoad = async ({ params, fetch }) => {
 			ask<WorkspaceDocument>(`/api/applications/${params.app}`, 'GET', undefined, fetch),
 			ask<{ applications: { id: string; name: string; version: string }[] }>('/api/applications', 'GET', undefined, fetch)
 		]);
-		await filesReadable([document.releasedAliases, ...document.strata.map((s) => s.aliases)]);
+		await strataReadable([document.released, ...document.strata]);
 		return { document, applications };
 	} catch (cause) {
 		if (cause instanceof ApiError) error(cause.status || 503, cause.message);

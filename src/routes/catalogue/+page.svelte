@@ -88,7 +88,7 @@
 					{ id: 'office', kind: 'office', name: 'Office' },
 					{ id: 'personal', kind: 'personal', name: 'Personal' }
 				],
-				factory: []
+				factory: {}
 			});
 			await goto(`/${built.application.id}/commands`, { invalidateAll: true });
 		} catch (error) {

@@ -7,7 +7,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { applicationJson } from '../../../cli/server.ts';
-import { profileFile, writeProfileFile } from '../../../core/hand-over/profile-json.ts';
+import { profileFile, writeProfileFile } from '../../../core/hand-over/profile-file.ts';
 import { varve } from '../../../demo/varve/varve.ts';
 
 const root = fileURLToPath(new URL('../../..', import.meta.url));

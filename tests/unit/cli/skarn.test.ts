@@ -15,13 +15,14 @@ import { acceptable, accepts } from '../../../core/check/acceptance.ts';
 import { check, tellAll } from '../../../core/check/check.ts';
 import { macroAcceptable } from '../../../core/chapters/macros/acceptance.ts';
 import { checkMacros } from '../../../core/chapters/macros/check.ts';
-import { applyChanges } from '../../../core/profile/edit.ts';
+import { ACCEPTANCES } from '../../../core/chapters/acceptances/acceptance.ts';
+import { applyEdit, tagged } from '../../../core/profile/edit.ts';
 import type { StratumId } from '../../../core/profile/stratum.ts';
 import { circumstancesOf } from '../../../core/check/circumstances.ts';
 import { catalogueOf } from '../../../core/application/application.ts';
 import { contextSpace } from '../../../core/context/space.ts';
 import { desksOf } from '../../../core/keyboard/desk.ts';
-import { profileFile, writeProfileFile } from '../../../core/hand-over/profile-json.ts';
+import { profileFile, writeProfileFile } from '../../../core/hand-over/profile-file.ts';
 import { varve } from '../../../demo/varve/varve.ts';
 import { gneiss } from '../../../demo/gneiss/gneiss.ts';
 
@@ -108,8 +109,11 @@ describe('the command line', () => {
 		const [alias] = aliasFindings(profile, application.rules.aliases!, c.index.catalogue, c).map(aliasAcceptable);
 		const [macro] = checkMacros(c.index, profile).map(macroAcceptable);
 		const pen = { profile, target: 'personal' as StratumId };
-		const changes = [key!, alias!, macro!].map((finding, i) => accepts(pen, finding, 'we know it', 'designer', i));
-		writeFileSync(at('accepted.json'), writeProfileFile(profileFile(application, applyChanges(profile, changes))));
+		const changes = [key!, alias!, macro!].map((finding, i) => accepts(pen, finding, 'we know it', i));
+		writeFileSync(
+			at('accepted.json'),
+			writeProfileFile(profileFile(application, applyEdit(profile, tagged({ id: ACCEPTANCES }, changes))))
+		);
 		const found = async (file: string, ...more: string[]) =>
 			FindingsFile.parse(
 				JSON.parse((await run('check', at(file), '-a', at('varve.app.json'), '--format', 'json', ...more)).out())
@@ -221,18 +225,18 @@ describe('the command line', () => {
 		);
 		expect(parts.code).to.equal(0);
 		const { strata } = JSON.parse(readFileSync(at('macros.json'), 'utf8')) as {
-			strata: { entries: unknown[]; macros: { id: string }[] }[];
+			strata: { chapters: { shortcuts?: unknown[]; macros: { id: string }[] } }[];
 		};
 		expect(strata).to.have.length(1);
-		expect(strata[0]!.entries).to.deep.equal([]);
-		expect(strata[0]!.macros.map((m) => m.id))
+		expect(strata[0]!.chapters.shortcuts).to.equal(undefined);
+		expect(strata[0]!.chapters.macros.map((m) => m.id))
 			.to.include('macro:frame-line')
 			.and.not.include('macro:standard-sheet');
 
 		// the factory's stratum and an empty office
 		await run('export', at('varve.json'), ...ends, '--stratum', 'factory', '-o', at('bare.json'));
 		const bare = JSON.parse(readFileSync(at('bare.json'), 'utf8')) as { strata: unknown[] };
-		bare.strata.push({ id: 'office', kind: 'office', name: 'Office', entries: [] });
+		bare.strata.push({ id: 'office', kind: 'office', name: 'Office', chapters: {} });
 		writeFileSync(at('bare.json'), JSON.stringify(bare));
 		const whole = await run(
 			'export',
@@ -350,7 +354,7 @@ describe('the command line', () => {
 	});
 
 	it('tells macros that differ', async () => {
-		const without = (text: string) => text.replace(/,"macros":\[[\s\S]*?\n {4}\]/, '');
+		const without = (text: string) => text.replaceAll(/\n {6}"macros":\[[\s\S]*?\n {6}\],?/g, '');
 		writeFileSync(at('bare-macros.json'), without(readFileSync(at('varve.json'), 'utf8')));
 		const { code, out } = await run('diff', at('bare-macros.json'), at('varve.json'), '-a', at('varve.app.json'));
 		expect(code).to.equal(1);

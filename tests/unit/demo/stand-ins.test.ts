@@ -4,7 +4,7 @@ import { check, teller } from '../../../core/check/check.ts';
 import { fixAll } from '../../../core/check/fix-all.ts';
 import { fixesOf } from '../../../core/check/fixes.ts';
 import { RULE_IDS, type Finding } from '../../../core/check/finding.ts';
-import { applyChanges, composed, type Change } from '../../../core/profile/edit.ts';
+import { applyChanges, composed, type Change } from '../../../core/chapters/shortcuts/change.ts';
 import type { StratumId } from '../../../core/profile/stratum.ts';
 import { standIns } from '../../../demo/fill.ts';
 import { gneiss } from '../../../demo/gneiss/gneiss.ts';

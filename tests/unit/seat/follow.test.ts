@@ -3,7 +3,7 @@ import { mkdtempSync, readFileSync, readdirSync, rmSync, writeFileSync } from 'n
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { Manifest, SeatReport } from '../../../core/release/release.ts';
-import { profileFile, writeProfileFile } from '../../../core/hand-over/profile-json.ts';
+import { profileFile, writeProfileFile } from '../../../core/hand-over/profile-file.ts';
 import { gneiss } from '../../../demo/gneiss/gneiss.ts';
 import { SeatFolder, sha256 } from '../../../seat/folder.ts';
 import { followOnce } from '../../../seat/follow.ts';

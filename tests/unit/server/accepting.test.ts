@@ -13,8 +13,11 @@ import { macroAcceptable } from '../../../core/chapters/macros/acceptance.ts';
 import { checkMacros } from '../../../core/chapters/macros/check.ts';
 import { Macro } from '../../../core/chapters/macros/macro.ts';
 import { parseSteps } from '../../../core/chapters/macros/steps.ts';
-import { effectiveProfile } from '../../../core/chapters/shortcuts/effective.ts';
-import type { Change } from '../../../core/profile/edit.ts';
+import { ACCEPTANCES, acceptedIn } from '../../../core/chapters/acceptances/acceptance.ts';
+import { ALIASES, emptyAliasFile } from '../../../core/chapters/aliases/file.ts';
+import { setMacro } from '../../../core/chapters/macros/writing.ts';
+import { tagged } from '../../../core/profile/edit.ts';
+import { ofShortcuts } from '../../../core/chapters/shortcuts/change.ts';
 import type { Entry } from '../../../core/chapters/shortcuts/entry.ts';
 import type { Profile, StratumId } from '../../../core/profile/stratum.ts';
 import { openDatabase } from '../../../src/lib/server/db/open.ts';
@@ -37,7 +40,12 @@ describe('accepting on the server', function () {
 	before(async () => {
 		folder = mkdtempSync(join(tmpdir(), 'skarn-accepting-'));
 		office = officeOn(await openDatabase(folder));
-		await office.profiles.add({ application, commands, strata, factory: factoryEntries, aliases: factoryAliases });
+		await office.profiles.add({
+			application,
+			commands,
+			strata,
+			factory: { shortcuts: factoryEntries, aliases: [factoryAliases] }
+		});
 		const nothingToRemove: Entry = {
 			op: 'remove',
 			command: commands[0]!.id,
@@ -47,16 +55,17 @@ describe('accepting on the server', function () {
 		};
 		await office.profiles.edit(id, {
 			base: 0,
-			role: 'steward',
+			stratum: target,
 			label: 'what is wrong',
-			changes: [{ stratum: target, before: null, after: nothingToRemove }],
-			aliases: [{ stratum: target, at: 0, before: '', after: `zz -> draw.arc\nzz -> draw.ring\n` }],
-			macros: [
-				{
-					stratum: target,
-					before: null,
-					after: Macro.parse({ id: 'macro:x', label: 'X', steps: parseSteps('run no.such') })
-				}
+			changes: [
+				...ofShortcuts([{ stratum: target, before: null, after: nothingToRemove }]),
+				...tagged({ id: ALIASES }, [
+					{ stratum: target, from: null, to: { ...emptyAliasFile, text: `zz -> draw.arc\nzz -> draw.ring\n` } }
+				]),
+				...setMacro(
+					(await load()).profile.find((s) => s.id === target)!,
+					Macro.parse({ id: 'macro:x', label: 'X', steps: parseSteps('run no.such') })
+				)
 			]
 		});
 	});
@@ -66,19 +75,16 @@ describe('accepting on the server', function () {
 	});
 
 	/** As the route does it: what is accepted must be there, then the edit is written. */
-	async function accept(finding: Acceptable): Promise<Change> {
+	async function accept(finding: Acceptable): Promise<void> {
 		const { profile, revision } = await load();
-		const change = accepts({ profile, target }, finding, 'we know it', 'steward');
-		await office.checking.refuseGoneFindings(id, [change]);
+		const changes = tagged({ id: ACCEPTANCES }, [accepts({ profile, target }, finding, 'we know it')]);
+		await office.checking.refuseGoneFindings(id, changes);
 		await office.profiles.edit(id, {
 			base: revision,
-			role: 'steward',
+			stratum: target,
 			label: 'accept',
-			changes: [change],
-			aliases: [],
-			macros: []
+			changes
 		});
-		return change;
 	}
 
 	/** One finding of each rule of each check. */
@@ -96,8 +102,8 @@ describe('accepting on the server', function () {
 		const kinds = new Set(all.map((f) => f.id.split('\n')[0]));
 		expect([...kinds]).to.include.members(['stranded', 'orphan', 'alias-clash', 'macro-orphan']);
 		for (const finding of all) await accept(finding);
-		const effective = effectiveProfile((await load()).profile, subjectOf(varve).space);
-		for (const finding of all) expect(isAccepted(effective, finding), finding.id).to.equal(true);
+		const accepted = acceptedIn((await load()).profile);
+		for (const finding of all) expect(isAccepted(accepted, finding), finding.id).to.equal(true);
 	});
 
 	it('lets a release with accepted errors in its files go', async () => {

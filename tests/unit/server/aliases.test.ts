@@ -3,7 +3,10 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { SHIPPED_RECIPES } from '../../../core/recipe/shipped.ts';
-import type { AliasChange } from '../../../core/profile/alias-change.ts';
+import { ALIASES, aliasFileIn, emptyAliasFile, type AliasFile } from '../../../core/chapters/aliases/file.ts';
+import { tagged } from '../../../core/profile/edit.ts';
+import type { StratumId } from '../../../core/profile/stratum.ts';
+import type { TextChange, TextSplice } from '../../../core/profile/text.ts';
 import { openDatabase } from '../../../src/lib/server/db/open.ts';
 import { officeOn, type Office } from '../../../src/lib/server/office.ts';
 import { Problem } from '../../../src/lib/server/problem.ts';
@@ -12,16 +15,17 @@ import { varve } from '../../../demo/varve/varve.ts';
 
 const { application, commands, strata, factoryEntries, factoryAliases } = varve;
 const id = application.id;
+const OFFICE = 'office' as StratumId;
 
 describe('alias files on the server', function () {
 	this.timeout(60_000);
 	let folder: string;
 	let office: Office;
-	const text = async (stratum: string) =>
-		(await office.profiles.load(id)).profile.find((s) => s.id === stratum)!.aliases?.text ?? '';
-	const edit = (base: number, ...aliases: AliasChange[]) =>
-		office.profiles.edit(id, { base, role: 'steward', label: 'aliases', changes: [], aliases, macros: [] });
-	const cut = (stratum: string, at: number, before: string, after: string): AliasChange => ({
+	const fileOf = async (stratum: string) => aliasFileIn((await office.profiles.load(id)).profile.find((s) => s.id === stratum)!);
+	const text = async (stratum: string) => (await fileOf(stratum))?.text ?? '';
+	const edit = (base: number, ...changes: TextChange<AliasFile>[]) =>
+		office.profiles.edit(id, { base, stratum: OFFICE, label: 'aliases', changes: tagged({ id: ALIASES }, changes) });
+	const cut = (stratum: string, at: number, before: string, after: string): TextSplice => ({
 		stratum: stratum as never,
 		at,
 		before,
@@ -35,7 +39,12 @@ describe('alias files on the server', function () {
 	before(async () => {
 		folder = mkdtempSync(join(tmpdir(), 'skarn-aliases-'));
 		office = officeOn(await openDatabase(folder));
-		await office.profiles.add({ application, commands, strata, factory: factoryEntries, aliases: factoryAliases });
+		await office.profiles.add({
+			application,
+			commands,
+			strata,
+			factory: { shortcuts: factoryEntries, aliases: [factoryAliases] }
+		});
 	});
 	after(async () => {
 		await office.store.close();
@@ -44,15 +53,15 @@ describe('alias files on the server', function () {
 
 	it('are kept byte for byte, edited by splices, undone and redone over a restart', async () => {
 		expect(await text('factory')).to.equal(factoryAliases!.text);
-		await edit(0, cut('office', 0, '', '# ours\r\nln -> draw.segment\r\n'));
+		await edit(0, { stratum: OFFICE, from: null, to: { ...emptyAliasFile, text: '# ours\r\nln -> draw.segment\r\n' } });
 		await edit(1, cut('office', 8, 'ln', 'line'));
 		expect(await text('office')).to.equal('# ours\r\nline -> draw.segment\r\n');
 		await reopen();
 		expect(await text('office')).to.equal('# ours\r\nline -> draw.segment\r\n');
-		await office.profiles.step(id, 'undo', 2, 'steward');
+		await office.profiles.step(id, 'undo', 2, OFFICE);
 		expect(await text('office')).to.equal('# ours\r\nln -> draw.segment\r\n');
 		await reopen();
-		await office.profiles.step(id, 'redo', 3, 'steward');
+		await office.profiles.step(id, 'redo', 3, OFFICE);
 		expect(await text('office')).to.equal('# ours\r\nline -> draw.segment\r\n');
 	});
 
@@ -62,11 +71,47 @@ describe('alias files on the server', function () {
 			text: 'alias,command,note\nq,draw.arc,\n',
 			encoding: 'latin-1' as const
 		};
-		const from = (await office.profiles.load(id)).profile.find((s) => s.id === 'office')!.aliases!;
-		await edit(4, { stratum: 'office' as never, from, to });
-		expect((await office.profiles.load(id)).profile[1]!.aliases).to.deep.equal(to);
-		await office.profiles.step(id, 'undo', 5, 'steward');
-		expect((await office.profiles.load(id)).profile[1]!.aliases).to.deep.equal(from);
+		const from = (await fileOf('office'))!;
+		await edit(4, { stratum: OFFICE, from, to });
+		expect(await fileOf('office')).to.deep.equal(to);
+		await office.profiles.step(id, 'undo', 5, OFFICE);
+		expect(await fileOf('office')).to.deep.equal(from);
+	});
+
+	it('are gone again when the first file is undone, and are not swapped over a file with another recipe', async () => {
+		const other = { ...emptyAliasFile, text: 'zz -> draw.arc\n' };
+		const swap = { stratum: 'personal' as StratumId, from: null, to: other };
+		const { edit: first } = await edit(6, swap);
+		expect(await fileOf('personal')).to.deep.equal(other);
+		await office.profiles.step(id, 'undo', first.revision, OFFICE);
+		expect(await fileOf('personal')).to.equal(null);
+		await reopen();
+		expect(await fileOf('personal')).to.equal(null);
+		// of the same text, but read in another way
+		const from = { ...(await fileOf('office'))!, recipe: SHIPPED_RECIPES['aliases-csv']! };
+		const stale = await edit(8, { stratum: OFFICE, from, to: other }).then(
+			() => undefined,
+			(error: unknown) => error
+		);
+		expect(stale).to.be.instanceOf(Problem).and.to.include({ kind: 'stale-revision' });
+		expect(await office.profiles.verify(id)).to.deep.equal([]);
+	});
+
+	it('are not changed from above where a line locks them, and who locked them is named', async () => {
+		const locked = 'keep -> draw.arc !\n';
+		const before = await text('office');
+		await edit(8, cut('office', before.length, '', locked));
+		const said = { ...emptyAliasFile, text: 'keep -> draw.ring\n' };
+		const refused = await edit(9, { stratum: 'personal' as StratumId, from: null, to: said }).then(
+			() => undefined,
+			(error: unknown) => error as Problem
+		);
+		expect([refused?.status, refused?.message]).to.deep.equal([
+			422,
+			'Office has locked the alias keep; Personal cannot change it'
+		]);
+		await office.profiles.step(id, 'undo', 9, OFFICE);
+		expect(await text('office')).to.equal(before);
 	});
 
 	it('refuse an edit that does not find what it expects, or of the factory, and write nothing', async () => {
@@ -77,19 +122,19 @@ describe('alias files on the server', function () {
 			[cut('nowhere', 0, '', 'x'), 'not-sound']
 		] as const)
 			try {
-				await edit(6, change);
+				await edit(10, change);
 				expect.fail('was taken');
 			} catch (error) {
 				if (!(error instanceof Problem)) throw error;
 				expect(error.kind).to.equal(kind);
 			}
 		expect(await text('office')).to.equal(before);
-		expect((await office.profiles.load(id)).revision).to.equal(6);
+		expect((await office.profiles.load(id)).revision).to.equal(10);
 	});
 
 	it('go out with a release, and are what the next check is held against', async () => {
-		await office.releases.publish(id, 'steward', 'names', 6);
-		expect((await office.checking.releasedAliases(id))?.text).to.equal(await text('office'));
+		await office.releases.publish(id, OFFICE, 'names', 10);
+		expect(aliasFileIn((await office.releases.followed(id))!)?.text).to.equal(await text('office'));
 	});
 
 	it('recipes and search folders are kept with the application', async () => {

@@ -2,11 +2,13 @@ import { expect } from 'chai';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import type { CommandId } from '../../../core/application/command.ts';
-import { readProfileFile } from '../../../core/hand-over/profile-json.ts';
-import { Macro, type MacroEntry } from '../../../core/chapters/macros/macro.ts';
+import { readProfileFile } from '../../../core/hand-over/profile-file.ts';
+import { Macro, MACROS, macrosIn } from '../../../core/chapters/macros/macro.ts';
+import { dropMacro, lockMacro, removeMacro, setMacro } from '../../../core/chapters/macros/writing.ts';
+import type { AnyChange } from '../../../core/profile/edit.ts';
+import type { StratumId } from '../../../core/profile/stratum.ts';
 import { parseSteps } from '../../../core/chapters/macros/steps.ts';
-import type { Change } from '../../../core/profile/edit.ts';
+import { ofShortcuts, type Change } from '../../../core/chapters/shortcuts/change.ts';
 import { openDatabase } from '../../../src/lib/server/db/open.ts';
 import { officeOn, type Office } from '../../../src/lib/server/office.ts';
 import { Problem } from '../../../src/lib/server/problem.ts';
@@ -14,6 +16,7 @@ import { varve } from '../../../demo/varve/varve.ts';
 
 const { application, commands, strata, factoryEntries } = varve;
 const id = application.id;
+const OFFICE = 'office' as StratumId;
 const half = Macro.parse({ id: 'macro:half', label: 'Half', inside: true, steps: parseSteps('type "/2"; accept') });
 const shortcut: Change = {
 	stratum: 'office' as never,
@@ -25,16 +28,10 @@ describe('macros on the server', function () {
 	this.timeout(60_000);
 	let folder: string;
 	let office: Office;
-	const edit = (base: number, before: MacroEntry | null, after: MacroEntry | null, ...changes: Change[]) =>
-		office.profiles.edit(id, {
-			base,
-			role: 'steward',
-			label: 'macros',
-			changes,
-			aliases: [],
-			macros: [{ stratum: 'office' as never, before, after }]
-		});
-	const stored = async () => (await office.profiles.load(id)).profile.find((s) => s.id === 'office')!.macros;
+	const write = (base: number, changes: readonly AnyChange[]) =>
+		office.profiles.edit(id, { base, stratum: OFFICE, label: 'macros', changes: [...changes] });
+	const stratum = async () => (await office.profiles.load(id)).profile.find((s) => s.id === 'office')!;
+	const stored = async () => macrosIn(await stratum()).get(half.id as never);
 	const refused = async (work: Promise<unknown>) => {
 		const error = await work.then(
 			() => undefined,
@@ -47,7 +44,7 @@ describe('macros on the server', function () {
 	before(async () => {
 		folder = mkdtempSync(join(tmpdir(), 'skarn-macros-'));
 		office = officeOn(await openDatabase(folder));
-		await office.profiles.add({ application, commands, strata, factory: factoryEntries });
+		await office.profiles.add({ application, commands, strata, factory: { shortcuts: factoryEntries } });
 	});
 	after(async () => {
 		await office.store.close();
@@ -55,39 +52,50 @@ describe('macros on the server', function () {
 	});
 
 	it('come with their shortcut in one edit, and a shortcut without its macro is refused', async () => {
-		const lone = await refused(
-			office.profiles.edit(id, { base: 0, role: 'steward', label: 'x', changes: [shortcut], aliases: [], macros: [] })
-		);
+		const lone = await refused(write(0, ofShortcuts([shortcut])));
 		expect(lone.message).to.include('macro:half is not in the catalogue');
-		await edit(0, null, half, shortcut);
-		expect((await stored())!.get(half.id)).to.deep.equal(half);
+		await write(0, [...setMacro(await stratum(), half), ...ofShortcuts([shortcut])]);
+		expect(await stored()).to.deep.equal({ op: 'set', ...half, rank: 0 });
 	});
 
 	it('are refused where somebody else has changed them, and nothing is written', async () => {
-		const stale = await refused(edit(1, null, half));
+		const stale = await refused(write(1, setMacro({ ...(await stratum()), contents: {} }, half)));
 		expect(stale.status).to.equal(409);
-		expect(stale.message).to.include('expected none, found "Half" with 2 steps');
+		expect(stale.message).to.include('expected none, found set at 0');
 		expect((await office.profiles.load(id)).revision).to.equal(1);
 	});
 
 	it('are the same after the data folder was closed and opened again', async () => {
 		await office.store.close();
 		office = officeOn(await openDatabase(folder));
-		expect((await stored())!.get(half.id)).to.deep.equal(half);
+		expect(await stored()).to.deep.equal({ op: 'set', ...half, rank: 0 });
 	});
 
 	it('go out with a release, and its file says them', async () => {
-		await office.releases.publish(id, 'steward', 'with a macro', 1);
+		await office.releases.publish(id, OFFICE, 'with a macro', 1);
 		const { file } = await office.releases.file(id, 1);
-		expect(readProfileFile('release', file).macros).to.deep.equal([{ stratum: 'office', kind: 'office', macros: [half] }]);
-		expect(await office.checking.releasedMacros(id)).to.deep.equal([half]);
+		const { rows } = readProfileFile('release', file);
+		expect(rows.filter((row) => row.chapter === MACROS).map((row) => row.said)).to.deep.equal([{ op: 'set', ...half, rank: 0 }]);
+		expect(macrosIn((await office.releases.followed(id))!).size).to.equal(1);
 	});
 
 	it('are taken back and brought again by undo and redo', async () => {
-		await edit(1, half, { id: half.id as CommandId, gone: true });
-		await office.profiles.step(id, 'undo', 2, 'steward');
-		expect((await stored())!.get(half.id)).to.deep.equal(half);
-		await office.profiles.step(id, 'redo', 3, 'steward');
-		expect((await stored())!.get(half.id)).to.deep.equal({ id: half.id, gone: true });
+		await write(1, dropMacro(await stratum(), half.id));
+		await office.profiles.step(id, 'undo', 2, OFFICE);
+		expect(await stored()).to.deep.equal({ op: 'set', ...half, rank: 0 });
+		await office.profiles.step(id, 'redo', 3, OFFICE);
+		expect(await stored()).to.equal(undefined);
+	});
+
+	it('are not changed from above where they are locked, and who locked them is named', async () => {
+		await write(4, setMacro(await stratum(), half));
+		await write(5, lockMacro(await stratum(), half.id, true));
+		const { profile } = await office.profiles.load(id);
+		const personal = profile.at(-1)!;
+		for (const changes of [setMacro(personal, { ...half, label: 'Mine' }), removeMacro(personal, half.id)]) {
+			const no = await refused(office.profiles.edit(id, { base: 6, stratum: personal.id, label: 'mine', changes }));
+			expect([no.status, no.message]).to.deep.equal([422, 'Office has locked the macro Half; Personal cannot change it']);
+		}
+		expect((await office.profiles.load(id)).revision).to.equal(6);
 	});
 });

@@ -5,10 +5,12 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { sql } from 'drizzle-orm';
 import { Application } from '../../../core/application/application.ts';
-import { profileFile, writeProfileFile } from '../../../core/hand-over/profile-json.ts';
-import type { Entry } from '../../../core/chapters/shortcuts/entry.ts';
-import type { Change, ProposedEdit } from '../../../core/profile/edit.ts';
-import { inOrder, type StratumId } from '../../../core/profile/stratum.ts';
+import { profileFile, writeProfileFile } from '../../../core/hand-over/profile-file.ts';
+import { shortcutsIn, type Entry } from '../../../core/chapters/shortcuts/entry.ts';
+import { ProposedEdit } from '../../../core/profile/edit.ts';
+import { ofShortcuts, type Change } from '../../../core/chapters/shortcuts/change.ts';
+import type { StratumId } from '../../../core/profile/stratum.ts';
+import { inOrder } from '../../../core/profile/entry.ts';
 import { gneiss } from '../../../demo/gneiss/gneiss.ts';
 import { openDatabase } from '../../../src/lib/server/db/open.ts';
 import { officeOn, type Office } from '../../../src/lib/server/office.ts';
@@ -17,13 +19,13 @@ import { Problem } from '../../../src/lib/server/problem.ts';
 const { application, commands, entriesOf, factoryEntries, strata } = gneiss;
 
 const id = application.id;
+const OFFICE = 'office' as StratumId;
+const PERSONAL = 'personal' as StratumId;
 const editOf = (base: number, lines: string, stratum = 'office'): ProposedEdit => ({
 	base,
-	role: 'steward',
+	stratum: stratum as StratumId,
 	label: lines,
-	changes: entriesOf(lines).map((after) => ({ stratum: stratum as never, before: null, after })),
-	aliases: [],
-	macros: []
+	changes: ofShortcuts(entriesOf(lines).map((after) => ({ stratum: stratum as StratumId, before: null, after })))
 });
 
 async function problem(work: Promise<unknown>): Promise<Problem> {
@@ -41,7 +43,7 @@ describe('profiles on the server', function () {
 	let folder: string;
 	let office: Office;
 	const keysIn = async (stratum: string) =>
-		inOrder((await office.profiles.load(id)).profile.find((s) => s.id === stratum)!).map((e) => e.keys as string);
+		inOrder(shortcutsIn((await office.profiles.load(id)).profile.find((s) => s.id === stratum)!)).map((e) => e.keys as string);
 	/** The same office, read anew from the data folder. */
 	const reopen = async () => {
 		await office.store.close();
@@ -51,7 +53,7 @@ describe('profiles on the server', function () {
 	before(async () => {
 		folder = mkdtempSync(join(tmpdir(), 'skarn-'));
 		office = officeOn(await openDatabase(folder));
-		await office.profiles.add({ application, commands, strata, factory: factoryEntries });
+		await office.profiles.add({ application, commands, strata, factory: { shortcuts: factoryEntries } });
 	});
 	after(async () => {
 		await office.store.close();
@@ -61,7 +63,7 @@ describe('profiles on the server', function () {
 	it('keeps an edit, and gives it back after a restart', async () => {
 		const { edit, undo } = await office.profiles.edit(id, editOf(0, 'set | Ctrl+E | file.export | any'));
 		expect(edit.revision).to.equal(1);
-		expect(undo).to.deep.equal([1]);
+		expect(undo).to.deep.equal({ office: [1], personal: [] });
 		await reopen();
 		expect(await keysIn('office')).to.deep.equal(['Ctrl+E']);
 		expect((await office.profiles.load(id)).revision).to.equal(1);
@@ -89,14 +91,14 @@ describe('profiles on the server', function () {
 
 	it('undoes and redoes across restarts, by appending', async () => {
 		await reopen();
-		const { edit } = await office.profiles.step(id, 'undo', 2, 'steward');
+		const { edit } = await office.profiles.step(id, 'undo', 2, OFFICE);
 		expect(edit).to.include({ revision: 3, undoes: 2 });
 		expect(await keysIn('office')).to.deep.equal(['Ctrl+E']);
 		await reopen();
-		await office.profiles.step(id, 'redo', 3, 'steward');
+		await office.profiles.step(id, 'redo', 3, OFFICE);
 		expect(await keysIn('office')).to.deep.equal(['Ctrl+E', 'Alt+1']);
 		expect(await office.profiles.editsSince(id, 0)).to.have.length(4);
-		expect((await problem(office.profiles.step(id, 'redo', 4, 'steward'))).kind).to.equal('nothing-to-do');
+		expect((await problem(office.profiles.step(id, 'redo', 4, OFFICE))).kind).to.equal('nothing-to-do');
 	});
 
 	it('refuses unknown commands, contexts and keys, and the factory stratum', async () => {
@@ -105,9 +107,9 @@ describe('profiles on the server', function () {
 			[
 				{
 					...editOf(4, 'set | Alt+J | file.pack | any'),
-					changes: [
+					changes: ofShortcuts([
 						{
-							stratum: 'office' as never,
+							stratum: OFFICE,
 							before: null,
 							after: {
 								op: 'set',
@@ -117,20 +119,20 @@ describe('profiles on the server', function () {
 								rank: 0
 							}
 						}
-					]
+					])
 				},
 				/no context "attic"/
 			],
 			[
 				{
 					...editOf(4, 'set | Alt+J | file.pack | any'),
-					changes: [
+					changes: ofShortcuts([
 						{
-							stratum: 'office' as never,
+							stratum: OFFICE,
 							before: null,
 							after: { op: 'set', command: 'file.pack' as never, keys: 'alt+j' as never, scope: {}, rank: 0 }
 						}
-					]
+					])
 				},
 				/must be written Alt\+J/
 			],
@@ -152,13 +154,50 @@ describe('profiles on the server', function () {
 	});
 
 	it('publishes releases whose digest is that of their file, and none without a change', async () => {
-		const release = await office.releases.publish(id, 'steward', 'first', 5);
+		const release = await office.releases.publish(id, OFFICE, 'first', 5);
 		const { file, sha256 } = await office.releases.file(id, 1);
 		expect(createHash('sha256').update(file).digest('hex')).to.equal(sha256).and.equal(release.sha256);
 		expect(Buffer.byteLength(file)).to.equal(release.bytes);
-		expect((await problem(office.releases.publish(id, 'steward', 'again', 5))).kind).to.equal('nothing-to-do');
-		expect((await problem(office.releases.publish(id, 'steward', 'stale', 3))).kind).to.equal('stale-revision');
-		expect((await problem(office.releases.setChannel(id, 9))).status).to.equal(404);
+		expect((await problem(office.releases.publish(id, OFFICE, 'again', 5))).kind).to.equal('nothing-to-do');
+		expect((await problem(office.releases.publish(id, OFFICE, 'stale', 3))).kind).to.equal('stale-revision');
+		expect((await problem(office.releases.setChannel(id, OFFICE, 9))).status).to.equal(404);
+	});
+
+	it("lets nobody who writes to a stratum of one's own change the office, or its releases", async () => {
+		const { revision } = await office.profiles.load(id);
+		const mine = { ...editOf(revision, 'set | Alt+9 | file.pack | any'), stratum: PERSONAL };
+		const refusals = [
+			office.profiles.edit(id, mine),
+			office.releases.publish(id, PERSONAL, 'mine', revision),
+			office.releases.setChannel(id, PERSONAL, 1)
+		];
+		for (const work of refusals) expect((await problem(work)).status).to.equal(403);
+		expect((await office.profiles.load(id)).revision).to.equal(revision);
+	});
+
+	it('undoes what was written from one stratum, whatever others have written since, and names who wrote over it', async () => {
+		const start = (await office.profiles.load(id)).revision;
+		await office.profiles.edit(id, editOf(start, 'set | Alt+7 | file.pack | any', 'personal'));
+		await office.profiles.edit(id, editOf(start + 1, 'set | Alt+8 | file.pack | any'));
+		const { edit } = await office.profiles.step(id, 'undo', start + 2, PERSONAL);
+		expect(edit).to.include({ undoes: start + 1, stratum: PERSONAL, role: 'designer' });
+		expect(await keysIn('personal')).to.not.include('Alt+7');
+		expect(await keysIn('office')).to.include('Alt+8');
+		// the steward takes away what somebody has just set
+		await office.profiles.step(id, 'redo', start + 3, PERSONAL);
+		const [said] = inOrder(shortcutsIn((await office.profiles.load(id)).profile.at(-1)!)).filter((e) => e.keys === 'Alt+7');
+		await office.profiles.edit(id, {
+			...editOf(start + 4, 'set | Alt+7 | file.pack | any'),
+			label: 'Tidied up',
+			changes: ofShortcuts([{ stratum: PERSONAL, before: said!, after: null }])
+		});
+		const refused = await problem(office.profiles.step(id, 'undo', start + 5, PERSONAL));
+		expect(refused.kind).to.equal('written-over');
+		expect(refused.message).to.match(/“Tidied up” by the steward \(revision \d+\) has changed Alt\+7 for /);
+		await office.profiles.step(id, 'undo', start + 5, OFFICE);
+		await office.profiles.step(id, 'undo', start + 6, PERSONAL);
+		await office.profiles.step(id, 'undo', start + 7, OFFICE);
+		expect(await office.profiles.verify(id)).to.deep.equal([]);
 	});
 
 	it('knows its seats and refuses others', async () => {
@@ -174,7 +213,7 @@ describe('profiles on the server', function () {
 	});
 
 	it('refuses a second application of the same id and a catalogue that contradicts itself', async () => {
-		const again = { application, commands, strata, factory: [] };
+		const again = { application, commands, strata, factory: {} };
 		expect((await problem(office.profiles.add(again))).status).to.equal(409);
 		const twice = { ...again, commands: [commands[0]!, commands[0]!] };
 		expect((await problem(office.profiles.add(twice))).message).to.include('is listed twice');
@@ -189,11 +228,9 @@ describe('profiles on the server', function () {
 			const { revision } = await office.profiles.load(id);
 			return office.profiles.edit(id, {
 				base: revision,
-				role: 'steward',
+				stratum: OFFICE,
 				label: 'several steps',
-				changes,
-				aliases: [],
-				macros: []
+				changes: ofShortcuts(changes)
 			});
 		};
 
@@ -212,24 +249,26 @@ describe('profiles on the server', function () {
 
 		it('has a place of its own for each entry, and the same order after a restart', async () => {
 			const { edit } = await take([change(null, { ...entry!, rank: 7 }), change(null, { ...other!, rank: 7 })]);
-			expect(new Set(edit.changes.map((c) => c.after!.rank)).size).to.equal(2);
+			expect(new Set(edit.changes.map((c) => (c as unknown as Change).after!.rank)).size).to.equal(2);
 			const order = async () =>
-				inOrder((await office.profiles.load(id)).profile.find((s) => s.id === 'office')!).map((e) => `${e.keys} ${e.command}`);
+				inOrder(shortcutsIn((await office.profiles.load(id)).profile.find((s) => s.id === 'office')!)).map(
+					(e) => `${e.keys} ${e.command}`
+				);
 			const before = await order();
 			await reopen();
 			expect(await order()).to.deep.equal(before);
-			await office.profiles.step(id, 'undo', edit.revision, 'steward');
+			await office.profiles.step(id, 'undo', edit.revision, OFFICE);
 			expect(await office.profiles.verify(id)).to.deep.equal([]);
 		});
 
 		it('is told where it is otherwise than the edits say', async () => {
-			await office.store.db.execute(sql`update entries set rank = 999 where application = ${id} and keys = 'Ctrl+E'`);
+			await office.store.db.execute(sql`update entries set rank = 999 where application = ${id} and value ->> 'keys' = 'Ctrl+E'`);
 			const differing = await office.profiles.verify(id);
 			expect(differing).to.have.length(1);
 			expect(differing[0]).to.match(
-				/^gneiss-solid-5, Office: set Ctrl\+E for file\.export is otherwise in the table than the edits say$/
+				/^gneiss-solid-5, Office: the shortcut Ctrl\+E {1,2}file\.export is otherwise in the table than the edits say$/
 			);
-			await office.store.db.execute(sql`update entries set rank = 0 where application = ${id} and keys = 'Ctrl+E'`);
+			await office.store.db.execute(sql`update entries set rank = 0 where application = ${id} and value ->> 'keys' = 'Ctrl+E'`);
 			await reopen();
 		});
 	});
@@ -237,7 +276,9 @@ describe('profiles on the server', function () {
 	describe('applications that somebody brings', () => {
 		const other = { ...application, id: 'another' as typeof application.id, name: 'Another' };
 		const bring = (more: object) =>
-			problem(office.profiles.add({ application: other, commands, strata, factory: factoryEntries, ...more } as never));
+			problem(
+				office.profiles.add({ application: other, commands, strata, factory: { shortcuts: factoryEntries }, ...more } as never)
+			);
 
 		it('are refused when their parts do not fit together, and nothing is written', async () => {
 			const [first] = factoryEntries;
@@ -247,12 +288,12 @@ describe('profiles on the server', function () {
 				[{ strata: strata.filter((s) => s.kind !== 'factory') }, /expected one factory stratum, found 0/],
 				[{ strata: [strata[0], { ...strata[0], id: 'second' }] }, /expected one factory stratum, found 2/],
 				[{ strata: [strata[1], strata[0]] }, /stands first/],
-				[{ factory: [{ ...first, scope: { nowhere: ['x'] } }] }, /there is no axis "nowhere"/],
-				[{ factory: [{ ...first, keys: 'Ctrl+Nokey' }] }, /is not a key stroke/],
-				[{ factory: [{ ...first, keys: 'ctrl+e' }] }, /must be written Ctrl\+E/],
-				[{ factory: [first, { ...first, rank: 9 }] }, /stands there twice/],
-				[{ factory: [{ ...first, op: 'remove' }] }, /expected the op set, found remove/],
-				[{ factory: [{ ...first, command: 'no.such' }] }, /not in the catalogue/],
+				[{ factory: { shortcuts: [{ ...first, scope: { nowhere: ['x'] } }] } }, /there is no axis "nowhere"/],
+				[{ factory: { shortcuts: [{ ...first, keys: 'Ctrl+Nokey' }] } }, /is not a key stroke/],
+				[{ factory: { shortcuts: [{ ...first, keys: 'ctrl+e' }] } }, /must be written Ctrl\+E/],
+				[{ factory: { shortcuts: [first, { ...first, rank: 9 }] } }, /stands there twice/],
+				[{ factory: { shortcuts: [{ ...first, op: 'remove' }] } }, /expected the op set, found remove/],
+				[{ factory: { shortcuts: [{ ...first, command: 'no.such' }] } }, /not in the catalogue/],
 				[{ application: keeping('f1') }, /opens the help: the keys must be written F1/],
 				[{ application: keeping('F99') }, /opens the help: .*not a key stroke/]
 			];
@@ -271,7 +312,7 @@ describe('profiles on the server', function () {
 		});
 
 		it('are changed and deleted, and one that cannot be read harms no other', async () => {
-			await office.profiles.add({ application: other, commands, strata, factory: factoryEntries });
+			await office.profiles.add({ application: other, commands, strata, factory: { shortcuts: factoryEntries } });
 			await office.profiles.change(other.id, {
 				application: { ...other, name: 'Renamed', version: '2' },
 				commands: commands.slice(1)
@@ -305,15 +346,13 @@ describe('profiles on the server', function () {
 		}));
 		const { edit } = await office.profiles.edit(id, {
 			base: revision,
-			role: 'steward',
+			stratum: OFFICE,
 			label: 'scoped',
-			changes: scoped,
-			aliases: [],
-			macros: []
+			changes: ofShortcuts(scoped)
 		});
-		const release = await office.releases.publish(id, 'steward', 'first of these', edit.revision);
+		const release = await office.releases.publish(id, OFFICE, 'first of these', edit.revision);
 		await reopen();
-		const again = await problem(office.releases.publish(id, 'steward', 'the same', edit.revision));
+		const again = await problem(office.releases.publish(id, OFFICE, 'the same', edit.revision));
 		expect(again.kind).to.equal('nothing-to-do');
 		const { profile } = await office.profiles.load(id);
 		const text = writeProfileFile(

@@ -1,11 +1,11 @@
 import { expect } from 'chai';
 import { createHash } from 'node:crypto';
-import { fillDemo, standIns } from '../../../demo/fill.ts';
+import { factoryOf, fillDemo, standIns } from '../../../demo/fill.ts';
 import { gneiss } from '../../../demo/gneiss/gneiss.ts';
 import { varve } from '../../../demo/varve/varve.ts';
-import { readProfileFile } from '../../../core/hand-over/profile-json.ts';
-import type { ShortcutRow } from '../../../core/hand-over/shortcut-row.ts';
-import { shortcutKey } from '../../../core/chapters/shortcuts/entry.ts';
+import { readProfileFile } from '../../../core/hand-over/profile-file.ts';
+import type { FileRow } from '../../../core/profile/chapter.ts';
+import { shortcutKey, type Entry } from '../../../core/chapters/shortcuts/entry.ts';
 import { readShortcutsCsv } from '../../../core/hand-over/shortcuts-csv.ts';
 import { csvOfXlsx } from '../../../src/lib/xlsx.ts';
 import { serverInside, type Inside } from '../page/inside.ts';
@@ -44,11 +44,9 @@ describe('the routes of the server', function () {
 	const revision = async () => (await ask(app)).body['revision'] as number;
 	const edit = async (after: object | null, before: object | null = null, more: object = {}) => ({
 		base: await revision(),
-		role: 'designer',
+		stratum: 'personal',
 		label: 'a test',
-		changes: [{ stratum: 'personal', before, after }],
-		aliases: [],
-		macros: [],
+		changes: [{ chapter: 'shortcuts', stratum: 'personal', before, after }],
 		...more
 	});
 	const shortcut = { op: 'set', command: 'solid.loft', keys: 'Ctrl+Alt+Shift+F7', scope: {}, rank: 900 };
@@ -69,11 +67,11 @@ describe('the routes of the server', function () {
 		expect([status, (body['edit'] as { revision: number }).revision]).to.deep.equal([201, base + 1]);
 		const since = (await ask(`${app}/edits?since=${base}`)).body['edits'] as { label: string }[];
 		expect(since.map((e) => e.label)).to.deep.equal(['a test']);
-		const stale = await refuses('stale-revision', /meanwhile|revision/i, `${app}/undo`, 'POST', { base, role: 'designer' });
+		const stale = await refuses('stale-revision', /meanwhile|revision/i, `${app}/undo`, 'POST', { base, stratum: 'personal' });
 		expect([stale['revision'], (stale['since'] as unknown[]).length]).to.deep.equal([base + 1, 1]);
-		expect((await ask(`${app}/undo`, 'POST', { base: base + 1, role: 'designer' })).status).to.equal(200);
-		expect((await ask(`${app}/redo`, 'POST', { base: base + 2, role: 'designer' })).status).to.equal(200);
-		expect((await ask(`${app}/undo`, 'POST', { base: base + 3, role: 'designer' })).status).to.equal(200);
+		expect((await ask(`${app}/undo`, 'POST', { base: base + 1, stratum: 'personal' })).status).to.equal(200);
+		expect((await ask(`${app}/redo`, 'POST', { base: base + 2, stratum: 'personal' })).status).to.equal(200);
+		expect((await ask(`${app}/undo`, 'POST', { base: base + 3, stratum: 'personal' })).status).to.equal(200);
 		await refuses('not-sound', /./, `${app}/edits?since=minus-one`);
 	});
 
@@ -84,12 +82,17 @@ describe('the routes of the server', function () {
 			[await edit({ ...shortcut, command: 'no.such' }), 'not-sound', /no\.such/],
 			[await edit({ ...shortcut, scope: { nowhere: ['x'] } }), 'not-sound', /nowhere/],
 			[await edit({ ...shortcut, rank: 2 ** 40 }), 'not-sound', /./],
-			[await edit(shortcut, null, { role: 'nobody' }), 'not-sound', /./],
+			[await edit(shortcut, null, { stratum: 'No Body' }), 'not-sound', /./],
 			[await edit(shortcut, null, { label: 'half \ud800' }), 'not-sound', /./],
+			[
+				await edit(shortcut, null, { changes: [{ chapter: 'wheels', stratum: 'personal' }] }),
+				'not-sound',
+				/expected a chapter \(macros, shortcuts/
+			],
 			[await edit(null, { ...shortcut, command: 'solid.box' }), 'stale-revision', /./]
 		];
-		for (const [body, kind, sentence] of cases.slice(0, 6)) await refuses(kind, sentence, `${app}/edits`, 'POST', body);
-		const [gone] = cases[6]!;
+		for (const [body, kind, sentence] of cases.slice(0, 7)) await refuses(kind, sentence, `${app}/edits`, 'POST', body);
+		const [gone] = cases[7]!;
 		expect((await ask(`${app}/edits`, 'POST', gone)).status).to.be.within(400, 422);
 		const response = await server.ask(`${app}/edits`, 'POST');
 		expect([response.status >= 400, response.status < 500]).to.deep.equal([true, true]);
@@ -97,9 +100,9 @@ describe('the routes of the server', function () {
 	});
 
 	it('give the profile in every format, and what is read back says the same', async () => {
-		const lineOf = ({ op, stratum, shortcut }: ShortcutRow) => `${stratum} ${op} ${shortcutKey(shortcut)}`;
+		const lineOf = ({ stratum, said }: FileRow) => `${stratum} ${(said as Entry).op} ${shortcutKey(said as Entry)}`;
 		const json = await (await ask(`${app}/export`)).response.text();
-		const rows = readProfileFile('all.json', json).rows.filter((row) => row.op !== 'accept');
+		const rows = readProfileFile('all.json', json).rows.filter((row) => row.chapter === 'shortcuts');
 		const csv = await (await ask(`${app}/export?format=csv`)).response.text();
 		const lines = (text: string) => readShortcutsCsv('all.csv', text).rows.map(lineOf);
 		expect(lines(csv)).to.deep.equal(rows.map(lineOf));
@@ -134,14 +137,14 @@ describe('the routes of the server', function () {
 		await refuses('not-found', /./, `${app}/releases/999`);
 		await refuses('not-sound', /./, `${app}/releases/none`);
 		await refuses('not-sound', /say in the notes/, `${app}/releases`, 'POST', {
-			role: 'steward',
+			stratum: 'office',
 			notes: ' ',
 			base: await revision()
 		});
-		await refuses('not-found', /./, `${app}/channel`, 'PUT', { release: 999 });
+		await refuses('not-found', /./, `${app}/channel`, 'PUT', { release: 999, stratum: 'office' });
 		const first = releases[0]!.number;
-		expect((await ask(`${app}/channel`, 'PUT', { release: first })).body['channel']).to.equal(first);
-		expect((await ask(`${app}/channel`, 'PUT', { release: channel })).body['channel']).to.equal(channel);
+		expect((await ask(`${app}/channel`, 'PUT', { release: first, stratum: 'office' })).body['channel']).to.equal(first);
+		expect((await ask(`${app}/channel`, 'PUT', { release: channel, stratum: 'office' })).body['channel']).to.equal(channel);
 	});
 
 	it('know the seats: manifest, report, desk, laying anew', async () => {
@@ -195,18 +198,17 @@ describe('the routes of the server', function () {
 	});
 
 	it('change an application, and delete one only with its name as the word', async () => {
-		const { application, commands, strata, factoryEntries } = varve;
+		const { application, commands, strata } = varve;
+		const factory = factoryOf(varve);
 		const id = 'varve-copy-1';
 		const copy = { ...application, id, name: 'Varve Copy' };
 		const path = `/api/applications/${id}`;
-		expect(
-			(await ask('/api/applications', 'POST', { application: copy, commands, strata, factory: factoryEntries })).status
-		).to.equal(201);
+		expect((await ask('/api/applications', 'POST', { application: copy, commands, strata, factory })).status).to.equal(201);
 		await refuses('taken', /varve-copy-1/, '/api/applications', 'POST', {
 			application: copy,
 			commands,
 			strata,
-			factory: factoryEntries
+			factory
 		});
 		expect((await ask(path, 'PUT', { application: { ...copy, version: '2' }, commands })).status).to.equal(200);
 		expect(((await ask(path)).body['application'] as { version: string }).version).to.equal('2');

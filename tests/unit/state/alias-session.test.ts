@@ -1,6 +1,7 @@
 import { expect } from 'chai';
 import { varve } from '../../../demo/varve/varve.ts';
 import type { StratumId } from '../../../core/profile/stratum.ts';
+import { aliasFileIn } from '../../../core/chapters/aliases/file.ts';
 import { office } from '../page/office.ts';
 import { until } from '../page/page.ts';
 
@@ -18,12 +19,15 @@ describe('an alias file while it is edited', function () {
 		session.follow();
 		return { at, session };
 	}
+	const textIn = (at: Awaited<ReturnType<typeof workspace>>, id: StratumId) =>
+		aliasFileIn(at.profile.find((s) => s.id === id)!)?.text ?? '';
 	/** The office's file as the server has it. */
-	const stored = async () => (await workspace()).profile.find((s) => s.id === OFFICE)!.aliases!.text;
+	const stored = async () => textIn(await workspace(), OFFICE);
 	const lineAfter = (text: string, line: string) => text.replace(/\n/, `\n${line}\n`);
 	const undone = async (to: string) => {
 		const at = await workspace();
-		while (at.profile.find((s) => s.id === OFFICE)!.aliases!.text !== to) await at.undo();
+		at.writeTo(OFFICE);
+		while (textIn(at, OFFICE) !== to) await at.edits.undo();
 	};
 
 	it('writes what was typed as one edit, after a moment or when it is asked to', async () => {
@@ -146,10 +150,10 @@ describe('an alias file while it is edited', function () {
 		session.type(`${text}mm -> file.save\n`);
 		expect(await session.apply('a line goes', [{ start: 0, end: text.indexOf('\n') + 1, insert: '' }])).to.equal(true);
 		expect(await stored()).to.equal(`${text}mm -> file.save\n`.slice(text.indexOf('\n') + 1));
-		const personal = at.profile.find((s) => s.id === PERSONAL)!.aliases?.text ?? '';
+		const personal = textIn(at, PERSONAL);
 		expect(await session.apply('theirs', [{ start: 0, end: 0, insert: 'zq -> file.save\n' }], PERSONAL)).to.equal(true);
-		expect(at.profile.find((s) => s.id === PERSONAL)!.aliases!.text).to.equal(`zq -> file.save\n${personal}`);
-		for (let i = 0; i < 3; i++) await at.undo();
+		expect(textIn(at, PERSONAL)).to.equal(`zq -> file.save\n${personal}`);
+		for (let i = 0; i < 3; i++) await at.edits.undo();
 		expect(await stored()).to.equal(text);
 	});
 });

@@ -4,9 +4,10 @@ import { circumstancesOf, type Subject } from '../../../core/check/circumstances
 import type { Finding } from '../../../core/check/finding.ts';
 import { put } from '../../../core/answer/choices.ts';
 import type { Command, CommandId } from '../../../core/application/command.ts';
-import { applyEdit, type Said } from '../../../core/profile/edit.ts';
-import type { Entry } from '../../../core/chapters/shortcuts/entry.ts';
-import { stratumOf, type Profile, type StratumId } from '../../../core/profile/stratum.ts';
+import { applyEdit } from '../../../core/profile/edit.ts';
+import { ofShortcuts } from '../../../core/chapters/shortcuts/change.ts';
+import { shortcutsIn, withShortcuts, type Entry } from '../../../core/chapters/shortcuts/entry.ts';
+import type { Profile, StratumId } from '../../../core/profile/stratum.ts';
 import type { Keys } from '../../../core/stroke/stroke.ts';
 import { gneiss } from '../../../demo/gneiss/gneiss.ts';
 import { demoProfile, subjectOf } from '../demo-office.ts';
@@ -21,9 +22,7 @@ function grown(profile: Profile, commands: readonly Command[], n: number): Profi
 		const keys = `Ctrl+Alt+${letters[i % 26]} ${letters[Math.floor(i / 26) % 26]} ${letters[Math.floor(i / 676) % 26]}` as Keys;
 		return { op: 'set', command: commands[i % commands.length]!.id, keys, scope: {}, rank: 10_000 + i };
 	});
-	return profile.map((s) =>
-		s.id === PERSONAL ? stratumOf({ id: s.id, kind: s.kind, name: s.name }, [...s.entries.values(), ...more]) : s
-	);
+	return profile.map((s) => (s.id === PERSONAL ? withShortcuts(s, [...shortcutsIn(s).values(), ...more]) : s));
 }
 
 describe('the check that a page keeps', function () {
@@ -43,7 +42,7 @@ describe('the check that a page keeps', function () {
 	/** An edit that clashes, with the profile after it. */
 	const clash = (profile: Profile) => {
 		const changes = put(profile, PERSONAL, { command: 'solid.loft' as CommandId, keys: 'Ctrl+S' as Keys, scope: {} });
-		const said: Said = { changes, aliases: [], macros: [] };
+		const said = ofShortcuts(changes);
 		return { said, next: applyEdit(profile, said) };
 	};
 

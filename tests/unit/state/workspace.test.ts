@@ -3,7 +3,11 @@ import { gneiss } from '../../../demo/gneiss/gneiss.ts';
 import { varve } from '../../../demo/varve/varve.ts';
 import type { CommandId } from '../../../core/application/command.ts';
 import { put } from '../../../core/answer/choices.ts';
-import { inOrder, type StratumId } from '../../../core/profile/stratum.ts';
+import type { StratumId } from '../../../core/profile/stratum.ts';
+import { ALIASES, aliasFileIn } from '../../../core/chapters/aliases/file.ts';
+import { ofShortcuts } from '../../../core/chapters/shortcuts/change.ts';
+import { tagged } from '../../../core/profile/edit.ts';
+import { wireOf } from '../../../core/profile/wire.ts';
 import type { Keys } from '../../../core/stroke/stroke.ts';
 import { office } from '../page/office.ts';
 
@@ -16,59 +20,75 @@ describe('the workspace of a page', function () {
 	const open = (app: string = gneiss.application.id) => demo.open(app);
 	type Open = Awaited<ReturnType<typeof open>>;
 	const give = (at: Open, command: string, keys: string, stratum = PERSONAL) =>
-		at.commit(
-			`${keys} for ${command}`,
-			put(at.profile, stratum, { command: command as CommandId, keys: keys as Keys, scope: {} })
+		from(at, stratum, () =>
+			at.edits.commit(
+				`${keys} for ${command}`,
+				ofShortcuts(put(at.profile, stratum, { command: command as CommandId, keys: keys as Keys, scope: {} }))
+			)
 		);
+	/** Does it while writing to the stratum. */
+	const from = async <T>(at: Open, stratum: StratumId, work: () => Promise<T>): Promise<T> => {
+		const before = at.targetId;
+		at.targetId = stratum;
+		try {
+			return await work();
+		} finally {
+			at.targetId = before;
+		}
+	};
 	const runs = (at: Open, keys: string) => at.index.on(keys as Keys).map((b) => b.command as string);
-	const said = (at: Open) => at.profile.map((s) => [s.id, inOrder(s), s.aliases?.text, [...(s.macros?.values() ?? [])]]);
+	const said = (at: Open) => at.profile.map(wireOf);
 
 	it('holds what the server holds, before and after an edit, its undo and its redo', async () => {
 		const at = await open();
 		const same = async () => {
 			const other = await open();
 			expect(said(at)).to.deep.equal(said(other));
-			expect([at.revision, at.undoable, at.redoable]).to.deep.equal([other.revision, other.undoable, other.redoable]);
-			expect(at.findings.map((f) => at.tell(f).sentence).sort()).to.deep.equal(
-				other.findings.map((f) => other.tell(f).sentence).sort()
+			expect([at.revision, at.edits.undoable, at.edits.redoable]).to.deep.equal([
+				other.revision,
+				other.edits.undoable,
+				other.edits.redoable
+			]);
+			expect(at.findings.open.map((f) => at.findings.tell(f).sentence).sort()).to.deep.equal(
+				other.findings.open.map((f) => other.findings.tell(f).sentence).sort()
 			);
-			expect([at.draftAgainstFactory, at.draftAgainstRelease]).to.deep.equal([
-				other.draftAgainstFactory,
-				other.draftAgainstRelease
+			expect([at.draft.againstFactory.length, at.draft.againstRelease?.length]).to.deep.equal([
+				other.draft.againstFactory.length,
+				other.draft.againstRelease?.length
 			]);
 		};
-		const [before, draft, revision] = [said(at), at.draftAgainstFactory, at.revision];
+		const [before, draft, revision] = [said(at), at.draft.againstFactory.length, at.revision];
 		expect(await give(at, 'solid.loft', 'Ctrl+Alt+Shift+F7')).to.equal(true);
-		expect([runs(at, 'Ctrl+Alt+Shift+F7'), at.revision, at.draftAgainstFactory]).to.deep.equal([
+		expect([runs(at, 'Ctrl+Alt+Shift+F7'), at.revision, at.draft.againstFactory.length]).to.deep.equal([
 			['solid.loft'],
 			revision + 1,
 			draft + 1
 		]);
 		await same();
-		await at.undo();
-		expect([said(at), at.draftAgainstFactory]).to.deep.equal([before, draft]);
+		await at.edits.undo();
+		expect([said(at), at.draft.againstFactory.length]).to.deep.equal([before, draft]);
 		await same();
-		await at.redo();
+		await at.edits.redo();
 		expect(runs(at, 'Ctrl+Alt+Shift+F7')).to.deep.equal(['solid.loft']);
 		await same();
-		await at.undo();
+		await at.edits.undo();
 		await same();
 	});
 
 	it('says so when nothing changes, when nothing can be undone and when the server refuses', async () => {
 		const at = await open();
-		expect(await at.commit('nothing', [])).to.equal(true);
+		expect(await at.edits.commit('nothing', [])).to.equal(true);
 		expect(at.notice?.text).to.include('it is so already');
 		await give(at, 'solid.box', 'Ctrl+Alt+Shift+F8');
-		await at.undo();
-		await at.redo();
+		await at.edits.undo();
+		await at.edits.redo();
 		const { revision } = at;
-		await at.redo();
-		expect(at.notice).to.deep.include({ kind: 'failed', text: 'There is nothing to redo.' });
+		await at.edits.redo();
+		expect(at.notice).to.deep.include({ kind: 'failed', text: 'There is nothing of Personal to redo.' });
 		expect(await give(at, 'no.such', 'Ctrl+Alt+Shift+F7')).to.equal(false);
 		expect(at.notice?.text).to.include('no.such');
-		expect([runs(at, 'Ctrl+Alt+Shift+F7'), at.revision, at.busy]).to.deep.equal([[], revision, false]);
-		await at.undo();
+		expect([runs(at, 'Ctrl+Alt+Shift+F7'), at.revision, at.edits.busy]).to.deep.equal([[], revision, false]);
+		await at.edits.undo();
 	});
 
 	it('says so when the server is gone, and goes on when it is back', async () => {
@@ -79,7 +99,7 @@ describe('the workspace of a page', function () {
 		globalThis.fetch = fetch;
 		expect(at.notice?.text).to.include('cannot be reached').and.include('is safe');
 		expect(await give(at, 'solid.loft', 'Ctrl+Alt+Shift+F8')).to.equal(true);
-		await at.undo();
+		await at.edits.undo();
 	});
 
 	it('waits with an edit that comes too late, and writes it on top or lets it go as wished', async () => {
@@ -87,17 +107,17 @@ describe('the workspace of a page', function () {
 			const [mine, theirs] = [await open(), await open()];
 			await give(theirs, 'solid.box', 'Ctrl+Alt+Shift+F9');
 			expect(await give(mine, 'solid.loft', 'Ctrl+Alt+Shift+F10')).to.equal(false);
-			expect(mine.merge?.since.map((e) => e.label)).to.deep.equal(['Ctrl+Alt+Shift+F9 for solid.box']);
+			expect(mine.edits.merge?.since.map((e) => e.label)).to.deep.equal(['Ctrl+Alt+Shift+F9 for solid.box']);
 			expect(runs(mine, 'Ctrl+Alt+Shift+F10')).to.deep.equal([]);
-			await mine.settleMerge(keepsMine);
-			expect([runs(mine, 'Ctrl+Alt+Shift+F9'), runs(mine, 'Ctrl+Alt+Shift+F10'), mine.merge]).to.deep.equal([
+			await mine.edits.settleMerge(keepsMine);
+			expect([runs(mine, 'Ctrl+Alt+Shift+F9'), runs(mine, 'Ctrl+Alt+Shift+F10'), mine.edits.merge]).to.deep.equal([
 				['solid.box'],
 				keepsMine ? ['solid.loft'] : [],
 				undefined
 			]);
 			expect(said(mine)).to.deep.equal(said(await open()));
-			await mine.undo();
-			if (keepsMine) await mine.undo();
+			await mine.edits.undo();
+			if (keepsMine) await mine.edits.undo();
 		}
 	});
 
@@ -107,14 +127,14 @@ describe('the workspace of a page', function () {
 		await give(mine, 'solid.loft', 'Ctrl+Alt+Shift+F10');
 		const { fetch } = globalThis;
 		globalThis.fetch = () => Promise.reject(new TypeError('no way there'));
-		await mine.settleMerge(true);
+		await mine.edits.settleMerge(true);
 		globalThis.fetch = fetch;
 		expect(mine.notice?.text).to.include('cannot be reached');
-		expect(mine.merge?.label).to.equal('Ctrl+Alt+Shift+F10 for solid.loft');
-		await mine.settleMerge(true);
-		expect([runs(mine, 'Ctrl+Alt+Shift+F10'), mine.merge]).to.deep.equal([['solid.loft'], undefined]);
-		await mine.undo();
-		await mine.undo();
+		expect(mine.edits.merge?.label).to.equal('Ctrl+Alt+Shift+F10 for solid.loft');
+		await mine.edits.settleMerge(true);
+		expect([runs(mine, 'Ctrl+Alt+Shift+F10'), mine.edits.merge]).to.deep.equal([['solid.loft'], undefined]);
+		await mine.edits.undo();
+		await mine.edits.undo();
 	});
 
 	it('does not undo what another window did meanwhile without showing it first', async () => {
@@ -122,35 +142,36 @@ describe('the workspace of a page', function () {
 		await give(mine, 'solid.loft', 'Ctrl+Alt+Shift+F11');
 		await theirs.catchUp();
 		await give(theirs, 'solid.box', 'Ctrl+Alt+Shift+F12');
-		await mine.undo();
+		await mine.edits.undo();
 		expect(mine.notice?.text).to.include('changed in another window');
 		expect([runs(mine, 'Ctrl+Alt+Shift+F11'), runs(mine, 'Ctrl+Alt+Shift+F12')]).to.deep.equal([['solid.loft'], ['solid.box']]);
-		await mine.undo();
-		await mine.undo();
+		await mine.edits.undo();
+		await mine.edits.undo();
 		expect(runs(mine, 'Ctrl+Alt+Shift+F11')).to.deep.equal([]);
 	});
 
 	it('keeps a text of an alias file that cannot be merged, and writes the rest', async () => {
 		const [mine, theirs] = [await open(varve.application.id), await open(varve.application.id)];
 		const stratum = mine.profile.find((s) => s.id === OFFICE)!;
-		const { text } = stratum.aliases!;
+		const { text } = aliasFileIn(stratum)!;
 		const first = text.indexOf('\n') + 1;
 		const line = text.slice(first, text.indexOf('\n', first));
-		const splice = (after: string) => ({ stratum: OFFICE, at: first, before: line, after });
-		await theirs.commit('theirs', [], [splice('their -> file.save')]);
+		const splice = (after: string) => tagged({ id: ALIASES }, [{ stratum: OFFICE, at: first, before: line, after }]);
+		mine.targetId = theirs.targetId = OFFICE;
+		await theirs.edits.commit('theirs', splice('their -> file.save'));
 		const changes = put(mine.profile, PERSONAL, {
 			command: 'file.save' as CommandId,
 			keys: 'Ctrl+Alt+Shift+F7' as Keys,
 			scope: {}
 		});
-		expect(await mine.commit('mine', changes, [splice('mine -> file.save')])).to.equal(false);
-		await mine.settleMerge(true);
+		expect(await mine.edits.commit('mine', [...ofShortcuts(changes), ...splice('mine -> file.save')])).to.equal(false);
+		await mine.edits.settleMerge(true);
 		expect(runs(mine, 'Ctrl+Alt+Shift+F7')).to.deep.equal(['file.save']);
-		expect(mine.profile.find((s) => s.id === OFFICE)!.aliases!.text).to.equal(text.replace(line, 'their -> file.save'));
+		expect(aliasFileIn(mine.profile.find((s) => s.id === OFFICE)!)!.text).to.equal(text.replace(line, 'their -> file.save'));
 		expect(mine.notice?.text).to.include('your text is kept');
 		expect(demo.browser.keptTexts(varve.application.id, OFFICE)).to.deep.equal([text.replace(line, 'mine -> file.save')]);
-		await mine.undo();
-		await mine.undo();
+		await mine.edits.undo();
+		await mine.edits.undo();
 	});
 
 	it('remembers the stratum and the situation, and goes by what is there', async () => {
@@ -168,22 +189,24 @@ describe('the workspace of a page', function () {
 	it('counts what has changed since the release and since the factory as the lists do', async () => {
 		const at = await open();
 		at.writeTo(OFFICE);
-		const start = at.draftAgainstRelease!;
+		const start = at.draft.againstRelease!.length;
 		await give(at, 'solid.loft', 'Ctrl+Alt+Shift+F7', OFFICE);
-		expect(at.draftAgainstRelease).to.equal(start + 1);
-		expect(at.againstRelease!.map((d) => d.binding.keys as string)).to.include('Ctrl+Alt+Shift+F7');
-		expect(at.changedCommands.has('solid.loft' as CommandId)).to.equal(true);
-		await at.undo();
-		expect(at.draftAgainstRelease).to.equal(start);
+		expect(at.draft.againstRelease?.length).to.equal(start + 1);
+		expect(at.draft.againstRelease!.map((d) => d.caption.keys as string)).to.include('Ctrl+Alt+Shift+F7');
+		expect(at.draft.changedCommands.has('solid.loft' as CommandId)).to.equal(true);
+		await at.edits.undo();
+		expect(at.draft.againstRelease?.length).to.equal(start);
 	});
 
 	it('tells errors that would go out only of what the office says', async () => {
 		const at = await open();
-		const before = at.publishErrors.length;
+		at.publishing.check();
+		const before = at.publishing.errors.length;
 		const taken = at.index.effective.bindings.find((b) => b.scopeText === '' && b.keys.startsWith('Ctrl+') && !b.lockedBy)!;
 		expect(await give(at, 'solid.loft', taken.keys), at.notice?.text).to.equal(true);
-		expect(at.findings.filter((f) => f.bindings.some((b) => b.command === 'solid.loft'))).to.not.deep.equal([]);
-		expect(at.publishErrors.length).to.equal(before);
-		await at.undo();
+		expect(at.findings.open.filter((f) => f.bindings.some((b) => b.command === 'solid.loft'))).to.not.deep.equal([]);
+		at.publishing.check();
+		expect(at.publishing.errors.length).to.equal(before);
+		await at.edits.undo();
 	});
 });

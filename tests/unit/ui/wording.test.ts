@@ -3,8 +3,10 @@ import { consequences } from '../../../core/answer/consequences.ts';
 import { resolve, type Outcome } from '../../../core/answer/resolve.ts';
 import { verdict } from '../../../core/answer/verdict.ts';
 import type { CommandId } from '../../../core/application/command.ts';
-import { applyChanges } from '../../../core/profile/edit.ts';
-import { nextRank, type StratumId } from '../../../core/profile/stratum.ts';
+import { applyChanges } from '../../../core/chapters/shortcuts/change.ts';
+import type { StratumId } from '../../../core/profile/stratum.ts';
+import { shortcutsIn } from '../../../core/chapters/shortcuts/entry.ts';
+import { nextRank } from '../../../core/profile/entry.ts';
 import type { Keys } from '../../../core/stroke/stroke.ts';
 import { gneiss } from '../../../demo/gneiss/gneiss.ts';
 import {
@@ -96,7 +98,7 @@ describe('a verdict in words', () => {
 			command: commands[0]!,
 			keys: 'Ctrl+Alt+Shift+F7' as Keys,
 			scope: {},
-			rank: nextRank(stratum)
+			rank: nextRank(shortcutsIn(stratum))
 		};
 		const changes = [{ stratum: target, before: null, after }];
 		const [consequence] = consequences(index, profile, changes).changes;

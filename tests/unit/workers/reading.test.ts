@@ -2,7 +2,7 @@ import { expect } from 'chai';
 import { gneiss } from '../../../demo/gneiss/gneiss.ts';
 import { contextSpace } from '../../../core/context/space.ts';
 import { USUAL } from '../../../core/hand-over/selection.ts';
-import { profileFile, writeProfileFile } from '../../../core/hand-over/profile-json.ts';
+import { profileFile, writeProfileFile } from '../../../core/hand-over/profile-file.ts';
 import { writeShortcutsCsv } from '../../../core/hand-over/shortcuts-csv.ts';
 import { Recipe } from '../../../core/recipe/recipe.ts';
 import type { StratumId } from '../../../core/profile/stratum.ts';
@@ -37,7 +37,7 @@ describe('reading a file for a page', function () {
 			['all.csv', writeShortcutsCsv(profile, catalogue)]
 		] as const) {
 			const reading = await read(name, text);
-			expect(new Set(reading!.rows.map((row) => row.state)), name).to.deep.equal(new Set(['same']));
+			expect(new Set(reading!.items.map((item) => item.state)), name).to.deep.equal(new Set(['same']));
 			expect([reading!.refused, reading!.foreign], name).to.deep.equal([[], undefined]);
 		}
 	});
@@ -49,7 +49,7 @@ describe('reading a file for a page', function () {
 		const keys = letters.flatMap((a) => letters.flatMap((b) => letters.map((c) => `Ctrl+${a} ${b} ${c}`))).slice(0, 12_345);
 		const stages: string[] = [];
 		const reading = await read('many.csv', ['keys,command', ...keys.map((k) => `${k},solid.box`)].join('\n'), {}, stages);
-		expect(reading!.rows.map(({ row }) => row.shortcut!.keys as string)).to.deep.equal(keys);
+		expect(reading!.items.map(({ caption }) => caption.keys as string)).to.deep.equal(keys);
 		expect(stages).to.deep.equal(['Reading', 'Parsing', 'Comparing 12345 entries']);
 	});
 
@@ -74,7 +74,7 @@ describe('reading a file for a page', function () {
 		const other = { ...application, id: 'other-7', version: '7' } as typeof application;
 		const reading = await read('other.json', writeProfileFile(profileFile(other, profile)));
 		expect(reading!.foreign).to.include('other-7 7').and.include(application.id);
-		const rows = (await read('some.csv', 'keys,command\nCtrl+Q,no.such\nCtrl+Q,solid.box\n'))!.rows;
+		const rows = (await read('some.csv', 'keys,command\nCtrl+Q,no.such\nCtrl+Q,solid.box\n'))!.items;
 		expect(rows.map((row) => row.state)).to.include('refused');
 		expect(rows).to.have.length(2);
 	});
@@ -88,8 +88,8 @@ describe('reading a file for a page', function () {
 			record: { shape: 'line', template: '{keys} = {command}', comment: '#' }
 		});
 		const reading = await read('lines.txt', '# own\nCtrl+Alt+Q = solid.box\n', { recipe, into: 'office' as StratumId });
-		expect(reading!.rows.map(({ row, target }) => [target, row.shortcut!.keys, row.shortcut!.command])).to.deep.equal([
-			['office', 'Ctrl+Alt+Q', 'solid.box']
+		expect(reading!.items.map(({ caption, target }) => [target, caption.keys, caption.label])).to.deep.equal([
+			['office', 'Ctrl+Alt+Q', gneiss.commands.find((c) => c.id === 'solid.box')!.label]
 		]);
 	});
 

@@ -9,6 +9,7 @@ export const clash: AliasRule = {
 			if (other.command === entry.command) continue;
 			report('error', entry, () => ({
 				sentence: `${entry.alias} is ${labelIn(catalogue, entry.command)} here and ${labelIn(catalogue, other.command)} in line ${other.record.line}. The ${table.input.twice} line holds, and this line has no effect.`,
+				facts: [other.command],
 				fixes: [off(entry), remove(entry), off(other), remove(other)]
 			}));
 		}

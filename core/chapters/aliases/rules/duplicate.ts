@@ -24,6 +24,7 @@ export const duplicate: AliasRule = {
 			if (earlier)
 				report('note', entry, () => ({
 					sentence: `${earlier.stratum.name}, line ${earlier.record.line}, says ${entry.alias} for ${entry.command} already.`,
+					facts: [earlier.stratum.id],
 					fixes: [remove(entry), off(entry)]
 				}));
 			else more.set(entry.key, [...others, entry]);

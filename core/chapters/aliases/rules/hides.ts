@@ -12,6 +12,7 @@ export const hides: AliasRule = {
 			const own = names.get(entry.key)!;
 			report('attention', entry, () => ({
 				sentence: `${entry.alias} is the name of the command ${labelIn(catalogue, own)}; who types it gets ${labelIn(catalogue, entry.command)}.`,
+				facts: [own],
 				fixes: [off(entry), remove(entry)]
 			}));
 		}

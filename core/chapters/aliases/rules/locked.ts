@@ -9,6 +9,7 @@ export const locked: AliasRule = {
 			if (why === 'locked')
 				report('attention', entry, () => ({
 					sentence: `${entry.lockedBy!.name} has locked ${entry.alias}; it still runs ${labelIn(catalogue, table.inForce.get(entry.key)?.command ?? '')}.`,
+					facts: [entry.lockedBy!.id, table.inForce.get(entry.key)?.command ?? ''],
 					fixes: [off(entry), remove(entry)]
 				}));
 	}

@@ -10,6 +10,7 @@ export const moved: AliasRule = {
 			if (!entry || entry.command === before || entry.stratum.kind === 'personal') continue;
 			report('attention', entry, () => ({
 				sentence: `${entry.alias} runs ${labelIn(catalogue, entry.command)}; in the last release it ran ${labelIn(catalogue, before)}.`,
+				facts: [before],
 				fixes: [
 					{ kind: 'set', label: `Give ${entry.alias} back to ${labelIn(catalogue, before)}`, entry, values: { command: before } }
 				]

@@ -16,6 +16,7 @@ export const pays: AliasRule = {
 		for (const entry of slow([...table.inForce.values()], shortcutCosts))
 			report('note', entry, () => ({
 				sentence: `Typing ${entry.alias} takes ${aliasCost(entry.alias).toFixed(2)} s; the shortcut of ${labelIn(catalogue, entry.command)} takes ${shortcutCosts.get(entry.command)!.toFixed(2)} s.`,
+				facts: [shortcutCosts.get(entry.command)!.toFixed(2)],
 				fixes: [off(entry), remove(entry)]
 			}));
 	}

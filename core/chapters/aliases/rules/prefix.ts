@@ -17,6 +17,7 @@ export const prefix: AliasRule = {
 				const names = others.slice(0, 3).map((e) => `${e.alias} (${labelIn(catalogue, e.command)})`);
 				return {
 					sentence: `${entry.alias} also begins ${names.join(', ')}${others.length > 3 ? ` and ${others.length - 3} more` : ''}; accepted early, it runs ${labelIn(catalogue, entry.command)}.`,
+					facts: others.map((e) => `${e.key} ${e.command}`),
 					fixes: []
 				};
 			});

@@ -12,6 +12,7 @@ export const spelling: AliasRule = {
 		for (const entry of misspelt(table.entries, table.input))
 			report('error', entry, () => ({
 				sentence: `${aliasProblem(entry.alias, table.input)}.`,
+				facts: [table.input.signs, String(table.input.longest)],
 				fixes: [off(entry), remove(entry)]
 			}));
 	}

@@ -1,5 +1,4 @@
 import type { MacroRule } from '../finding.ts';
-import { isGone } from '../macro.ts';
 
 /** A stratum changes or takes away a macro that one below has locked. */
 export const locked: MacroRule = {
@@ -13,7 +12,8 @@ export const locked: MacroRule = {
 					stratum: stratum.id,
 					severity: 'error',
 					step: undefined,
-					sentence: `${stratum.name} ${isGone(entry) ? 'takes away' : 'changes'} ${macros.inForce.get(entry.id)?.macro.label ?? entry.id}, which ${by!.name} has locked; it stays as ${by!.name} has it.`,
+					sentence: `${stratum.name} ${entry.op === 'remove' ? 'takes away' : 'changes'} ${macros.inForce.get(entry.id)?.macro.label ?? entry.id}, which ${by!.name} has locked; it stays as ${by!.name} has it.`,
+					facts: [entry.op, by!.id],
 					fixes: []
 				});
 	}

@@ -29,6 +29,7 @@ export const orphan: MacroRule = {
 					step,
 					witness: { keys: binding.keys, situation },
 					sentence: `${binding.keys} runs ${macro.label} also where ${command.label} (step ${step + 1}) does not exist: in ${n} ${n === 1 ? 'situation' : 'situations'}, such as ${index.space.labelOf(situation)}. Limit the shortcut to where the command exists.`,
+					facts: [binding.key, String(n)],
 					fixes: []
 				});
 				break;

@@ -1,11 +1,11 @@
-import { existsSync, readdirSync, readFileSync, renameSync, rmSync } from 'node:fs';
+import { existsSync, readdirSync, renameSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import type { PGlite } from '@electric-sql/pglite';
 import { sql } from 'drizzle-orm';
 import { drizzle, type PgliteDatabase } from 'drizzle-orm/pglite';
-import { migrate } from 'drizzle-orm/pglite/migrator';
 import { openDurable } from './durable.ts';
 import { lockFolder, type FolderLock } from './folder-lock.ts';
+import { migrate, readJournal } from './migrate.ts';
 import * as schema from './schema.ts';
 
 export type Database = PgliteDatabase<typeof schema>;
@@ -78,7 +78,7 @@ async function openLocked(folder: string, migrations: string, lock: FolderLock):
 	const db = drizzle(pglite, { schema });
 	try {
 		await refuseNewer(db, folder, migrations);
-		await migrate(db, { migrationsFolder: migrations });
+		await migrate(db, migrations);
 	} catch (error) {
 		await pglite.close();
 		if (error instanceof DataFolderError) throw error;
@@ -120,14 +120,9 @@ function guardWrites(pglite: PGlite, lock: FolderLock): void {
 	}) as typeof transaction;
 }
 
-interface Journal {
-	entries: { when: number; tag: string }[];
-}
-
 /** A folder that a newer Skarn has migrated must not be written by this one. Throws `DataFolderError`. */
 export async function refuseNewer(db: Pick<Database, 'execute'>, what: string, migrations: string): Promise<void> {
-	const journal = JSON.parse(readFileSync(join(migrations, 'meta', '_journal.json'), 'utf8')) as Journal;
-	const newestKnown = Math.max(...journal.entries.map((entry) => entry.when));
+	const newestKnown = Math.max(...readJournal(migrations).entries.map((entry) => entry.when));
 	const table = await db.execute<{ name: string | null }>(sql`select to_regclass('drizzle.__drizzle_migrations')::text as name`);
 	if (!table.rows[0]?.name) return;
 	const applied = await db.execute<{ newest: string | null }>(

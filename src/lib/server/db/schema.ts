@@ -1,18 +1,13 @@
 import { boolean, index, integer, jsonb, pgTable, primaryKey, serial, text, timestamp, unique } from 'drizzle-orm/pg-core';
-import type { AliasFile } from '../../../../core/chapters/aliases/file.ts';
-import type { MacroEntry } from '../../../../core/chapters/macros/macro.ts';
-import type { MacroChange } from '../../../../core/profile/macro-change.ts';
-import type { AliasChange } from '../../../../core/profile/alias-change.ts';
 import type { Application } from '../../../../core/application/application.ts';
 import type { Command } from '../../../../core/application/command.ts';
-import type { Scope } from '../../../../core/context/scope.ts';
-import type { Change } from '../../../../core/profile/edit.ts';
+import type { AnyChange } from '../../../../core/profile/chapter.ts';
+import type { EntryOp } from '../../../../core/profile/entry.ts';
 import type { SearchPaths } from '../../../../core/folders/search.ts';
 import type { Recipe } from '../../../../core/recipe/recipe.ts';
 import type { Role } from '../../../../core/profile/role.ts';
 import type { DeskSetup } from '../../../../core/keyboard/desk.ts';
-import type { Acceptance, Entry } from '../../../../core/chapters/shortcuts/entry.ts';
-import type { StratumKind } from '../../../../core/profile/stratum.ts';
+import type { StratumId, StratumKind } from '../../../../core/profile/stratum.ts';
 import type { SeatReport } from '../../../../core/release/release.ts';
 
 const at = (name: string) => timestamp(name, { withTimezone: true, mode: 'string' });
@@ -50,32 +45,43 @@ export const strata = pgTable(
 		id: text('id').notNull(),
 		position: integer('position').notNull(),
 		kind: text('kind').$type<StratumKind>().notNull(),
-		name: text('name').notNull(),
-		aliases: jsonb('aliases').$type<AliasFile>(),
-		macros: jsonb('macros').$type<MacroEntry[]>()
+		name: text('name').notNull()
 	},
 	(t) => [primaryKey({ columns: [t.application, t.id] })]
 );
 
-/** What the strata say now; always the outcome of the first entries and all edits. */
+/** What the strata say now, entry by entry; always the outcome of the first entries and all edits. */
 export const entries = pgTable(
 	'entries',
 	{
 		application: application(),
 		stratum: text('stratum').notNull(),
+		chapter: text('chapter').notNull(),
+		/** What the entry is about; a lock stands beside what is set or removed under the same key. */
 		key: text('key').notNull(),
-		op: text('op').$type<Entry['op']>().notNull(),
-		command: text('command').notNull(),
-		keys: text('keys').notNull(),
-		scope: jsonb('scope').$type<Scope>().notNull(),
-		rank: integer('rank').notNull(),
-		acceptance: jsonb('acceptance').$type<Acceptance>()
+		isLock: boolean('is_lock').notNull(),
+		op: text('op').$type<EntryOp>().notNull(),
+		/** What the entry says besides its op and its place. */
+		value: jsonb('value').$type<Record<string, unknown>>().notNull(),
+		rank: integer('rank').notNull()
 	},
 	(t) => [
-		primaryKey({ columns: [t.application, t.stratum, t.key] }),
+		primaryKey({ columns: [t.application, t.stratum, t.chapter, t.key, t.isLock] }),
 		// the order of the list decides what happens
-		unique('one_entry_a_place').on(t.application, t.stratum, t.rank)
+		unique('one_entry_a_rank').on(t.application, t.stratum, t.chapter, t.rank)
 	]
+);
+
+/** What the strata say now in chapters that are a text each. */
+export const texts = pgTable(
+	'texts',
+	{
+		application: application(),
+		stratum: text('stratum').notNull(),
+		chapter: text('chapter').notNull(),
+		body: jsonb('body').$type<Record<string, unknown>>().notNull()
+	},
+	(t) => [primaryKey({ columns: [t.application, t.stratum, t.chapter] })]
 );
 
 /** Append-only: rows are never changed or deleted. */
@@ -86,10 +92,10 @@ export const edits = pgTable(
 		revision: integer('revision').notNull(),
 		at: at('at').notNull(),
 		role: text('role').$type<Role>().notNull(),
+		/** The stratum that was written to. */
+		stratum: text('stratum').$type<StratumId>().notNull(),
 		label: text('label').notNull(),
-		changes: jsonb('changes').$type<Change[]>().notNull(),
-		aliases: jsonb('aliases').$type<AliasChange[]>().notNull().default([]),
-		macros: jsonb('macros').$type<MacroChange[]>().notNull().default([]),
+		changes: jsonb('changes').$type<readonly AnyChange[]>().notNull(),
 		undoes: integer('undoes'),
 		redoes: integer('redoes')
 	},

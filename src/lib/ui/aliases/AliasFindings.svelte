@@ -24,7 +24,7 @@
 	const shown = $derived(sight.findings);
 	const current = $derived(shown[Math.min(at, shown.length - 1)]);
 	/** While a check goes on, what it will find is not known. */
-	const stale = $derived(session.checking ? [] : sight.gone.flatMap((id) => workspace.effective.accepted.get(id) ?? []));
+	const stale = $derived(session.checking ? [] : sight.gone.flatMap((id) => workspace.accepted.get(id) ?? []));
 	/** What mends it here; of one that stands, or of another stratum's file, nothing. */
 	const waysOf = (finding: AliasReportFinding) =>
 		finding.stratum === workspace.targetId && !session.isAccepted(finding) ? finding.fixes : [];
@@ -105,7 +105,7 @@
 							<LetStand
 								finding={finding.acceptable}
 								sentence={finding.sentence}
-								effective={workspace.effective}
+								acceptances={workspace.accepted}
 								ready={!session.isDirty && !session.checking}
 								focused={isLetting}
 								onsettled={() => (isLetting = false)}

@@ -1,4 +1,6 @@
 <script lang="ts">
+	import { ALIASES, aliasFileIn } from '$core/chapters/aliases/file';
+	import { headOf } from '$core/profile/stratum';
 	import { Button, Modal, Spinner } from 'flowbite-svelte';
 	import type { AliasSet } from '$core/chapters/aliases/suggest-set';
 	import { aliasTable } from '$core/chapters/aliases/table';
@@ -34,7 +36,7 @@
 			else problem = data.problem;
 		};
 		worker.postMessage({
-			strata: workspace.profile.map(({ id, kind, name, aliases }) => ({ id, kind, name, ...(aliases && { aliases }) })),
+			strata: workspace.profile.map((stratum) => ({ ...headOf(stratum), contents: { [ALIASES]: aliasFileIn(stratum) } })),
 			input,
 			commands: workspace.document.commands,
 			wanted: ids

@@ -4,7 +4,7 @@
 	import { EditorView } from '@codemirror/view';
 	import { onMount, untrack } from 'svelte';
 	import type { AliasReportFinding } from '$core/chapters/aliases/report';
-	import { spliceBetween } from '$core/profile/alias-change';
+	import { spliceBetween } from '$core/profile/text';
 	import type { StratumId } from '$core/profile/stratum';
 	import { aliasEditor, type EditorHost } from './editor';
 

@@ -1,3 +1,4 @@
+import { aliasFileIn } from '$core/chapters/aliases/file';
 import { answerTo, completions } from '$core/chapters/aliases/prompt';
 import { aliasTable, type AliasTable } from '$core/chapters/aliases/table';
 import { listen, settle, type Heeded, type Settled } from '$core/answer/listen';
@@ -71,7 +72,7 @@ export class BenchSession {
 
 	/** Whether an alias file has changed since the program read it. */
 	get isStale(): boolean {
-		const textsOf = (profile: Profile | undefined) => JSON.stringify(profile?.map((s) => s.aliases?.text ?? ''));
+		const textsOf = (profile: Profile | undefined) => JSON.stringify(profile?.map((s) => aliasFileIn(s)?.text ?? ''));
 		return this.#input !== undefined && textsOf(this.#loaded) !== textsOf(this.#workspace.profile);
 	}
 

@@ -1,11 +1,13 @@
 <script lang="ts">
 	import { Button } from 'flowbite-svelte';
-	import { OutOfReachError, put, takeAway } from '$core/answer/choices';
-	import { backToFactory, clearStratum } from '$core/answer/reset';
+	import { put, takeAway } from '$core/answer/choices';
+	import { ofShortcuts, type Change } from '$core/chapters/shortcuts/change';
+	import { shortcutsIn } from '$core/chapters/shortcuts/entry';
+	import { OutOfReachError } from '$core/profile/chapter';
+	import { clearing, takingBack } from '$core/profile/differences';
 	import { pathText, type Command } from '$core/application/command';
 	import { EVERYWHERE, scopeText, type Scope } from '$core/context/scope';
 	import type { Binding } from '$core/chapters/shortcuts/effective';
-	import type { Change } from '$core/profile/edit';
 	import { strokesOf, type Keys } from '$core/stroke/stroke';
 	import { useWorkspace } from '$lib/state/workspace.svelte';
 	import CommandIcon from '../CommandIcon.svelte';
@@ -14,7 +16,6 @@
 	import Recorder from '../Recorder.svelte';
 	import ScopePicker from '../ScopePicker.svelte';
 	import StratumChip from '../StratumChip.svelte';
-	import { labelOf } from '../wording';
 	import VerdictPanel from './VerdictPanel.svelte';
 
 	/** One command: what it is, its shortcuts with their origin, and the recorder for another. */
@@ -30,11 +31,11 @@
 
 	const bindings = $derived(workspace.index.of(command.id));
 	const removed = $derived([...workspace.effective.removed.values()].filter((r) => r.binding.command === command.id));
-	const findings = $derived((workspace.findingsByCommand.get(command.id) ?? []).slice(0, 40).map(workspace.tell));
+	const findings = $derived((workspace.findings.byCommand.get(command.id) ?? []).slice(0, 40).map(workspace.findings.tell));
 	const namesakes = $derived(workspace.document.commands.filter((c) => c.label === command.label && c.id !== command.id));
 	const opposite = $derived(command.opposite && workspace.catalogue.get(command.opposite));
-	const isChanged = $derived(workspace.changedCommands.has(command.id));
-	const saysHere = $derived([...workspace.target.entries.values()].some((e) => e.command === command.id));
+	const isChanged = $derived(workspace.draft.changedCommands.has(command.id));
+	const saysHere = $derived([...shortcutsIn(workspace.target).values()].some((e) => e.command === command.id));
 	/** An everywhere binding of a command that exists in some contexts alone takes more of the key than it needs. */
 	const suggested = $derived(scopeText(scope) === '' ? command.contexts.filter((one) => scopeText(one) !== '').slice(0, 3) : []);
 	const kinds = {
@@ -49,9 +50,19 @@
 		field?.scrollIntoView({ block: 'nearest' });
 	}
 
+	/** What a lock or an upper stratum holds stays, and is told. */
+	async function backToFactory() {
+		const { index, profile, targetId: target } = workspace;
+		const mine = workspace.draft.againstFactory.filter((difference) => difference.command === command.id);
+		const { changes, stays } = takingBack(mine, { index, profile }, { profile, target });
+		const isDone = changes.length > 0 && (await workspace.edits.commit(`Back to factory: ${command.label}`, changes));
+		if (stays.length > 0 && (isDone || changes.length === 0))
+			workspace.notice = { kind: 'failed', text: `${stays.length} stays: ${stays[0]!.reason}.` };
+	}
+
 	async function write(label: string, changes: () => Change[]) {
 		try {
-			return await workspace.commit(label, changes());
+			return await workspace.edits.commit(label, ofShortcuts(changes()));
 		} catch (error) {
 			if (!(error instanceof OutOfReachError)) throw error;
 			workspace.notice = { kind: 'failed', text: error.message };
@@ -205,18 +216,12 @@
 					size="xs"
 					color="alternative"
 					onclick={() =>
-						write(`Clear ${command.label} in ${workspace.target.name}`, () =>
-							clearStratum(workspace.profile, workspace.targetId, new Set([command.id]))
+						void workspace.edits.commit(
+							`Clear ${command.label} in ${workspace.target.name}`,
+							clearing(workspace.target, (id) => id === command.id)
 						)}>Clear in {workspace.target.name}</Button
 				>{/if}
-			{#if isChanged}<Button
-					size="xs"
-					color="alternative"
-					onclick={() =>
-						write(`Back to factory: ${labelOf(workspace.index, command.id)}`, () =>
-							backToFactory(workspace.index, workspace.profile, workspace.targetId, new Set([command.id]))
-						)}>Back to factory</Button
-				>{/if}
+			{#if isChanged}<Button size="xs" color="alternative" onclick={() => void backToFactory()}>Back to factory</Button>{/if}
 		</footer>
 	{/if}
 </article>

@@ -9,7 +9,7 @@
 
 	let { row, query }: { row: Row; query: string } = $props();
 	const workspace = useWorkspace();
-	const findings = $derived(workspace.findingsByCommand.get(row.command.id) ?? []);
+	const findings = $derived(workspace.findings.byCommand.get(row.command.id) ?? []);
 	const isBroken = $derived(findings.some((f) => f.severity === 'error'));
 	const heading = $derived(findings.length === 1 ? '1 finding' : `${findings.length} findings`);
 	const shown = $derived(row.bindings.slice(0, 3));

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { ofShortcuts } from '$core/chapters/shortcuts/change';
 	import { Button, Radio } from 'flowbite-svelte';
 	import { choices, type Choice, type ClosedChoice } from '$core/answer/choices';
 	import { consequences, type Consequences } from '$core/answer/consequences';
@@ -63,7 +64,7 @@
 			way.kind === 'assign' || way.kind === 'keep-both' || way.kind === 'narrow'
 				? `${keys} for ${label}`
 				: `${way.label}, for ${label}`;
-		if (await workspace.commit(said, way.changes)) onassigned();
+		if (await workspace.edits.commit(said, ofShortcuts(way.changes))) onassigned();
 	}
 </script>
 
@@ -133,7 +134,7 @@
 			</div>
 		{/if}
 		<div class="actions">
-			<Button size="sm" disabled={!way || isClosed(way) || workspace.busy} onclick={apply}>
+			<Button size="sm" disabled={!way || isClosed(way) || workspace.edits.busy} onclick={apply}>
 				{way?.kind === 'assign' || !way ? readable(`${way?.label ?? 'Assign'} ${instead ? 'to ' : ''}${keys}`) : way.label}
 			</Button>
 			<Button size="sm" color="alternative" onclick={onanother}>Choose another key</Button>

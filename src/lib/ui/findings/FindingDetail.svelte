@@ -1,47 +1,64 @@
 <script lang="ts">
 	import { Button, Radio } from 'flowbite-svelte';
 	import { consequences } from '$core/answer/consequences';
-	import { acceptable, isAccepted } from '$core/check/acceptance';
+	import type { Change } from '$core/chapters/shortcuts/change';
+	import { KeyFinding, mendKeys } from '$core/chapters/shortcuts/checker';
+	import { SHORTCUTS } from '$core/chapters/shortcuts/entry';
+	import { isAccepted } from '$core/check/acceptance';
+	import type { AnyFinding, MendingAll } from '$core/check/any-finding';
 	import type { Circumstances } from '$core/check/circumstances';
-	import { fixAll, type FixAll } from '$core/check/fix-all';
-	import { fixesOf } from '$core/check/fixes';
-	import type { Finding, Told } from '$core/check/finding';
-	import { CHECK_RULES } from '$core/check/rules/rules';
+	import { differencesBetween } from '$core/profile/differences';
+	import { applyEdit } from '$core/profile/edit';
+	import { captionText } from '$core/profile/keyed';
 	import { useWorkspace } from '$lib/state/workspace.svelte';
 	import KeyCaps from '../KeyCaps.svelte';
 	import StratumChip from '../StratumChip.svelte';
 	import { consequenceText, labelOf, situations } from '../wording';
 	import LetStand from './LetStand.svelte';
+	import MacroProof from './MacroProof.svelte';
 	import { SIGNS } from './severity';
 	import SmallBench from './SmallBench.svelte';
+	import TypedProof from './TypedProof.svelte';
 
 	/** One finding: what it is, the proof, the ways out, and how to let it stand. */
 	let {
-		told,
+		finding,
 		circumstances,
 		alike,
 		onsettled
 	}: {
-		told: Told;
+		finding: AnyFinding;
 		circumstances: Circumstances;
 		/** The open findings of the same rule, this one among them. */
-		alike: readonly Finding[];
+		alike: readonly AnyFinding[];
 		onsettled: () => void;
 	} = $props();
 	const workspace = useWorkspace();
 	const { index } = $derived(circumstances);
 	const pen = $derived({ profile: workspace.profile, target: workspace.targetId });
-	const fixes = $derived(fixesOf(circumstances, told, pen));
+	const sentence = $derived(finding.sentence());
+	const count = $derived(finding.count());
+	const acceptable = $derived(finding.acceptable());
+	const fixes = $derived(finding.fixes(pen));
 	let picked = $state(0);
 	const fix = $derived(fixes[picked] ?? fixes[0]);
-	const preview = $derived(fix && consequences(index, workspace.profile, fix.changes));
-	const sign = $derived(SIGNS[told.severity]);
-	const accepted = $derived(isAccepted(index.effective, told));
-	let all = $state.raw<FixAll | undefined>(undefined);
+	const ofKeys = $derived(fix ? (fix.changes.filter((c) => c.chapter === SHORTCUTS) as unknown as Change[]) : []);
+	const preview = $derived(ofKeys.length > 0 ? consequences(index, workspace.profile, ofKeys) : undefined);
+	/** What the way out makes otherwise, where it is not about keys. */
+	const differs = $derived(
+		fix && ofKeys.length === 0
+			? differencesBetween(workspace.profile, applyEdit(workspace.profile, fix.changes), workspace.draft.names)
+			: []
+	);
+	const sign = $derived(SIGNS[finding.severity]);
+	const accepted = $derived(isAccepted(circumstances.accepted, acceptable));
+	const keys = $derived(alike.filter((f): f is KeyFinding => f instanceof KeyFinding));
+	const home = $derived(`/${workspace.document.application.id}`);
+	let all = $state.raw<MendingAll | undefined>(undefined);
 	let form = $state<HTMLElement | undefined>(undefined);
 
 	$effect(() => {
-		void told.id;
+		void finding.id;
 		picked = 0;
 		all = undefined;
 	});
@@ -49,19 +66,19 @@
 	export function applyFix(at = picked) {
 		const chosen = fixes[at];
 		if (!chosen) return;
-		void workspace.commit(chosen.label, chosen.changes).then((stored) => stored && onsettled());
+		void workspace.edits.commit(chosen.label, chosen.changes).then((stored) => stored && onsettled());
 	}
 
 	export function focusFixes() {
 		form?.querySelector<HTMLElement>('input, button')?.focus();
 	}
 
-	const lookAtAll = () => (all = fix && fixAll(circumstances, alike, fix.kind, pen));
+	const lookAtAll = () => (all = fix && mendKeys(circumstances, keys, fix.kind, pen));
 
 	async function applyAll() {
 		if (!all || !fix) return;
-		const label = `${all.steps.length} × ${CHECK_RULES[told.rule].title.toLowerCase()}: ${fix.kind}`;
-		if (await workspace.commit(label, all.changes)) onsettled();
+		const label = `${all.labels.length} × ${finding.title.toLowerCase()}: ${fix.kind}`;
+		if (await workspace.edits.commit(label, all.changes)) onsettled();
 	}
 </script>
 
@@ -69,17 +86,19 @@
 	<header>
 		<p class="tone-{sign.tone} kind">
 			<span class="toned" aria-hidden="true">{sign.shape}</span>
-			{CHECK_RULES[told.rule].title}
-			<span class="quiet">{told.rule}, {sign.name}</span>
+			{finding.title}
+			<span class="quiet">{finding.rule}, {sign.name}</span>
 		</p>
-		<h1>{told.sentence}</h1>
+		<h1>{sentence}</h1>
 		<p class="quiet">
-			{#if told.count > 0}Shows in {situations(told.count)}.{/if}
-			<a href="/{workspace.document.application.id}/commands?command={encodeURIComponent(told.command)}"
-				>Card of {labelOf(index, told.command)}</a
-			>
-			{#if told.witness.keys}<a href="/{workspace.document.application.id}/bench?finding={encodeURIComponent(told.id)}"
-					>Replay on the bench</a
+			{#if count > 0}Shows in {situations(count)}.{/if}
+			{#if index.catalogue.has(finding.command)}<a href="{home}/commands?command={encodeURIComponent(finding.command)}"
+					>Card of {labelOf(index, finding.command)}</a
+				>{/if}
+			{#if finding.witness.kind === 'keys'}<a href="{home}/bench?finding={encodeURIComponent(finding.id)}">Replay on the bench</a>
+			{:else if finding.witness.kind === 'typed'}<a href="{home}/aliases">In the file, line {finding.witness.line}</a>
+			{:else if finding.witness.kind === 'macro'}<a href="{home}/macros?macro={encodeURIComponent(finding.witness.macro)}"
+					>In Macros</a
 				>{/if}
 		</p>
 	</header>
@@ -87,17 +106,17 @@
 	<div class="halves">
 		<section aria-label="Ways out" bind:this={form}>
 			<h2>Ways out <small class="quiet">written to <StratumChip id={workspace.targetId} named /></small></h2>
-			{#if accepted}<LetStand finding={acceptable(told)} sentence={told.sentence} effective={index.effective} />{/if}
+			{#if accepted}<LetStand finding={acceptable} {sentence} acceptances={circumstances.accepted} />{/if}
 			{#if all}
-				<p><strong>{all.steps.length} edits</strong> would mend {all.steps.length} of {alike.length} findings like this:</p>
+				<p><strong>{all.labels.length} edits</strong> would mend {all.labels.length} of {alike.length} findings like this:</p>
 				<ol class="all">
-					{#each all.steps.slice(0, 30) as step, i (i)}<li>{step.fix.label}</li>{/each}
+					{#each all.labels.slice(0, 30) as label, i (i)}<li>{label}</li>{/each}
 				</ol>
-				{#if all.steps.length > 30}<p class="quiet">and {all.steps.length - 30} more</p>{/if}
-				{#if all.left.length > 0}<p class="quiet">{all.left.length} have no sound way of this kind and stay.</p>{/if}
+				{#if all.labels.length > 30}<p class="quiet">and {all.labels.length - 30} more</p>{/if}
+				{#if all.left > 0}<p class="quiet">{all.left} have no sound way of this kind and stay.</p>{/if}
 				<div class="acts">
-					<Button size="sm" disabled={all.steps.length === 0 || workspace.busy} onclick={applyAll}
-						>Apply all {all.steps.length}</Button
+					<Button size="sm" disabled={all.labels.length === 0 || workspace.edits.busy} onclick={applyAll}
+						>Apply all {all.labels.length}</Button
 					>
 					<Button size="sm" color="alternative" onclick={() => (all = undefined)}>Back</Button>
 				</div>
@@ -122,10 +141,18 @@
 							</li>{/each}
 					</ul>
 				{/if}
+				{#if differs.length > 0}
+					<h3>What changes</h3>
+					<ul class="preview">
+						{#each differs.slice(0, 5) as { id, kind, caption } (id)}<li>
+								{captionText(caption)}
+								{kind === 'removed' ? 'goes' : kind === 'added' ? 'comes' : 'changes'}
+							</li>{/each}
+					</ul>
+				{/if}
 				<div class="acts">
-					<Button size="sm" disabled={workspace.busy} onclick={() => applyFix()}>Apply</Button>
-					{#if alike.length > 1}<Button size="sm" color="alternative" onclick={lookAtAll}
-							>Fix all {alike.length} like this…</Button
+					<Button size="sm" disabled={workspace.edits.busy} onclick={() => applyFix()}>Apply</Button>
+					{#if keys.length > 1}<Button size="sm" color="alternative" onclick={lookAtAll}>Fix all {keys.length} like this…</Button
 						>{/if}
 				</div>
 			{:else}
@@ -137,15 +164,27 @@
 			{#if !accepted}
 				<div class="accept">
 					<h3>Or let it stand</h3>
-					<LetStand finding={acceptable(told)} sentence={told.sentence} effective={index.effective} {onsettled} />
+					<LetStand finding={acceptable} {sentence} acceptances={circumstances.accepted} {onsettled} />
 				</div>
 			{/if}
 		</section>
 		<section aria-label="Proof">
 			<h2>
-				Proof {#if told.witness.keys}<KeyCaps keys={told.witness.keys} />{/if}
+				Proof {#if finding.witness.kind === 'keys'}<KeyCaps keys={finding.witness.keys} />{/if}
 			</h2>
-			<SmallBench witness={told.witness} {index} />
+			{#if finding.witness.kind === 'typed'}
+				<TypedProof text={finding.witness.text} {index} profile={workspace.profile} />
+			{:else if finding.witness.kind === 'macro'}
+				<MacroProof macro={finding.witness.macro} step={finding.witness.step} {index} profile={workspace.profile} />
+			{:else}
+				<SmallBench
+					witness={{
+						keys: finding.witness.kind === 'keys' ? finding.witness.keys : undefined,
+						situation: finding.witness.situation
+					}}
+					{index}
+				/>
+			{/if}
 		</section>
 	</div>
 </article>

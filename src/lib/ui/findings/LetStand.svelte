@@ -1,23 +1,24 @@
 <script lang="ts">
 	import { Button, Input } from 'flowbite-svelte';
 	import { onMount } from 'svelte';
-	import { acceptedAs, accepts, type Acceptable } from '$core/check/acceptance';
-	import type { Effective } from '$core/chapters/shortcuts/effective';
+	import { acceptedAs, accepts, dropsAcceptance, type Acceptable } from '$core/check/acceptance';
+	import { ACCEPTANCES, type AcceptedFindings } from '$core/chapters/acceptances/acceptance';
+	import { tagged } from '$core/profile/edit';
 	import { useWorkspace } from '$lib/state/workspace.svelte';
 
 	/** Accepts a finding with a reason; of one that is accepted, says by whom and why, and takes that back. */
 	let {
 		finding,
 		sentence,
-		effective,
+		acceptances,
 		ready = true,
 		focused = false,
 		onsettled = () => {}
 	}: {
 		finding: Acceptable;
 		sentence: string;
-		/** The profile in which it may have been accepted. */
-		effective: Effective;
+		/** What is accepted in the profile that has the finding. */
+		acceptances: AcceptedFindings;
 		/** False while the finding may be out of date. */
 		ready?: boolean;
 		/** Whether the field for the reason takes the focus when it comes. */
@@ -25,7 +26,7 @@
 		onsettled?: () => void;
 	} = $props();
 	const workspace = useWorkspace();
-	const accepted = $derived(acceptedAs(effective, finding));
+	const accepted = $derived(acceptedAs(acceptances, finding));
 	let reason = $state('');
 	let form = $state<HTMLFormElement | undefined>(undefined);
 	onMount(() => {
@@ -39,21 +40,21 @@
 
 	async function accept() {
 		const pen = { profile: workspace.profile, target: workspace.targetId };
-		const change = accepts(pen, finding, reason, workspace.role);
-		if (await workspace.commit(`Accept: ${sentence.slice(0, 120)}`, [change])) {
+		const change = accepts(pen, finding, reason);
+		if (await workspace.edits.commit(`Accept: ${sentence.slice(0, 120)}`, tagged({ id: ACCEPTANCES }, [change]))) {
 			reason = '';
 			onsettled();
 		}
 	}
 
 	const takeBack = () =>
-		accepted && workspace.commit('Take an acceptance back', [{ stratum: accepted.stratum, before: accepted.entry, after: null }]);
+		accepted && workspace.edits.commit('Take an acceptance back', tagged({ id: ACCEPTANCES }, [dropsAcceptance(accepted)]));
 </script>
 
 {#if accepted}
 	<div class="callout tone-epidote">
 		<p>Accepted by the {accepted.acceptance.role}: {accepted.acceptance.reason}</p>
-		<Button size="xs" color="alternative" disabled={workspace.busy} onclick={takeBack}>Take the acceptance back</Button>
+		<Button size="xs" color="alternative" disabled={workspace.edits.busy} onclick={takeBack}>Take the acceptance back</Button>
 	</div>
 {:else}
 	<form
@@ -64,7 +65,7 @@
 		}}
 	>
 		<Input size="sm" bind:value={reason} placeholder="Why it may stand" aria-label="Why it may stand" />
-		<Button size="sm" color="alternative" type="submit" disabled={reason.trim().length < 3 || workspace.busy || !ready}
+		<Button size="sm" color="alternative" type="submit" disabled={reason.trim().length < 3 || workspace.edits.busy || !ready}
 			>Accept as {workspace.role}</Button
 		>
 	</form>

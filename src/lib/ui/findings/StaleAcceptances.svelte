@@ -1,5 +1,7 @@
 <script lang="ts">
-	import type { Accepted } from '$core/chapters/shortcuts/effective';
+	import { ACCEPTANCES, type Accepted } from '$core/chapters/acceptances/acceptance';
+	import { dropsAcceptance } from '$core/check/acceptance';
+	import { tagged } from '$core/profile/edit';
 	import { useWorkspace } from '$lib/state/workspace.svelte';
 
 	/** Acceptances of findings that are gone or have changed, and the button that drops them. */
@@ -7,9 +9,9 @@
 	const workspace = useWorkspace();
 
 	const drop = () =>
-		workspace.commit(
+		workspace.edits.commit(
 			`Drop ${stale.length} acceptances of findings that are gone`,
-			stale.map(({ stratum, entry }) => ({ stratum, before: entry, after: null }))
+			tagged({ id: ACCEPTANCES }, stale.map(dropsAcceptance))
 		);
 </script>
 

@@ -2,17 +2,19 @@
 	import { Button, Checkbox } from 'flowbite-svelte';
 	import { SvelteMap } from 'svelte/reactivity';
 	import { indexOf } from '$core/check/circumstances';
-	import { bring, isOpen, itemsOf, macroName, refusals, type Item } from '$core/hand-over/bring';
+	import { bring, FOLDERS, foldersItem, refusals } from '$core/hand-over/bring';
+	import { isOpen } from '$core/hand-over/compare';
+	import type { Item } from '$core/profile/chapter';
+	import { ALL_CHAPTERS } from '$core/profile/chapters';
+	import { applyEdit } from '$core/profile/edit';
 
 	import type { SearchPaths } from '$core/folders/search';
-	import { applyMacroChanges } from '$core/profile/macro-change';
 	import { ApiError, ask } from '$lib/state/api';
 	import type { Reading } from '$lib/workers/reading.worker';
 	import { useWorkspace } from '$lib/state/workspace.svelte';
 	import KeyCaps from '../KeyCaps.svelte';
 	import StratumChip from '../StratumChip.svelte';
 	import VirtualRows from '../VirtualRows.svelte';
-	import { labelOf } from '../wording';
 	import Problems from './Problems.svelte';
 
 	/** What a file would do, entry by entry, before anything is done. What replaces something waits for an answer. */
@@ -34,7 +36,9 @@
 	$effect(() => {
 		if (reading.folders) void ask<SearchPaths>(`${workspace.path}/folders`).then((known) => (folders = known));
 	});
-	const items = $derived(itemsOf(workspace.profile, reading, folders));
+	const items = $derived(
+		reading.folders ? [foldersItem(workspace.profile, reading.folders, folders), ...reading.items] : reading.items
+	);
 	const counts = $derived(
 		Object.fromEntries(states.map(({ id }) => [id, items.filter((i) => i.state === id).length])) as Record<State, number>
 	);
@@ -54,49 +58,17 @@
 		for (const item of rows) if (isOpen(item)) answers.set(item.key, takes);
 	}
 
-	const whatOf = (item: Item): string => {
-		if (item.kind === 'shortcut') return labelOf(workspace.index, item.row.row.shortcut.command);
-		if (item.kind === 'macro') return macroName(item.macro);
-		return item.kind === 'aliases' ? `Alias file, ${item.lines} ${item.lines === 1 ? 'line' : 'lines'}` : 'Where files lie';
-	};
-	const detailOf = (item: Item): string => {
-		if (item.kind === 'shortcut') {
-			if (item.state === 'refused') return item.row.reason ?? '';
-			const { spelled, shortcut } = item.row.row;
-			const scope = workspace.space.scopeLabel(shortcut.scope);
-			return spelled ? `${scope}; written ${spelled}, heard as ${shortcut.keys}` : scope;
-		}
-		if (item.reason) return item.reason;
-		if (item.kind === 'macro') return 'macro';
-		return item.kind === 'folders' ? 'the folders that seats search' : '';
-	};
-	/** What is there now and would go. */
-	const goneOf = (item: Item): string => {
-		if (item.state !== 'replaced') return '';
-		if (item.kind === 'shortcut')
-			return item.row.replaces.length > 0
-				? `takes it from ${item.row.replaces.map((b) => labelOf(workspace.index, b.command)).join(', ')}`
-				: 'says the opposite of the stratum';
-		return item.kind === 'macro' ? 'in place of the macro here' : 'in place of what is here';
-	};
+	const detailOf = ({ caption, reason }: Item): string => reason ?? caption.detail;
 
 	async function apply() {
 		const { profile } = workspace;
-		const made = chosen.filter((item) => item.kind === 'macro');
-		const { macros } = bring(workspace.index, profile, made).said;
-		const index = macros.length > 0 ? indexOf(workspace.subject, applyMacroChanges(profile, macros)) : workspace.index;
-		const { said, left, folders: places } = bring(index, profile, chosen);
-		if (left.length > 0) {
-			workspace.notice = {
-				kind: 'failed',
-				text: `Nothing was imported. Line ${left[0]!.line}: ${left[0]!.message} Leave that entry out.`
-			};
-			return;
-		}
+		const adding = chosen.filter(({ chapter }) => ALL_CHAPTERS.some((c) => c.id === chapter && c.addsCommands));
+		const { changes: commands } = bring(workspace.index, profile, adding);
+		const index = commands.length > 0 ? indexOf(workspace.subject, applyEdit(profile, commands)) : workspace.index;
+		const { changes, left, folders: places } = bring(index, profile, chosen);
 		const size = `${chosen.length} ${chosen.length === 1 ? 'entry' : 'entries'}`;
 		const isOnlyPlaces = places !== undefined && chosen.length === 1;
-		if (!isOnlyPlaces && !(await workspace.commit(`Import from ${file}: ${size}`, said.changes, said.aliases, said.macros)))
-			return;
+		if (!isOnlyPlaces && !(await workspace.edits.commit(`Import from ${file}: ${size}`, changes))) return;
 		try {
 			if (places) {
 				await ask(`${workspace.path}/folders`, 'PUT', places);
@@ -107,6 +79,11 @@
 			workspace.notice = { kind: 'failed', text: `The rest was imported; where files lie was not: ${error.message}` };
 			return;
 		}
+		if (left.length > 0)
+			workspace.notice = {
+				kind: 'failed',
+				text: `${left.length} left out, the rest was imported. Line ${left[0]!.line}: ${left[0]!.message}`
+			};
 		ondone();
 	}
 
@@ -144,10 +121,10 @@
 		<div class="question callout tone-limonite" role="group" aria-label="Replace?">
 			<p>
 				<span class="toned" aria-hidden="true">⇄</span>
-				{#if item.kind === 'shortcut'}<span class="quiet num">{item.row.row.line}</span>
-					<KeyCaps keys={item.row.row.shortcut.keys} />{/if}
-				<b>{whatOf(item)}</b> <span class="quiet">{detailOf(item)}</span>
-				{goneOf(item)}.
+				{#if item.caption.keys}<span class="quiet num">{item.line}</span>
+					<KeyCaps keys={item.caption.keys} />{/if}
+				<b>{item.caption.label}</b> <span class="quiet">{detailOf(item)}</span>
+				{item.gone}.
 			</p>
 			<p class="answers">
 				<Button size="xs" onclick={() => answer(item, true)}>Take the file’s <kbd>T</kbd></Button>
@@ -164,12 +141,12 @@
 	<VirtualRows {rows} height={34} role="list" aria-label="Entries of the file" tabindex={0}>
 		{#snippet row(value: Item, _i: number, top: number)}
 			{@const look = states.find((s) => s.id === value.state)!}
-			{@const line = value.kind === 'shortcut' ? value.row.row.line : undefined}
+			{@const line = value.caption.keys ? value.line : undefined}
 			<div class="row" role="listitem" style:transform="translateY({top}px)">
 				<Checkbox
 					checked={isTaken(value)}
 					disabled={!isOpen(value)}
-					aria-label={line === undefined ? `Take ${whatOf(value)}` : `Take line ${line}`}
+					aria-label={line === undefined ? `Take ${value.caption.label}` : `Take line ${line}`}
 					onchange={(event: Event) => answer(value, (event.currentTarget as HTMLInputElement).checked)}
 				/>
 				<span class="num quiet">{line ?? ''}</span>
@@ -178,26 +155,26 @@
 					{value.state === 'replaced' && !answers.has(value.key) ? 'Replaces?' : look.label}</span
 				>
 				<span
-					>{#if value.kind !== 'folders'}<StratumChip id={value.target} />{/if}</span
+					>{#if value.chapter !== FOLDERS}<StratumChip id={value.target} />{/if}</span
 				>
 				<span class="keys"
-					>{#if value.kind === 'shortcut'}{#if value.row.row.op !== 'set'}<small>{value.row.row.op}</small>{/if}<KeyCaps
-							keys={value.row.row.shortcut.keys}
-						/>{/if}</span
+					>{#if value.op !== 'set'}<small>{value.op}</small>{/if}{#if value.caption.keys}<KeyCaps
+							keys={value.caption.keys}
+						/>{:else if value.caption.typed}<span class="mono">{value.caption.typed}</span>{/if}</span
 				>
-				<span class="what">{whatOf(value)} <small class="quiet">{detailOf(value)}</small></span>
-				<span class="what quiet">{goneOf(value)}</span>
+				<span class="what">{value.caption.label} <small class="quiet">{detailOf(value)}</small></span>
+				<span class="what quiet">{value.gone}</span>
 			</div>
 		{/snippet}
 	</VirtualRows>
 	<footer>
-		<Button disabled={chosen.length === 0 || workspace.busy} onclick={apply}
+		<Button disabled={chosen.length === 0 || workspace.edits.busy} onclick={apply}
 			>Import {chosen.length} {chosen.length === 1 ? 'entry' : 'entries'}</Button
 		>
 		<Button color="alternative" onclick={ondone}>Leave</Button>
 		<span class="quiet"
 			>{waiting.length === 0
-				? chosen.some((item) => item.kind === 'folders')
+				? chosen.some((item) => item.chapter === FOLDERS)
 					? 'One edit that undo takes back; where files lie is taken back in Folders.'
 					: 'One edit; undo takes all of it back.'
 				: waiting.length === 1

@@ -1,6 +1,7 @@
 <script lang="ts">
 	import { Checkbox } from 'flowbite-svelte';
-	import { SECTIONS, type Section, type Selection } from '$core/hand-over/selection';
+	import { MACHINE, SECTIONS, type Holdings, type Selection } from '$core/hand-over/selection';
+	import { ALL_CHAPTERS } from '$core/profile/chapters';
 	import Picker from '../Picker.svelte';
 	import ScopePicker from '../ScopePicker.svelte';
 
@@ -13,20 +14,18 @@
 	}: {
 		selection: Selection;
 		/** How many of each part there are; a part without any is not offered. */
-		holds: Readonly<Record<Section, number>>;
+		holds: Holdings;
 		categories: readonly string[];
 		onchange: (selection: Selection) => void;
 	} = $props();
 
-	const names: Readonly<Record<Section, string>> = {
-		shortcuts: 'Shortcuts',
-		acceptances: 'Accepted findings',
-		aliases: 'Aliases',
-		macros: 'Macros',
-		machine: 'What is of one machine'
+	const capital = (text: string) => text[0]!.toUpperCase() + text.slice(1);
+	const names: Readonly<Record<string, string>> = {
+		...Object.fromEntries(ALL_CHAPTERS.map(({ id, words }) => [id, capital(words.many)])),
+		[MACHINE]: 'What is of one machine'
 	};
 
-	const tick = (section: Section, isIn: boolean) =>
+	const tick = (section: string, isIn: boolean) =>
 		onchange({
 			...selection,
 			sections: SECTIONS.filter((s) => (s === section ? isIn : selection.sections.includes(s)))
@@ -35,7 +34,7 @@
 
 <div class="selection">
 	<div class="parts" role="group" aria-label="Parts">
-		{#each SECTIONS.filter((s) => holds[s] > 0) as section (section)}
+		{#each SECTIONS.filter((s) => (holds[s] ?? 0) > 0) as section (section)}
 			<Checkbox
 				checked={selection.sections.includes(section)}
 				onchange={(event: Event) => tick(section, (event.currentTarget as HTMLInputElement).checked)}

@@ -1,6 +1,8 @@
 <script lang="ts">
 	import { Button } from 'flowbite-svelte';
-	import { OutOfReachError, takeAway } from '$core/answer/choices';
+	import { takeAway } from '$core/answer/choices';
+	import { ofShortcuts } from '$core/chapters/shortcuts/change';
+	import { OutOfReachError } from '$core/profile/chapter';
 	import type { Command } from '$core/application/command';
 	import type { Face, Plane } from '$core/keyboard/face';
 	import type { Binding } from '$core/chapters/shortcuts/effective';
@@ -40,9 +42,9 @@
 
 	function remove(binding: Binding) {
 		try {
-			void workspace.commit(
+			void workspace.edits.commit(
 				`Remove ${binding.keys} from ${labelOf(workspace.index, binding.command)}`,
-				takeAway(workspace.index, workspace.profile, workspace.targetId, binding)
+				ofShortcuts(takeAway(workspace.index, workspace.profile, workspace.targetId, binding))
 			);
 		} catch (error) {
 			if (!(error instanceof OutOfReachError)) throw error;

@@ -6,6 +6,7 @@
 	import { findingId, type Finding } from '$core/check/finding';
 	import type { CommandId } from '$core/application/command';
 	import { Macro, macroIdFor } from '$core/chapters/macros/macro';
+	import { setMacro } from '$core/chapters/macros/writing';
 	import { stepText } from '$core/chapters/macros/steps';
 	import { strokesOf } from '$core/stroke/stroke';
 	import { useWorkspace } from '$lib/state/workspace.svelte';
@@ -19,11 +20,11 @@
 	const session = new BenchSession(workspace);
 	let frame = $state<HTMLElement | undefined>(undefined);
 	const last = $derived(session.last);
-	const replayable = $derived(workspace.findings.filter((f) => f.witness.keys !== undefined && f.severity !== 'note'));
+	const replayable = $derived(workspace.findings.open.filter((f) => f.witness.keys !== undefined && f.severity !== 'note'));
 
 	$effect(() => {
 		const wanted = page.url.searchParams.get('finding');
-		const finding = wanted ? untrack(() => workspace.allFindings.find((f) => findingId(f) === wanted)) : undefined;
+		const finding = wanted ? untrack(() => workspace.findings.all.find((f) => findingId(f) === wanted)) : undefined;
 		if (finding && frame) untrack(() => replay(finding));
 	});
 
@@ -41,8 +42,7 @@
 		const steps = session.endRecording();
 		const label = 'Recorded on the bench';
 		const id = macroIdFor(label, (taken) => workspace.catalogue.has(taken));
-		const after = Macro.parse({ id, label, steps });
-		if (await workspace.commit(`Macro: ${label}`, [], [], [{ stratum: workspace.targetId, before: null, after }]))
+		if (await workspace.edits.commit(`Macro: ${label}`, setMacro(workspace.target, Macro.parse({ id, label, steps }))))
 			await goto(`macros?macro=${encodeURIComponent(id)}`);
 	}
 

@@ -22,7 +22,7 @@
 			question,
 			workspace.search,
 			workspace.index,
-			{ changed: workspace.changedCommands, findings: workspace.findingsByCommand },
+			{ changed: workspace.draft.changedCommands, findings: workspace.findings.byCommand },
 			shared
 		)
 	);

@@ -4,10 +4,9 @@
 	import { replaceState } from '$app/navigation';
 	import { Button, Progressbar } from 'flowbite-svelte';
 	import { isAccepted, staleAcceptances } from '$core/check/acceptance';
-	import { check, teller } from '$core/check/check';
-	import { findingId, SEVERITIES, type Finding, type Severity } from '$core/check/finding';
+	import type { AnyFinding } from '$core/check/any-finding';
+	import { SEVERITIES, type Severity } from '$core/check/finding';
 	import { countsOf, GROUPINGS, groupsOf, trendOf, type FindingGroup, type Grouping } from '$core/check/groups';
-	import { CHECK_RULES } from '$core/check/rules/rules';
 	import { useWorkspace } from '$lib/state/workspace.svelte';
 	import FindingDetail from '$lib/ui/findings/FindingDetail.svelte';
 	import { SIGNS } from '$lib/ui/findings/severity';
@@ -16,7 +15,7 @@
 	import VirtualRows from '$lib/ui/VirtualRows.svelte';
 
 	/** A group's head, or a finding; one that is alone in its group needs no head and says itself what the group is. */
-	type Line = { readonly group: FindingGroup } | { readonly finding: Finding; readonly alone: FindingGroup | undefined };
+	type Line = { readonly group: FindingGroup } | { readonly finding: AnyFinding; readonly alone: FindingGroup | undefined };
 
 	const workspace = useWorkspace();
 	let grouping = $state<Grouping>('key');
@@ -27,41 +26,34 @@
 	let list = $state<VirtualRows<Line> | undefined>(undefined);
 	let detail = $state<FindingDetail | undefined>(undefined);
 
-	const circumstances = $derived(whose === 'mine' ? workspace.circumstances : workspace.published);
-	const everything = $derived(whose === 'mine' ? workspace.allFindings : check(workspace.published));
-	const tell = $derived(teller(circumstances));
+	const source = $derived(whose === 'mine' ? workspace.findings : workspace.publishing);
+	const circumstances = $derived(whose === 'mine' ? workspace.circumstances : workspace.publishing.circumstances);
+	const everything = $derived(whose === 'mine' ? workspace.findings.ofAll : workspace.publishing.all);
+	$effect(() => {
+		if (whose === 'office') workspace.publishing.check();
+	});
 	const isLetStand = $derived.by(() => {
-		const { effective } = circumstances.index;
-		return (f: Finding) => effective.accepted.has(findingId(f)) && isAccepted(effective, tell(f));
+		const { accepted: known } = circumstances;
+		return (f: AnyFinding) => known.has(f.id) && isAccepted(known, f.acceptable());
 	});
 	const open = $derived(everything.filter((f) => !isLetStand(f)));
 	const accepted = $derived(everything.filter(isLetStand));
 	const stale = $derived(
-		circumstances.index.effective.accepted.size === 0
+		circumstances.accepted.size === 0 || source.checks.progress !== undefined
 			? []
 			: staleAcceptances(
-					circumstances.index.effective,
-					'keys',
-					everything.filter((f) => circumstances.index.effective.accepted.has(findingId(f))).map(tell)
+					circumstances.accepted,
+					everything.filter((f) => circumstances.accepted.has(f.id)).map((f) => f.acceptable())
 				)
 	);
 	const counts = $derived(countsOf(open));
-	/** What is wrong outside the keys, and the view where it is mended. */
-	const elsewhere = $derived(
-		[
-			{ name: 'In the alias files', path: 'aliases', counts: countsOf(workspace.aliasFindings) },
-			{ name: 'In the macros', path: 'macros', counts: countsOf(workspace.macroFindings) }
-		].filter(({ counts: n }) => SEVERITIES.some((severity) => n[severity] > 0))
-	);
-	const releasedFindings = $derived(
-		circumstances.released && check({ ...circumstances, index: circumstances.released, released: undefined })
-	);
-	const trend = $derived(releasedFindings && trendOf(releasedFindings, everything));
+	const trend = $derived(source.before && trendOf(source.before, open));
+	const labelOf = (command: AnyFinding['command']) => circumstances.index.catalogue.get(command)?.label ?? command;
 	const groups = $derived(
 		groupsOf(
 			(withAccepted ? everything : open).filter((f) => shown.includes(f.severity)),
 			grouping,
-			circumstances
+			labelOf
 		)
 	);
 	const lines = $derived(
@@ -72,7 +64,7 @@
 		)
 	);
 	const order = $derived(
-		lines.flatMap((line, i) => ('finding' in line ? [{ i, id: findingId(line.finding), finding: line.finding }] : []))
+		lines.flatMap((line, i) => ('finding' in line ? [{ i, id: line.finding.id, finding: line.finding }] : []))
 	);
 	const at = $derived(
 		Math.max(
@@ -81,14 +73,15 @@
 		)
 	);
 	const current = $derived(order[at]);
-	const told = $derived(current && tell(current.finding));
-	const alike = $derived(told ? open.filter((f) => f.rule === told.rule && f.severity === told.severity) : []);
-	const textOf = (finding: Finding) => {
-		const { title } = CHECK_RULES[finding.rule];
-		const label = circumstances.index.catalogue.get(finding.command)?.label ?? finding.command;
-		return grouping === 'rule' && countOf(finding) > 1 ? label : `${title}: ${label}`;
+	const finding = $derived(current?.finding);
+	const alike = $derived(
+		finding ? open.filter((f) => f.chapter === finding.chapter && f.rule === finding.rule && f.severity === finding.severity) : []
+	);
+	const textOf = (one: AnyFinding) => {
+		const label = one.witness.kind === 'typed' ? `${one.witness.text}, ${labelOf(one.command)}` : labelOf(one.command);
+		return grouping === 'rule' && countOf(one) > 1 ? label : `${one.title}: ${label}`;
 	};
-	const countOf = (finding: Finding) => groups.find((g) => g.id === finding.rule)?.findings.length ?? 0;
+	const countOf = (one: AnyFinding) => groups.find((g) => g.findings.includes(one))?.findings.length ?? 0;
 	const names: Record<Grouping, string> = { key: 'Key', command: 'Command', rule: 'Rule', seats: 'Seats' };
 
 	function choose(id: string, i: number) {
@@ -128,7 +121,7 @@
 
 	const change = (severity: Severity) => {
 		const { came, went } = trend![severity];
-		return came === 0 && went === 0 ? 'as in the last release' : `+${came} −${went} since the last release`;
+		return came === 0 && went === 0 ? 'as in the release' : `+${came} −${went} since the release`;
 	};
 </script>
 
@@ -175,27 +168,18 @@
 						onclick={() => (withAccepted = !withAccepted)}>Accepted {accepted.length}</button
 					>{/if}
 			</div>
-			{#if workspace.checks.progress !== undefined}
+			{#if source.checks.progress !== undefined}
 				<div class="working" role="status">
-					<Progressbar progress={Math.round(100 * workspace.checks.progress)} size="h-1.5" />
-					<span>Checking, {Math.round(100 * workspace.checks.progress)} %</span>
-					<Button size="xs" color="alternative" onclick={() => workspace.checks.stop()}>Stop</Button>
+					<Progressbar progress={Math.round(100 * source.checks.progress)} size="h-1.5" />
+					<span>Checking, {Math.round(100 * source.checks.progress)} %</span>
+					<Button size="xs" color="alternative" onclick={() => source.checks.stop()}>Stop</Button>
 				</div>
-			{:else if workspace.checks.stopped}
+			{:else if source.checks.stopped}
 				<p class="callout tone-limonite">
 					The check was stopped; what is listed may be of an earlier state.
-					<button class="linkish" type="button" onclick={() => workspace.checks.again()}>Check again</button>
+					<button class="linkish" type="button" onclick={() => source.checks.again()}>Check again</button>
 				</p>
 			{/if}
-			{#each elsewhere as { name, path, counts: n } (path)}
-				<p class="elsewhere">
-					<a href="/{workspace.document.application.id}/{path}">{name}</a>
-					{#each SEVERITIES as severity (severity)}{#if n[severity] > 0}<span class="tone-{SIGNS[severity].tone}"
-								><span class="toned">{SIGNS[severity].shape} {n[severity]}</span>
-								{n[severity] === 1 ? SIGNS[severity].name : SIGNS[severity].names}</span
-							>{/if}{/each}
-				</p>
-			{/each}
 			<StaleAcceptances {stale} />
 		</div>
 		{#if lines.length > 0}
@@ -217,7 +201,7 @@
 						</div>
 					{:else}
 						{@const sign = SIGNS[line.finding.severity]}
-						{@const id = findingId(line.finding)}
+						{@const id = line.finding.id}
 						<!-- svelte-ignore a11y_click_events_have_key_events -->
 						<div
 							class="line finding tone-{sign.tone}"
@@ -230,7 +214,7 @@
 							onclick={() => choose(id, i)}
 						>
 							<span class="toned" aria-hidden="true">{sign.shape}</span>
-							{#if line.finding.witness.keys && (grouping !== 'key' || line.alone)}<KeyCaps
+							{#if line.finding.witness.kind === 'keys' && (grouping !== 'key' || line.alone)}<KeyCaps
 									keys={line.finding.witness.keys}
 								/>{/if}
 							<span class="text">{textOf(line.finding)}</span>
@@ -250,8 +234,8 @@
 		{/if}
 	</section>
 	<section class="right" aria-label="The finding" aria-live="polite">
-		{#if told}
-			<FindingDetail bind:this={detail} {told} {circumstances} {alike} onsettled={settled} />
+		{#if finding}
+			<FindingDetail bind:this={detail} {finding} {circumstances} {alike} onsettled={settled} />
 		{/if}
 	</section>
 </div>
@@ -280,12 +264,6 @@
 		display: flex;
 		gap: 6px;
 		align-items: center;
-	}
-	.elsewhere {
-		display: flex;
-		flex-wrap: wrap;
-		gap: 4px 12px;
-		font-size: 13px;
 	}
 	.counts {
 		display: grid;

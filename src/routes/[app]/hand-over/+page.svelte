@@ -1,9 +1,8 @@
 <script lang="ts">
 	import { Button, Spinner } from 'flowbite-svelte';
-	import { aliasLines } from '$core/chapters/aliases/file';
 	import { scopeText, type Scope } from '$core/context/scope';
 	import type { SearchPaths } from '$core/folders/search';
-	import { isOfMachine, USUAL, type Section, type Selection } from '$core/hand-over/selection';
+	import { holdingsOf, MACHINE, saidIn, USUAL, type Holdings, type Selection } from '$core/hand-over/selection';
 	import type { StratumId } from '$core/profile/stratum';
 	import { useWorkspace } from '$lib/state/workspace.svelte';
 	import FileDrop from '$lib/ui/hand-over/FileDrop.svelte';
@@ -14,6 +13,7 @@
 	import Problems from '$lib/ui/hand-over/Problems.svelte';
 	import Picker from '$lib/ui/Picker.svelte';
 	import { bandClass } from '$lib/ui/stratum-look';
+	import { entriesText, sizeOf } from '$lib/ui/wording';
 	import { FileReading, ReadingRefusedError } from '$lib/workers/reading';
 	import type { Reading } from '$lib/workers/reading.worker';
 
@@ -41,17 +41,9 @@
 	});
 
 	/** How much there is of each part here. */
-	const holds = $derived.by((): Record<Section, number> => {
-		const entries = workspace.profile.flatMap((s) => [...s.entries.values()]);
-		const acceptances = entries.filter((e) => e.op === 'accept').length;
-		const macros = workspace.profile.flatMap((s) => [...(s.macros?.values() ?? [])]);
-		return {
-			shortcuts: entries.length - acceptances,
-			acceptances,
-			aliases: workspace.profile.reduce((sum, s) => sum + (s.aliases ? aliasLines(s.aliases).lines.length : 0), 0),
-			macros: macros.filter((m) => !isOfMachine(m)).length,
-			machine: macros.filter(isOfMachine).length + (known && known.groups.length > 0 ? 1 : 0)
-		};
+	const holds = $derived.by((): Holdings => {
+		const here = holdingsOf(saidIn(workspace.profile));
+		return { ...here, [MACHINE]: here[MACHINE]! + (known && known.groups.length > 0 ? 1 : 0) };
 	});
 	const categories = $derived([...new Set([...workspace.catalogue.values()].map((c) => c.category[0]!))]);
 
@@ -114,7 +106,7 @@
 				>
 				<span
 					><b>Whole profile</b><small class="quiet"
-						>{workspace.profile.reduce((n, s) => n + s.entries.size, 0)} entries in {workspace.profile.length} strata</small
+						>{workspace.profile.reduce((n, s) => n + sizeOf(s), 0)} entries in {workspace.profile.length} strata</small
 					></span
 				>
 				<span class="acts"
@@ -138,7 +130,7 @@
 			{#each workspace.profile as stratum (stratum.id)}
 				<li>
 					<span class="core" aria-hidden="true"><i class={bandClass(stratum.kind)}></i></span>
-					<span><b>{stratum.name}</b><small class="quiet">{stratum.entries.size} entries</small></span>
+					<span><b>{stratum.name}</b><small class="quiet">{entriesText(sizeOf(stratum))}</small></span>
 					<span class="acts"
 						><Button
 							size="xs"
@@ -209,7 +201,7 @@
 				title="Nothing of this file was taken. {refusal.message}"
 			/>{/if}
 		{#if reading && file}
-			<details class="what" open={reading.holds.machine > 0 || place !== 'own'}>
+			<details class="what" open={(reading.holds[MACHINE] ?? 0) > 0 || place !== 'own'}>
 				<summary>What is taken of it</summary>
 				<SelectionBar
 					selection={wanted}

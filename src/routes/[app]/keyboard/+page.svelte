@@ -62,7 +62,7 @@
 	});
 	const findings = $derived.by(() => {
 		const byKeys = new Map<Keys, Finding[]>();
-		for (const finding of workspace.findings) {
+		for (const finding of workspace.findings.open) {
 			const { keys } = finding.witness;
 			if (!keys) continue;
 			const list = byKeys.get(keys);
@@ -75,7 +75,7 @@
 	const ground = $derived({
 		index: workspace.index,
 		office,
-		changed: workspace.changedCommands,
+		changed: workspace.draft.changedCommands,
 		findings,
 		kindOf: (stratum: string) => kinds.get(stratum) ?? 'factory'
 	});

@@ -3,13 +3,15 @@
 	import { goto } from '$app/navigation';
 	import { page } from '$app/state';
 	import type { CommandId } from '$core/application/command';
-	import { isAccepted, staleAcceptances } from '$core/check/acceptance';
+	import { acceptancesOf, isAccepted, staleAcceptances } from '$core/check/acceptance';
 	import { SEVERITIES } from '$core/check/finding';
 	import { macroAcceptable } from '$core/chapters/macros/acceptance';
 	import type { MacroFinding } from '$core/chapters/macros/finding';
-	import { isGone, Macro, macroIdFor, type MacroStep, type StepKind } from '$core/chapters/macros/macro';
+	import { Macro, macroIdFor, macrosIn, type MacroStep, type StepKind } from '$core/chapters/macros/macro';
 	import { duplicateOf, patternsFor, type Pattern } from '$core/chapters/macros/patterns';
 	import { MACRO_RULES } from '$core/chapters/macros/rules/rules';
+	import { dropMacro, lockMacro, removeMacro, setMacro } from '$core/chapters/macros/writing';
+	import { entryKeyFor } from '$core/profile/entry';
 	import { useWorkspace } from '$lib/state/workspace.svelte';
 	import LetStand from '$lib/ui/findings/LetStand.svelte';
 	import { SIGNS } from '$lib/ui/findings/severity';
@@ -31,7 +33,7 @@
 	let isChoosingIcon = $state(false);
 
 	const levelOf = (id: string) => workspace.profile.findIndex((s) => s.id === id);
-	const own = $derived(macro && workspace.target.macros?.get(macro.id));
+	const own = $derived(macro && macrosIn(workspace.target).get(entryKeyFor('set', macro.id)));
 	/** Why nothing can be changed here; undefined where it can. */
 	const closed = $derived.by(() => {
 		if (!placed) return undefined;
@@ -42,22 +44,21 @@
 			return `${placed.lockedBy.name} has locked this macro. Duplicate it to make one of your own.`;
 		return undefined;
 	});
-	const findings = $derived(workspace.macroFindings.filter((f) => f.macro === macro?.id));
+	const findings = $derived(workspace.findings.ofMacros.filter((f) => f.macro === macro?.id));
 	const accepted = $derived(
-		workspace.allMacroFindings.filter((f) => f.macro === macro?.id && isAccepted(workspace.effective, macroAcceptable(f)))
+		workspace.findings.allOfMacros.filter((f) => f.macro === macro?.id && isAccepted(workspace.accepted, macroAcceptable(f)))
 	);
 	const stale = $derived(
 		staleAcceptances(
-			workspace.effective,
-			'macros',
-			workspace.allMacroFindings.map((f) => macroAcceptable(f))
+			acceptancesOf(workspace.accepted, 'macros'),
+			workspace.findings.allOfMacros.map((f) => macroAcceptable(f))
 		)
 	);
 	/** The id of the finding for which a reason is asked. */
 	let letting = $state<string | undefined>(undefined);
 	const idle = $derived(workspace.macros.idle.filter((i) => i.entry.id === macro?.id));
 	const routes = $derived(macro ? workspace.index.of(macro.id) : []);
-	const counts = $derived(SEVERITIES.map((s) => ({ s, n: workspace.macroFindings.filter((f) => f.severity === s).length })));
+	const counts = $derived(SEVERITIES.map((s) => ({ s, n: workspace.findings.ofMacros.filter((f) => f.severity === s).length })));
 	/** What a new step runs until another command is chosen: the most used. */
 	const usual = $derived(
 		workspace.document.commands.reduce((best, c) => ((c.use ?? 0) > (best.use ?? 0) ? c : best), workspace.document.commands[0]!)
@@ -69,13 +70,7 @@
 	}
 
 	/** Writes the macro into the stratum in hand; of a lower one, as a version over it. */
-	const write = (label: string, after: Macro | null) =>
-		workspace.commit(
-			label,
-			[],
-			[],
-			[{ stratum: workspace.targetId, before: workspace.target.macros?.get((after ?? macro!).id) ?? null, after }]
-		);
+	const write = (label: string, after: Macro) => workspace.edits.commit(label, setMacro(workspace.target, after));
 
 	function change(what: string, changed: Partial<Macro>) {
 		if (!macro) return;
@@ -87,7 +82,7 @@
 	async function make(label: string, pattern: Pick<Pattern, 'inside' | 'steps'> | Macro) {
 		const id = macroIdFor(
 			label,
-			(taken) => workspace.catalogue.has(taken) || workspace.profile.some((s) => s.macros?.has(taken))
+			(taken) => workspace.catalogue.has(taken) || workspace.profile.some((s) => macrosIn(s).has(entryKeyFor('set', taken)))
 		);
 		const made =
 			'id' in pattern
@@ -99,24 +94,24 @@
 	/** Takes the own version away; of a lower stratum, says that it is not there. */
 	function remove() {
 		if (!macro || !placed) return;
-		if (own && !isGone(own)) void write(`Macro ${macro.label}: ${placed.over ? 'own version' : 'macro'} taken away`, null);
-		else
-			void workspace.commit(
-				`Macro ${macro.label}: not in ${workspace.target.name}`,
-				[],
-				[],
-				[{ stratum: workspace.targetId, before: own ?? null, after: { id: macro.id, gone: true } }]
+		const { target } = workspace;
+		if (own?.op === 'set')
+			void workspace.edits.commit(
+				`Macro ${macro.label}: ${placed.over ? 'own version' : 'macro'} taken away`,
+				dropMacro(target, macro.id)
 			);
+		else void workspace.edits.commit(`Macro ${macro.label}: not in ${target.name}`, removeMacro(target, macro.id));
 	}
 
-	const bringBack = (id: CommandId) =>
-		void workspace.commit(
-			`Macro ${id}: there again`,
-			[],
-			[],
-			[{ stratum: workspace.targetId, before: workspace.target.macros?.get(id) ?? null, after: null }]
-		);
-	const gone = $derived([...(workspace.target.macros?.values() ?? [])].filter(isGone));
+	const bringBack = (id: CommandId) => void workspace.edits.commit(`Macro ${id}: there again`, dropMacro(workspace.target, id));
+	const gone = $derived([...macrosIn(workspace.target).values()].filter(({ op }) => op === 'remove'));
+	const isLockedHere = $derived(macro !== undefined && macrosIn(workspace.target).has(entryKeyFor('lock', macro.id)));
+
+	function lock(isLocked: boolean) {
+		if (!macro) return;
+		const label = `Macro ${macro.label}: ${isLocked ? 'locked' : 'unlocked'} in ${workspace.target.name}`;
+		void workspace.edits.commit(label, lockMacro(workspace.target, macro.id, isLocked));
+	}
 
 	function fresh(kind: StepKind): MacroStep {
 		switch (kind) {
@@ -212,9 +207,9 @@
 						>For use while another command runs</Checkbox
 					>
 					<Checkbox
-						checked={macro.locks}
+						checked={isLockedHere}
 						disabled={closed !== undefined}
-						onchange={(event: Event) => change('lock', { locks: (event.currentTarget as HTMLInputElement).checked })}
+						onchange={(event: Event) => lock((event.currentTarget as HTMLInputElement).checked)}
 						>Locked for the strata above</Checkbox
 					>
 				</div>
@@ -234,7 +229,7 @@
 					steps={macro.steps}
 					{findings}
 					bind:at
-					disabled={closed !== undefined || workspace.busy}
+					disabled={closed !== undefined || workspace.edits.busy}
 					{fresh}
 					onchange={(what, steps) => change(what, { steps })}
 				/>
@@ -290,7 +285,7 @@
 											<LetStand
 												finding={macroAcceptable(finding)}
 												sentence={finding.sentence}
-												effective={workspace.effective}
+												acceptances={workspace.accepted}
 												focused
 												onsettled={() => (letting = undefined)}
 											/>
@@ -306,7 +301,7 @@
 						<h2>Accepted</h2>
 						{#each accepted as finding (idOf(finding))}
 							<p class="sentence quiet accepted">{finding.sentence}</p>
-							<LetStand finding={macroAcceptable(finding)} sentence={finding.sentence} effective={workspace.effective} />
+							<LetStand finding={macroAcceptable(finding)} sentence={finding.sentence} acceptances={workspace.accepted} />
 						{/each}
 					</section>
 				{/if}

@@ -7,7 +7,11 @@
 	import { USUAL } from '$core/hand-over/selection';
 	import { FileRefusedError, refuseBySize, type FileProblem } from '$core/format/problem';
 	import type { StratumId } from '$core/profile/stratum';
-	import { inOrder } from '$core/profile/stratum';
+	import { ALIASES, aliasFileIn } from '$core/chapters/aliases/file';
+	import { macrosIn } from '$core/chapters/macros/macro';
+	import { shortcutsIn } from '$core/chapters/shortcuts/entry';
+	import { tagged } from '$core/profile/edit';
+	import { inOrder } from '$core/profile/entry';
 	import { decode, type Encoding } from '$core/recipe/bytes';
 	import { macroRecords } from '$core/chapters/macros/file';
 	import { areSteps } from '$core/chapters/macros/steps';
@@ -149,12 +153,10 @@
 
 	async function useAliases() {
 		if (!recipe) return;
-		const { profile, targetId, target } = workspace;
-		const from = profile.find((s) => s.id === targetId)?.aliases ?? null;
-		const isDone = await workspace.commit(
+		const { targetId: stratum, target } = workspace;
+		const isDone = await workspace.edits.commit(
 			`Aliases of ${target.name} from ${fileName}`,
-			[],
-			[{ stratum: targetId, from, to: { recipe, text, encoding } }]
+			tagged({ id: ALIASES }, [{ stratum, from: aliasFileIn(target), to: { recipe, text, encoding } }])
 		);
 		if (isDone) await goto(`/${workspace.document.application.id}/aliases`);
 	}
@@ -187,8 +189,8 @@
 		if (!recipe) return;
 		const { rows, left } =
 			recipe.holds === 'macros'
-				? { rows: macroRecords(workspace.target.macros?.values() ?? []), left: [] }
-				: shortcutRecords(recipe, inOrder(workspace.target));
+				? { rows: macroRecords(inOrder(macrosIn(workspace.target))), left: [] }
+				: shortcutRecords(recipe, inOrder(shortcutsIn(workspace.target)));
 		save(
 			`${workspace.document.application.id}-${workspace.targetId}.txt`,
 			writeWith(recipe, rows, text ? lineEndOf(text) : '\n')

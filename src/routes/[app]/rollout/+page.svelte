@@ -1,16 +1,14 @@
 <script lang="ts">
 	import { Button, Textarea } from 'flowbite-svelte';
-	import type { CommandId } from '$core/application/command';
 	import type { Seat, SeatState } from '$core/release/release';
-	import { differences } from '$core/chapters/shortcuts/diff';
-	import { effectiveProfile } from '$core/chapters/shortcuts/effective';
-	import { stratumOf } from '$core/profile/stratum';
+	import type { Difference } from '$core/profile/chapter';
+	import { saySame } from '$core/profile/wire';
 	import { ApiError, ask } from '$lib/state/api';
 	import { useWorkspace } from '$lib/state/workspace.svelte';
-	import KeyCaps from '$lib/ui/KeyCaps.svelte';
+	import DifferenceRow from '$lib/ui/DifferenceRow.svelte';
 	import ReleaseCore from '$lib/ui/rollout/ReleaseCore.svelte';
 	import SeatBoard from '$lib/ui/rollout/SeatBoard.svelte';
-	import { labelOf } from '$lib/ui/wording';
+	import VirtualRows from '$lib/ui/VirtualRows.svelte';
 
 	const workspace = useWorkspace();
 	let seats = $state.raw<readonly (Seat & { state: SeatState })[]>([]);
@@ -21,24 +19,13 @@
 	const isSteward = $derived(workspace.role === 'steward');
 	const office = $derived(workspace.profile.find((s) => s.kind === 'office'));
 
-	/** What publishing would change for the seats: the office standard now against the newest release. */
-	const pending = $derived.by(() => {
-		if (!office) return [];
-		const below = workspace.profile.filter((s) => s.kind === 'factory');
-		const before = workspace.released ? [...below, stratumOf(office, workspace.released)] : below;
-		return differences(effectiveProfile(before, workspace.space), effectiveProfile([...below, office], workspace.space));
+	const pending = $derived(workspace.draft.toPublish);
+	const isNew = $derived(office !== undefined && (!workspace.released || !saySame(office, workspace.released)));
+	const { errors, faults } = $derived(workspace.publishing);
+	$effect(() => {
+		workspace.publishing.check();
+		return () => workspace.publishing.end();
 	});
-	const isNew = $derived(
-		!workspace.released ||
-			!office ||
-			JSON.stringify([...office.entries.keys()].sort()) !==
-				JSON.stringify([...stratumOf(office, workspace.released).entries.keys()].sort()) ||
-			pending.length > 0 ||
-			workspace.pendingAliases.length > 0 ||
-			workspace.pendingMacros.length > 0
-	);
-	const errors = $derived(workspace.publishErrors);
-	const faults = $derived(workspace.publishFaults);
 
 	async function look() {
 		try {
@@ -74,7 +61,7 @@
 
 	async function publish(event: SubmitEvent) {
 		event.preventDefault();
-		const body = { role: 'steward', notes, base: workspace.revision };
+		const body = { stratum: workspace.targetId, notes, base: workspace.revision };
 		if (
 			await act(`Release ${(workspace.releases.at(-1)?.number ?? 0) + 1} published`, () =>
 				ask(`${workspace.path}/releases`, 'POST', body)
@@ -92,38 +79,23 @@
 			{#if !isNew}
 				<p class="quiet">The office stratum is as it was published. Write to Office to change it.</p>
 			{:else}
-				<ul class="pending">
-					{#each pending.slice(0, 40) as { kind, binding } (kind + binding.key)}
-						<li>
-							<span class={kind === 'added' ? 'tone-azurite' : 'tone-limonite'}
-								><span class="toned">{kind === 'added' ? '+' : '−'}</span></span
-							><KeyCaps keys={binding.keys} />
-							<span
-								>{labelOf(workspace.index, binding.command)}
-								<small class="quiet">{workspace.space.scopeLabel(binding.scope)}</small></span
-							>
-						</li>
-					{/each}
-					{#each workspace.pendingAliases.slice(0, 40) as { kind, alias, command } (kind + alias + command)}
-						<li>
-							<span class={kind === 'added' ? 'tone-azurite' : 'tone-limonite'}
-								><span class="toned">{kind === 'added' ? '+' : '−'}</span></span
-							><span class="mono">{alias}</span>
-							<span>{labelOf(workspace.index, command as CommandId)} <small class="quiet">typed</small></span>
-						</li>
-					{/each}
-					{#each workspace.pendingMacros as { kind, id, label } (kind + id)}
-						<li>
-							<span class={kind === 'removed' ? 'tone-limonite' : 'tone-azurite'}
-								><span class="toned">{kind === 'removed' ? '−' : kind === 'added' ? '+' : '±'}</span></span
-							><span class="quiet">macro</span>
-							<span>{label}</span>
-						</li>
-					{/each}
-					{#if pending.length + workspace.pendingAliases.length + workspace.pendingMacros.length === 0}
-						<li class="quiet">Only locks or notes differ; no key does anything else.</li>
-					{/if}
-				</ul>
+				{#if pending.length > 0}
+					<p class="quiet">{pending.length === 1 ? 'One thing differs' : `${pending.length} things differ`} for the seats.</p>
+					<div class="pending">
+						<VirtualRows rows={pending} height={30} role="list" aria-label="What would go out" tabindex={0}>
+							{#snippet row(difference: Difference, _i: number, top: number)}
+								<div class="row" role="listitem" style:transform="translateY({top}px)"><DifferenceRow {difference} /></div>
+							{/snippet}
+						</VirtualRows>
+					</div>
+				{:else}
+					<p class="quiet">Only locks, notes or the order differ; no key does anything else.</p>
+				{/if}
+				{#if workspace.publishing.checks.progress !== undefined}
+					<p class="quiet" role="status">
+						Checking what would go out: {Math.round(workspace.publishing.checks.progress * 100)} %
+					</p>
+				{/if}
 				{#if errors.length > 0}
 					<div class="callout tone-garnet">
 						<p>
@@ -137,17 +109,21 @@
 							</p>{/each}
 					</div>
 				{/if}
-				{#each [...new Set(faults.map((f) => f.in))] as place (place)}
-					{@const here = faults.filter((f) => f.in === place)}
+				{#if faults.length > 0}
 					<div class="callout tone-garnet">
 						<p>
-							<strong class="toned">◆ {here.length === 1 ? 'An error' : `${here.length} errors`} in the office’s {place}</strong>
-							would go out; mend or accept {here.length === 1 ? 'it' : 'them'} in
-							<a href="/{workspace.document.application.id}/{place}">{place === 'aliases' ? 'Aliases' : 'Macros'}</a>.
+							<strong class="toned"
+								>◆ {faults.length === 1 ? 'An error' : `${faults.length} errors`} in what the office says beside its keys</strong
+							>
+							would go out; mend or accept {faults.length === 1 ? 'it' : 'them'} in
+							<a href="/{workspace.document.application.id}/findings">Findings</a>.
 						</p>
-						{#each here.slice(0, 3) as { sentence } (sentence)}<p class="small">{sentence}</p>{/each}
+						{#each faults.slice(0, 3) as fault (fault.id)}<p class="small">
+								{fault.sentence()}
+								<a href="/{workspace.document.application.id}/findings?finding={encodeURIComponent(fault.id)}">Settle it</a>
+							</p>{/each}
 					</div>
-				{/each}
+				{/if}
 				<Textarea
 					bind:value={notes}
 					rows={2}
@@ -159,8 +135,11 @@
 					<Button
 						type="submit"
 						size="sm"
-						disabled={busy || notes.trim() === '' || !isSteward || errors.length + faults.length > 0}
-						>Publish release {(workspace.releases.at(-1)?.number ?? 0) + 1}</Button
+						disabled={busy ||
+							notes.trim() === '' ||
+							!isSteward ||
+							workspace.publishing.checks.progress !== undefined ||
+							errors.length + faults.length > 0}>Publish release {(workspace.releases.at(-1)?.number ?? 0) + 1}</Button
 					>
 					{#if !isSteward}<span class="small"
 							>Publishing is the steward's: <button
@@ -177,7 +156,9 @@
 			channel={workspace.channel}
 			{busy}
 			onfollow={(release) =>
-				void act(`Seats follow release ${release}`, () => ask(`${workspace.path}/channel`, 'PUT', { release }))}
+				void act(`Seats follow release ${release}`, () =>
+					ask(`${workspace.path}/channel`, 'PUT', { release, stratum: workspace.targetId })
+				)}
 		/>
 	</section>
 	<section class="seats" aria-label="Seats">
@@ -220,25 +201,24 @@
 		background: var(--raised);
 	}
 	.pending {
-		margin: 0;
-		padding: 0;
-		list-style: none;
-		max-height: 168px;
-		overflow: auto;
-	}
-	.pending li {
 		display: flex;
-		gap: 8px;
+		height: 172px;
+	}
+	.row {
+		position: absolute;
+		inset: 0 0 auto;
+		display: grid;
+		grid-template-columns: 16px 14px 150px minmax(0, 1fr);
 		align-items: center;
-		padding: 3px 0;
+		gap: 8px;
+		height: 30px;
 	}
 	.go {
 		display: flex;
 		gap: 12px;
 		align-items: center;
 	}
-	.small,
-	small {
+	.small {
 		font-size: 12.5px;
 	}
 	a {

@@ -1,19 +1,24 @@
 import { json } from '@sveltejs/kit';
 import { z } from 'zod';
-import { AliasFile } from '$core/chapters/aliases/file.ts';
 import { Application } from '$core/application/application.ts';
 import { Command } from '$core/application/command.ts';
-import { Entry } from '$core/chapters/shortcuts/entry.ts';
+import { factoryFrom } from '$core/hand-over/profile-file.ts';
 import { StratumHead } from '$core/profile/stratum.ts';
 import { readBody } from '$lib/server/problem';
 import { route } from '$lib/server/route';
+
+const Factory = z.record(z.string(), z.unknown()).transform((chapters, ctx) => {
+	const { said, refused } = factoryFrom(chapters);
+	for (const { path, message } of refused) ctx.addIssue({ code: 'custom', path: [...path], message });
+	return said;
+});
 
 const NewApplication = z.strictObject({
 	application: Application,
 	commands: z.array(Command).min(1).max(50_000),
 	strata: z.array(StratumHead).min(2).max(20),
-	factory: z.array(Entry).max(100_000),
-	aliases: AliasFile.optional()
+	/** What the factory says, chapter by chapter as in a profile file. */
+	factory: Factory
 });
 
 export const GET = route(async (_, { profiles }) => ({ applications: await profiles.list() }));

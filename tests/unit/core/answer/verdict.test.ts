@@ -3,16 +3,17 @@ import fc from 'fast-check';
 import { choices, put } from '../../../../core/answer/choices.ts';
 import { consequences } from '../../../../core/answer/consequences.ts';
 import { overlay } from '../../../../core/answer/overlay.ts';
-import { backToFactory, clearStratum, takeBack } from '../../../../core/answer/reset.ts';
 import { resolve, sameOutcome } from '../../../../core/answer/resolve.ts';
 import { shortcutIndex } from '../../../../core/answer/shortcut-index.ts';
 import { changeProblems } from '../../../../core/answer/validate.ts';
 import { verdict } from '../../../../core/answer/verdict.ts';
 import { count, indexesOf } from '../../../../core/context/bits.ts';
-import { differences } from '../../../../core/chapters/shortcuts/diff.ts';
-import { applyChanges, type Change } from '../../../../core/profile/edit.ts';
+import { shortcutsIn } from '../../../../core/chapters/shortcuts/entry.ts';
+import { namesOf } from '../../../../core/profile/chapter.ts';
+import { clearing, differencesBetween, takingBack } from '../../../../core/profile/differences.ts';
+import { applyEdit, placedEdit } from '../../../../core/profile/edit.ts';
+import { applyChanges, type Change } from '../../../../core/chapters/shortcuts/change.ts';
 import { effectiveProfile } from '../../../../core/chapters/shortcuts/effective.ts';
-import type { CommandId } from '../../../../core/application/command.ts';
 import { KEYS, heads, scopeOf, small, type Small } from '../../arbitrary.ts';
 import { alive, happens, inForce, isAlive, isIn, type Standing } from '../../brute-force.ts';
 
@@ -151,35 +152,32 @@ describe('overlay', () => {
 });
 
 describe('resetting', () => {
-	const factoryOf = (app: Small) => effectiveProfile(app.profile.slice(0, 1), app.space);
+	const factoryOf = (app: Small) => app.profile.slice(0, 1);
+	const told = (app: Small, profile = app.profile) =>
+		differencesBetween(factoryOf(app), profile, namesOf(app.index)).filter((d) => d.chapter === 'shortcuts');
+	const back = (app: Small, differences = told(app)) =>
+		takingBack(differences, { index: app.index, profile: app.profile }, { profile: app.profile, target: personal });
 
-	it('brings everything back to factory unless a lock stands in the way', () => {
+	it('brings everything back to factory but what a lock holds, which stays and is told', () => {
 		fc.assert(
 			fc.property(small(), (app) => {
-				let changes: Change[];
-				try {
-					changes = backToFactory(app.index, app.profile, personal);
-				} catch {
-					return;
-				}
-				const after = effectiveProfile(applyChanges(app.profile, changes), app.space);
-				expect(differences(factoryOf(app), after)).to.deep.equal([]);
-			})
+				const { changes, stays } = back(app);
+				const after = told(app, applyEdit(app.profile, placedEdit(app.profile, changes)));
+				expect(after.map((d) => d.id)).to.have.members(stays.map(({ difference }) => difference.id));
+				for (const { reason } of stays) expect(reason).to.match(/locked/);
+			}),
+			{ numRuns: 500 }
 		);
 	});
 
 	it('takes each difference back alone', () => {
 		fc.assert(
 			fc.property(small(), (app) => {
-				for (const difference of differences(factoryOf(app), app.index.effective)) {
-					let changes: Change[];
-					try {
-						changes = takeBack(app.index, app.profile, personal, difference);
-					} catch {
-						continue;
-					}
-					const after = differences(factoryOf(app), effectiveProfile(applyChanges(app.profile, changes), app.space));
-					expect(after.some((d) => d.kind === difference.kind && d.binding.key === difference.binding.key)).to.equal(false);
+				for (const difference of told(app)) {
+					const { changes } = back(app, [difference]);
+					if (changes.length === 0) continue;
+					const after = told(app, applyEdit(app.profile, changes));
+					expect(after.map((d) => d.id)).to.not.include(difference.id);
 				}
 			})
 		);
@@ -188,9 +186,12 @@ describe('resetting', () => {
 	it('clears one command of one stratum and nothing else', () => {
 		fc.assert(
 			fc.property(small(), (app) => {
-				const cleared = applyChanges(app.profile, clearStratum(app.profile, personal, new Set(['c0' as CommandId])));
-				const left = [...cleared[2]!.entries.values()];
-				expect(left).to.deep.equal([...app.profile[2]!.entries.values()].filter((e) => e.command !== 'c0'));
+				const cleared = applyEdit(
+					app.profile,
+					clearing(app.profile[2]!, (id) => id === 'c0')
+				);
+				const left = [...shortcutsIn(cleared[2]!).values()];
+				expect(left).to.deep.equal([...shortcutsIn(app.profile[2]!).values()].filter((e) => e.command !== 'c0'));
 				expect(cleared[1]).to.equal(app.profile[1]);
 			})
 		);

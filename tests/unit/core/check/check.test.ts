@@ -1,14 +1,16 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
 import { check, Checks, checksOf, teller } from '../../../../core/check/check.ts';
-import { circumstancesOf, withReleased } from '../../../../core/check/circumstances.ts';
+import { asReleased, circumstancesOf } from '../../../../core/check/circumstances.ts';
 import { findingId, type Told } from '../../../../core/check/finding.ts';
 import { fixesOf } from '../../../../core/check/fixes.ts';
 import { overlay } from '../../../../core/answer/overlay.ts';
 import { explain } from '../../../../core/answer/resolve.ts';
-import { applyChanges, type Change } from '../../../../core/profile/edit.ts';
-import { entryKey, type Entry } from '../../../../core/chapters/shortcuts/entry.ts';
-import { inOrder, stratumById, stratumOf, type StratumId } from '../../../../core/profile/stratum.ts';
+import { applyChanges, type Change } from '../../../../core/chapters/shortcuts/change.ts';
+import { entryKey, shortcutsIn, type Entry } from '../../../../core/chapters/shortcuts/entry.ts';
+import { stratumById, type StratumId } from '../../../../core/profile/stratum.ts';
+import { inOrder } from '../../../../core/profile/entry.ts';
+import { stratumOf } from '../../strata.ts';
 import { parseKeys } from '../../../../core/stroke/stroke.ts';
 import { gneiss } from '../../../../demo/gneiss/gneiss.ts';
 import { circumstances, crowded, KEYS, scopeOf, small, type Small } from '../../arbitrary.ts';
@@ -27,10 +29,10 @@ describe('check engine', () => {
 	it('says moved exactly where enumeration finds another command than with the last release', () => {
 		fc.assert(
 			fc.property(
-				small().chain((app) => fc.tuple(fc.constant(app), fc.subarray(inOrder(app.profile[1]!)))),
+				small().chain((app) => fc.tuple(fc.constant(app), fc.subarray(inOrder(shortcutsIn(app.profile[1]!))))),
 				([app, kept]) => {
 					const c = circumstances(app, app.profile, kept);
-					const was = { ...app, profile: withReleased(app.profile, kept) };
+					const was = { ...app, profile: asReleased(app.profile, stratumOf(app.profile[1]!, kept)) };
 					const moved = new Set(
 						check(c)
 							.filter((f) => f.rule === 'moved')
@@ -110,7 +112,7 @@ describe('check engine', () => {
 			.map((list) => {
 				const changes = new Map<string, Change>();
 				for (const [stratum, after, goes] of list) {
-					const before = stratumById(app.profile, stratum).entries.get(entryKey(after)) ?? null;
+					const before = shortcutsIn(stratumById(app.profile, stratum)).get(entryKey(after)) ?? null;
 					if (before || !goes) changes.set(`${stratum} ${entryKey(after)}`, { stratum, before, after: goes ? null : after });
 				}
 				return [...changes.values()];
@@ -132,9 +134,9 @@ describe('check engine', () => {
 			fc.property(
 				small().chain((app) => fc.tuple(fc.constant(app), edits(app))),
 				([app, changes]) => {
-					const checks = checksOf(circumstances(app, app.profile, inOrder(app.profile[1]!)));
+					const checks = checksOf(circumstances(app, app.profile, inOrder(shortcutsIn(app.profile[1]!))));
 					const after = applyChanges(app.profile, changes);
-					const then = circumstances(app, after, inOrder(app.profile[1]!));
+					const then = circumstances(app, after, inOrder(shortcutsIn(app.profile[1]!)));
 					checks.update(then, changes);
 					expect(sorted(checks)).to.deep.equal(sorted(checksOf(then)));
 				}
@@ -153,7 +155,7 @@ describe('check engine', () => {
 			for (const binding of c.index.effective.bindings.slice(0, 60)) {
 				const { command, scope } = binding;
 				const after: Entry = { op: 'set', command, keys: parseKeys('Ctrl+S'), scope, rank: 9_999 };
-				if (stratumById(before, personal).entries.has(entryKey(after))) continue;
+				if (shortcutsIn(stratumById(before, personal)).has(entryKey(after))) continue;
 				const changes = [{ stratum: personal, before: null, after }];
 				const then = { ...c, index: overlay(c.index, before, changes) };
 				checks.update(then, changes);

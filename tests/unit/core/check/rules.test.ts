@@ -1,17 +1,28 @@
 import { expect } from 'chai';
-import { acceptable, acceptedAs, accepts, errorsLeft, staleAcceptances } from '../../../../core/check/acceptance.ts';
+import {
+	acceptable,
+	acceptedAs,
+	accepts,
+	errorsLeft,
+	acceptancesOf,
+	staleAcceptances
+} from '../../../../core/check/acceptance.ts';
 import { check, teller } from '../../../../core/check/check.ts';
 import { circumstancesOf, type Subject } from '../../../../core/check/circumstances.ts';
 import type { RuleId, Told } from '../../../../core/check/finding.ts';
+import { KeyFinding } from '../../../../core/chapters/shortcuts/checker.ts';
 import { fixesOf } from '../../../../core/check/fixes.ts';
 import { countsOf, GROUPINGS, groupsOf, trendOf } from '../../../../core/check/groups.ts';
 import { Application, catalogueOf } from '../../../../core/application/application.ts';
 import { Command } from '../../../../core/application/command.ts';
 import { contextSpace } from '../../../../core/context/space.ts';
 import { desksOf, USUAL_DESK, type DeskSetup } from '../../../../core/keyboard/desk.ts';
-import { applyChanges } from '../../../../core/profile/edit.ts';
+import { ACCEPTANCES } from '../../../../core/chapters/acceptances/acceptance.ts';
+import { applyEdit, tagged } from '../../../../core/profile/edit.ts';
+import { applyChanges } from '../../../../core/chapters/shortcuts/change.ts';
 import { Entry } from '../../../../core/chapters/shortcuts/entry.ts';
-import { stratumOf, type Profile, type StratumId } from '../../../../core/profile/stratum.ts';
+import type { Profile, StratumId } from '../../../../core/profile/stratum.ts';
+import { stratumOf } from '../../strata.ts';
 import { parseKeys } from '../../../../core/stroke/stroke.ts';
 import { heads } from '../../arbitrary.ts';
 
@@ -74,7 +85,7 @@ const desks = (...setups: Partial<DeskSetup>[]) =>
 	desksOf(setups.map((desk, i) => ({ id: `C-0${i + 1}`, desk: { ...USUAL_DESK, ...desk } })));
 
 function told(subject: Subject, profile: Profile, at = desks({}), released: Profile | undefined = undefined): Told[] {
-	const c = circumstancesOf(subject, profile, at, released ? [...released[1]!.entries.values()] : null);
+	const c = circumstancesOf(subject, profile, at, released ? released[1]! : null);
 	return check(c).map(teller(c));
 }
 const of = (findings: readonly Told[], rule: RuleId) => findings.filter((f) => f.rule === rule);
@@ -256,26 +267,28 @@ describe('acceptances and groups', () => {
 
 	it('let an error stand for what it was accepted for, and no longer', () => {
 		const clash = told(subject, profile, at).find((f) => f.rule === 'clash')!;
-		const change = accepts({ profile, target: personal }, acceptable(clash), 'we know', 'designer');
-		const then = applyChanges(profile, [change]);
-		expect(acceptedAs(circumstances(then).index.effective, clash)!.acceptance.reason).to.equal('we know');
+		const change = accepts({ profile, target: personal }, acceptable(clash), 'we know');
+		const then = applyEdit(profile, tagged({ id: ACCEPTANCES }, [change]));
+		expect(acceptedAs(circumstances(then).accepted, clash)!.acceptance.reason).to.equal('we know');
 		expect(errorsLeft(circumstances(then)).map((f) => f.rule)).to.deep.equal(['reserved']);
 		// a third command joins: another finding stands there, and the acceptance is stale
 		const joined = applyChanges(then, [
 			{ stratum: personal, before: null, after: Entry.parse({ op: 'set', keys: 'Alt+A', command: 'roof', scope: {}, rank: 7 }) }
 		]);
 		expect(errorsLeft(circumstances(joined)).map((f) => f.rule)).to.deep.equal(['clash', 'reserved']);
-		expect(staleAcceptances(circumstances(joined).index.effective, 'keys', told(subject, joined, at))).to.have.length(1);
+		expect(staleAcceptances(acceptancesOf(circumstances(joined).accepted, 'keys'), told(subject, joined, at))).to.have.length(1);
 	});
 
 	it('group by what is decided together, every finding once', () => {
-		const findings = told(subject, profile, at);
+		const c = circumstances(profile);
+		const findings = check(c).map((finding) => new KeyFinding(finding, c));
+		const label = (id: string) => id;
 		for (const by of GROUPINGS) {
-			const groups = groupsOf(findings, by, circumstances(profile));
+			const groups = groupsOf(findings, by, label);
 			expect(groups.flatMap((g) => g.findings)).to.have.members(findings);
 			expect(new Set(groups.map((g) => g.id)).size).to.equal(groups.length);
 		}
-		const seats = groupsOf(findings, 'seats', circumstances(profile)).map((g) => g.title);
+		const seats = groupsOf(findings, 'seats', label).map((g) => g.title);
 		expect(seats).to.include('C-02 (German layout, Windows)').and.include('Every seat');
 	});
 

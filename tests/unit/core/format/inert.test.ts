@@ -8,7 +8,7 @@ import { catalogueOf } from '../../../../core/application/application.ts';
 import { Command } from '../../../../core/application/command.ts';
 import { contextSpace } from '../../../../core/context/space.ts';
 import { Entry } from '../../../../core/chapters/shortcuts/entry.ts';
-import { stratumOf } from '../../../../core/profile/stratum.ts';
+import { stratumOf } from '../../strata.ts';
 import { heads, plainCommand } from '../../arbitrary.ts';
 
 const text = fc
@@ -39,7 +39,7 @@ describe('cells that a program for sheets would run', () => {
 					const csv = writeShortcutsCsv([stratumOf(heads[1]!, [entry])], catalogueOf([command], space));
 					const { rows, refused } = readShortcutsCsv('f', csv);
 					expect(refused).to.deep.equal([]);
-					expect(rows.map(({ op, shortcut }) => [op, shortcut.keys, shortcut.command])).to.deep.equal([['remove', '-', '=cmd']]);
+					expect(rows.map(({ said: { op, keys, command } }) => [op, keys, command])).to.deep.equal([['remove', '-', '=cmd']]);
 					const { header, records } = readCsv('f', csv);
 					expect(byHeader(header, records[0]!)['label']).to.equal(label);
 				}

@@ -1,7 +1,7 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
 import { findNodeAtLocation, parseTree } from 'jsonc-parser';
-import { elementLines } from '../../../../core/format/json-lines.ts';
+import { memberLines } from '../../../../core/format/json-lines.ts';
 
 const lineAt = (text: string, offset: number) => text.slice(0, offset).split('\n').length;
 
@@ -27,15 +27,29 @@ describe('lines of elements', () => {
 					const list = findNodeAtLocation(root, ['strata', s, 'entries'])!;
 					return [...(list.children ?? []).map((c) => lineAt(text, c.offset)), lineAt(text, list.offset + list.length)];
 				});
-				expect(elementLines(text, 'strata', 'entries')).to.deep.equal(wanted);
+				expect(memberLines(text, 'strata').map((lines) => lines.get('entries'))).to.deep.equal(wanted);
 			}),
 			{ numRuns: 400 }
 		);
 	});
 
 	it('take the last of two lists of one name, as the language does, and read escaped names', () => {
-		expect(elementLines('{"strata":[{"entries":[1,\n2],"entries":[\n3]}]}', 'strata', 'entries')).to.deep.equal([[3, 3]]);
-		expect(elementLines('\uFEFF{"str\\u0061ta":[{"entries":[1,\n2]}]}', 'strata', 'entries')).to.deep.equal([[1, 2, 2]]);
-		expect(elementLines('{"strata":[]}', 'strata', 'entries')).to.deep.equal([]);
+		const entriesIn = (text: string) => memberLines(text, 'strata').map((lines) => lines.get('entries'));
+		expect(entriesIn('{"strata":[{"entries":[1,\n2],"entries":[\n3]}]}')).to.deep.equal([[3, 3]]);
+		expect(entriesIn('\uFEFF{"str\\u0061ta":[{"entries":[1,\n2]}]}')).to.deep.equal([[1, 2, 2]]);
+		expect(entriesIn('{"strata":[]}')).to.deep.equal([]);
+	});
+
+	it('are found within a member of each object, lists or not', () => {
+		const text = '{"strata":[\n{"id":"a","chapters":{\n"x":[1,\n2],"y":{"z":[3]}}},\n{"id":"b"},7]}';
+		expect(memberLines(text, 'strata', 'chapters').map((lines) => [...lines])).to.deep.equal([
+			[
+				['x', [3, 4, 4]],
+				['y', [4]]
+			],
+			[],
+			[]
+		]);
+		expect(memberLines('{"strata":7}', 'strata', 'chapters')).to.deep.equal([]);
 	});
 });

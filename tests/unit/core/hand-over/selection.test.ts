@@ -1,25 +1,24 @@
 import '../../../../core/recipe/shapes/all.ts';
 import { expect } from 'chai';
 import fc from 'fast-check';
-import { bring, isOpen, itemsOf } from '../../../../core/hand-over/bring.ts';
-import { compareFile } from '../../../../core/hand-over/compare.ts';
-import { previewImport } from '../../../../core/hand-over/preview.ts';
-import { profileFile, readProfileFile, writeProfileFile } from '../../../../core/hand-over/profile-json.ts';
-import {
-	isOfMachine,
-	SECTIONS,
-	selectAliases,
-	selectProfile,
-	USUAL,
-	type Section
-} from '../../../../core/hand-over/selection.ts';
+import { bring, foldersItem } from '../../../../core/hand-over/bring.ts';
+import { compareFile, isOpen } from '../../../../core/hand-over/compare.ts';
+import { profileFile, readProfileFile, writeProfileFile } from '../../../../core/hand-over/profile-file.ts';
+import { SECTIONS, selectProfile, USUAL } from '../../../../core/hand-over/selection.ts';
+import { aliases } from '../../../../core/chapters/aliases/chapter.ts';
+import { aliasFileIn } from '../../../../core/chapters/aliases/file.ts';
+import { macros } from '../../../../core/chapters/macros/chapter.ts';
+import { macrosIn } from '../../../../core/chapters/macros/macro.ts';
+import { shortcutsIn } from '../../../../core/chapters/shortcuts/entry.ts';
+import { wireOf } from '../../../../core/profile/wire.ts';
 import { aliasLines, emptyAliasFile } from '../../../../core/chapters/aliases/file.ts';
 import { indexOf } from '../../../../core/check/circumstances.ts';
-import { profileCatalogue } from '../../../../core/chapters/macros/table.ts';
 import { applyEdit } from '../../../../core/profile/edit.ts';
 import { scopeText } from '../../../../core/context/scope.ts';
 import { readShortcutsCsv, writeShortcutsCsv } from '../../../../core/hand-over/shortcuts-csv.ts';
-import { inOrder, stratumOf, type Profile } from '../../../../core/profile/stratum.ts';
+import type { Profile } from '../../../../core/profile/stratum.ts';
+import { inOrder } from '../../../../core/profile/entry.ts';
+import { stratumOf } from '../../strata.ts';
 import { spliced, insertRecord } from '../../../../core/recipe/reading.ts';
 import { SHIPPED_RECIPES } from '../../../../core/recipe/shipped.ts';
 import { searchPaths } from '../../../../demo/folders.ts';
@@ -29,29 +28,29 @@ import { demoProfile, subjectOf } from '../../demo-office.ts';
 
 const subject = subjectOf(varve);
 const profile = demoProfile(varve);
-const ground = { space: subject.space, catalogue: profileCatalogue(subject.catalogue, profile) };
+const ground = { index: indexOf(subject, profile) };
 const empty: Profile = varve.strata.map((head) => (head.kind === 'factory' ? profile[0]! : stratumOf(head, [])));
 
 /** What importing the selected part of `profile` into `into` leaves there. */
-function handOver(into: Profile, sections: readonly Section[]): Profile {
+function handOver(into: Profile, sections: readonly string[]): Profile {
 	const part = selectProfile(profile, { ...USUAL, sections }, ground);
 	const file = writeProfileFile(profileFile(varve.application, part, sections.includes('machine') ? searchPaths : undefined));
 	const read = readProfileFile('file', file);
 	const wanted = { selection: { ...USUAL, sections: SECTIONS }, into: undefined, otherwise: into.at(-1)!.id };
-	const { index, ...compared } = compareFile(subject, into, read, wanted);
-	const items = itemsOf(into, compared, undefined);
-	const { said, left } = bring(index, into, items);
+	const { index, items } = compareFile(subject, into, read, wanted);
+	const { changes, left } = bring(index, into, items);
 	expect(left).to.deep.equal([]);
-	return applyEdit(into, said);
+	return applyEdit(into, changes);
 }
 
 describe('selection', () => {
 	it('leaves what is of one machine out unless it is ticked', () => {
 		const usual = selectProfile(profile, USUAL, ground);
-		expect([...usual[1]!.macros!.values()].some(isOfMachine)).to.equal(false);
+		const isOfMachine = (strata: Profile) => [...macrosIn(strata[1]!).values()].some(macros.isOfMachine);
+		expect(isOfMachine(usual)).to.equal(false);
 		const all = selectProfile(profile, { ...USUAL, sections: SECTIONS }, ground);
-		expect([...all[1]!.macros!.values()].some(isOfMachine)).to.equal(true);
-		expect(all).to.deep.equal(profile.map(({ macros, ...s }) => ({ ...s, ...(macros && macros.size > 0 && { macros }) })));
+		expect(isOfMachine(all)).to.equal(true);
+		expect(all.map(wireOf)).to.deep.equal(profile.map(wireOf));
 	});
 
 	it('takes only what is heard in a scope, exactly as enumeration of the situations finds it', () => {
@@ -74,9 +73,9 @@ describe('selection', () => {
 							};
 							return scope[axis.id]?.some((top) => inScope(situation[i]!, top)) ?? true;
 						});
-					for (const [key, entry] of profile[0]!.entries) {
+					for (const [key, entry] of shortcutsIn(profile[0]!)) {
 						const meets = subject.space.situations.some((s) => isHeard(entry.scope, s) && under(s[a]!, axes[a]!.nodes[n]!.id));
-						expect(taken!.entries.has(key), `${entry.keys} ${entry.command}`).to.equal(meets);
+						expect(shortcutsIn(taken!).has(key), `${entry.keys} ${entry.command}`).to.equal(meets);
 					}
 				}
 			)
@@ -101,7 +100,7 @@ describe('selection', () => {
 				['Draw', 'ade'],
 				['Dimensions', '']
 			] as const) {
-				const part = selectAliases(file, { ...USUAL, categories: [category] }, subject.catalogue)!;
+				const part = aliases.selector({ ...USUAL, categories: [category] }, ground)(file)!;
 				expect(
 					aliasLines(part)
 						.lines.map((l) => l.alias)
@@ -116,49 +115,47 @@ describe('handing over', () => {
 	it('all parts to an empty profile gives the same profile', () => {
 		const there = handOver(empty, SECTIONS);
 		for (const [i, stratum] of there.entries()) {
-			expect([...stratum.entries.keys()].sort()).to.deep.equal([...profile[i]!.entries.keys()].sort());
-			expect(stratum.aliases?.text).to.equal(profile[i]!.aliases?.text);
-			expect([...(stratum.macros?.values() ?? [])]).to.deep.equal([...(profile[i]!.macros?.values() ?? [])]);
+			const said = (of: Profile[number]) => JSON.stringify(profileFile(varve.application, [of]));
+			expect(said(stratum)).to.equal(said(profile[i]!));
 		}
 	});
 
 	it('one part changes nothing else', () => {
 		const [, office] = handOver(empty, ['macros']);
-		expect(office!.entries.size).to.equal(0);
-		expect(office!.aliases).to.equal(undefined);
-		expect([...office!.macros!.keys()]).to.not.include('macro:standard-sheet');
+		expect(shortcutsIn(office!).size).to.equal(0);
+		expect(aliasFileIn(office!)).to.equal(null);
+		expect([...macrosIn(office!).keys()]).to.not.include('macro:standard-sheet');
 	});
 
 	it('says of every item what it would do, and changes nothing the second time', () => {
 		const file = readProfileFile('file', writeProfileFile(profileFile(varve.application, profile)));
-		const rows = previewImport(indexOf(subject, profile), profile, file.rows, (row) => row.stratum!);
-		const items = itemsOf(profile, { ...file, rows }, undefined);
+		const { items } = compareFile(subject, profile, file, { selection: USUAL, into: undefined, otherwise: profile.at(-1)!.id });
 		expect(items.filter(isOpen)).to.deep.equal([]);
-		expect(new Set(items.map((item) => item.kind))).to.deep.equal(new Set(['aliases', 'macro', 'shortcut']));
+		expect(new Set(items.map((item) => item.chapter))).to.deep.equal(new Set(['aliases', 'macros', 'shortcuts']));
 	});
 
 	it('refuses to change what is locked', () => {
-		const own = { ...profile[1]!.macros!.get('macro:frame-line' as never)!, label: 'Mine' } as never;
-		const [item] = itemsOf(
-			profile,
-			{ rows: [], aliases: [], folders: undefined, macros: [{ stratum: 'personal' as never, macros: [own] }] },
-			undefined
-		);
+		const said = { ...macrosIn(profile[1]!).get('macro:frame-line' as never)!, label: 'Mine' };
+		const rows = [{ chapter: 'macros', line: 1, stratum: profile.at(-1)!.id, said }];
+		const wanted = { selection: USUAL, into: undefined, otherwise: profile.at(-1)!.id };
+		const [item] = compareFile(subject, profile, { rows }, wanted).items;
 		expect(item).to.include({ state: 'refused', reason: 'Office has locked this macro' });
 	});
 
 	it('knows the places of files apart from the profile', () => {
-		const brought = { rows: [], aliases: [], macros: [], folders: searchPaths };
-		expect(itemsOf(profile, brought, undefined)[0]!.state).to.equal('new');
-		expect(itemsOf(profile, brought, searchPaths)[0]!.state).to.equal('same');
-		const [other] = itemsOf(profile, brought, { ...searchPaths, files: [] });
-		expect(other!.state).to.equal('replaced');
-		expect(bring(indexOf(subject, profile), profile, [other!]).folders).to.equal(searchPaths);
+		expect(foldersItem(profile, searchPaths, undefined).state).to.equal('new');
+		expect(foldersItem(profile, searchPaths, searchPaths).state).to.equal('same');
+		const other = foldersItem(profile, searchPaths, { ...searchPaths, files: [] });
+		expect(other.state).to.equal('replaced');
+		expect(bring(indexOf(subject, profile), profile, [other]).folders).to.equal(searchPaths);
 	});
 
 	/** Entries in their order, without the numbers of their places. */
 	const plain = (strata: Profile) =>
-		strata.map((s) => [s.id, inOrder(s).map(({ op, keys, command, scope }) => [op, keys, command, scopeText(scope)])]);
+		strata.map((s) => [
+			s.id,
+			inOrder(shortcutsIn(s)).map(({ op, keys, command, scope }) => [op, keys, command, scopeText(scope)])
+		]);
 
 	for (const format of ['profile', 'csv'] as const)
 		it(`a ${format} file of any profile to an empty office gives the same profile`, () => {
@@ -174,16 +171,15 @@ describe('handing over', () => {
 					const read = format === 'csv' ? readShortcutsCsv('f', text) : readProfileFile('f', text);
 					expect(read.refused).to.deep.equal([]);
 					const wanted = { selection: USUAL, into: undefined, otherwise: bare.at(-1)!.id };
-					const { index, ...compared } = compareFile(own, bare, read, wanted);
-					const items = itemsOf(bare, { ...compared, folders: undefined }, undefined);
+					const { index, items } = compareFile(own, bare, read, wanted);
 					// nothing but what it takes away by name stands in place of anything, so that --keep leaves no shortcut out
 					const taking = items.filter((item) => item.state === 'replaced');
-					expect(taking.filter((item) => item.kind !== 'shortcut' || item.row.row.op !== 'remove')).to.deep.equal([]);
-					const { said, left } = bring(index, bare, items);
+					expect(taking.filter((item) => item.chapter !== 'shortcuts' || item.op !== 'remove')).to.deep.equal([]);
+					const { changes, left } = bring(index, bare, items);
 					expect(left).to.deep.equal([]);
-					expect(plain(applyEdit(bare, said))).to.deep.equal(plain(app.profile));
+					expect(plain(applyEdit(bare, changes))).to.deep.equal(plain(app.profile));
 					for (const s of app.profile) {
-						const keys = inOrder(s).flatMap((e) => (e.op === 'set' ? [`${e.keys} ${scopeText(e.scope)}`] : []));
+						const keys = inOrder(shortcutsIn(s)).flatMap((e) => (e.op === 'set' ? [`${e.keys} ${scopeText(e.scope)}`] : []));
 						if (new Set(keys).size < keys.length) shared++;
 					}
 				}),

@@ -12,7 +12,7 @@ import { officeDesks } from '../../../../core/keyboard/office.ts';
 import { heardAs, meanings } from '../../../../core/keyboard/unheard.ts';
 import { canHear, hear, isHeard } from '../../../../core/stroke/hear.ts';
 import { WRITING_CODES } from '../../../../core/stroke/codes.ts';
-import { entryKey, type Entry } from '../../../../core/chapters/shortcuts/entry.ts';
+import { shortcutsIn, withShortcuts, type Entry } from '../../../../core/chapters/shortcuts/entry.ts';
 import type { StratumId } from '../../../../core/profile/stratum.ts';
 import { parseKeys, type Keys } from '../../../../core/stroke/stroke.ts';
 import { commandSearch } from '../../../../core/search/search.ts';
@@ -85,8 +85,8 @@ describe('spellings that an application can or cannot hear', () => {
 				office
 			}
 		);
-		expect(compared.rows[0]!.row).to.include({ spelled: 'Ctrl+Alt+J' });
-		expect(compared.rows[0]!.row.shortcut.keys).to.equal('Ctrl+Alt+KeyJ');
+		expect(compared.items[0]).to.include({ spelled: 'Ctrl+Alt+J' });
+		expect(compared.items[0]!.caption.keys).to.equal('Ctrl+Alt+KeyJ');
 	});
 
 	it('is translated when somebody searches by it', () => {
@@ -100,7 +100,7 @@ describe('spellings that an application can or cannot hear', () => {
 	it('is a finding where it is left, with ways out that are heard', () => {
 		const entry: Entry = { op: 'set', command: gneiss.commands[0]!.id, keys: 'Ctrl+KeyB' as Keys, scope: {}, rank: 9000 };
 		const profile = demoProfile(gneiss).map((s) =>
-			s.kind === 'personal' ? { ...s, entries: new Map([...s.entries, [entryKey(entry), entry]]) } : s
+			s.kind === 'personal' ? withShortcuts(s, [...shortcutsIn(s).values(), entry]) : s
 		);
 		const c = circumstancesOf(subjectOf(gneiss), profile, [], null);
 		const [finding, ...more] = check(c).filter((f) => f.rule === 'unheard' && f.witness.keys === entry.keys);

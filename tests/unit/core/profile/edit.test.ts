@@ -1,16 +1,14 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
-import {
-	FactoryWriteError,
-	StaleChangeError,
-	applyChanges,
-	inverse,
-	undoable,
-	type Change
-} from '../../../../core/profile/edit.ts';
+import { undoable } from '../../../../core/profile/edit.ts';
+import { applyChanges, type Change } from '../../../../core/chapters/shortcuts/change.ts';
+import { FactoryWriteError, inverse, StaleChangeError } from '../../../../core/profile/change.ts';
 import { effectiveProfile } from '../../../../core/chapters/shortcuts/effective.ts';
-import { entryKey, shortcutKey, type Entry } from '../../../../core/chapters/shortcuts/entry.ts';
-import { inOrder, stratumOf, type Profile } from '../../../../core/profile/stratum.ts';
+import { entryKey, shortcutKey, shortcutsIn, type Entry } from '../../../../core/chapters/shortcuts/entry.ts';
+import type { Profile } from '../../../../core/profile/stratum.ts';
+import { inOrder } from '../../../../core/profile/entry.ts';
+import { keyedFold } from '../../../../core/profile/keyed.ts';
+import { stratumOf } from '../../strata.ts';
 import { put, takeAway } from '../../../../core/answer/choices.ts';
 import { KEYS, heads, scopeOf, small, type Small } from '../../arbitrary.ts';
 import { idle, inForce } from '../../brute-force.ts';
@@ -18,7 +16,7 @@ import { idle, inForce } from '../../brute-force.ts';
 /** Scopes that are all everywhere meet. */
 const SPACE = { meet: () => true };
 
-const plain = (profile: Profile) => profile.map((s) => [s.id, inOrder(s)]);
+const plain = (profile: Profile) => profile.map((s) => [s.id, inOrder(shortcutsIn(s))]);
 const entry = (op: Entry['op'], keys: string, command: string, rank = 0) => ({ op, keys, command, scope: {}, rank }) as Entry;
 
 /** A change that the profile takes: an entry that goes, or one that comes. */
@@ -32,12 +30,14 @@ const someChange = (app: Small): fc.Arbitrary<Change> =>
 		})
 		.map(({ stratum, ...shortcut }) => {
 			const target = app.profile.find((s) => s.id === stratum)!;
-			const [found] = inOrder(target);
+			const [found] = inOrder(shortcutsIn(target));
 			return found && shortcut.command === 'c0'
 				? ({ stratum: target.id, before: found, after: null } as Change)
 				: (put(app.profile, target.id, shortcut)[0] ?? ({ stratum: target.id, before: null, after: null } as Change));
 		})
 		.filter((c) => c.before !== null || c.after !== null);
+
+const [office, personal] = [heads[1]!.id, heads[2]!.id];
 
 describe('edits', () => {
 	it('are taken back exactly by their inverse', () => {
@@ -58,7 +58,7 @@ describe('edits', () => {
 		const before = plain(profile);
 		const good: Change = { stratum: heads[1]!.id, before: null, after: entry('set', 'B', 'c1') };
 		const stale: Change = { stratum: heads[1]!.id, before: entry('set', 'C', 'c1'), after: null };
-		expect(() => applyChanges(profile, [good, stale])).to.throw(StaleChangeError, 'expected set, found none');
+		expect(() => applyChanges(profile, [good, stale])).to.throw(StaleChangeError, 'expected set at 0, found none');
 		expect(plain(profile)).to.deep.equal(before);
 	});
 
@@ -70,18 +70,56 @@ describe('edits', () => {
 
 	it('keep undo and redo in the log alone', () => {
 		const log = [
-			{ revision: 1 },
-			{ revision: 2 },
-			{ revision: 3, undoes: 2 },
-			{ revision: 4, undoes: 1 },
-			{ revision: 5, redoes: 1 }
+			{ revision: 1, stratum: office },
+			{ revision: 2, stratum: office },
+			{ revision: 3, stratum: office, undoes: 2 },
+			{ revision: 4, stratum: office, undoes: 1 },
+			{ revision: 5, stratum: office, redoes: 1 }
 		];
-		expect(undoable(log)).to.deep.equal({ undo: [1], redo: [2] });
-		expect(undoable([...log, { revision: 6 }])).to.deep.equal({ undo: [1, 6], redo: [] });
+		expect(undoable(log, office)).to.deep.equal({ undo: [1], redo: [2] });
+		expect(undoable([...log, { revision: 6, stratum: office }], office)).to.deep.equal({ undo: [1, 6], redo: [] });
+		// what another stratum wrote is that one's to take back
+		const with7 = [...log, { revision: 7, stratum: personal }];
+		expect(undoable(with7, office)).to.deep.equal({ undo: [1], redo: [2] });
+		expect(undoable(with7, personal)).to.deep.equal({ undo: [7], redo: [] });
 	});
 });
 
 describe('effective profile', () => {
+	it('is that of the fold which all keyed chapters have', () => {
+		fc.assert(
+			fc.property(small(), ({ profile, space }) => {
+				const fast = effectiveProfile(profile, space);
+				const plainly = keyedFold<Entry>(profile, shortcutsIn, {
+					meeting: 'adds',
+					thing: shortcutKey,
+					holds: (lock, isRemoved, said) =>
+						(isRemoved && shortcutKey(lock) === shortcutKey(said)) ||
+						(lock.keys === said.keys && (isRemoved || lock.command !== said.command) && space.meet(lock.scope, said.scope))
+				});
+				const told = (key: string, stratum: string, repeated: readonly string[], lock: string | undefined) =>
+					[key, stratum, ...repeated, lock ?? ''].join(' ');
+				expect(fast.bindings.map((b) => told(b.key, b.stratum, b.repeatedIn, b.lockedBy)).sort()).to.deep.equal(
+					Array.from(plainly.inForce, ([key, f]) =>
+						told(
+							key,
+							f.stratum.id,
+							f.repeatedIn.map((s) => s.id),
+							f.lockedBy?.id
+						)
+					).sort()
+				);
+				expect(Array.from(fast.removed, ([key, { by }]) => `${key} ${by}`).sort()).to.deep.equal(
+					Array.from(plainly.removed, ([key, { by }]) => `${key} ${by.id}`).sort()
+				);
+				expect(
+					fast.ineffective.map((i) => `${i.stratum} ${i.reason} ${entryKey(i.entry)} ${i.lockedBy ?? ''}`).sort()
+				).to.deep.equal(plainly.idle.map((i) => `${i.stratum.id} ${i.reason} ${entryKey(i.entry)} ${i.by?.id ?? ''}`).sort());
+			}),
+			{ numRuns: 1000 }
+		);
+	});
+
 	it('lets upper strata add and remove, with provenance', () => {
 		const profile = [
 			stratumOf(heads[0]!, [entry('set', 'A', 'c0'), entry('set', 'B', 'c1', 1)]),

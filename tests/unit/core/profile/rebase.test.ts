@@ -1,16 +1,17 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
-import { emptyAliasFile, type AliasFile } from '../../../../core/chapters/aliases/file.ts';
-import { Macro } from '../../../../core/chapters/macros/macro.ts';
-import { applyEdit, type Change, type Said } from '../../../../core/profile/edit.ts';
-import { entryKey, type Entry } from '../../../../core/chapters/shortcuts/entry.ts';
-import { spliceBetween } from '../../../../core/profile/alias-change.ts';
+import { ALIASES, aliasFileIn, emptyAliasFile, type AliasFile } from '../../../../core/chapters/aliases/file.ts';
+import { Macro, MACROS, macrosIn, type MacroEntry } from '../../../../core/chapters/macros/macro.ts';
+import { applyEdit, tagged, type AnyChange } from '../../../../core/profile/edit.ts';
+import { ofShortcuts, type Change } from '../../../../core/chapters/shortcuts/change.ts';
+import { entryKey, shortcutsIn, type Entry } from '../../../../core/chapters/shortcuts/entry.ts';
+import { spliceBetween, type TextChange } from '../../../../core/profile/text.ts';
 import { mergeTexts } from '../../../../core/profile/merge-texts.ts';
 import { rebased } from '../../../../core/profile/rebase.ts';
-import { stratumOf, type Profile } from '../../../../core/profile/stratum.ts';
+import type { Profile } from '../../../../core/profile/stratum.ts';
+import { macroEntries, stratumOf } from '../../strata.ts';
 import { heads, small } from '../../arbitrary.ts';
 
-const nothing: Said = { changes: [], aliases: [], macros: [] };
 const office = heads[1]!;
 const of = (text: string, macros: Macro[] = []): Profile => [
 	stratumOf(heads[0]!, []),
@@ -24,16 +25,16 @@ describe('an edit on a profile that somebody else has changed', () => {
 			fc.property(small(), small(), (mine, theirs) => {
 				const level = 1;
 				const stratum = mine.profile[level]!;
-				const changes = [...stratum.entries.values()].map((after: Entry): Change => ({
+				const changes = [...shortcutsIn(stratum).values()].map((after: Entry): Change => ({
 					stratum: stratum.id,
 					before: null,
 					after
 				}));
 				const now = theirs.profile;
-				const { said, lost } = rebased(now, { ...nothing, changes }, mine.profile);
+				const { changes: made, lost } = rebased(now, ofShortcuts(changes), mine.profile);
 				expect(lost).to.deep.equal([]);
-				const after = applyEdit(now, said)[level]!.entries;
-				for (const { rank: _, ...entry } of stratum.entries.values())
+				const after = shortcutsIn(applyEdit(now, made)[level]!);
+				for (const { rank: _, ...entry } of shortcutsIn(stratum).values())
 					expect(after.get(entryKey(entry as Entry))).to.deep.include(entry);
 				const ranks = [...after.values()].map((e) => e.rank);
 				expect(new Set(ranks).size, 'no two share a place').to.equal(ranks.length);
@@ -41,21 +42,27 @@ describe('an edit on a profile that somebody else has changed', () => {
 		);
 	});
 
+	const macroChange = (before: MacroEntry | null, after: MacroEntry | null) =>
+		tagged({ id: MACROS }, [{ stratum: office.id, before, after }]);
+	const said = (label: string) => macroEntries([macro(label)])[0]!;
+
 	it('drops what is gone already', () => {
-		const gone = { stratum: office.id, before: macro('A'), after: null };
-		expect(rebased(of(''), { ...nothing, macros: [gone] }, of('')).said.macros).to.deep.equal([]);
+		expect(rebased(of(''), macroChange(said('A'), null), of('')).changes).to.deep.equal([]);
 	});
 
 	it('puts a macro in place of the one that came meanwhile', () => {
 		const now = of('', [macro('Theirs')]);
-		const { said } = rebased(now, { ...nothing, macros: [{ stratum: office.id, before: null, after: macro('Mine') }] }, of(''));
-		expect([...applyEdit(now, said)[1]!.macros!.values()].map((m) => 'label' in m && m.label)).to.deep.equal(['Mine']);
+		const { changes } = rebased(now, macroChange(null, said('Mine')), of(''));
+		const left = [...macrosIn(applyEdit(now, changes)[1]!).values()];
+		expect(left.map((m) => m.op === 'set' && m.label)).to.deep.equal(['Mine']);
 	});
 
-	const splice = (before: string, after: string) => ({ ...nothing, aliases: [spliceBetween(office.id, before, after)!] });
+	const edit = (change: TextChange<AliasFile>): AnyChange[] => tagged({ id: ALIASES }, [change]);
+	const splice = (before: string, after: string) => edit(spliceBetween(office.id, before, after)!);
+	const textIn = (profile: Profile) => aliasFileIn(profile[1]!)!.text;
 	const merged = (base: string, mine: string, theirs: string) => {
 		const result = rebased(of(theirs), splice(base, mine), of(base));
-		return { ...result, text: applyEdit(of(theirs), result.said)[1]!.aliases!.text };
+		return { ...result, text: textIn(applyEdit(of(theirs), result.changes)) };
 	};
 
 	it('puts a new line where it was put although lines above it came or went', () => {
@@ -67,11 +74,12 @@ describe('an edit on a profile that somebody else has changed', () => {
 	});
 
 	it('keeps both texts where they touch, and writes neither', () => {
-		const { said, conflicts, text } = merged('ln -> a\n', 'ln -> mine\n', 'ln -> theirs\n');
-		expect(said.aliases).to.deep.equal([]);
+		const { changes, conflicts, text } = merged('ln -> a\n', 'ln -> mine\n', 'ln -> theirs\n');
+		expect(changes).to.deep.equal([]);
 		expect(text).to.equal('ln -> theirs\n');
 		expect(conflicts).to.deep.equal([
 			{
+				chapter: ALIASES,
 				stratum: office.id,
 				mine: 'ln -> mine\n',
 				both: 'ln -> theirs\nln -> mine\n',
@@ -109,34 +117,32 @@ describe('an edit on a profile that somebody else has changed', () => {
 	});
 
 	it('puts a file that was brought in place of the old one only where no line of theirs goes lost', () => {
-		const swap = (before: string, to: Partial<AliasFile> | null) => ({
-			...nothing,
-			aliases: [{ stratum: office.id, from: of(before)[1]!.aliases!, to: to && { ...emptyAliasFile, ...to } }]
-		});
+		const swap = (before: string, to: Partial<AliasFile> | null) =>
+			edit({ stratum: office.id, from: aliasFileIn(of(before)[1]!), to: to && { ...emptyAliasFile, ...to } });
 		const base = 'a -> one\nb -> two\nc -> three\n';
 		const theirs = base.replace('three', 'four');
 		const other = { ...emptyAliasFile.recipe, name: 'Other' };
 		// nobody wrote meanwhile
-		expect(rebased(of(base), swap(base, { text: 'x', recipe: other }), of(base)).said.aliases).to.have.length(1);
+		expect(rebased(of(base), swap(base, { text: 'x', recipe: other }), of(base)).changes).to.have.length(1);
 		// their lines and mine go together
 		const both = rebased(of(theirs), swap(base, { text: base.replace('one', 'zero') }), of(base));
-		expect(applyEdit(of(theirs), both.said)[1]!.aliases!.text).to.equal(theirs.replace('one', 'zero'));
+		expect(textIn(applyEdit(of(theirs), both.changes))).to.equal(theirs.replace('one', 'zero'));
 		// they do not
 		for (const to of [{ text: 'x\n' }, { text: base.replace('one', 'zero'), recipe: other }]) {
-			const { said, conflicts } = rebased(of(theirs), swap(base, to), of(base));
-			expect([said.aliases, conflicts.map((c) => c.mine)]).to.deep.equal([[], [to.text]]);
+			const { changes, conflicts } = rebased(of(theirs), swap(base, to), of(base));
+			expect([changes, conflicts.map((c) => c.mine)]).to.deep.equal([[], [to.text]]);
 		}
 		const gone = rebased(of(theirs), swap(base, null), of(base));
-		expect([gone.said.aliases, gone.lost.length]).to.deep.equal([[], 1]);
+		expect([gone.changes, gone.lost.length]).to.deep.equal([[], 1]);
 	});
 
 	it('says what was written on another text than the one before', () => {
-		const { said, lost } = rebased(
+		const { changes, lost } = rebased(
 			of('xx -> a\n'),
-			{ ...nothing, aliases: [{ stratum: office.id, at: 0, before: 'ln', after: 'li' }] },
+			edit({ stratum: office.id, at: 0, before: 'ln', after: 'li' }),
 			of('yy\n')
 		);
-		expect(said.aliases).to.deep.equal([]);
+		expect(changes).to.deep.equal([]);
 		expect(lost[0]).to.include('the alias file of Office');
 	});
 });

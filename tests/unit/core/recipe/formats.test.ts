@@ -233,7 +233,7 @@ const SAMPLES: readonly Sample[] = [
 function said(recipe: Recipe, text: string, sample: Sample): string {
 	if (sample.holds === 'shortcuts')
 		return readShortcuts({ ...recipe, contexts: { ...recipe.contexts, any: {} } }, 'f', text)
-			.rows.map(({ shortcut }) => `${shortcut.keys} ${shortcut.command}`)
+			.rows.map(({ said: { keys, command } }) => `${keys} ${command}`)
 			.join(', ');
 	const { records } = propose(text, sample.holds, knows)[0]!.reading;
 	return records

@@ -1,15 +1,18 @@
 import { expect } from 'chai';
 import { emptyAliasFile } from '../../../../core/chapters/aliases/file.ts';
-import { indexOf, published } from '../../../../core/check/circumstances.ts';
+import { circumstancesOf } from '../../../../core/check/circumstances.ts';
+import { published } from '../../../../core/profile/stratum.ts';
 import { Macro } from '../../../../core/chapters/macros/macro.ts';
 import { parseSteps } from '../../../../core/chapters/macros/steps.ts';
-import { stratumOf, type Profile } from '../../../../core/profile/stratum.ts';
+import type { Profile } from '../../../../core/profile/stratum.ts';
+import { stratumOf } from '../../strata.ts';
 import { releaseFaults } from '../../../../core/release/faults.ts';
 import { varve } from '../../../../demo/varve/varve.ts';
 import { demoProfile, subjectOf } from '../../demo-office.ts';
 
 const subject = subjectOf(varve);
-const faultsOf = (profile: Profile) => releaseFaults({ index: indexOf(subject, profile) }, profile);
+const faultsOf = (profile: Profile) =>
+	releaseFaults({ circumstances: circumstancesOf(subject, profile, [], null), profile, released: undefined });
 const [factory, office, personal] = varve.strata;
 const broken = Macro.parse({ id: 'macro:x', label: 'X', steps: parseSteps('run no.such') });
 const wrong = { ...emptyAliasFile, text: 'zz -> draw.arc\nzz -> draw.ring\n' };
@@ -21,7 +24,7 @@ const withOffice = (aliases: typeof wrong | undefined, macros: Macro[]): Profile
 
 describe('faults that hold a release back', () => {
 	it('are the errors in the office’s own aliases and macros, and nobody else’s', () => {
-		expect(faultsOf(published(withOffice(wrong, [broken]))).map((f) => f.in)).to.deep.equal(['aliases', 'macros']);
+		expect(faultsOf(published(withOffice(wrong, [broken]))).map((f) => f.chapter)).to.have.members(['aliases', 'macros']);
 		expect(faultsOf(withOffice(undefined, []))).to.deep.equal([]);
 	});
 

@@ -2,14 +2,16 @@ import { expect } from 'chai';
 import { aliasAcceptable } from '../../../../../core/chapters/aliases/acceptance.ts';
 import { aliasFindings } from '../../../../../core/chapters/aliases/check.ts';
 import { emptyAliasFile } from '../../../../../core/chapters/aliases/file.ts';
-import { accepts, isAccepted, staleAcceptances } from '../../../../../core/check/acceptance.ts';
-import { indexOf } from '../../../../../core/check/circumstances.ts';
+import { accepts, isAccepted, acceptancesOf, staleAcceptances } from '../../../../../core/check/acceptance.ts';
+import { circumstancesOf, indexOf } from '../../../../../core/check/circumstances.ts';
 import { macroAcceptable } from '../../../../../core/chapters/macros/acceptance.ts';
 import { checkMacros } from '../../../../../core/chapters/macros/check.ts';
 import { Macro } from '../../../../../core/chapters/macros/macro.ts';
 import { parseSteps } from '../../../../../core/chapters/macros/steps.ts';
-import { applyChanges } from '../../../../../core/profile/edit.ts';
-import { stratumOf, type Profile, type StratumId } from '../../../../../core/profile/stratum.ts';
+import { ACCEPTANCES, acceptancesIn, acceptedIn } from '../../../../../core/chapters/acceptances/acceptance.ts';
+import { applyEdit, tagged } from '../../../../../core/profile/edit.ts';
+import type { Profile, StratumId } from '../../../../../core/profile/stratum.ts';
+import { stratumOf, withAcceptances } from '../../../strata.ts';
 import { releaseFaults } from '../../../../../core/release/faults.ts';
 import { varve } from '../../../../../demo/varve/varve.ts';
 import { subjectOf } from '../../../demo-office.ts';
@@ -24,12 +26,13 @@ const withText = (text: string, steps = 'run no.such'): Profile => [
 ];
 const aliasesOf = (profile: Profile) => aliasFindings(profile, input, subject.catalogue).map(aliasAcceptable);
 const macrosOf = (profile: Profile) => checkMacros(indexOf(subject, profile), profile).map(macroAcceptable);
-const effectiveOf = (profile: Profile) => indexOf(subject, profile).effective;
-const faultsOf = (profile: Profile) => releaseFaults({ index: indexOf(subject, profile) }, profile);
+const acceptedOf = acceptedIn;
+const faultsOf = (profile: Profile) =>
+	releaseFaults({ circumstances: circumstancesOf(subject, profile, [], null), profile, released: undefined });
 
 /** The same acceptances over other files. */
 const over = (accepted: Profile, files: Profile): Profile =>
-	files.map((stratum, i) => ({ ...stratum, entries: accepted[i]!.entries }));
+	files.map((stratum, i) => withAcceptances(stratum, [...acceptancesIn(accepted[i]!).values()]));
 
 describe('acceptances of findings in files', () => {
 	const text = 'zz -> draw.arc\nzz -> draw.ring\n';
@@ -37,12 +40,12 @@ describe('acceptances of findings in files', () => {
 	const [clash] = aliasesOf(profile);
 	const [orphan] = macrosOf(profile);
 	const accepted = [clash!, orphan!].reduce(
-		(now, finding) => applyChanges(now, [accepts({ profile: now, target }, finding, 'we know', 'steward')]),
+		(now, finding) => applyEdit(now, tagged({ id: ACCEPTANCES }, [accepts({ profile: now, target }, finding, 'we know')])),
 		profile
 	);
 
 	it('let errors go out with a release', () => {
-		expect(faultsOf(profile).map((f) => f.in)).to.deep.equal(['aliases', 'macros']);
+		expect(faultsOf(profile).map((f) => f.chapter)).to.have.members(['aliases', 'macros']);
 		expect(faultsOf(accepted)).to.deep.equal([]);
 	});
 
@@ -50,7 +53,7 @@ describe('acceptances of findings in files', () => {
 		const moved = over(accepted, withText(`# ours\n\nqq -> draw.arc\n${text}`));
 		expect(
 			isAccepted(
-				effectiveOf(moved),
+				acceptedOf(moved),
 				aliasesOf(moved).find((f) => f.id === clash!.id)!
 			)
 		).to.equal(true);
@@ -60,17 +63,21 @@ describe('acceptances of findings in files', () => {
 	it('say nothing any more when the line or the other one says something else', () => {
 		const other = over(accepted, withText(text.replace('draw.arc', 'draw.segment')));
 		const now = aliasesOf(other).find((f) => f.id === clash!.id)!;
-		expect(isAccepted(effectiveOf(other), now)).to.equal(false);
-		expect(faultsOf(other).map((f) => f.in)).to.deep.equal(['aliases']);
+		expect(isAccepted(acceptedOf(other), now)).to.equal(false);
+		expect(faultsOf(other).map((f) => f.chapter)).to.deep.equal(['aliases']);
 		const mended = over(accepted, withText('zz -> draw.arc\n', 'run draw.arc'));
-		const effective = effectiveOf(mended);
-		expect(staleAcceptances(effective, 'aliases', aliasesOf(mended)).map((a) => a.acceptance.finding)).to.deep.equal([clash!.id]);
-		expect(staleAcceptances(effective, 'macros', macrosOf(mended)).map((a) => a.acceptance.finding)).to.deep.equal([orphan!.id]);
+		const still = acceptedOf(mended);
+		expect(staleAcceptances(acceptancesOf(still, 'aliases'), aliasesOf(mended)).map((a) => a.acceptance.finding)).to.deep.equal([
+			clash!.id
+		]);
+		expect(staleAcceptances(acceptancesOf(still, 'macros'), macrosOf(mended)).map((a) => a.acceptance.finding)).to.deep.equal([
+			orphan!.id
+		]);
 	});
 
 	it('are stale for the check they are of alone', () => {
-		expect(staleAcceptances(effectiveOf(accepted), 'keys', [])).to.deep.equal([]);
-		expect(staleAcceptances(effectiveOf(accepted), 'aliases', aliasesOf(accepted))).to.deep.equal([]);
-		expect(staleAcceptances(effectiveOf(accepted), 'macros', [])).to.have.length(1);
+		expect(staleAcceptances(acceptancesOf(acceptedOf(accepted), 'keys'), [])).to.deep.equal([]);
+		expect(staleAcceptances(acceptancesOf(acceptedOf(accepted), 'aliases'), aliasesOf(accepted))).to.deep.equal([]);
+		expect(staleAcceptances(acceptancesOf(acceptedOf(accepted), 'macros'), [])).to.have.length(1);
 	});
 });

@@ -3,7 +3,7 @@ import { expect } from 'chai';
 import fc from 'fast-check';
 import { aliasFindings, releasedAliases } from '../../../../../core/chapters/aliases/check.ts';
 import { aliasCost } from '../../../../../core/chapters/aliases/cost.ts';
-import { emptyAliasFile, type AliasFile } from '../../../../../core/chapters/aliases/file.ts';
+import { ALIASES, aliasFileIn, emptyAliasFile, type AliasFile } from '../../../../../core/chapters/aliases/file.ts';
 import { ALIAS_RULE_IDS, type AliasFinding } from '../../../../../core/chapters/aliases/finding.ts';
 import type { AliasInput } from '../../../../../core/chapters/aliases/input.ts';
 import { Spellings } from '../../../../../core/chapters/aliases/nearest.ts';
@@ -11,15 +11,14 @@ import { answerTo, completions } from '../../../../../core/chapters/aliases/prom
 import { aliasTable } from '../../../../../core/chapters/aliases/table.ts';
 import { catalogueOf } from '../../../../../core/application/application.ts';
 import { contextSpace } from '../../../../../core/context/space.ts';
-import { circumstancesOf, published, withReleased } from '../../../../../core/check/circumstances.ts';
+import { circumstancesOf } from '../../../../../core/check/circumstances.ts';
+import { published } from '../../../../../core/profile/stratum.ts';
 import { desksOf } from '../../../../../core/keyboard/desk.ts';
-import {
-	applyAliasChanges,
-	inverseAliasChanges,
-	spliceBetween,
-	StaleAliasError
-} from '../../../../../core/profile/alias-change.ts';
-import { stratumOf, type Profile, type StratumId } from '../../../../../core/profile/stratum.ts';
+import { FactoryWriteError, StaleChangeError } from '../../../../../core/profile/change.ts';
+import { applyEdit, inverseEdit, tagged } from '../../../../../core/profile/edit.ts';
+import { spliceBetween, type TextSplice } from '../../../../../core/profile/text.ts';
+import type { Profile, StratumId } from '../../../../../core/profile/stratum.ts';
+import { stratumOf } from '../../../strata.ts';
 import { varve } from '../../../../../demo/varve/varve.ts';
 import { heads } from '../../../arbitrary.ts';
 
@@ -34,6 +33,8 @@ const findings = (profile: Profile, how: Partial<AliasInput> = {}): AliasFinding
 	aliasFindings(profile, { ...input, ...how }, catalogue);
 const told = (profile: Profile, how: Partial<AliasInput> = {}) =>
 	findings(profile, how).map((f) => `${f.rule} ${f.entry.stratum.id}:${f.entry.record.line} ${f.entry.alias}`);
+
+const asEdit = (splices: readonly TextSplice[]) => tagged({ id: ALIASES }, splices);
 
 describe('aliases', () => {
 	it('fold from the lowest stratum up: a line stands in place of a lower one, takes away, or stops at a lock', () => {
@@ -90,7 +91,7 @@ describe('aliases', () => {
 		const history = varve.history();
 		const { profile } = history.at(-1)!;
 		const released = history[0]!.profile;
-		const c = circumstancesOf({ application: varve.application, space, catalogue }, withReleased(profile, []), desksOf([]), null);
+		const c = circumstancesOf({ application: varve.application, space, catalogue }, profile, desksOf([]), null);
 		const all = aliasFindings(profile, input, catalogue, c, releasedAliases(released, input));
 		const rules = new Set(all.map((f) => f.rule));
 		expect(ALIAS_RULE_IDS.filter((id) => !rules.has(id))).to.deep.equal([]);
@@ -126,13 +127,13 @@ describe('aliases', () => {
 				const profile = layers('', before);
 				const splice = spliceBetween('office' as StratumId, before, after);
 				if (!splice) return void expect(after).to.equal(before);
-				const now = applyAliasChanges(profile, [splice]);
-				expect(now[1]!.aliases!.text).to.equal(after);
-				expect(applyAliasChanges(now, inverseAliasChanges([splice]))[1]!.aliases!.text).to.equal(before);
+				const now = applyEdit(profile, asEdit([splice]));
+				expect(aliasFileIn(now[1]!)!.text).to.equal(after);
+				expect(aliasFileIn(applyEdit(now, inverseEdit(asEdit([splice])))[1]!)!.text).to.equal(before);
 			})
 		);
 		const splice = { stratum: 'office' as StratumId, at: 2, before: 'x', after: 'y' };
-		expect(() => applyAliasChanges(layers('', 'ab'), [splice])).to.throw(StaleAliasError, 'expected "x"');
-		expect(() => applyAliasChanges(layers('a'), [{ ...splice, stratum: 'factory' as StratumId }])).to.throw('never written');
+		expect(() => applyEdit(layers('', 'ab'), asEdit([splice]))).to.throw(StaleChangeError, 'expected "x"');
+		expect(() => applyEdit(layers('a'), asEdit([{ ...splice, stratum: 'factory' as StratumId }]))).to.throw(FactoryWriteError);
 	});
 });

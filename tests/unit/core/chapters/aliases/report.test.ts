@@ -1,5 +1,7 @@
 import '../../../../../core/recipe/shapes/all.ts';
 import { expect } from 'chai';
+import { aliasFileIn } from '../../../../../core/chapters/aliases/file.ts';
+import { headOf } from '../../../../../core/profile/stratum.ts';
 import { aliasReport, type AliasStrata } from '../../../../../core/chapters/aliases/report.ts';
 import { emptyAliasFile } from '../../../../../core/chapters/aliases/file.ts';
 import { SHIPPED_RECIPES } from '../../../../../core/recipe/shipped.ts';
@@ -77,7 +79,10 @@ describe('report of the alias files', () => {
 
 	it('is plain data, so that a worker can send it', () => {
 		const report = aliasReport(
-			demoProfile(varve).map(({ id, kind, name, aliases }) => ({ id, kind, name, ...(aliases && { aliases }) })),
+			demoProfile(varve).map((stratum) => {
+				const aliases = aliasFileIn(stratum);
+				return { ...headOf(stratum), ...(aliases && { aliases }) };
+			}),
 			setting,
 			subject.catalogue
 		);

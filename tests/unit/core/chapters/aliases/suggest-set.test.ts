@@ -6,7 +6,7 @@ import { suggestAliasSet, type Solve } from '../../../../../core/chapters/aliase
 import { aliasTable } from '../../../../../core/chapters/aliases/table.ts';
 import { catalogueOf } from '../../../../../core/application/application.ts';
 import { contextSpace } from '../../../../../core/context/space.ts';
-import { stratumOf } from '../../../../../core/profile/stratum.ts';
+import { stratumOf } from '../../../strata.ts';
 import { varve } from '../../../../../demo/varve/varve.ts';
 import { heads } from '../../../arbitrary.ts';
 

@@ -2,38 +2,46 @@ import { expect } from 'chai';
 import fc from 'fast-check';
 import type { CommandId } from '../../../../../core/application/command.ts';
 import { Checks, check } from '../../../../../core/check/check.ts';
+import { followEdit } from '../../../../../core/check/follow.ts';
+import { shortcutsIn } from '../../../../../core/chapters/shortcuts/entry.ts';
 import { findingId } from '../../../../../core/check/finding.ts';
 import { indexOf } from '../../../../../core/check/circumstances.ts';
 import { checkMacros, macroGround } from '../../../../../core/chapters/macros/check.ts';
-import { macroDifferences } from '../../../../../core/chapters/macros/diff.ts';
 import { MACRO_RULE_IDS } from '../../../../../core/chapters/macros/finding.ts';
 import { IDLE, play } from '../../../../../core/chapters/macros/machine.ts';
-import { Macro, macroIdFor, type MacroEntry, type MacroStep } from '../../../../../core/chapters/macros/macro.ts';
+import { Macro, macroIdFor, macrosIn, MACROS, type MacroStep } from '../../../../../core/chapters/macros/macro.ts';
 import { patternsFor } from '../../../../../core/chapters/macros/patterns.ts';
 import { parseSteps, stepsText, StepsError } from '../../../../../core/chapters/macros/steps.ts';
 import { macroTable, profileCatalogue } from '../../../../../core/chapters/macros/table.ts';
-import { applyEdit, inverseEdit, type Said } from '../../../../../core/profile/edit.ts';
-import { macroOfChange, StaleMacroError } from '../../../../../core/profile/macro-change.ts';
-import { stratumOf, type Profile } from '../../../../../core/profile/stratum.ts';
+import { dropMacro, setMacro } from '../../../../../core/chapters/macros/writing.ts';
+import { FactoryWriteError, StaleChangeError } from '../../../../../core/profile/change.ts';
+import { namesOf } from '../../../../../core/profile/chapter.ts';
+import { differencesBetween } from '../../../../../core/profile/differences.ts';
+import { applyEdit, inverseEdit } from '../../../../../core/profile/edit.ts';
+import { stratumById } from '../../../../../core/profile/stratum.ts';
+import type { Profile } from '../../../../../core/profile/stratum.ts';
+import { stratumOf, type SaidMacro } from '../../../strata.ts';
 import { varve } from '../../../../../demo/varve/varve.ts';
 import { demoCircumstances, demoProfile, subjectOf } from '../../../demo-office.ts';
 import { circumstances, small, type Small } from '../../../arbitrary.ts';
 
 const subject = subjectOf(varve);
 const [factory, office, personal] = varve.strata;
-const made = (id: string, steps: string, more: Partial<Macro> = {}): Macro =>
-	Macro.parse({ id: `macro:${id}`, label: id, steps: parseSteps(steps), ...more });
+const made = (id: string, steps: string, { locks = false, ...more }: Partial<Macro> & { locks?: boolean } = {}) => ({
+	...Macro.parse({ id: `macro:${id}`, label: id, steps: parseSteps(steps), ...more }),
+	...(locks && { locks })
+});
 /** The stand-in with these macros in the office and the personal stratum. */
-const withMacros = (inOffice: readonly MacroEntry[], own: readonly MacroEntry[] = []): Profile => [
+const withMacros = (inOffice: readonly SaidMacro[], own: readonly SaidMacro[] = []): Profile => [
 	stratumOf(factory!, varve.factoryEntries, varve.factoryAliases),
 	stratumOf(office!, [], null, inOffice),
 	stratumOf(personal!, [], null, own)
 ];
-const found = (...macros: readonly Macro[]) => {
+const found = (...macros: readonly SaidMacro[]) => {
 	const profile = withMacros(macros);
 	return checkMacros(indexOf(subject, profile), profile);
 };
-const told = (id: string, ...macros: readonly Macro[]) => {
+const told = (id: string, ...macros: readonly SaidMacro[]) => {
 	const profile = withMacros(macros);
 	const ground = macroGround(indexOf(subject, profile), profile);
 	return [...play(`macro:${id}` as CommandId, ground)];
@@ -106,7 +114,7 @@ describe('macros', () => {
 			expect(table.idle.map((i) => [i.entry.id, i.stratum.id, i.reason])).to.deep.equal([
 				['macro:a', 'office', 'covered'],
 				['macro:b', 'personal', 'locked'],
-				['macro:c', 'personal', 'nothing']
+				['macro:c', 'personal', 'nothing-to-remove']
 			]);
 		});
 
@@ -228,28 +236,27 @@ describe('macros', () => {
 
 	describe('in edits', () => {
 		const a = made('a', 'cancel');
-		const change = (before: MacroEntry | null, after: MacroEntry | null): Said => ({
-			changes: [],
-			aliases: [],
-			macros: [{ stratum: 'office' as never, before, after }]
-		});
+		const start = withMacros([]);
+		const inOffice = (profile: Profile) => stratumById(profile, office!.id);
+		const told = (before: Profile, now: Profile) =>
+			differencesBetween(before, now, namesOf(indexOf(subject, now))).map((d) => [d.chapter, d.kind, d.command]);
 
 		it('come, change, go and come back as they were', () => {
-			const start = withMacros([]);
-			const there = applyEdit(start, change(null, a));
-			expect(macroDifferences(start, there).map((d) => [d.kind, d.id])).to.deep.equal([['added', 'macro:a']]);
-			const other = applyEdit(there, change(a, { ...a, label: 'Other' }));
-			expect(macroDifferences(there, other).map((d) => d.kind)).to.deep.equal(['changed']);
-			const back = applyEdit(other, inverseEdit(change(a, { ...a, label: 'Other' })));
-			expect(macroDifferences(there, back)).to.deep.equal([]);
-			expect(macroDifferences(there, start).map((d) => d.kind)).to.deep.equal(['removed']);
+			const there = applyEdit(start, setMacro(inOffice(start), a));
+			expect(told(start, there)).to.deep.equal([[MACROS, 'added', 'macro:a']]);
+			const changes = setMacro(inOffice(there), { ...a, label: 'Other' });
+			const other = applyEdit(there, changes);
+			expect(told(there, other)).to.deep.equal([[MACROS, 'changed', 'macro:a']]);
+			const back = applyEdit(other, inverseEdit(changes));
+			expect(told(there, back)).to.deep.equal([]);
+			expect([...macrosIn(inOffice(back)).values()]).to.deep.equal([...macrosIn(inOffice(there)).values()]);
+			expect(told(there, start)).to.deep.equal([[MACROS, 'removed', 'macro:a']]);
 		});
 
 		it('are refused whole where the macro is not as expected, or the stratum is the factory', () => {
-			expect(() => applyEdit(withMacros([a]), change(null, a))).to.throw(StaleMacroError, 'expected none, found "a"');
-			expect(() =>
-				applyEdit(withMacros([]), { changes: [], aliases: [], macros: [{ stratum: 'factory' as never, before: null, after: a }] })
-			).to.throw(RangeError, 'never written');
+			const there = withMacros([a]);
+			expect(() => applyEdit(there, setMacro(inOffice(start), a))).to.throw(StaleChangeError, 'expected none, found set at 0');
+			expect(() => applyEdit(start, setMacro(start[0]!, a))).to.throw(FactoryWriteError, 'never written');
 		});
 
 		it('are re-checked with what they can affect, and with exactly the answer of a full check', () => {
@@ -258,9 +265,9 @@ describe('macros', () => {
 				const checks = new Checks(all);
 				for (const _ of checks.steps());
 				const { stratum, macro } = macroTable(demoProfile(varve)).inForce.get(id)!;
-				const said: Said = { changes: [], aliases: [], macros: [{ stratum: stratum.id, before: macro, after: null }] };
+				const said = dropMacro(stratumById(demoProfile(varve), stratum.id), macro.id);
 				const now = demoCircumstances(varve, applyEdit(demoProfile(varve), said));
-				checks.update(now, [], said.macros.map(macroOfChange));
+				followEdit(checks, now, said);
 				expect(checks.list().map(findingId).sort(), id).to.deep.equal(check(now).map(findingId).sort());
 			}
 		});
@@ -274,11 +281,13 @@ describe('macros', () => {
 					fc.pre(stratum !== undefined && binding !== undefined);
 					const id = 'macro:x' as CommandId;
 					const entries = [
-						...stratum.entries.values(),
+						...shortcutsIn(stratum).values(),
 						{ op: 'set' as const, command: id, keys: binding.keys, scope: binding.scope, rank: 9_999 }
 					];
 					const without = app.profile.map((s) => (s === stratum ? stratumOf(s, entries) : s));
-					const withIt = without.map((s) => (s.id === stratum.id ? { ...s, macros: new Map([[id, made('x', 'cancel')]]) } : s));
+					const withIt = without.map((s) =>
+						s.id === stratum.id ? stratumOf(s, [...shortcutsIn(s).values()], null, [made('x', 'cancel')]) : s
+					);
 					const [before, after] = comes ? [without, withIt] : [withIt, without];
 					const checks = new Checks(circumstances(app, before));
 					for (const _ of checks.steps());

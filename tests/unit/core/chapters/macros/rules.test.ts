@@ -4,18 +4,21 @@ import { checkMacros } from '../../../../../core/chapters/macros/check.ts';
 import type { MacroRuleId } from '../../../../../core/chapters/macros/finding.ts';
 import { IDLE, perform, type Activity, type Fault } from '../../../../../core/chapters/macros/machine.ts';
 import { macroGround } from '../../../../../core/chapters/macros/check.ts';
-import { Macro, type MacroEntry } from '../../../../../core/chapters/macros/macro.ts';
+import { Macro } from '../../../../../core/chapters/macros/macro.ts';
 import { parseSteps } from '../../../../../core/chapters/macros/steps.ts';
-import { stratumOf, type Profile } from '../../../../../core/profile/stratum.ts';
+import type { Profile } from '../../../../../core/profile/stratum.ts';
+import { stratumOf, type SaidMacro } from '../../../strata.ts';
 import { gneiss } from '../../../../../demo/gneiss/gneiss.ts';
 import type { StandIn } from '../../../../../demo/stand-in.ts';
 import { varve } from '../../../../../demo/varve/varve.ts';
 import { subjectOf } from '../../../demo-office.ts';
 
-const made = (id: string, steps: string, more: Partial<Macro> = {}): Macro =>
-	Macro.parse({ id: `macro:${id}`, label: id, steps: parseSteps(steps), ...more });
+const made = (id: string, steps: string, { locks = false, ...more }: Partial<Macro> & { locks?: boolean } = {}) => ({
+	...Macro.parse({ id: `macro:${id}`, label: id, steps: parseSteps(steps), ...more }),
+	...(locks && { locks })
+});
 
-function setUp(app: StandIn, office: readonly MacroEntry[], own: readonly MacroEntry[] = [], shortcuts = '') {
+function setUp(app: StandIn, office: readonly SaidMacro[], own: readonly SaidMacro[] = [], shortcuts = '') {
 	const [factory, second, third] = app.strata;
 	const profile: Profile = [
 		stratumOf(factory!, app.factoryEntries, app.factoryAliases),
@@ -25,7 +28,7 @@ function setUp(app: StandIn, office: readonly MacroEntry[], own: readonly MacroE
 	const index = indexOf(subjectOf(app), profile);
 	return { index, profile };
 }
-const found = (office: readonly MacroEntry[], own: readonly MacroEntry[] = [], shortcuts = '', app: StandIn = varve) => {
+const found = (office: readonly SaidMacro[], own: readonly SaidMacro[] = [], shortcuts = '', app: StandIn = varve) => {
 	const { index, profile } = setUp(app, office, own, shortcuts);
 	return checkMacros(index, profile);
 };

@@ -1,10 +1,12 @@
 import { z } from 'zod';
+import { StratumId } from '$core/profile/stratum.ts';
 import { ReleaseNumber } from '$core/release/release.ts';
 import { readBody } from '$lib/server/problem';
 import { route } from '$lib/server/route';
 
+/** Lets the seats follow a release; `stratum` is the one that is written to. */
 export const PUT = route(async ({ params, request }, { releases }) => {
-	const { release } = await readBody(request, z.strictObject({ release: ReleaseNumber }));
-	await releases.setChannel(params.app!, release);
+	const { release, stratum } = await readBody(request, z.strictObject({ release: ReleaseNumber, stratum: StratumId }));
+	await releases.setChannel(params.app!, stratum, release);
 	return releases.list(params.app!);
 });

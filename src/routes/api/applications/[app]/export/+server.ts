@@ -1,9 +1,10 @@
 import { z } from 'zod';
+import { indexOf } from '$core/check/circumstances.ts';
 import { aliasTable } from '$core/chapters/aliases/table.ts';
 import { Section, selectProfile, USUAL, type Selection } from '$core/hand-over/selection.ts';
 import { parseScope } from '$core/context/scope.ts';
 import type { Profile } from '$core/profile/stratum.ts';
-import { profileFile, writeProfileFile } from '$core/hand-over/profile-json.ts';
+import { profileFile, writeProfileFile } from '$core/hand-over/profile-file.ts';
 import { htmlSheet, markdownSheet, sheetOf } from '$core/hand-over/sheet.ts';
 import { shortcutTable, writeShortcutsCsv } from '$core/hand-over/shortcuts-csv.ts';
 import { profileCatalogue } from '$core/chapters/macros/table.ts';
@@ -49,10 +50,11 @@ export const GET = route(async ({ params, url }, { profiles, folders }) => {
 	const { format, stratum, sections, in: contexts } = checked(Query, Object.fromEntries(url.searchParams));
 	const { application, profile, catalogue: own, space } = await profiles.load(params.app!);
 	const catalogue = profileCatalogue(own, profile);
+	const index = indexOf({ application, space, catalogue: own }, profile);
 	const selection: Selection = { sections, contexts, categories: url.searchParams.getAll('category') };
 	let picked: Profile;
 	try {
-		picked = selectProfile(profile, selection, { space, catalogue });
+		picked = selectProfile(profile, selection, { index });
 	} catch (error) {
 		throw new Problem(400, 'not-sound', (error as Error).message);
 	}

@@ -1,12 +1,13 @@
 import { json } from '@sveltejs/kit';
 import { z } from 'zod';
 import { Revision } from '$core/profile/edit.ts';
-import { Role } from '$core/profile/role.ts';
+import { StratumId } from '$core/profile/stratum.ts';
 import { readBody } from '$lib/server/problem';
 import { route } from '$lib/server/route';
 
 const Publication = z.strictObject({
-	role: Role,
+	/** The stratum that is written to: releases are the steward's. */
+	stratum: StratumId,
 	notes: z.string().trim().min(1, 'say in the notes what changes for the people at the seats').max(4000),
 	base: Revision
 });
@@ -14,7 +15,7 @@ const Publication = z.strictObject({
 export const GET = route(async ({ params }, { releases }) => releases.list(params.app!));
 
 export const POST = route(async ({ params, request }, { releases, checking }) => {
-	const { role, notes, base } = await readBody(request, Publication);
+	const { stratum, notes, base } = await readBody(request, Publication);
 	await checking.refuseErrors(params.app!);
-	return json(await releases.publish(params.app!, role, notes, base), { status: 201 });
+	return json(await releases.publish(params.app!, stratum, notes, base), { status: 201 });
 });

@@ -3,6 +3,6 @@ import { readBody } from '$lib/server/problem';
 import { route } from '$lib/server/route';
 
 export const POST = route(async ({ params, request }, { profiles }) => {
-	const { base, role } = await readBody(request, Step);
-	return profiles.step(params.app!, 'undo', base, role);
+	const { base, stratum } = await readBody(request, Step);
+	return profiles.step(params.app!, 'undo', base, stratum);
 });

@@ -3,12 +3,16 @@ import { expect } from 'chai';
 import fc from 'fast-check';
 import { readFileSync } from 'node:fs';
 import { FileRefusedError, LARGEST_FILE, refuseBySize, textOf } from '../../../../core/format/problem.ts';
-import { profileFile, readProfileFile, writeProfileFile } from '../../../../core/hand-over/profile-json.ts';
+import { profileFile, readProfileFile, writeProfileFile } from '../../../../core/hand-over/profile-file.ts';
 import { readShortcutsCsv, writeShortcutsCsv } from '../../../../core/hand-over/shortcuts-csv.ts';
-import { importChanges, previewImport } from '../../../../core/hand-over/preview.ts';
-import { applyChanges } from '../../../../core/profile/edit.ts';
-import type { Entry } from '../../../../core/chapters/shortcuts/entry.ts';
-import { inOrder, stratumOf, type StratumId } from '../../../../core/profile/stratum.ts';
+import { bringShortcuts, compareShortcuts } from '../../../../core/chapters/shortcuts/import.ts';
+import { applyChanges } from '../../../../core/chapters/shortcuts/change.ts';
+import { shortcutsIn, type Entry } from '../../../../core/chapters/shortcuts/entry.ts';
+import { acceptances } from '../../../../core/chapters/acceptances/chapter.ts';
+import type { FileRow } from '../../../../core/profile/chapter.ts';
+import { saidIn } from '../../../../core/hand-over/selection.ts';
+import { inOrder } from '../../../../core/profile/entry.ts';
+import { withAcceptances } from '../../strata.ts';
 import { gneiss } from '../../../../demo/gneiss/gneiss.ts';
 import { schemas } from '../../../../scripts/schemas.ts';
 import { small } from '../../arbitrary.ts';
@@ -26,39 +30,52 @@ describe('profile file', () => {
 				const { rows, refused } = readProfileFile('x.json', writeProfileFile(profileFile(application, app.profile)));
 				expect(refused).to.deep.equal([]);
 				const written = app.profile.flatMap((s) =>
-					inOrder(s).map(({ op, command, keys, scope }) => ({ op, shortcut: { command, keys, scope }, stratum: s.id }))
+					inOrder(shortcutsIn(s)).map((said) => ({ said: { ...said, rank: 0 }, stratum: s.id }))
 				);
-				expect(rows.map(({ op, shortcut, stratum }) => ({ op, shortcut, stratum }))).to.deep.equal(written);
+				expect(rows.map(({ said, stratum }) => ({ said, stratum }))).to.deep.equal(written);
 			})
 		);
 	});
 
 	it('is valid by the published JSON Schema, checked by ajv', () => {
 		const published = JSON.parse(
-			readFileSync(new URL('../../../../docs/schema/skarn-profile-1.schema.json', import.meta.url), 'utf8')
+			readFileSync(new URL('../../../../docs/schema/skarn-profile-2.schema.json', import.meta.url), 'utf8')
 		) as object;
 		const validate = new Ajv2020({ strict: false }).compile(published);
 		expect(validate(JSON.parse(text)), JSON.stringify(validate.errors)).to.equal(true);
-		const wrong = JSON.parse(text) as { strata: { entries: { op: string }[] }[] };
-		wrong.strata[0]!.entries[0]!.op = 'add';
+		const wrong = JSON.parse(text) as { strata: { chapters: { shortcuts: { op: string }[] } }[] };
+		wrong.strata[0]!.chapters.shortcuts[0]!.op = 'add';
 		expect(validate(wrong)).to.equal(false);
 	});
 
 	it('carries acceptances, and finds them the same when read again', () => {
 		const [factory, office, personal] = demoProfile();
 		const acceptance = {
+			op: 'set',
 			finding: 'clash\n\nF',
 			circumstances: '0badcafe',
 			reason: 'two reviewers asked',
-			role: 'steward'
+			role: 'steward',
+			command: 'view.fit' as Entry['command'],
+			keys: 'F',
+			scope: {},
+			rank: 0
 		} as const;
-		const entry = { op: 'accept', command: 'view.fit', keys: 'F', scope: {}, rank: 99, acceptance } as unknown as Entry;
-		const accepted = [factory!, stratumOf(office!, [...office!.entries.values(), entry]), personal!];
+		const accepted = [factory!, withAcceptances(office!, [acceptance]), personal!];
 		const { rows, refused } = readProfileFile('x.json', writeProfileFile(profileFile(application, accepted)));
 		expect(refused).to.deep.equal([]);
-		expect(rows.filter((row) => row.acceptance).map((row) => row.acceptance)).to.deep.equal([acceptance]);
-		const states = previewImport(demoIndex(accepted), accepted, rows, (row) => row.stratum!).map((row) => row.state);
-		expect(new Set(states)).to.deep.equal(new Set(['same']));
+		const mine = rows.filter((row) => row.chapter === acceptances.id);
+		expect(mine.map((row) => row.said)).to.deep.equal([acceptance]);
+		const ground = { index: demoIndex(accepted), profile: accepted };
+		const items = acceptances.compare(mine as never, ground, { targetOf: (row) => row.stratum!, saysAll: true });
+		expect(items.map((item) => item.state)).to.deep.equal(['same']);
+	});
+
+	it('takes the rest where a chapter is not known, and says which with its pointer', () => {
+		const { rows, refused } = readProfileFile('x.json', text.replace('"shortcuts":', '"wheels":'));
+		expect(refused.map((r) => r.pointer)).to.deep.equal(['/strata/0/chapters/wheels']);
+		expect(refused[0]!.message).to.include('knows no chapter "wheels"').and.include('shortcuts');
+		expect(rows).to.have.length([...saidIn(profile)].length - shortcutsIn(profile[0]!).size);
 	});
 
 	it('has schemas in docs/schema that are those of the code', () => {
@@ -90,8 +107,11 @@ describe('profile file', () => {
 	it('refuses single entries with line and pointer and keeps the rest', () => {
 		const broken = text.replace('"keys":"Ctrl+N"', '"keys":"Ctrl+Nope"').replace('"command":"file.open"', '"comand":"file.open"');
 		const { rows, refused } = readProfileFile('x.json', broken);
-		expect(rows).to.have.length(profile.reduce((n, s) => n + s.entries.size, 0) - 2);
-		expect(refused.map((r) => r.pointer)).to.deep.equal(['/strata/0/entries/0/keys', '/strata/0/entries/1/command']);
+		expect(rows).to.have.length([...saidIn(profile)].length - 2);
+		expect(refused.map((r) => r.pointer)).to.deep.equal([
+			'/strata/0/chapters/shortcuts/0/keys',
+			'/strata/0/chapters/shortcuts/1/command'
+		]);
 		expect(refused[0]!.line).to.equal(broken.split('\n').findIndex((l) => l.includes('Nope')) + 1);
 		expect(refused[0]!.message).to.include('expected one character or a key name');
 	});
@@ -114,11 +134,11 @@ describe('profile file', () => {
 		);
 		const reading = (entries: readonly unknown[]) => {
 			const [stratum] = profileFile(application, profile).strata;
-			const file = { ...profileFile(application, profile), strata: [{ ...stratum!, entries, acceptances: [], macros: [] }] };
+			const file = { ...profileFile(application, profile), strata: [{ ...stratum!, chapters: { shortcuts: entries } }] };
 			const { rows, refused } = readProfileFile('x.json', JSON.stringify(file));
 			return {
-				rows: rows.map(({ op, shortcut }) => ({ op, shortcut })),
-				refused: refused.map(({ pointer, message }) => ({ pointer: pointer!.replace(/entries\/\d+/, 'entries'), message }))
+				rows: rows.map(({ said }) => said),
+				refused: refused.map(({ pointer, message }) => ({ pointer: pointer!.replace(/shortcuts\/\d+/, 'shortcuts'), message }))
 			};
 		};
 		fc.assert(
@@ -148,11 +168,11 @@ describe('shortcuts in CSV', () => {
 				const { rows, refused } = readShortcutsCsv('x.csv', writeShortcutsCsv(app.profile, app.index.catalogue));
 				expect(refused).to.deep.equal([]);
 				const written = app.profile.flatMap((s) =>
-					inOrder(s).map(({ op, command, keys, scope }) => [op, command, keys, Object.keys(scope).sort(), s.id])
+					inOrder(shortcutsIn(s)).map(({ op, command, keys, scope }) => [op, command, keys, Object.keys(scope).sort(), s.id])
 				);
-				expect(
-					rows.map(({ op, shortcut: s, stratum }) => [op, s.command, s.keys, Object.keys(s.scope).sort(), stratum])
-				).to.deep.equal(written);
+				expect(rows.map(({ said: s, stratum }) => [s.op, s.command, s.keys, Object.keys(s.scope).sort(), stratum])).to.deep.equal(
+					written
+				);
 			})
 		);
 	});
@@ -181,23 +201,24 @@ describe('shortcuts in CSV', () => {
 
 describe('import preview', () => {
 	const index = demoIndex();
-	const asNamed = (row: { stratum: StratumId | undefined }) => row.stratum ?? profile[2]!.id;
+	const ground = { index, profile };
+	const comparing = { targetOf: (row: FileRow) => row.stratum ?? profile[2]!.id, saysAll: false };
+	const ofShortcuts = (rows: readonly FileRow[]) => rows.filter((row) => row.chapter === 'shortcuts') as FileRow<Entry>[];
 
 	it('of an export is all the same, and importing it changes nothing', () => {
 		for (const rows of [
-			readProfileFile('x.json', text).rows,
+			ofShortcuts(readProfileFile('x.json', text).rows),
 			readShortcutsCsv('x.csv', writeShortcutsCsv(profile, index.catalogue)).rows
 		]) {
-			const preview = previewImport(index, profile, rows, asNamed);
-			expect(new Set(preview.map((p) => p.state))).to.deep.equal(new Set(['same']));
-			expect(importChanges(index, profile, preview).changes).to.deep.equal([]);
+			const items = compareShortcuts(rows, ground, comparing);
+			expect(new Set(items.map((p) => p.state))).to.deep.equal(new Set(['same']));
 		}
 	});
 
 	it('tells new, replaced, same and refused apart', () => {
 		const csv =
 			'keys,command,scope,stratum\nAlt+Z,file.quit,,personal\nF,view.zoom-box,,personal\nCtrl+S,file.save,,office\nA,file.nowhere,,personal\nA,file.quit,pane=attic,personal\nAlt+Z,file.quit,,personal\nCtrl+J,file.quit,,factory\nCtrl+S,file.save-all,,personal\n';
-		const preview = previewImport(index, profile, readShortcutsCsv('x.csv', csv).rows, asNamed);
+		const preview = compareShortcuts(readShortcutsCsv('x.csv', csv).rows, ground, comparing);
 		expect(preview.map((p) => p.state)).to.deep.equal([
 			'new',
 			'replaced',
@@ -208,7 +229,7 @@ describe('import preview', () => {
 			'refused',
 			'refused'
 		]);
-		expect(preview[1]!.replaces.map((b) => b.command)).to.deep.equal(['view.fit']);
+		expect(preview[1]!.gone).to.equal(`takes it from ${index.catalogue.get('view.fit' as never)!.label}`);
 		expect(preview.slice(3).map((p) => p.reason)).to.satisfy((reasons: string[]) =>
 			[
 				/not in the catalogue/,
@@ -218,7 +239,8 @@ describe('import preview', () => {
 				/Office has locked/
 			].every((r, i) => r.test(reasons[i]!))
 		);
-		const { changes } = importChanges(index, profile, preview);
+		const open = preview.filter((item) => item.state === 'new' || item.state === 'replaced');
+		const { changes } = bringShortcuts(open, ground);
 		const after = demoIndex(applyChanges(profile, changes));
 		expect(after.on('Alt+Z' as never).map((b) => b.command)).to.deep.equal(['file.quit']);
 		expect(after.on('F' as never).map((b) => b.command)).to.have.members(['view.zoom-box', 'solid.fillet']);

@@ -1,0 +1,79 @@
+import type { CommandId } from '../application/command.ts';
+import type { AnyChange, Pen } from '../profile/chapter.ts';
+import type { Profile, StratumId } from '../profile/stratum.ts';
+import type { Keys } from '../stroke/stroke.ts';
+import type { Acceptable } from './acceptance.ts';
+import type { Circumstances } from './circumstances.ts';
+import type { Severity } from './finding.ts';
+
+/** What shows a finding. */
+export type AnyWitness =
+	| { readonly kind: 'keys'; readonly keys: Keys; readonly situation: number }
+	/** That there are no keys. */
+	| { readonly kind: 'situation'; readonly situation: number }
+	| { readonly kind: 'typed'; readonly text: string; readonly stratum: StratumId; readonly line: number }
+	| { readonly kind: 'macro'; readonly macro: CommandId; readonly step: number | undefined; readonly situation: number };
+
+/** A way out of a finding that was tried: it removes the finding and adds no error. */
+export interface AnyFix {
+	readonly kind: string;
+	readonly label: string;
+	readonly changes: readonly AnyChange[];
+}
+
+/** What a check looks at, whatever it checks. The circumstances are those of the profile. */
+export interface Looking {
+	readonly circumstances: Circumstances;
+	readonly profile: Profile;
+	/** The profile as the seats have it; undefined before the first release. */
+	readonly released: Profile | undefined;
+}
+
+/** A finding of any chapter. What people read of it is worked out when it is asked for. */
+export interface AnyFinding {
+	readonly chapter: string;
+	readonly rule: string;
+	/** What the rule finds, in a few words. */
+	readonly title: string;
+	readonly severity: Severity;
+	/** Stable while the same things are concerned. */
+	readonly id: string;
+	/** The command that suffers most. */
+	readonly command: CommandId;
+	/** The stratum whose word it is, where it is one's alone. */
+	readonly stratum: StratumId | undefined;
+	readonly witness: AnyWitness;
+	sentence(): string;
+	/** In how many situations it shows; 0 where that is no question. */
+	count(): number;
+	acceptable(): Acceptable;
+	/** Those that are sound when written from the pen's stratum, the mildest first. */
+	fixes(pen: Pen): AnyFix[];
+	/** Which seats it is about. */
+	seats(): string;
+}
+
+/** The check of one chapter. */
+export interface Checker {
+	readonly chapter: string;
+	/** All that the chapter's rules find, errors first. */
+	findings(looking: Looking): AnyFinding[];
+}
+
+export const keysOf = ({ witness }: Pick<AnyFinding, 'witness'>): Keys | undefined =>
+	witness.kind === 'keys' ? witness.keys : undefined;
+
+/** Whether a change removes the finding and adds no error, by looking again with the same check. */
+export function isMended(checker: Checker, before: Looking, after: Looking, finding: Pick<AnyFinding, 'id'>): boolean {
+	const errors = new Set(checker.findings(before).flatMap((f) => (f.severity === 'error' ? [f.id] : [])));
+	const then = checker.findings(after);
+	return then.every((f) => f.id !== finding.id && (f.severity !== 'error' || errors.has(f.id)));
+}
+
+/** What mending many findings in one way would do, before it is done. */
+export interface MendingAll {
+	readonly labels: readonly string[];
+	/** How many have no sound way of this kind. */
+	readonly left: number;
+	readonly changes: readonly AnyChange[];
+}

@@ -1,0 +1,25 @@
+import { KeyFinding } from '$core/chapters/shortcuts/checker';
+import { SHORTCUTS } from '$core/chapters/shortcuts/entry';
+import { acceptedIn } from '$core/chapters/acceptances/acceptance';
+import { isAccepted } from '$core/check/acceptance';
+import type { AnyFinding, Looking } from '$core/check/any-finding';
+import { CHECKERS, errorsFirst, findingsIn } from '$core/check/checkers';
+import type { Finding } from '$core/check/finding';
+
+const OTHERS = CHECKERS.map(({ chapter }) => chapter).filter((chapter) => chapter !== SHORTCUTS);
+
+/** Findings of all chapters, errors first; those of keys are kept while the profile is edited, and are given. */
+export const allFindings = (ofKeys: readonly Finding[], looking: Looking): AnyFinding[] =>
+	errorsFirst([...ofKeys.map((finding) => new KeyFinding(finding, looking.circumstances)), ...findingsIn(looking, OTHERS)]);
+
+/** What stood open in the release that seats follow; undefined before the first. */
+export function findingsBefore({ circumstances, released }: Looking): AnyFinding[] | undefined {
+	if (!circumstances.released || !released) return undefined;
+	const accepted = acceptedIn(released);
+	const before: Looking = {
+		circumstances: { ...circumstances, index: circumstances.released, accepted, released: undefined },
+		profile: released,
+		released: undefined
+	};
+	return findingsIn(before).filter((f) => !accepted.has(f.id) || !isAccepted(accepted, f.acceptable()));
+}

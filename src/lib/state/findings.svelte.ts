@@ -1,0 +1,84 @@
+import { untrack } from 'svelte';
+import type { CommandId } from '$core/application/command';
+import { aliasAcceptable } from '$core/chapters/aliases/acceptance';
+import { aliasFindings } from '$core/chapters/aliases/check';
+import { aliasFileIn } from '$core/chapters/aliases/file';
+import { macroAcceptable } from '$core/chapters/macros/acceptance';
+import { checkMacros } from '$core/chapters/macros/check';
+import { acceptedAs, isAccepted } from '$core/check/acceptance';
+import { teller } from '$core/check/check';
+import { findingId, type Finding, type Told } from '$core/check/finding';
+import type { Looking } from '$core/check/any-finding';
+import { allFindings, findingsBefore } from './all-findings';
+import { CheckSession } from './check-session.svelte';
+import type { Workspace } from './workspace.svelte';
+
+/** What the checks of one profile have found: in its keys, its alias files and its macros. */
+export class Findings {
+	readonly #workspace: Workspace;
+	readonly checks = new CheckSession();
+
+	constructor(workspace: Workspace) {
+		this.#workspace = workspace;
+	}
+
+	#teller = $derived.by(() => teller(this.#workspace.circumstances));
+	/** The finding in words. */
+	tell = (finding: Finding): Told => this.#teller(finding);
+
+	/** All findings of keys, accepted ones among them. */
+	all = $derived.by(() => this.checks.findings);
+	/** Those that nobody has accepted as they stand. */
+	open = $derived.by(() => this.all.filter((f) => !this.#isAccepted(f)));
+	byCommand = $derived.by(() => {
+		const map = new Map<CommandId, Finding[]>();
+		for (const finding of this.open)
+			for (const command of new Set([finding.command, ...finding.bindings.map((b) => b.command)])) {
+				const list = map.get(command);
+				if (list) list.push(finding);
+				else map.set(command, [finding]);
+			}
+		return map;
+	});
+
+	/** All findings of macros, accepted ones among them. */
+	allOfMacros = $derived.by(() => {
+		const { macros, index, profile } = this.#workspace;
+		return macros.inForce.size > 0 ? checkMacros(index, profile) : [];
+	});
+	ofMacros = $derived.by(() => this.allOfMacros.filter((f) => !isAccepted(this.#workspace.accepted, macroAcceptable(f))));
+
+	/** The alias files of the strata: the same list while none of them changes. */
+	#files = $derived.by(() => {
+		const files = this.#workspace.profile.map(aliasFileIn);
+		const isSame = files.length === this.#lastFiles.length && files.every((file, i) => file === this.#lastFiles[i]);
+		return isSame ? this.#lastFiles : (this.#lastFiles = files);
+	});
+	#lastFiles: readonly ReturnType<typeof aliasFileIn>[] = [];
+	#allOfAliases = $derived.by(() => {
+		const input = this.#workspace.document.application.rules.aliases;
+		if (!input || this.#files.every((file) => !file)) return [];
+		const { catalogue } = this.#workspace;
+		return untrack(() => aliasFindings(this.#workspace.profile, input, catalogue));
+	});
+	/** What is wrong in the alias files and nobody has accepted; of costs and the last release only the Aliases view speaks. */
+	ofAliases = $derived.by(() => {
+		const { accepted } = this.#workspace;
+		if (accepted.size === 0) return this.#allOfAliases;
+		return this.#allOfAliases.filter((f) => !isAccepted(accepted, aliasAcceptable(f)));
+	});
+
+	#looking = $derived.by((): Looking => {
+		const { circumstances, profile, draft } = this.#workspace;
+		return { circumstances, profile, released: draft.released };
+	});
+	/** Those of all chapters, accepted ones among them. */
+	ofAll = $derived.by(() => allFindings(this.checks.findings, this.#looking));
+	/** What stood open in what the seats have. */
+	before = $derived.by(() => findingsBefore(this.#looking));
+
+	#isAccepted(finding: Finding): boolean {
+		const { accepted } = this.#workspace;
+		return accepted.has(findingId(finding)) && acceptedAs(accepted, this.tell(finding)) !== undefined;
+	}
+}

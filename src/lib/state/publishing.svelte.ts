@@ -1,0 +1,58 @@
+import { isAccepted } from '$core/check/acceptance';
+import { teller } from '$core/check/check';
+import { circumstancesOf, type Circumstances } from '$core/check/circumstances';
+import type { Looking } from '$core/check/any-finding';
+import type { Told } from '$core/check/finding';
+import { desksOf } from '$core/keyboard/desk';
+import { published } from '$core/profile/stratum';
+import { releaseFaults } from '$core/release/faults';
+import { allFindings, findingsBefore } from './all-findings';
+import { CheckSession } from './check-session.svelte';
+import type { Workspace } from './workspace.svelte';
+
+/** What would go out with a release: the factory's and the office's strata alone, without anybody's own. */
+export class Publishing {
+	readonly #workspace: Workspace;
+	readonly checks = new CheckSession();
+
+	constructor(workspace: Workspace) {
+		this.#workspace = workspace;
+	}
+
+	circumstances = $derived.by((): Circumstances => {
+		const { subject, profile, seats, released } = this.#workspace;
+		return circumstancesOf(subject, published(profile), desksOf(seats), released);
+	});
+
+	/** Checks what would go out as it stands now; called when somebody looks, and when it has changed. */
+	check() {
+		const { subject, document, profile, seats, released } = this.#workspace;
+		this.checks.start({ ...subject, commands: document.commands }, published(profile), seats, released);
+	}
+
+	/** The errors in keys that would go out and that nobody has accepted. */
+	errors = $derived.by((): Told[] => {
+		const tell = teller(this.circumstances);
+		const { accepted } = this.circumstances;
+		return this.checks.findings
+			.filter((f) => f.severity === 'error')
+			.map(tell)
+			.filter((told) => !isAccepted(accepted, told));
+	});
+
+	#looking = $derived.by((): Looking => ({
+		circumstances: this.circumstances,
+		profile: published(this.#workspace.profile),
+		released: this.#workspace.draft.released
+	}));
+	/** The errors in what the office says beside its keys that would go out. */
+	faults = $derived.by(() => releaseFaults(this.#looking));
+	/** All that is found in what would go out. */
+	all = $derived.by(() => allFindings(this.checks.findings, this.#looking));
+	/** What was found in what the seats have, and nobody had accepted. */
+	before = $derived.by(() => findingsBefore(this.#looking));
+
+	end() {
+		this.checks.stop();
+	}
+}

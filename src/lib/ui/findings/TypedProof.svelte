@@ -1,0 +1,32 @@
+<script lang="ts">
+	import { answerTo } from '$core/chapters/aliases/prompt';
+	import { aliasTable } from '$core/chapters/aliases/table';
+	import type { ShortcutIndex } from '$core/answer/shortcut-index';
+	import type { Profile } from '$core/profile/stratum';
+
+	/** What the command line does with the name, with the reasoning. */
+	let { text, index, profile }: { text: string; index: ShortcutIndex; profile: Profile } = $props();
+	const input = $derived(index.rules.aliases);
+	const prompted = $derived(input && answerTo(aliasTable(profile, input), index.catalogue, text));
+</script>
+
+<p class="line mono"><span aria-hidden="true">&gt;</span> {text}</p>
+{#if prompted}
+	<ol>
+		{#each prompted.trace as step, i (i)}<li>{step}</li>{/each}
+	</ol>
+{/if}
+
+<style>
+	.line {
+		padding: 8px 12px;
+		border: 1px solid var(--control);
+		border-radius: 4px;
+		background: var(--raised);
+	}
+	ol {
+		margin: 8px 0 0;
+		padding-left: 20px;
+		font-size: 13px;
+	}
+</style>
