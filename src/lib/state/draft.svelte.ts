@@ -3,13 +3,22 @@ import { differencesBetween } from '$core/profile/differences';
 import type { Profile } from '$core/profile/stratum';
 import { asReleased } from '$core/check/circumstances';
 import { published } from '$core/profile/stratum';
-import type { Workspace } from './workspace.svelte';
+import type { ShortcutIndex } from '$core/answer/shortcut-index';
+import type { Stratum } from '$core/profile/stratum';
+
+/** What a draft is worked out from. */
+interface DraftOf {
+	readonly profile: Profile;
+	readonly target: Stratum;
+	readonly released: Stratum | null;
+	readonly index: ShortcutIndex;
+}
 
 /** What differs from the factory and from the release that seats follow, as far as the stratum that is written to sees it. */
 export class Draft {
-	readonly #workspace: Workspace;
+	readonly #workspace: DraftOf;
 
-	constructor(workspace: Workspace) {
+	constructor(workspace: DraftOf) {
 		this.#workspace = workspace;
 	}
 

@@ -4,7 +4,22 @@ import { readable } from '$core/stroke/stroke';
 import type { Reach } from '$lib/server/profiles';
 import { ApiError, ask } from './api';
 import { keepText } from './kept-texts';
-import type { Workspace } from './workspace.svelte';
+import type { Profile, Stratum, StratumId } from '$core/profile/stratum';
+import type { WorkspaceDocument } from '$lib/server/workspace-document';
+import type { Notice } from './notice';
+
+/** Whose edits they are. */
+interface EditsOf {
+	readonly document: Pick<WorkspaceDocument, 'application'>;
+	readonly path: string;
+	readonly profile: Profile;
+	readonly revision: number;
+	readonly targetId: StratumId;
+	readonly target: Stratum;
+	notice: Notice | undefined;
+	follow(edit: Edit): Promise<void>;
+	reload(): Promise<void>;
+}
 
 /** An edit that was made against a profile which somebody else changed meanwhile. */
 export interface PendingMerge {
@@ -17,13 +32,13 @@ export interface PendingMerge {
 
 /** The ways to change a profile: each is an edit that the server takes whole or refuses. */
 export class Edits {
-	readonly #workspace: Workspace;
+	readonly #workspace: EditsOf;
 	merge = $state.raw<PendingMerge | undefined>(undefined);
 	busy = $state(false);
 	#undo = $state.raw<Reach['undo']>({});
 	#redo = $state.raw<Reach['redo']>({});
 
-	constructor(workspace: Workspace) {
+	constructor(workspace: EditsOf) {
 		this.#workspace = workspace;
 	}
 

@@ -11,14 +11,31 @@ import { findingId, type Finding, type Told } from '$core/check/finding';
 import type { Looking } from '$core/check/any-finding';
 import { allFindings, findingsBefore } from './all-findings';
 import { CheckSession } from './check-session.svelte';
-import type { Workspace } from './workspace.svelte';
+import type { Catalogue } from '$core/application/application';
+import type { AcceptedFindings } from '$core/chapters/acceptances/acceptance';
+import type { MacroTable } from '$core/chapters/macros/table';
+import type { Circumstances } from '$core/check/circumstances';
+import type { Profile } from '$core/profile/stratum';
+import type { WorkspaceDocument } from '$lib/server/workspace-document';
+
+/** What the checks look at. */
+interface FindingsOf {
+	readonly document: Pick<WorkspaceDocument, 'application'>;
+	readonly profile: Profile;
+	readonly catalogue: Catalogue;
+	readonly circumstances: Circumstances;
+	readonly index: Circumstances['index'];
+	readonly accepted: AcceptedFindings;
+	readonly macros: MacroTable;
+	readonly draft: { readonly released: Profile | undefined };
+}
 
 /** What the checks of one profile have found: in its keys, its alias files and its macros. */
 export class Findings {
-	readonly #workspace: Workspace;
+	readonly #workspace: FindingsOf;
 	readonly checks = new CheckSession();
 
-	constructor(workspace: Workspace) {
+	constructor(workspace: FindingsOf) {
 		this.#workspace = workspace;
 	}
 

@@ -8,14 +8,26 @@ import { published } from '$core/profile/stratum';
 import { releaseFaults } from '$core/release/faults';
 import { allFindings, findingsBefore } from './all-findings';
 import { CheckSession } from './check-session.svelte';
-import type { Workspace } from './workspace.svelte';
+import type { Subject } from '$core/check/circumstances';
+import type { Profile, Stratum } from '$core/profile/stratum';
+import type { WorkspaceDocument } from '$lib/server/workspace-document';
+
+/** What would go out is worked out from this. */
+interface PublishingOf {
+	readonly subject: Subject;
+	readonly document: Pick<WorkspaceDocument, 'commands'>;
+	readonly profile: Profile;
+	readonly seats: WorkspaceDocument['seats'];
+	readonly released: Stratum | null;
+	readonly draft: { readonly released: Profile | undefined };
+}
 
 /** What would go out with a release: the factory's and the office's strata alone, without anybody's own. */
 export class Publishing {
-	readonly #workspace: Workspace;
+	readonly #workspace: PublishingOf;
 	readonly checks = new CheckSession();
 
-	constructor(workspace: Workspace) {
+	constructor(workspace: PublishingOf) {
 		this.#workspace = workspace;
 	}
 

@@ -17,13 +17,9 @@ import { ask } from './api';
 import { Draft } from './draft.svelte';
 import { Edits } from './edits.svelte';
 import { Findings } from './findings.svelte';
+import type { Notice } from './notice';
 import { Publishing } from './publishing.svelte';
 import { editReadable, strataReadable } from './shapes';
-
-export interface Notice {
-	readonly kind: 'done' | 'failed';
-	readonly text: string;
-}
 
 const remembered = (key: string) => localStorage.getItem(`skarn-${key}`);
 const remember = (key: string, value: string) => localStorage.setItem(`skarn-${key}`, value);

@@ -1,5 +1,5 @@
 import { sql } from 'drizzle-orm';
-import type { Transaction } from './migrate.ts';
+import type { Transaction } from './database.ts';
 
 /*
  * Carries over what a folder held before there were chapters. It knows the forms of that time by itself, so that what is written

@@ -2,14 +2,12 @@ import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { sql } from 'drizzle-orm';
 import { carryOverChapters } from './chapters-step.ts';
-import type { Database } from './open.ts';
+import type { Database, Transaction } from './database.ts';
 
 /** What the journal of drizzle-kit says of each migration. */
 interface Journal {
 	readonly entries: readonly { readonly when: number; readonly tag: string }[];
 }
-
-export type Transaction = Pick<Database, 'execute'>;
 
 /** What cannot be said in SQL well, by the name that the migration gives it in `-- step: name`. */
 const STEPS: Readonly<Record<string, (tx: Transaction) => Promise<void>>> = { chapters: carryOverChapters };

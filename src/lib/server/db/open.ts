@@ -2,13 +2,14 @@ import { existsSync, readdirSync, renameSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import type { PGlite } from '@electric-sql/pglite';
 import { sql } from 'drizzle-orm';
-import { drizzle, type PgliteDatabase } from 'drizzle-orm/pglite';
+import { drizzle } from 'drizzle-orm/pglite';
+import type { Database } from './database.ts';
 import { openDurable } from './durable.ts';
 import { lockFolder, type FolderLock } from './folder-lock.ts';
 import { migrate, readJournal } from './migrate.ts';
 import * as schema from './schema.ts';
 
-export type Database = PgliteDatabase<typeof schema>;
+export type { Database };
 
 export interface OpenDatabase {
 	readonly db: Database;
