@@ -91,7 +91,7 @@ export function loadApplication(source: Source | undefined): ApplicationFile & S
 const ORDER = StratumKind.options;
 
 /** Names where no application is at hand. */
-export const PLAIN: Names = { meet: mayMeet, command: (id) => id, scope: scopeText };
+export const PLAIN: Names = { meet: mayMeet, command: (id) => id, option: (path) => path, scope: scopeText };
 
 /** Whether a file is JSON, by its name or by how it begins; anything else is taken for CSV. */
 export const isJson = (name: string, text: string): boolean =>

@@ -9,9 +9,11 @@ import { Command } from '../core/application/command.ts';
 import { keyOfChange, ofShortcuts, type Change } from '../core/chapters/shortcuts/change.ts';
 import { lockMacro, setMacro } from '../core/chapters/macros/writing.ts';
 import { applyEdit, tagged, type AnyChange } from '../core/profile/edit.ts';
-import { nextRank } from '../core/profile/entry.ts';
+import { OptionEntry, OPTIONS, optionsIn } from '../core/chapters/options/option.ts';
+import { entryKeyFor, nextRank } from '../core/profile/entry.ts';
+import { optionLines } from './options.ts';
 import { Entry, entryKey, SHORTCUTS, shortcutsIn, shortcutsOf } from '../core/chapters/shortcuts/entry.ts';
-import { stratumById, StratumHead, type Profile, type StratumId } from '../core/profile/stratum.ts';
+import { stratumById, StratumHead, type Profile, type Stratum, type StratumId } from '../core/profile/stratum.ts';
 import { parseKeys } from '../core/stroke/stroke.ts';
 
 /** Short names for the scopes that a stand-in's catalogue and shortcuts use again and again. */
@@ -26,6 +28,8 @@ export interface DemoEdit {
 	readonly aliases?: string;
 	/** Macros of the stratum, one `id | label | icon | inside, locks | steps | description` a line, in place of those of the same ids. */
 	readonly macros?: string;
+	/** What it says of options (see `optionLines`). */
+	readonly options?: string;
 }
 
 /** After which edit, counted from 1, the steward published, with which notes. */
@@ -127,6 +131,14 @@ export function standIn({
 			before!.get(key) === entry ? [] : [{ stratum: id, before: before!.get(key) ?? null, after: entry }]
 		);
 	};
+	const optionChanges = (stratum: Stratum, lines: string) =>
+		optionLines(lines).map(({ op, path, value }, i) => {
+			const content = optionsIn(stratum);
+			const entry = OptionEntry.parse({ op, path, ...(value !== undefined && { value }), rank: 0 });
+			const before = content.get(entryKeyFor(op, path)) ?? null;
+			const after = { ...entry, rank: before?.rank ?? nextRank(content) + i };
+			return { chapter: OPTIONS, stratum: stratum.id, before, after };
+		});
 	const runs = new Map(
 		use
 			.trim()
@@ -157,7 +169,8 @@ export function standIn({
 				const changes: AnyChange[] = [
 					...ofShortcuts(changesOf(profile, edit)),
 					...tagged({ id: ALIASES }, text ? [text] : []),
-					...tagged({ id: MACROS }, macroChanges(profile, stratum, edit.macros ?? ''))
+					...tagged({ id: MACROS }, macroChanges(profile, stratum, edit.macros ?? '')),
+					...optionChanges(stratumById(profile, stratum), edit.options ?? '')
 				];
 				profile = applyEdit(profile, changes);
 				return { changes, profile };

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { AliasInput } from '../chapters/aliases/input.ts';
+import { OptionDefinition } from '../chapters/options/definition.ts';
 import { Axis } from '../context/axis.ts';
 import { contextSpace, Reachable, type ContextSpace } from '../context/space.ts';
 import { Scope } from '../context/scope.ts';
@@ -34,7 +35,13 @@ export const InputRules = z.strictObject({
 	typing: z.array(Scope).max(20),
 	hardwired: z.array(Hardwired).max(200).default([]),
 	/** How its command line takes aliases; without it, there is none. */
-	aliases: AliasInput.optional()
+	aliases: AliasInput.optional(),
+	/** The options that it has, with what each may be. */
+	options: z
+		.array(OptionDefinition)
+		.max(5_000)
+		.refine((list) => new Set(list.map((o) => o.path)).size === list.length, 'two options have one path')
+		.optional()
 });
 export type InputRules = z.infer<typeof InputRules>;
 

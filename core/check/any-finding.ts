@@ -12,6 +12,7 @@ export type AnyWitness =
 	/** That there are no keys. */
 	| { readonly kind: 'situation'; readonly situation: number }
 	| { readonly kind: 'typed'; readonly text: string; readonly stratum: StratumId; readonly line: number }
+	| { readonly kind: 'option'; readonly path: string; readonly situation: number }
 	| { readonly kind: 'macro'; readonly macro: CommandId; readonly step: number | undefined; readonly situation: number };
 
 /** A way out of a finding that was tried: it removes the finding and adds no error. */

@@ -37,7 +37,9 @@ const inputOf = ({ witness }: AnyFinding): string | undefined =>
 			? `typed ${witness.text}`
 			: witness.kind === 'macro'
 				? 'In macros'
-				: undefined;
+				: witness.kind === 'option'
+					? 'In options'
+					: undefined;
 
 /** Groups in the order of their worst finding; within a group the worst first. */
 export function groupsOf(

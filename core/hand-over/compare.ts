@@ -71,7 +71,7 @@ export function compareFile(subject: Subject, profile: Profile, parsed: Parsed, 
 	const { catalogue } = index;
 	const commands = new Set(parsed.rows.flatMap((row) => chapterOf(row.chapter).commandOf?.(row.said) ?? []));
 	const categories = Array.from(commands, (id) => catalogue.get(id)?.category[0]).filter((name) => name !== undefined);
-	const holds = holdingsOf(parsed.rows);
+	const holds = holdingsOf(parsed.rows, index.rules);
 	return {
 		index,
 		items: [...whole, ...items],

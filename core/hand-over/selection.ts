@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import type { InputRules } from '../application/application.ts';
 import type { Ground, Selection } from '../profile/chapter.ts';
 import { ALL_CHAPTERS } from '../profile/chapters.ts';
 import { headOf, type Profile } from '../profile/stratum.ts';
@@ -32,12 +33,12 @@ export function selectProfile(profile: Profile, selection: Selection, ground: Pi
 export type Holdings = Readonly<Record<string, number>>;
 
 /** Counts what is said, chapter by chapter; what is of one machine counts as such alone. */
-export function holdingsOf(said: Iterable<{ readonly chapter: string; readonly said: unknown }>): Holdings {
+export function holdingsOf(said: Iterable<{ readonly chapter: string; readonly said: unknown }>, rules: InputRules): Holdings {
 	const holdings: Record<string, number> = Object.fromEntries(SECTIONS.map((section) => [section, 0]));
 	const chapters = new Map(ALL_CHAPTERS.map((chapter) => [chapter.id, chapter]));
 	for (const one of said) {
 		const chapter = chapters.get(one.chapter)!;
-		const isOfMachine = chapter.isOfMachine(one.said);
+		const isOfMachine = chapter.isOfMachine(one.said, rules);
 		holdings[isOfMachine ? MACHINE : chapter.id]! += isOfMachine ? 1 : chapter.size(one.said);
 	}
 	return holdings;

@@ -1,5 +1,6 @@
 import type { z } from 'zod';
 import type { ShortcutIndex } from '../answer/shortcut-index.ts';
+import type { InputRules } from '../application/application.ts';
 import type { CommandId } from '../application/command.ts';
 import type { Scope } from '../context/scope.ts';
 import type { OfficeDesks } from '../keyboard/office.ts';
@@ -20,12 +21,14 @@ export interface Names {
 	/** Whether some situation lies in both. */
 	meet(a: Scope, b: Scope): boolean;
 	command(id: CommandId): string;
+	option(path: string): string;
 	scope(scope: Scope): string;
 }
 
-export const namesOf = ({ space, catalogue }: Pick<ShortcutIndex, 'space' | 'catalogue'>): Names => ({
+export const namesOf = ({ space, catalogue, rules }: Pick<ShortcutIndex, 'space' | 'catalogue' | 'rules'>): Names => ({
 	meet: space.meet,
 	command: (id) => catalogue.get(id)?.label ?? id,
+	option: (path) => rules.options?.find((option) => option.path === path)?.label ?? path,
 	scope: space.scopeLabel
 });
 
@@ -191,7 +194,7 @@ export interface Chapter<
 	clears(stratum: Profile[number], isIn?: (command: CommandId) => boolean): Change[];
 	/** What is said as far as it is selected; undefined if it is not. */
 	selector(selection: Selection, ground: Pick<Ground, 'index'>): (said: Said) => Said | undefined;
-	isOfMachine(said: Said): boolean;
+	isOfMachine(said: Said, rules?: InputRules): boolean;
 	/** The command that it is about, if it is about one. */
 	commandOf?(said: Said): CommandId | undefined;
 	/** Where it holds, if it says so. */

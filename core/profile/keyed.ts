@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import type { InputRules } from '../application/application.ts';
 import type { CommandId } from '../application/command.ts';
 import { meets } from '../context/bits.ts';
 import type { Scope } from '../context/scope.ts';
@@ -14,6 +15,7 @@ import {
 	type KeyedChange
 } from './change.ts';
 import {
+	namesOf,
 	OutOfReachError,
 	type Caption,
 	type Chapter,
@@ -62,7 +64,8 @@ export interface KeyedDefinition<E extends AnyEntry> {
 	as(entry: E, op: 'remove' | 'lock'): E;
 	caption(entry: E, names: Names): Caption;
 	concerns(entry: E): { readonly command?: CommandId; readonly category?: string; readonly scope?: Scope };
-	isOfMachine?(entry: E): boolean;
+	/** `rules` are those of the application, where it is at hand. */
+	isOfMachine?(entry: E, rules?: InputRules): boolean;
 	/** Why the entry cannot be written, beyond its form and what locks forbid. */
 	problem?(entry: E, ground: Ground): string | undefined;
 }
@@ -278,7 +281,7 @@ export function keyedChapter<E extends AnyEntry>(
 			const wanted = Object.keys(contexts).length > 0 ? index.space.bitsOf(contexts) : undefined;
 			return (entry) => {
 				if (!sections.includes(id)) return undefined;
-				if (definition.isOfMachine?.(entry) && !sections.includes('machine')) return undefined;
+				if (definition.isOfMachine?.(entry, index.rules) && !sections.includes('machine')) return undefined;
 				const about = concerns(entry);
 				const category = about.category ?? (about.command && index.catalogue.get(about.command)?.category[0]);
 				if (categories.length > 0 && !categories.includes(category ?? '')) return undefined;
@@ -291,7 +294,7 @@ export function keyedChapter<E extends AnyEntry>(
 				}
 			};
 		},
-		isOfMachine: (entry) => definition.isOfMachine?.(entry) ?? false,
+		isOfMachine: (entry, rules) => definition.isOfMachine?.(entry, rules) ?? false,
 		commandOf: (entry) => concerns(entry).command,
 		scopeOf: (entry) => concerns(entry).scope,
 		compare: (rows, ground, comparing) => compareKeyed(definition, contentIn, rows, ground, comparing),
@@ -320,7 +323,7 @@ export function keyedChapter<E extends AnyEntry>(
 				return [
 					{
 						index: i,
-						message: `${lock.name} has locked the ${words.one} ${told(fold.inForce.get(thing(after))?.entry ?? after, plainNames(ground))}; ${nameIn(ground.profile, stratum)} cannot change it`
+						message: `${lock.name} has locked the ${words.one} ${told(fold.inForce.get(thing(after))?.entry ?? after, namesOf(ground.index))}; ${nameIn(ground.profile, stratum)} cannot change it`
 					}
 				];
 			});
@@ -330,12 +333,6 @@ export function keyedChapter<E extends AnyEntry>(
 }
 
 const nameIn = (profile: Profile, id: StratumId): string => profile.find((s) => s.id === id)?.name ?? id;
-
-const plainNames = ({ index }: Ground): Names => ({
-	meet: index.space.meet,
-	command: (id) => index.catalogue.get(id)?.label ?? id,
-	scope: index.space.scopeLabel
-});
 
 export const captionText = ({ keys, typed, label }: Caption): string =>
 	keys === undefined && typed === undefined ? label : `${keys ?? typed} for ${label}`;
@@ -411,7 +408,7 @@ function compareKeyed<E extends AnyEntry>(
 ): Item[] {
 	const { id: chapter, caption, words } = definition;
 	const { keyOf, saysSame } = toolsOf(definition);
-	const names = plainNames(ground);
+	const names = namesOf(ground.index);
 	const fold = keyedFold(ground.profile, contentIn, definition);
 	const levels = new Map(ground.profile.map((s, level) => [s.id, level]));
 	const seen = new Map<string, number>();

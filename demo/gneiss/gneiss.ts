@@ -7,10 +7,11 @@ import { view } from './commands/view.ts';
 import { axes, reachable, rules, scopes } from './contexts.ts';
 import { factory } from './factory.ts';
 import { edits, releases } from './office.ts';
+import { options } from './options.ts';
 import { use } from './use.ts';
 
 export const gneiss = standIn({
-	application: { id: 'gneiss-solid-5', name: 'Gneiss Solid 5', version: '5.2', axes, reachable, rules },
+	application: { id: 'gneiss-solid-5', name: 'Gneiss Solid 5', version: '5.2', axes, reachable, rules: { ...rules, options } },
 	scopes,
 	commands: [...general, ...view, ...sketch, ...solid, ...assemblyAndDrawing],
 	use,

@@ -27,6 +27,11 @@ set | R | note.revision-cloud | drawing
 lock | Q | sketch.finish | sketch
 lock | Ctrl+S | file.save | any
 `,
+		options: `
+units.decimals = 1
+save.every = 10
+bend.radius = 1.5
+`,
 		macros: `
 macro:door-print | Flat pattern of a door panel | layout-board | | cancel; run sheet.flatten; run view.top; run sheet.export-flat; pick "the folder of the job"; accept | Lays the panel flat and writes it for the laser.
 macro:show-sheet | Open the bend table of the shop | table | inside | launch "document-viewer" "standards/bend-table.pdf" |

@@ -4,11 +4,12 @@ import { general } from './commands/general.ts';
 import { mesh } from './commands/mesh.ts';
 import { things } from './commands/things.ts';
 import { axes, reachable, rules, scopes } from './contexts.ts';
+import { options } from './options.ts';
 import { factory } from './factory.ts';
 import { edits, releases } from './office.ts';
 
 export const tuff = standIn({
-	application: { id: 'tuff-mesh-3', name: 'Tuff Mesh 3', version: '3.4', axes, reachable, rules },
+	application: { id: 'tuff-mesh-3', name: 'Tuff Mesh 3', version: '3.4', axes, reachable, rules: { ...rules, options } },
 	scopes,
 	commands: [...general, ...things, ...mesh, ...crafts],
 	use: `

@@ -19,6 +19,12 @@ set | Ctrl+Shift+J | macro:clean-send | any
 lock | Ctrl+S | file.save | any
 `,
 		macros: officeMacros,
+		options: `
+units.decimals = 1
+save.every = 10
+level.base = rail
+files.folder = drawings
+`,
 		aliases: `
 # Altspur Cabins, typed names for Varve Draft 7
 # kept by the standards desk; ask before you change a line
@@ -61,6 +67,11 @@ remove | Alt+G | measure.distance | any
 		label: 'My own typed names',
 		lines: '',
 		macros: ownMacros,
+		options: `
+units.decimals = 3
+snap.reach = 14
+interface.size = large
+`,
 		aliases: `
 # seat C-02
 tt          -> shape.trim
@@ -77,6 +88,10 @@ savesheetas -> file.save-as
 		stratum: 'office',
 		label: 'Measuring stays on Alt+G; stretch moves',
 		macros: lockedMacros,
+		options: `
+lock units.decimals
+sheet.paper = a1
+`,
 		aliases: `
 # Altspur Cabins, typed names for Varve Draft 7
 # kept by the standards desk; ask before you change a line

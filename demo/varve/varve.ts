@@ -6,11 +6,12 @@ import { draw } from './commands/draw.ts';
 import { general } from './commands/general.ts';
 import { structure } from './commands/structure.ts';
 import { axes, reachable, rules, scopes } from './contexts.ts';
+import { options } from './options.ts';
 import { factory } from './factory.ts';
 import { edits, releases } from './office.ts';
 
 export const varve = standIn({
-	application: { id: 'varve-draft-7', name: 'Varve Draft 7', version: '7.1', axes, reachable, rules },
+	application: { id: 'varve-draft-7', name: 'Varve Draft 7', version: '7.1', axes, reachable, rules: { ...rules, options } },
 	scopes,
 	commands: [...general, ...draw, ...change, ...annotate, ...structure],
 	use: `

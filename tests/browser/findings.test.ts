@@ -13,7 +13,7 @@ describe('Findings', () => {
 
 	it('counts by severity against the last release, and proves the first on a small bench', async () => {
 		expect(await errors()).to.equal(5);
-		expect(await at.page.getByLabel('Severity').innerText()).to.include('since the last release');
+		expect(await at.page.getByLabel('Severity').innerText()).to.include('since the release');
 		expect(await heading()).to.include('F means Fillet edges and Fit all');
 		const bench = detail().getByRole('application');
 		expect(await bench.innerText()).to.include('Chooser: Fillet edges and Fit all');

@@ -2,7 +2,7 @@ import { put, takeAway } from '../../answer/choices.ts';
 import { lockedText } from '../../answer/locked-text.ts';
 import { changeProblems } from '../../answer/validate.ts';
 import { scopeText } from '../../context/scope.ts';
-import { OutOfReachError, type Comparing, type FileRow, type Ground, type Item } from '../../profile/chapter.ts';
+import { namesOf, OutOfReachError, type Comparing, type FileRow, type Ground, type Item } from '../../profile/chapter.ts';
 import { nextRank } from '../../profile/entry.ts';
 import type { Profile } from '../../profile/stratum.ts';
 import { caption } from './caption.ts';
@@ -33,11 +33,7 @@ const goneText = (op: Entry['op'], names: readonly string[]): string =>
 export function compareShortcuts(given: readonly FileRow<Entry>[], ground: Ground, { targetOf, saysAll }: Comparing): Item[] {
 	const { index, profile } = ground;
 	const rows = given.map((row) => heard(row, ground));
-	const names = {
-		meet: index.space.meet,
-		command: (id: string) => index.catalogue.get(id as Entry['command'])?.label ?? id,
-		scope: index.space.scopeLabel
-	};
+	const names = namesOf(index);
 	const seen = new Map<string, number>();
 	const levels = new Map(profile.map((s, level) => [s.id, level]));
 	/** For what the file itself sets, the lowest stratum that it goes into. */

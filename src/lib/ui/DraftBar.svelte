@@ -2,31 +2,24 @@
 	import { Button } from 'flowbite-svelte';
 	import { useWorkspace } from '$lib/state/workspace.svelte';
 	import DraftList from './DraftList.svelte';
+	import { hotkeys } from './hotkeys.svelte';
 	import StratumChip from './StratumChip.svelte';
 
 	const workspace = useWorkspace();
 	let open = $state(false);
 
-	/** Undo belongs to the profile everywhere except in a text field, which has its own. */
-	function onkeydown(event: KeyboardEvent) {
-		if (!(event.ctrlKey || event.metaKey) || event.altKey || event.defaultPrevented) return;
-		if ((event.target as HTMLElement).closest('input[type="text"], input:not([type]), textarea, [contenteditable]')) return;
-		const key = event.key.toLowerCase();
-		const wanted =
-			key === 'z'
-				? event.shiftKey
-					? workspace.edits.redo
-					: workspace.edits.undo
-				: key === 'y'
-					? workspace.edits.redo
-					: undefined;
-		if (!wanted) return;
-		event.preventDefault();
-		void wanted();
-	}
+	// undo belongs to the profile everywhere except in a text field, which has its own
+	$effect(() =>
+		hotkeys.add(() => ({
+			title: 'Draft',
+			keys: [
+				{ keys: 'Ctrl Z', does: 'undo', run: () => void workspace.edits.undo() },
+				{ keys: 'Ctrl Shift Z', does: 'redo', run: () => void workspace.edits.redo() },
+				{ keys: 'Ctrl Y', shown: '', does: 'redo', run: () => void workspace.edits.redo() }
+			]
+		}))
+	);
 </script>
-
-<svelte:window {onkeydown} />
 
 <footer>
 	<span

@@ -7,13 +7,15 @@
 		items,
 		value,
 		onpick,
-		strong = false
+		strong = false,
+		disabled = false
 	}: {
 		label: string;
 		items: readonly { value: string; name: string }[];
 		value: string;
 		onpick: (value: string) => void;
 		strong?: boolean;
+		disabled?: boolean;
 	} = $props();
 </script>
 
@@ -25,5 +27,6 @@
 	placeholder=""
 	items={[...items]}
 	{value}
+	{disabled}
 	onchange={(event) => onpick((event.currentTarget as HTMLSelectElement).value)}
 />

@@ -2,6 +2,7 @@
 	import { resolveEverywhere } from '$core/answer/resolve';
 	import { strokesOf, type Keys } from '$core/stroke/stroke';
 	import { useWorkspace } from '$lib/state/workspace.svelte';
+	import { hotkeys } from './hotkeys.svelte';
 	import Pips from './Pips.svelte';
 	import Recorder from './Recorder.svelte';
 	import Trace from './Trace.svelte';
@@ -28,16 +29,15 @@
 		opener.focus();
 	}
 
-	function onkeydown(event: KeyboardEvent) {
-		if (event.altKey && !event.ctrlKey && !event.metaKey && event.code === 'KeyQ' && !open) {
-			event.preventDefault();
-			open = true;
-		}
-	}
+	$effect(() =>
+		hotkeys.add(() => ({
+			title: 'Probe',
+			keys: [{ keys: 'Alt Q', does: 'ask what keys would do here', run: () => !open && (open = true) }]
+		}))
+	);
 </script>
 
 <svelte:window
-	{onkeydown}
 	onpointerdown={(e) => open && !panel?.contains(e.target as Node) && !opener.contains(e.target as Node) && (open = false)}
 />
 

@@ -20,7 +20,10 @@
 			{#each items as { name, path, key } (path)}
 				{@const isHere = page.url.pathname === `${base}/${path}`}
 				<li>
-					<a href="{base}/{path}" aria-current={isHere ? 'page' : undefined} title="{name} (Alt+{key})"
+					<a
+						href="{base}/{path}"
+						aria-current={isHere ? 'page' : undefined}
+						title={key === undefined ? name : `${name} (Alt+${key})`}
 						>{name}{#if errors[path]}<span class="count tone-garnet"
 								><span class="toned">◆ {errors[path]}<span class="visually-hidden"> errors</span></span></span
 							>{/if}</a

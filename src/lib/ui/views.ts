@@ -1,4 +1,4 @@
-/** The views of the rail, by verb, in the order of the job. Alt and the number opens one. */
+/** The views of the rail, by verb, in the order of the job. Alt and the number opens one that has a number; the palette opens all. */
 export const views = [
 	{
 		verb: 'Find',
@@ -11,7 +11,8 @@ export const views = [
 		verb: 'Shape',
 		items: [
 			{ name: 'Aliases', path: 'aliases', key: '3' },
-			{ name: 'Macros', path: 'macros', key: '0' }
+			{ name: 'Macros', path: 'macros', key: '0' },
+			{ name: 'Options', path: 'options', key: undefined }
 		]
 	},
 	{

@@ -6,6 +6,9 @@
 	import Header from '$lib/ui/Header.svelte';
 	import MergeDialog from '$lib/ui/MergeDialog.svelte';
 	import Notices from '$lib/ui/Notices.svelte';
+	import HotkeyHelp from '$lib/ui/HotkeyHelp.svelte';
+	import { hotkeys } from '$lib/ui/hotkeys.svelte';
+	import Palette from '$lib/ui/Palette.svelte';
 	import Rail from '$lib/ui/Rail.svelte';
 	import { views } from '$lib/ui/views';
 
@@ -16,17 +19,33 @@
 	const items = views.flatMap((v) => [...v.items]);
 	const here = $derived(items.find((i) => page.url.pathname.endsWith(`/${i.path}`)));
 
-	function onkeydown(event: KeyboardEvent) {
-		if (!event.altKey || event.ctrlKey || event.metaKey || event.shiftKey || event.defaultPrevented) return;
-		const view = items.find((i) => event.code === `Digit${i.key}`);
-		if (!view) return;
-		event.preventDefault();
-		void goto(`/${workspace.document.application.id}/${view.path}`);
-	}
+	let isGoing = $state(false);
+	let isHelping = $state(false);
+
+	$effect(() =>
+		hotkeys.add(() => ({
+			title: 'Everywhere',
+			keys: [
+				{ keys: 'Ctrl K', does: 'go to a view, a command or an action', run: () => (isGoing = true) },
+				...items.flatMap((view) =>
+					view.key === undefined
+						? []
+						: [
+								{
+									keys: `Alt ${view.key}`,
+									does: view.name,
+									run: () => goto(`/${workspace.document.application.id}/${view.path}`)
+								}
+							]
+				),
+				{ keys: '?', does: 'what can be pressed here', run: () => (isHelping = true) }
+			]
+		}))
+	);
 </script>
 
 <svelte:head><title>{here?.name ?? 'Skarn'} · {workspace.document.application.name} · Skarn</title></svelte:head>
-<svelte:window {onkeydown} onfocus={() => void workspace.catchUp().catch(() => undefined)} />
+<svelte:window onkeydown={(event) => hotkeys.press(event)} onfocus={() => void workspace.catchUp().catch(() => undefined)} />
 
 {#key workspace}
 	<div class="shell">
@@ -38,6 +57,8 @@
 		<DraftBar />
 	</div>
 	{#if workspace.edits.merge}<MergeDialog merge={workspace.edits.merge} />{/if}
+	{#if isGoing}<Palette onclose={() => (isGoing = false)} onkeys={() => (isHelping = true)} />{/if}
+	{#if isHelping}<HotkeyHelp onclose={() => (isHelping = false)} />{/if}
 	<Notices />
 {/key}
 

@@ -6,7 +6,7 @@ import { hostname, tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { sql } from 'drizzle-orm';
 import type { CommandId } from '../../../core/application/command.ts';
-import { entryKey, shortcutKey, type Entry } from '../../../core/chapters/shortcuts/entry.ts';
+import { shortcutKey, type Entry } from '../../../core/chapters/shortcuts/entry.ts';
 import type { Keys } from '../../../core/stroke/stroke.ts';
 import { FolderHeldError, FolderUnusableError, lockFolder } from '../../../src/lib/server/db/folder-lock.ts';
 import { DataFolderError, openDatabase } from '../../../src/lib/server/db/open.ts';
@@ -210,7 +210,7 @@ describe('data folder', () => {
 		expect(log.rows[0]!.changes.map((c) => [c.before.rank, c.after.rank])).to.deep.equal([[0, 1]]);
 		await after.close();
 		expect(kept.rows).to.deep.equal(
-			(['lock', 'set'] as const).map((op): { op: string; key: string } => ({ op, key: entryKey({ op, ...shortcut }) }))
+			(['lock', 'set'] as const).map((op): { op: string; key: string } => ({ op, key: shortcutKey(shortcut) }))
 		);
 	});
 });

@@ -3,6 +3,7 @@
 	import { SEVERITIES } from '$core/check/finding';
 	import type { AliasSession } from '$lib/state/alias-session.svelte';
 	import { useWorkspace } from '$lib/state/workspace.svelte';
+	import { hotkeys } from '../hotkeys.svelte';
 	import LetStand from '../findings/LetStand.svelte';
 	import { SIGNS } from '../findings/severity';
 	import StaleAcceptances from '../findings/StaleAcceptances.svelte';
@@ -41,23 +42,35 @@
 		isLetting = !isLetting;
 	}
 
-	function onkeydown(event: KeyboardEvent) {
-		if (event.ctrlKey || event.altKey || event.metaKey || event.defaultPrevented || !current) return;
-		// the editor's own target is behind its shadow root
-		const target = event.composedPath()[0] as HTMLElement;
-		if (target.closest('input, textarea, select, [contenteditable="true"], [role="dialog"]')) return;
-		const step = { n: 1, p: -1, N: -1 }[event.key];
-		const way = /^[1-9]$/.test(event.key) ? waysOf(current)[Number(event.key) - 1] : undefined;
-		if (step === 1 && at === shown.length - 1 && sight.left > 0) session.showMore();
-		else if (step) show((at + step + shown.length) % shown.length);
-		else if (event.key === 'a' && current.acceptable && !session.isAccepted(current)) void letStand();
-		else if (way) onfix(way);
-		else return;
-		event.preventDefault();
+	function next() {
+		if (at === shown.length - 1 && sight.left > 0) session.showMore();
+		else show((at + 1) % shown.length);
 	}
-</script>
 
-<svelte:window {onkeydown} />
+	$effect(() =>
+		hotkeys.add(() => ({
+			title: 'Findings of this file',
+			keys: !current
+				? []
+				: [
+						{ keys: 'N', does: 'the next finding', run: next },
+						{ keys: 'P', does: 'the one before', run: () => show((at - 1 + shown.length) % shown.length) },
+						{ keys: 'Shift N', shown: '', does: 'the one before', run: () => show((at - 1 + shown.length) % shown.length) },
+						{
+							keys: 'A',
+							does: 'let it stand',
+							run: () => current.acceptable !== undefined && !session.isAccepted(current) && void letStand()
+						},
+						...waysOf(current).map((way, i) => ({
+							keys: String(i + 1),
+							shown: i === 0 ? '1 to 9' : '',
+							does: 'apply that way out',
+							run: () => onfix(way)
+						}))
+					]
+		}))
+	);
+</script>
 
 <div class="found" aria-label="Findings of this file" role="group">
 	<p class="counts">

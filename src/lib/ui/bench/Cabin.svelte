@@ -1,6 +1,16 @@
 <script lang="ts">
 	/** A cable-car cabin's frame, to select things on. Each part says what kind of thing it is. */
-	let { selection, onselect }: { selection: string | undefined; onselect: (kind: string) => void } = $props();
+	let {
+		selection,
+		onselect,
+		frameNumbers = false,
+		edges: weight = 'plain'
+	}: {
+		selection: string | undefined;
+		onselect: (kind: string) => void;
+		frameNumbers?: boolean;
+		edges?: 'thin' | 'plain' | 'bold';
+	} = $props();
 
 	const faces = ['M150 110 290 140 290 268 150 232Z', 'M290 140 400 104 400 226 290 268Z', 'M150 110 262 78 400 104 290 140Z'];
 	const windows = ['M166 128 216 139 216 186 166 174Z', 'M228 142 276 152 276 202 228 189Z', 'M306 150 384 124 384 168 306 197Z'];
@@ -40,6 +50,7 @@
 <!-- svelte-ignore a11y_click_events_have_key_events, a11y_no_noninteractive_element_interactions -->
 <svg
 	viewBox="96 8 356 300"
+	class={weight}
 	role="group"
 	aria-label="Cabin frame; click a part to select it"
 	onclick={(event) => pick(event, 'nothing', 'nothing')}
@@ -77,6 +88,7 @@
 			><title>Select {names['vertex']}</title><circle class="hit" {cx} {cy} r="9" /><circle class="dot" {cx} {cy} r="3.2" /></g
 		>
 	{/each}
+	{#if frameNumbers}{#each vertices as [x, y], i (i)}<text x={x + 8} y={y - 8}>F{i + 1}</text>{/each}{/if}
 </svg>
 
 <style>
@@ -126,8 +138,18 @@
 	.vertex .hit {
 		stroke-width: 0;
 	}
+	text {
+		font-size: 11px;
+		fill: var(--azurite);
+	}
 	.line {
 		stroke-width: 1.8;
+	}
+	.thin .line {
+		stroke-width: 0.9;
+	}
+	.bold .line {
+		stroke-width: 3.2;
 	}
 	.dot {
 		fill: var(--ink-2);

@@ -3,7 +3,9 @@
 	import { useWorkspace } from '$lib/state/workspace.svelte';
 	import { labelOf } from '../wording';
 	import Cabin from './Cabin.svelte';
+	import CabinPlan from './CabinPlan.svelte';
 	import Control from './Control.svelte';
+	import { benchOptions, readoutText, type Place } from './readout';
 	import type { BenchSession } from './session.svelte';
 	import { CONTENTS, menusOf, panesOf, ribbonOf } from './surfaces';
 
@@ -18,6 +20,17 @@
 	const situation = $derived(workspace.space.situations[workspace.situation]!);
 	const pane = $derived(paneAxis < 0 ? undefined : situation[paneAxis]);
 	const standing = $derived(axes[0]!.nodes.filter((n) => workspace.space.situations.some((s) => s[0] === n.id)));
+	/** Drawings are plans; all else is modelled in space. */
+	const Drawing = axes.some((axis) => axis.nodes.some((node) => node.id === 'plan')) ? CabinPlan : Cabin;
+	const options = $derived(benchOptions(workspace.document.application.rules.options ?? [], workspace.profile));
+	/** Where the pointer is over the drawing, and what can catch it, both in units of the drawing. */
+	let pointer = $state<Place | undefined>(undefined);
+	const corners: readonly Place[] = [
+		{ x: 54, y: 198 },
+		{ x: 194, y: 168 },
+		{ x: 304, y: 204 },
+		{ x: 194, y: 40 }
+	];
 	let openMenu = $state<string | undefined>(undefined);
 	let refused = $state('');
 
@@ -34,6 +47,16 @@
 			const named = axes[axis]!.nodes.find((n) => n.id === node)?.label.toLowerCase() ?? node;
 			refused = `No ${named} can be selected in ${axes[0]!.nodes.find((n) => n.id === situation[0])?.label}.`;
 		}
+	}
+
+	/** From the lower left corner of the drawing. */
+	function placeOf(event: PointerEvent): Place | undefined {
+		const svg = (event.currentTarget as HTMLElement).querySelector('svg');
+		const matrix = svg?.getScreenCTM();
+		if (!svg || !matrix) return undefined;
+		const { x, y } = new DOMPoint(event.clientX, event.clientY).matrixTransform(matrix.inverse());
+		const { x: left, y: top, height } = svg.viewBox.baseVal;
+		return { x: x - left, y: top + height - y };
 	}
 
 	function onkeydown(event: KeyboardEvent) {
@@ -135,12 +158,16 @@
 		<!-- svelte-ignore a11y_click_events_have_key_events, a11y_no_static_element_interactions -->
 		<div
 			class={panes.main ? paneIs(panes.main.id) : 'pane'}
+			onpointermove={(event) => (pointer = placeOf(event))}
+			onpointerleave={() => (pointer = undefined)}
 			onclick={(event) => {
 				if (panes.main) stand(paneAxis, panes.main.id);
 				if (event.target === event.currentTarget) session.pick('');
 			}}
 		>
-			<Cabin
+			<Drawing
+				frameNumbers={options.frameNumbers}
+				edges={options.edges}
 				selection={selectionAxis < 0 ? undefined : situation[selectionAxis]}
 				onselect={(kind) => {
 					if (panes.main) stand(paneAxis, panes.main.id);
@@ -183,7 +210,9 @@
 		</button>
 	{/if}
 	<p class="status" aria-live="polite">
-		<span>{status}</span><span class="quiet">{workspace.space.labelOf(workspace.situation)}</span>
+		<span>{status}</span>
+		{#if options.readout}<span class="num readout">{pointer ? readoutText(pointer, corners, options) : ''}</span>{/if}
+		<span class="quiet">{workspace.space.labelOf(workspace.situation)}</span>
 	</p>
 </div>
 

@@ -97,6 +97,7 @@
 				>{/if}
 			{#if finding.witness.kind === 'keys'}<a href="{home}/bench?finding={encodeURIComponent(finding.id)}">Replay on the bench</a>
 			{:else if finding.witness.kind === 'typed'}<a href="{home}/aliases">In the file, line {finding.witness.line}</a>
+			{:else if finding.witness.kind === 'option'}<a href="{home}/options">In Options</a>
 			{:else if finding.witness.kind === 'macro'}<a href="{home}/macros?macro={encodeURIComponent(finding.witness.macro)}"
 					>In Macros</a
 				>{/if}
@@ -174,6 +175,8 @@
 			</h2>
 			{#if finding.witness.kind === 'typed'}
 				<TypedProof text={finding.witness.text} {index} profile={workspace.profile} />
+			{:else if finding.witness.kind === 'option'}
+				<p class="mono">{finding.witness.path}</p>
 			{:else if finding.witness.kind === 'macro'}
 				<MacroProof macro={finding.witness.macro} step={finding.witness.step} {index} profile={workspace.profile} />
 			{:else}

@@ -12,6 +12,7 @@
 	import { ApiError, ask } from '$lib/state/api';
 	import type { Reading } from '$lib/workers/reading.worker';
 	import { useWorkspace } from '$lib/state/workspace.svelte';
+	import { hotkeys } from '../hotkeys.svelte';
 	import KeyCaps from '../KeyCaps.svelte';
 	import StratumChip from '../StratumChip.svelte';
 	import VirtualRows from '../VirtualRows.svelte';
@@ -87,17 +88,16 @@
 		ondone();
 	}
 
-	function onkeydown(event: KeyboardEvent) {
-		if (event.ctrlKey || event.altKey || event.metaKey || event.defaultPrevented || !waiting[0]) return;
-		if ((event.target as HTMLElement).closest('input:not([type="checkbox"]), textarea, select, [role="dialog"]')) return;
-		const takes = { t: true, k: false }[event.key.toLowerCase()];
-		if (takes === undefined) return;
-		event.preventDefault();
-		answer(waiting[0], takes);
-	}
+	$effect(() =>
+		hotkeys.add(() => ({
+			title: 'Replacements',
+			keys: [
+				{ keys: 'T', does: 'take the file’s', run: () => waiting[0] !== undefined && answer(waiting[0], true) },
+				{ keys: 'K', does: 'keep what is here', run: () => waiting[0] !== undefined && answer(waiting[0], false) }
+			]
+		}))
+	);
 </script>
-
-<svelte:window {onkeydown} />
 
 <section class="preview" aria-label="Preview of {file}">
 	<header>

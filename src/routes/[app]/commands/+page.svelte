@@ -4,6 +4,7 @@
 	import { Input } from 'flowbite-svelte';
 	import type { CommandId } from '$core/application/command';
 	import { useWorkspace } from '$lib/state/workspace.svelte';
+	import { hotkeys } from '$lib/ui/hotkeys.svelte';
 	import CommandCard from '$lib/ui/commands/CommandCard.svelte';
 	import CommandList from '$lib/ui/commands/CommandList.svelte';
 	import Facets from '$lib/ui/commands/Facets.svelte';
@@ -42,18 +43,15 @@
 		if (first && asked) select(first.command.id);
 	}
 
-	function onkeydown(event: KeyboardEvent) {
-		const target = event.target as HTMLElement;
-		if (event.key !== '/' || target.closest('input, textarea, select, [role="application"], dialog')) return;
-		event.preventDefault();
+	function toSearch() {
 		field?.select();
 		field?.focus();
 	}
 
+	$effect(() => hotkeys.add(() => ({ title: 'Commands', keys: [{ keys: '/', does: 'search', run: toSearch }] })));
+
 	const sortBy = (sort: Question['sort']) => (question = { ...question, sort: question.sort === sort ? 'match' : sort });
 </script>
-
-<svelte:window {onkeydown} />
 
 <div class="view">
 	<section class="found" aria-label="Find a command">

@@ -11,6 +11,7 @@
 	import FindingDetail from '$lib/ui/findings/FindingDetail.svelte';
 	import { SIGNS } from '$lib/ui/findings/severity';
 	import StaleAcceptances from '$lib/ui/findings/StaleAcceptances.svelte';
+	import { hotkeys } from '$lib/ui/hotkeys.svelte';
 	import KeyCaps from '$lib/ui/KeyCaps.svelte';
 	import VirtualRows from '$lib/ui/VirtualRows.svelte';
 
@@ -48,7 +49,8 @@
 	);
 	const counts = $derived(countsOf(open));
 	const trend = $derived(source.before && trendOf(source.before, open));
-	const labelOf = (command: AnyFinding['command']) => circumstances.index.catalogue.get(command)?.label ?? command;
+	const labelOf = (command: AnyFinding['command']) =>
+		circumstances.index.catalogue.get(command)?.label ?? workspace.draft.names.option(command);
 	const groups = $derived(
 		groupsOf(
 			(withAccepted ? everything : open).filter((f) => shown.includes(f.severity)),
@@ -101,20 +103,26 @@
 		chosen = next?.id ?? '';
 	}
 
-	function onkeydown(event: KeyboardEvent) {
-		if (event.ctrlKey || event.altKey || event.metaKey || event.defaultPrevented) return;
-		if (
-			(event.target as HTMLElement).closest('input:not([type="radio"]), textarea, select, [role="application"], [role="dialog"]')
-		)
-			return;
-		const isInList = (event.target as HTMLElement).closest('[role="listbox"]') !== null;
-		if (event.key === 'n' || (isInList && event.key === 'ArrowDown')) step(1);
-		else if (event.key === 'N' || event.key === 'p' || (isInList && event.key === 'ArrowUp')) step(-1);
-		else if (isInList && event.key === 'Enter') detail?.focusFixes();
-		else if (/^[1-9]$/.test(event.key)) detail?.applyFix(Number(event.key) - 1);
-		else return;
-		event.preventDefault();
-	}
+	const isInList = (event: KeyboardEvent) => (event.target as HTMLElement).closest('[role="listbox"]') !== null;
+	$effect(() =>
+		hotkeys.add(() => ({
+			title: 'Findings',
+			keys: [
+				{ keys: 'N', does: 'the next finding', run: () => step(1) },
+				{ keys: 'P', does: 'the one before', run: () => step(-1) },
+				{ keys: 'Shift N', shown: '', does: 'the one before', run: () => step(-1) },
+				{ keys: 'ArrowDown', shown: '', does: 'the next finding', run: (event) => isInList(event) && step(1) },
+				{ keys: 'ArrowUp', shown: '', does: 'the one before', run: (event) => isInList(event) && step(-1) },
+				{ keys: 'Enter', does: 'to the ways out, from the list', run: (event) => isInList(event) && detail?.focusFixes() },
+				...Array.from({ length: 9 }, (_, i) => ({
+					keys: String(i + 1),
+					shown: i === 0 ? '1 to 9' : '',
+					does: 'apply that way out',
+					run: () => detail?.applyFix(i)
+				}))
+			]
+		}))
+	);
 
 	const toggle = (severity: Severity) =>
 		(shown = shown.includes(severity) ? shown.filter((s) => s !== severity) : [...shown, severity]);
@@ -124,8 +132,6 @@
 		return came === 0 && went === 0 ? 'as in the release' : `+${came} −${went} since the release`;
 	};
 </script>
-
-<svelte:window {onkeydown} />
 
 <div class="view">
 	<section class="left" aria-label="Findings">

@@ -42,7 +42,7 @@
 
 	/** How much there is of each part here. */
 	const holds = $derived.by((): Holdings => {
-		const here = holdingsOf(saidIn(workspace.profile));
+		const here = holdingsOf(saidIn(workspace.profile), workspace.index.rules);
 		return { ...here, [MACHINE]: here[MACHINE]! + (known && known.groups.length > 0 ? 1 : 0) };
 	});
 	const categories = $derived([...new Set([...workspace.catalogue.values()].map((c) => c.category[0]!))]);

@@ -46,7 +46,7 @@ function handOver(into: Profile, sections: readonly string[]): Profile {
 describe('selection', () => {
 	it('leaves what is of one machine out unless it is ticked', () => {
 		const usual = selectProfile(profile, USUAL, ground);
-		const isOfMachine = (strata: Profile) => [...macrosIn(strata[1]!).values()].some(macros.isOfMachine);
+		const isOfMachine = (strata: Profile) => [...macrosIn(strata[1]!).values()].some((one) => macros.isOfMachine(one));
 		expect(isOfMachine(usual)).to.equal(false);
 		const all = selectProfile(profile, { ...USUAL, sections: SECTIONS }, ground);
 		expect(isOfMachine(all)).to.equal(true);

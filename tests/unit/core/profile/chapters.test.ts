@@ -67,6 +67,22 @@ const SAID: Readonly<Record<ChapterId, fc.Arbitrary<readonly unknown[]>>> = {
 			.map((lines) => [{ ...emptyAliasFile, text: lines.join('') }]),
 		{ nil: [] }
 	),
+	options: fc
+		.array(
+			fc.oneof(
+				fc.record({
+					op: fc.constant('set'),
+					path: fc.constantFrom(...(varve.application.rules.options ?? []).slice(0, 3).map((o) => o.path)),
+					value: fc.constantFrom(true, false)
+				}),
+				fc.record({
+					op: fc.constantFrom('remove', 'lock'),
+					path: fc.constantFrom(...(varve.application.rules.options ?? []).slice(0, 3).map((o) => o.path))
+				})
+			),
+			{ maxLength: 5 }
+		)
+		.map(ranked),
 	acceptances: fc
 		.array(
 			fc.record({

@@ -1,0 +1,99 @@
+import MiniSearch from 'minisearch';
+import type { Profile, StratumHead, StratumId } from '../../profile/stratum.ts';
+import { valueProblem, type OptionDefinition, type OptionValue } from './definition.ts';
+import { optionsFold, optionsIn } from './option.ts';
+
+/** An option as it is listed: what counts, and who says so. */
+export interface OptionRow {
+	readonly definition: OptionDefinition;
+	readonly value: OptionValue;
+	/** The stratum that says it; undefined where the application's own value counts. */
+	readonly stratum: StratumHead | undefined;
+	readonly lockedBy: StratumHead | undefined;
+	/** What the stratum that is written to says, whether it counts or not. */
+	readonly here: boolean;
+	readonly locksHere: boolean;
+	/** What would count if the stratum that is written to said nothing. */
+	readonly below: OptionValue;
+	/** Why the value is none that the option can have. */
+	readonly problem: string | undefined;
+}
+
+export const SHOWING = ['all', 'changed', 'mine', 'office', 'factory'] as const;
+/** All of them; those that somebody has set; those that one's own strata, those of the office, or nobody says. */
+export type Showing = (typeof SHOWING)[number];
+
+/** Every option of the catalogue as it stands, seen from the stratum that is written to. */
+export function optionRows(options: readonly OptionDefinition[], profile: Profile, target: StratumId): OptionRow[] {
+	const fold = optionsFold(profile);
+	const level = profile.findIndex((s) => s.id === target);
+	const below = optionsFold(belowOf(profile, level));
+	const mine = optionsIn(profile[level]!);
+	const said = new Set([...mine.values()].filter((e) => e.op === 'set').map((e) => e.path));
+	const locked = new Set([...mine.values()].filter((e) => e.op === 'lock').map((e) => e.path));
+	return options.map((definition): OptionRow => {
+		const { path, default: own } = definition;
+		const placed = fold.inForce.get(path);
+		const under = below.inForce.get(path)?.entry;
+		const value = placed?.entry.op === 'set' ? placed.entry.value : own;
+		return {
+			definition,
+			value,
+			stratum: placed?.stratum,
+			lockedBy: fold.locks.get(path),
+			here: said.has(path),
+			locksHere: locked.has(path),
+			below: under?.op === 'set' ? under.value : own,
+			problem: valueProblem(definition, value)
+		};
+	});
+}
+
+const parts = new WeakMap<Profile, Map<number, Profile>>();
+
+/** The strata below a level; the same list for the same profile. */
+function belowOf(profile: Profile, level: number): Profile {
+	let known = parts.get(profile);
+	if (!known) parts.set(profile, (known = new Map()));
+	let below = known.get(level);
+	if (!below) known.set(level, (below = profile.slice(0, level)));
+	return below;
+}
+
+const isShown: Readonly<Record<Showing, (row: OptionRow) => boolean>> = {
+	all: () => true,
+	changed: ({ value, definition }) => value !== definition.default,
+	mine: ({ stratum }) => stratum?.kind === 'personal',
+	office: ({ stratum }) => stratum !== undefined && stratum.kind !== 'personal' && stratum.kind !== 'factory',
+	factory: ({ stratum }) => stratum === undefined || stratum.kind === 'factory'
+};
+
+export const shownRows = (rows: readonly OptionRow[], showing: Showing): OptionRow[] => rows.filter(isShown[showing]);
+
+const searches = new WeakMap<readonly OptionDefinition[], MiniSearch<OptionDefinition>>();
+
+/**
+ * The paths of the options that answer a text, the best first; words may be begun, and be misspelt by a sign. Undefined for a text
+ * that asks nothing.
+ */
+export function searchOptions(options: readonly OptionDefinition[], text: string): readonly string[] | undefined {
+	if (text.trim() === '') return undefined;
+	let search = searches.get(options);
+	if (!search) {
+		search = new MiniSearch<OptionDefinition>({
+			idField: 'path',
+			fields: ['label', 'words', 'group', 'explanation', 'path'],
+			extractField: (option, field) =>
+				field === 'words' ? option.synonyms.join(' ') : String(option[field as keyof OptionDefinition]),
+			searchOptions: {
+				prefix: true,
+				fuzzy: (word) => (word.length > 4 ? 0.25 : false),
+				boost: { label: 4, words: 3, group: 2 },
+				combineWith: 'AND'
+			}
+		});
+		search.addAll([...options]);
+		searches.set(options, search);
+	}
+	return search.search(text).map((hit) => hit.id as string);
+}

@@ -1,0 +1,213 @@
+<script lang="ts">
+	import { Button, Search } from 'flowbite-svelte';
+	import { valueProblem, valueText, type OptionDefinition, type OptionValue } from '$core/chapters/options/definition';
+	import {
+		optionRows,
+		searchOptions,
+		SHOWING,
+		shownRows,
+		type OptionRow as Row,
+		type Showing
+	} from '$core/chapters/options/listing';
+	import { lockOption, resetOption, setOption } from '$core/chapters/options/writing';
+	import { useWorkspace } from '$lib/state/workspace.svelte';
+	import OptionRow from '$lib/ui/options/OptionRow.svelte';
+
+	/** What can be set in the application: found by word, set for one's own or the office's strata, and brought back. */
+	const workspace = useWorkspace();
+	let text = $state('');
+	let showing = $state<Showing>('all');
+	let group = $state('');
+	const options = $derived(workspace.document.application.rules.options ?? []);
+	const rows = $derived(optionRows(options, workspace.profile, workspace.targetId));
+	const hits = $derived(searchOptions(options, text));
+	const shown = $derived.by(() => {
+		const some = shownRows(rows, showing).filter((row) => group === '' || row.definition.group === group);
+		if (!hits) return some;
+		return some.filter((row) => hits.includes(row.definition.path)).sort((a, b) => placeOf(a) - placeOf(b));
+	});
+	const groups = $derived([...new Set(options.map((o) => o.group))]);
+	/** By group, in the order of the catalogue; what was searched for is one list, the best first. */
+	const listed = $derived(
+		hits
+			? [{ name: '', rows: shown }]
+			: groups.map((name) => ({ name, rows: shown.filter((r) => r.definition.group === name) })).filter((g) => g.rows.length > 0)
+	);
+	const mine = $derived(rows.filter((row) => row.here));
+	const names: Readonly<Record<Showing, string>> = {
+		all: 'All',
+		changed: 'Changed',
+		mine: 'Mine',
+		office: 'Office',
+		factory: 'As it comes'
+	};
+
+	const placeOf = (row: Row) => hits?.indexOf(row.definition.path) ?? 0;
+	const levelOf = (id: string) => workspace.profile.findIndex((s) => s.id === id);
+
+	/** Why the option cannot be set here. */
+	function closedFor({ lockedBy, stratum }: Row): string | undefined {
+		const level = levelOf(workspace.targetId);
+		if (lockedBy && levelOf(lockedBy.id) < level) return `${lockedBy.name} has locked it.`;
+		if (stratum && levelOf(stratum.id) > level) return `${stratum.name} says otherwise above ${workspace.target.name}.`;
+		return undefined;
+	}
+
+	function set(definition: OptionDefinition, value: OptionValue) {
+		const problem = valueProblem(definition, value);
+		if (problem) workspace.notice = { kind: 'failed', text: `${definition.label} was not changed: ${problem}.` };
+		else
+			void workspace.edits.commit(
+				`${definition.label}: ${valueText(definition, value)}`,
+				setOption(workspace.target, definition.path, value)
+			);
+	}
+
+	const reset = ({ definition, below }: Row) =>
+		void workspace.edits.commit(
+			`${definition.label}: back to ${valueText(definition, below)}`,
+			resetOption(workspace.target, definition.path)
+		);
+
+	const resetAll = () =>
+		void workspace.edits.commit(
+			`Options: all ${mine.length} of ${workspace.target.name} reset`,
+			mine.flatMap((row) => resetOption(workspace.target, row.definition.path))
+		);
+
+	const lock = ({ definition }: Row, isLocked: boolean) =>
+		void workspace.edits.commit(
+			`${definition.label}: ${isLocked ? 'locked' : 'unlocked'} in ${workspace.target.name}`,
+			lockOption(workspace.target, definition.path, isLocked)
+		);
+</script>
+
+<div class="view">
+	<section class="list" aria-label="Options">
+		<header>
+			<h1>Options</h1>
+			<Search
+				size="sm"
+				class="find"
+				bind:value={text}
+				placeholder="decimals, autosave, grid …"
+				aria-label="Search options"
+				clearable
+			/>
+			<div role="group" aria-label="Show" class="pills">
+				{#each SHOWING as one (one)}
+					<button class="pill" type="button" aria-pressed={showing === one} onclick={() => (showing = one)}
+						>{names[one]} {shownRows(rows, one).length}</button
+					>
+				{/each}
+			</div>
+			<span class="space"></span>
+			<Button size="xs" color="alternative" disabled={mine.length === 0 || workspace.edits.busy} onclick={resetAll}
+				>Reset all {mine.length} of {workspace.target.name}</Button
+			>
+		</header>
+		<div class="body">
+			<nav aria-label="Groups">
+				<button type="button" aria-pressed={group === ''} onclick={() => (group = '')}>All groups</button>
+				{#each groups as name (name)}
+					<button type="button" aria-pressed={group === name} onclick={() => (group = name)}>{name}</button>
+				{/each}
+			</nav>
+			<div class="rows">
+				{#each listed as { name, rows: inGroup } (name)}
+					{#if name}<h2>{name}</h2>{/if}
+					<div role="list" aria-label={name || 'What was found'}>
+						{#each inGroup as row (row.definition.path)}
+							<OptionRow
+								{row}
+								busy={workspace.edits.busy}
+								target={workspace.target.name}
+								closed={closedFor(row)}
+								canLock={workspace.targetId !== workspace.profile.at(-1)!.id}
+								onset={(value) => set(row.definition, value)}
+								onreset={() => reset(row)}
+								onlock={(isLocked) => lock(row, isLocked)}
+							/>
+						{/each}
+					</div>
+				{/each}
+				{#if options.length === 0}
+					<p class="quiet none">
+						{workspace.document.application.name} tells nothing of its options. A program of your own can bring them with its application
+						file.
+					</p>
+				{:else if shown.length === 0}
+					<p class="quiet none">No option answers. Search by what it does, as in “how fine curves are”, or show all.</p>
+				{/if}
+			</div>
+		</div>
+	</section>
+</div>
+
+<style>
+	.view,
+	.list {
+		display: flex;
+		flex-direction: column;
+		height: 100%;
+		min-height: 0;
+	}
+	header {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 12px;
+		align-items: center;
+		padding: 12px 18px;
+		border-bottom: 1px solid var(--line-strong);
+	}
+	header :global(.find) {
+		width: 250px;
+	}
+	.pills {
+		display: flex;
+		gap: 6px;
+	}
+	.space {
+		flex: 1;
+	}
+	.body {
+		display: grid;
+		grid-template-columns: 150px minmax(0, 1fr);
+		flex: 1;
+		min-height: 0;
+	}
+	nav {
+		display: flex;
+		flex-direction: column;
+		gap: 2px;
+		padding: 12px 10px;
+		background: var(--panel);
+		border-right: 1px solid var(--line);
+		overflow-y: auto;
+	}
+	nav button {
+		padding: 4px 8px;
+		border: 0;
+		border-radius: 3px;
+		background: transparent;
+		color: var(--ink);
+		font: inherit;
+		font-size: 13.5px;
+		text-align: left;
+	}
+	nav button[aria-pressed='true'] {
+		background: var(--azurite-wash);
+		font-weight: 600;
+	}
+	.rows {
+		padding: 4px 18px 24px;
+		overflow-y: auto;
+	}
+	h2 {
+		margin-top: 16px;
+		font-size: 14px;
+	}
+	.none {
+		padding: 24px 0;
+	}
+</style>
