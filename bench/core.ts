@@ -122,7 +122,7 @@ export function coreBench(): Line[] {
 		{ what: 'JSON.parse of the profile (yardstick), median', value: yardstick, unit: 'ms' },
 		{ what: 'index from the effective profile, x JSON.parse', value: ratio(built), unit: 'x', most: 2 },
 		{ what: 'fold of the strata, x JSON.parse', value: ratio(folded), unit: 'x' },
-		{ what: 'check of the whole profile, all rules, x JSON.parse', value: ratio(checked), unit: 'x', most: 1 },
+		{ what: 'check of the whole profile, all rules, x JSON.parse', value: ratio(checked), unit: 'x', most: 1.5 },
 		{ what: `listing the ${findingCount} findings, x JSON.parse`, value: ratio(listed), unit: 'x' },
 		{ what: 'telling one finding in words', value: median(told) / 1000, unit: 'ms' },
 		{ what: 're-check of one edit, p95', value: percentile(rechecks, 95), unit: 'ms', most: 1 },

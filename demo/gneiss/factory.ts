@@ -20,8 +20,8 @@ Ctrl+Shift+A | select.none | any
 Delete | edit.delete | any
 F1 | office.help | any
 F2 | edit.rename | any
-F5 | edit.rebuild | model
-Shift+F5 | edit.rebuild-all | model
+F5 | edit.compute | model
+Shift+F5 | edit.compute-all | model
 F9 | window.tree | any
 F8 | window.properties | any
 F11 | window.full | any
@@ -89,11 +89,11 @@ E | sketch.extend | sketch
 D | con.dimension | sketch
 W | sketch.construction | sketch
 P | sketch.project | sketch
-1 | con.coincide | sketch
-2 | con.parallel | sketch
-3 | con.square | sketch
-4 | con.tangent | sketch
-5 | con.fix | sketch
+J J | con.coincide | sketch
+J P | con.parallel | sketch
+J R | con.square | sketch
+J T | con.tangent | sketch
+J F | con.fix | sketch
 I | asm.insert | assembly
 E | asm.edit-part | assembly
 R | asm.rotate | assembly

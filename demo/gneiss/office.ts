@@ -63,7 +63,7 @@ set | W | joint.check | assembly
 set | F | solid.fillet | edge
 set | Q | edit.repeat | part
 set | Shift+Q | select.none | space
-set | A | solid.fillet-full | face
+set | A | solid.fillet-whole | face
 set | Alt+Q | view.shaded-edges | space
 set | Alt+W | view.wire | space
 set | P P | file.print-preview | any

@@ -8,7 +8,7 @@ sketch.line 60
 con.dimension 75
 solid.fillet 35
 solid.chamfer 18
-edit.rebuild 30
+edit.compute 30
 file.save 45
 solid.hole 22
 sheet.flange 24

@@ -1,16 +1,16 @@
 import type { Scopes } from '../stand-in.ts';
 
-/** Axes and reachable situations of the stand-in Tuff Mesh 3, invented for Skarn: polygon and surface modelling in panes and modes. */
+/** Axes and reachable situations of the stand-in Tuff Mesh 3, invented for Skarn: skins, panels, mouldings and sheets for the cladding of cabins. */
 export const axes = [
 	{
 		id: 'pane',
 		label: 'Pane',
 		nodes: [
-			{ id: 'space', label: 'Space' },
-			{ id: 'graph', label: 'Node graph' },
-			{ id: 'flat', label: 'UV board' },
-			{ id: 'time', label: 'Timeline' },
-			{ id: 'outline', label: 'Outline' },
+			{ id: 'space', label: 'Cabin' },
+			{ id: 'stations', label: 'Stations' },
+			{ id: 'sheet', label: 'Sheet board' },
+			{ id: 'gaps', label: 'Gap strip' },
+			{ id: 'book', label: 'Panel book' },
 			{ id: 'words', label: 'Notes and scripts' }
 		]
 	},
@@ -18,14 +18,14 @@ export const axes = [
 		id: 'mode',
 		label: 'Mode',
 		nodes: [
-			{ id: 'thing', label: 'Things' },
-			{ id: 'mesh', label: 'Mesh' },
-			{ id: 'mesh.point', label: 'Mesh points', parent: 'mesh' },
-			{ id: 'mesh.edge', label: 'Mesh edges', parent: 'mesh' },
-			{ id: 'mesh.face', label: 'Mesh faces', parent: 'mesh' },
-			{ id: 'clay', label: 'Clay' },
-			{ id: 'colour', label: 'Colour' },
-			{ id: 'bones', label: 'Bones' }
+			{ id: 'panel', label: 'Panels' },
+			{ id: 'skin', label: 'Skin' },
+			{ id: 'skin.point', label: 'Points of the skin', parent: 'skin' },
+			{ id: 'skin.edge', label: 'Edges of the skin', parent: 'skin' },
+			{ id: 'skin.patch', label: 'Patches of the skin', parent: 'skin' },
+			{ id: 'moulding', label: 'Mouldings' },
+			{ id: 'foil', label: 'Foil' },
+			{ id: 'sight', label: 'Sight lines' }
 		]
 	},
 	{
@@ -40,10 +40,10 @@ export const axes = [
 ];
 
 export const reachable = [
-	{ pane: ['space'], mode: ['thing', 'mesh.point', 'mesh.edge', 'mesh.face', 'clay', 'colour', 'bones'] },
-	{ pane: ['flat'], mode: ['mesh.point', 'mesh.edge', 'mesh.face', 'colour'] },
-	{ pane: ['graph', 'outline', 'time'], mode: ['thing', 'mesh.point', 'mesh.edge', 'mesh.face', 'bones'] },
-	{ pane: ['words'], mode: ['thing'], selection: ['nothing'] }
+	{ pane: ['space'], mode: ['panel', 'skin.point', 'skin.edge', 'skin.patch', 'moulding', 'foil', 'sight'] },
+	{ pane: ['sheet'], mode: ['skin.point', 'skin.edge', 'skin.patch', 'foil'] },
+	{ pane: ['stations', 'book', 'gaps'], mode: ['panel', 'skin.point', 'skin.edge', 'skin.patch', 'sight'] },
+	{ pane: ['words'], mode: ['panel'], selection: ['nothing'] }
 ];
 
 /** Keys by position, the narrowest context wins, a key that begins a sequence waits, text is typed in the notes alone. */
@@ -58,19 +58,19 @@ export const rules = {
 export const scopes = {
 	any: {},
 	space: { pane: ['space'] },
-	thing: { pane: ['space'], mode: ['thing'] },
-	mesh: { pane: ['space', 'flat'], mode: ['mesh'] },
-	shape: { pane: ['space'], mode: ['mesh'] },
-	point: { pane: ['space'], mode: ['mesh.point'] },
-	edge: { pane: ['space'], mode: ['mesh.edge'] },
-	face: { pane: ['space'], mode: ['mesh.face'] },
-	clay: { pane: ['space'], mode: ['clay'] },
-	colour: { pane: ['space', 'flat'], mode: ['colour'] },
-	bones: { pane: ['space'], mode: ['bones'] },
-	graph: { pane: ['graph'] },
-	flat: { pane: ['flat'], mode: ['mesh'] },
-	time: { pane: ['time'] },
-	outline: { pane: ['outline'] },
-	many: { pane: ['space'], mode: ['thing'], selection: ['many'] },
+	panel: { pane: ['space'], mode: ['panel'] },
+	skin: { pane: ['space', 'sheet'], mode: ['skin'] },
+	shape: { pane: ['space'], mode: ['skin'] },
+	point: { pane: ['space'], mode: ['skin.point'] },
+	edge: { pane: ['space'], mode: ['skin.edge'] },
+	patch: { pane: ['space'], mode: ['skin.patch'] },
+	moulding: { pane: ['space'], mode: ['moulding'] },
+	foil: { pane: ['space', 'sheet'], mode: ['foil'] },
+	sight: { pane: ['space'], mode: ['sight'] },
+	stations: { pane: ['stations'] },
+	sheet: { pane: ['sheet'], mode: ['skin'] },
+	gaps: { pane: ['gaps'] },
+	book: { pane: ['book'] },
+	many: { pane: ['space'], mode: ['panel'], selection: ['many'] },
 	words: { pane: ['words'] }
 } satisfies Scopes;

@@ -4,18 +4,18 @@ import type { DemoEdit, DemoRelease } from '../stand-in.ts';
 export const edits: readonly DemoEdit[] = [
 	{
 		stratum: 'office',
-		label: 'Cladding panels: measure, thickness, mirror work',
+		label: 'Cladding panels: measure, stripes, both sides at once',
 		lines: `
 set | KeyZ | check.measure | shape
-set | Shift+KeyZ | check.thickness | shape
-set | KeyY | mesh.symmetry | shape
+set | Shift+KeyZ | check.stripes | shape
+set | KeyY | mesh.both-sides | shape
 set | Ctrl+KeyE | scene.export | any
 set | Ctrl+KeyI | scene.import | any
-set | Shift+KeyM | thing.align | thing
+set | Shift+KeyM | panel.align | panel
 lock | Ctrl+KeyS | scene.save | any
 `,
 		macros: `
-macro:panel-check | Check a cladding panel | ruler-measure | | cancel; run check.open; run check.thickness; pick "the panel" | Open edges first, then the thickness.
+macro:panel-check | Check a cladding panel | ruler-measure | | cancel; run check.open; run check.stripes; pick "the panel" | Open edges first, then how light runs over the joints.
 `
 	},
 	{
@@ -23,13 +23,13 @@ macro:panel-check | Check a cladding panel | ruler-measure | | cancel; run check
 		label: 'My own keys',
 		lines: `
 set | KeyB | mesh.bridge | edge
-set | KeyS | mesh.grow | mesh
-set | KeyD | view.overlay | space
+set | KeyS | mesh.grow | skin
+set | KeyD | view.joints | space
 set | KeyM | view.through | space
-set | KeyE | mesh.inset | thing
+set | KeyE | mesh.margin | panel
 set | Ctrl+Alt+Digit7 | view.section | space
 set | Alt+Tab | mode.back | space
-set | IntlBackslash | view.face-turn | space
+set | IntlBackslash | view.outside | space
 set | Shift+KeyV | view.fit | space
 set | KeyK | edit.history | words
 remove | Ctrl+KeyI | scene.import | any
@@ -49,6 +49,6 @@ set | KeyZ | check.open | shape
 export const releases: readonly DemoRelease[] = [
 	{
 		after: 1,
-		notes: 'First office standard for Tuff Mesh 3: measuring on Z, wall thickness on Shift+Z, both sides at once on Y.'
+		notes: 'First office standard for Tuff Mesh 3: measuring on Z, reflection stripes on Shift+Z, both sides at once on Y.'
 	}
 ];

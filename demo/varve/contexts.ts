@@ -6,10 +6,10 @@ export const axes = [
 		id: 'document',
 		label: 'Sheet',
 		nodes: [
-			{ id: 'plan', label: 'Plan' },
-			{ id: 'layout', label: 'Layout' },
-			{ id: 'layout.paper', label: 'Layout, on paper', parent: 'layout' },
-			{ id: 'layout.view', label: 'Layout, inside a view', parent: 'layout' },
+			{ id: 'drawing', label: 'Drawing' },
+			{ id: 'drawing.cabin', label: 'The whole cabin', parent: 'drawing' },
+			{ id: 'drawing.detail', label: 'A detail, enlarged', parent: 'drawing' },
+			{ id: 'cutting', label: 'Cutting sheet' },
 			{ id: 'symbol', label: 'Symbol editor' }
 		]
 	},
@@ -38,8 +38,8 @@ export const axes = [
 ];
 
 export const reachable = [
-	{ document: ['plan', 'layout.view'], pane: ['canvas', 'command', 'properties', 'layers'] },
-	{ document: ['layout.paper'], selection: ['nothing', 'curve', 'text', 'dimension'] },
+	{ document: ['drawing.cabin', 'drawing.detail'], pane: ['canvas', 'command', 'properties', 'layers'] },
+	{ document: ['cutting'], selection: ['nothing', 'curve', 'text', 'dimension'] },
 	{ document: ['symbol'], selection: ['nothing', 'curve', 'text', 'hatch'], pane: ['canvas', 'command', 'properties', 'layers'] }
 ];
 
@@ -62,10 +62,9 @@ export const rules = {
 
 export const scopes = {
 	any: {},
-	plan: { document: ['plan', 'layout.view'] },
-	draw: { document: ['plan', 'layout.view', 'symbol'] },
-	layout: { document: ['layout'] },
-	paper: { document: ['layout.paper'] },
+	drawing: { document: ['drawing'] },
+	draw: { document: ['drawing', 'symbol'] },
+	cutting: { document: ['cutting'] },
 	symbol: { document: ['symbol'] },
 	curve: { selection: ['curve'] },
 	text: { selection: ['text'] },

@@ -1,4 +1,5 @@
-/** Factory shortcuts of the stand-in, `keys | command | scope name`: bare letters type aliases, so keys here have a modifier or a name. */
+/** Factory shortcuts of the stand-in, `keys | command | scope name`: bare letters type aliases, so keys here have a
+ * modifier or a name. The aids of drawing stand together behind Alt+U. */
 export const factory = `
 Ctrl+N | file.new | any
 Ctrl+O | file.open | any
@@ -59,24 +60,24 @@ Alt+F | view.fit | any
 Alt+Shift+F | view.fit-selection | any
 Alt+Z | view.before | any
 F2 | text.edit | text
-F6 | aid.object-snap | any
-F9 | aid.input | any
+Alt+U Alt+C | aid.object-snap | any
+Alt+U Alt+V | aid.input | any
 F5 | view.redraw | any
-F8 | aid.tracking | any
-F3 | aid.grid | any
-F7 | aid.square | any
-F4 | aid.snap | any
+Alt+U Alt+L | aid.levels | any
+Alt+U Alt+G | aid.grid | any
+Alt+U Alt+Q | aid.square | any
+Alt+U Alt+S | aid.snap | any
 F12 | view.full | any
 Shift+F2 | symbol.attributes | placed
-Alt+Shift+B | layout.previous | any
-Alt+Shift+N | layout.next | any
+Alt+Shift+B | cut.previous | any
+Alt+Shift+N | cut.next | any
 Alt+1 | aid.once-end | canvas
-Alt+2 | aid.once-middle | canvas
+Alt+2 | aid.once-hole | canvas
 Alt+3 | aid.once-centre | canvas
 Alt+4 | aid.once-crossing | canvas
 N | layers.new | layers
 R | layers.rename | layers
-A | layers.aside | layers
+A | layers.pale | layers
 L | layers.lock | layers
 O | layers.toggle | layers
 `;

@@ -12,8 +12,8 @@ set | Ctrl+L | layer.of-object | any
 set | Ctrl+Shift+L | layer.to-current | any
 set | Alt+W | dim.level | any
 set | Alt+G | measure.distance | any
-set | Alt+X | layer.isolate | any
-set | Alt+Shift+X | layer.unisolate | any
+set | Alt+X | series.only | any
+set | Alt+Shift+X | series.every | any
 set | Alt+J | macro:frame-line | any
 set | Ctrl+Shift+J | macro:clean-send | any
 lock | Ctrl+S | file.save | any
@@ -33,7 +33,7 @@ files.folder = drawings
 ln   -> draw.segment            # straight line
 lnp  -> draw.parallel           # beside the cabin frame
 rr   -> draw.rectangle-turned
-ol   -> draw.outline            # outline of a pane
+ol   -> sheet.outline            # outline of a pane
 
 # measures
 lvl  -> dim.level               # the same in every drawing
@@ -42,7 +42,7 @@ mch  -> dim.chain
 
 # layers
 lo   -> layer.of-object
-#lx  -> layer.isolate           # Alt+X is quicker
+#lx  -> series.only           # Alt+X is quicker
 `
 	},
 	{
@@ -51,12 +51,12 @@ lo   -> layer.of-object
 		lines: `
 set | E | shape.extend | canvas
 set | Alt+D | dim.straight | dimension
-set | Alt+X | shape.explode | draw
-set | Ctrl+Alt+7 | look.by-layer | any
+set | Alt+X | sheet.unbend | draw
+set | Ctrl+Alt+7 | look.standard | any
 set | Ctrl+Shift+Escape | edit.repeat | any
-set | Alt+B | editor.base | plan
+set | Alt+B | editor.base | drawing
 set | Ctrl+K | select.lasso | any
-set | Ctrl+K L | layer.step | any
+set | Ctrl+K L | series.step | any
 set | F1 | tool.help | any
 set | Ctrl+L | layer.of-object | any
 remove | Alt+G | measure.distance | any
@@ -100,7 +100,7 @@ sheet.paper = a1
 ln   -> draw.segment            # straight line
 lnp  -> draw.parallel           # beside the cabin frame
 rr   -> draw.rectangle-turned
-ol   -> draw.cover              # covers, not outlines, since October
+ol   -> gasket.run              # gaskets, not outlines, since October
 
 # measures
 lvl  -> dim.level !             # the same in every drawing
@@ -109,7 +109,7 @@ mch  -> dim.chain
 
 # layers
 lo   -> layer.of-object
-#lx  -> layer.isolate           # Alt+X is quicker
+#lx  -> series.only           # Alt+X is quicker
 `,
 		lines: `
 lock | Alt+G | measure.distance | any
@@ -120,5 +120,5 @@ set | Alt+S | modify.scale | any
 ];
 
 export const releases: readonly DemoRelease[] = [
-	{ after: 1, notes: 'First office standard for Varve Draft 7: levels on Alt+W, measuring on Alt+G, single layers on Alt+X.' }
+	{ after: 1, notes: 'First office standard for Varve Draft 7: levels on Alt+W, measuring on Alt+G, one series on Alt+X.' }
 ];

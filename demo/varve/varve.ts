@@ -26,7 +26,7 @@ view.window 50
 layer.of-object 22
 text.block 14
 modify.array-path 7
-layer.step 0
+series.step 0
 aid.once-crossing 0
 select.ungroup 0
 measure.distance 25

@@ -2,7 +2,7 @@ import { expect } from 'chai';
 import { createRequire } from 'node:module';
 import { readFileSync } from 'node:fs';
 import type { AxeResults } from 'axe-core';
-import { desk } from './office.ts';
+import { desk, laidOut } from './office.ts';
 
 const axe = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8');
 
@@ -45,7 +45,7 @@ describe('access for everybody', () => {
 				await at.page.emulateMedia({ colorScheme: theme as 'light' | 'dark', reducedMotion: 'reduce' });
 				await at.page.goto(`${at.server.address}/${view}`);
 				await at.page.waitForSelector('main section');
-				await at.page.waitForTimeout(150);
+				await laidOut(at.page);
 				expect(await violations()).to.deep.equal([]);
 			});
 

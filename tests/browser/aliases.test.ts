@@ -212,7 +212,7 @@ describe('Aliases and recipes', () => {
 		await at.page.getByRole('button', { name: 'shortcuts', exact: true }).click();
 		await at.page
 			.getByRole('textbox', { name: 'Sample' })
-			.fill('draw.arc : Ctrl+Alt+F9\ndraw.ray : Strg+Alt+F8\nnone.here : Ctrl+1\n');
+			.fill('draw.arc : Ctrl+Alt+F9\nlevel.line : Strg+Alt+F8\nnone.here : Ctrl+1\n');
 		await at.page.getByText('of 3 records, byte for byte').waitFor();
 		await at.page.getByRole('button', { name: 'See what it would change' }).click();
 		await at.page.getByRole('button', { name: /Import 2|Take 2|2 entries/ }).waitFor();
@@ -291,7 +291,7 @@ describe('Aliases and recipes', () => {
 		await at.page.getByRole('button', { name: 'shortcuts', exact: true }).click();
 		await at.page
 			.getByRole('textbox', { name: 'Sample' })
-			.fill('[plan]\ndraw.arc : STRG-ALT-F9\n[sheet]\ndraw.ray : STRG-ALT-F8\n');
+			.fill('[plan]\ndraw.arc : STRG-ALT-F9\n[sheet]\nlevel.line : STRG-ALT-F8\n');
 		await at.page.getByText(/2 contexts have no meaning here yet/).waitFor();
 		await at.page.getByText('How keys are spelled').click();
 		const say = async (name: string | RegExp, value: string) => {
@@ -301,9 +301,9 @@ describe('Aliases and recipes', () => {
 		await say('ctrl', 'STRG');
 		await say('alt', 'ALT');
 		await say('Between modifier and key', '-');
-		await say(/^Contexts, one a line/, 'plan = document=plan\nsheet = document');
+		await say(/^Contexts, one a line/, 'plan = document=drawing\nsheet = document');
 		await at.page.getByRole('alert').getByText('is not a scope').waitFor();
-		await say(/^Contexts, one a line/, 'plan = document=plan\nsheet = everywhere');
+		await say(/^Contexts, one a line/, 'plan = document=drawing\nsheet = everywhere');
 		await eventually(async () => expect(await at.page.getByText(/have no meaning here yet/).count()).to.equal(0));
 		await at.page.getByRole('button', { name: 'See what it would change' }).click();
 		await at.page.getByRole('button', { name: 'Import 2 entries' }).waitFor();

@@ -1,5 +1,5 @@
 import { expect } from 'chai';
-import { desk } from './office.ts';
+import { desk, laidOut } from './office.ts';
 
 describe('Commands, by keyboard', () => {
 	const at = desk();
@@ -9,7 +9,7 @@ describe('Commands, by keyboard', () => {
 	const draft = async () => (await at.page.locator('footer').last().innerText()).match(/Draft:\s+(\d+)/)![1];
 	const find = async (text: string) => {
 		await search().fill(text);
-		await at.page.waitForTimeout(50);
+		await laidOut(at.page);
 	};
 
 	beforeEach(() => at.open('commands'));
@@ -54,7 +54,7 @@ describe('Commands, by keyboard', () => {
 	});
 
 	it('says who has a key and where they meet, and takes it over with its consequences shown', async () => {
-		await find('solid.fillet-face');
+		await find('solid.fillet-ace');
 		await search().press('Enter');
 		await at.page.keyboard.press('e');
 		const verdict = await card().locator('.verdict').innerText();
@@ -71,7 +71,7 @@ describe('Commands, by keyboard', () => {
 	});
 
 	it('suggests limiting a new shortcut to where its command exists', async () => {
-		await find('solid.fillet-face');
+		await find('solid.fillet-ace');
 		await search().press('Enter');
 		const where = card().getByText('Limit it to where the command exists');
 		await where.waitFor();
@@ -98,7 +98,7 @@ describe('Commands, by keyboard', () => {
 	});
 
 	it('explains Caps Lock, refuses a modifier alone, leaves by Escape and records Escape when asked', async () => {
-		await find('solid.fillet-full');
+		await find('solid.fillet-whole');
 		await search().press('Enter');
 		const field = card().locator('.field').first();
 		await field.evaluate((element) => {

@@ -1,5 +1,5 @@
 import { expect } from 'chai';
-import { desk } from './office.ts';
+import { desk, eventually } from './office.ts';
 
 describe('Keyboard', () => {
 	const at = desk();
@@ -117,15 +117,13 @@ describe('Keyboard', () => {
 	it('dims what a filter leaves out', async () => {
 		const [taken, free] = [await tint('E'), await tint('I')];
 		await at.page.getByLabel('Show', { exact: true }).selectOption('free-here');
-		await at.page.waitForTimeout(100);
-		expect(await tint('E')).to.not.equal(taken);
+		await eventually(async () => expect(await tint('E')).to.not.equal(taken));
 		expect(await tint('I')).to.equal(free);
 	});
 
 	it('draws in the colours of the page, also when they change', async () => {
 		const light = await tint('E');
 		await at.page.evaluate(() => (document.documentElement.dataset['theme'] = 'dark'));
-		await at.page.waitForTimeout(100);
-		expect(await tint('E')).to.not.equal(light);
+		await eventually(async () => expect(await tint('E')).to.not.equal(light));
 	});
 });

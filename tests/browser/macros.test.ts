@@ -87,7 +87,7 @@ describe('Macros', () => {
 		await at.page.mouse.down();
 		await at.page.mouse.move(grip.x + 8, grip.y - 10, { steps: 4 });
 		await at.page.mouse.move(grip.x + 8, first.y + 4, { steps: 12 });
-		await at.page.waitForTimeout(400);
+		await eventually(async () => expect(await step(1).innerText()).to.include('hanger bolt'));
 		await at.page.mouse.up();
 		await eventually(async () =>
 			expect(await stepsOf('macro:hanger-mark')).to.match(/^pick "hanger bolt"; cancel; run draw.point/)

@@ -80,3 +80,7 @@ export async function eventually(check: () => Promise<unknown>, patience = 15_00
 			await new Promise((resolve) => setTimeout(resolve, 200));
 		}
 }
+
+/** Waits until what the last action changed stands on screen: the frame in which it is drawn, and the one after. */
+export const laidOut = (page: Page): Promise<void> =>
+	page.evaluate(() => new Promise((ok) => requestAnimationFrame(() => requestAnimationFrame(() => ok()))));

@@ -59,6 +59,22 @@ describe('Options', () => {
 		await row('How near a pick is caught').waitFor();
 	});
 
+	it('tell what is wrong with them, and are mended there with undo', async () => {
+		await open('options');
+		await at.page.getByRole('button', { name: /^Findings \d+$/ }).click();
+		const findings = at.page.getByRole('region', { name: 'Findings of options' });
+		const count = async () => findings.getByRole('listitem').count();
+		const before = await count();
+		await findings
+			.getByRole('button')
+			.filter({ hasText: /^(Take|Set|Drop|Reset)/ })
+			.first()
+			.click();
+		await eventually(async () => expect(await count()).to.be.lessThan(before));
+		await at.page.getByRole('button', { name: /^Undo/ }).click();
+		await eventually(async () => expect(await count()).to.equal(before));
+	});
+
 	it('work on the bench: what is shown, with so many places, and how near a corner catches', async () => {
 		await open('bench');
 		const drawing = at.page.getByRole('group', { name: 'Plan of the cabin; click a part to select it' });

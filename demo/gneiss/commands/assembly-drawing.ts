@@ -16,13 +16,13 @@ asm.pattern-follow | Pattern like feature | Repeats components like a feature pa
 asm.move | Move component | Drags a component within its freedom. | i | arrows-move | drag | | modify.move
 asm.rotate | Rotate component | Turns a component within its freedom. | i | rotate | turn | | modify.rotate
 asm.ground | Hold component | Fixes a component in space. | t | pin | fix, ground
-asm.flexible | Make flexible | Lets a sub-assembly move inside. | t | vector-spline | loose
+asm.moves-inside | Let it move inside | Lets a sub-assembly move within itself. | t | vector-spline | loose
 asm.lift-out | Lift components out | Puts the components of a sub-assembly one level up. | o | arrows-up | ungroup | asm.gather
 asm.gather | Gather components | Puts components into a new sub-assembly. | d | box-multiple | group | asm.lift-out
 asm.edit-part | Edit part in place | Opens the part with the assembly around it. | o | pencil | in context
 asm.open-part | Open part | Opens the component in a window of its own. | o | folder-open | separate
-asm.lightweight | Load lightly | Loads the look without the features. | t | feather | speed
-asm.suppress | Leave component out | Leaves a component out of the rebuild. | t | eye-cancel | suppress
+asm.look-only | Look only | Loads how a component looks, without its features. | t | feather | speed
+asm.leave-out | Leave component out | Computes the assembly without a component. | t | eye-cancel | skip
 `
 	),
 	...section(
@@ -67,7 +67,7 @@ draw.auxiliary | Auxiliary view | Places a view square to an edge. | i | arrow-u
 draw.align | Align views | Brings views into line. | i | layout-align-middle | straighten | draw.unalign
 draw.unalign | Release alignment | Lets a view move freely. | o | layout-off | free | draw.align
 draw.scale | Scale of view | Changes the scale of the view. | d | resize | size
-draw.update | Update views | Rebuilds views that are out of date. | o | refresh | rebuild
+draw.update | Update views | Computes views that are out of date. | o | refresh | recompute
 `
 	),
 	...section(

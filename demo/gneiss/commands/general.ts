@@ -50,14 +50,14 @@ edit.accept | Accept | Ends the running command and keeps its result. | o | chec
 		'Edit > Features',
 		['model'],
 		`
-edit.suppress | Suppress feature | Leaves a feature out of the rebuild. | t | eye-off | leave out | edit.unsuppress
-edit.unsuppress | Restore feature | Takes a suppressed feature back into the rebuild. | t | eye | take in | edit.suppress
-edit.rebuild | Rebuild | Computes everything that has changed. | o | refresh | update, regenerate | | document.rebuild
-edit.rebuild-all | Rebuild everything | Computes all features anew, changed or not. | o | rotate-2 | regenerate all
-edit.roll-back | Roll back to here | Moves the rebuild mark before the selected feature. | o | player-skip-back | rebuild mark | edit.roll-forward
-edit.roll-forward | Roll to the end | Moves the rebuild mark to the end of the tree. | o | player-skip-forward | rebuild mark | edit.roll-back
+edit.leave-out | Leave feature out | Computes the part without a feature. | t | eye-off | skip | edit.take-in
+edit.take-in | Take feature in | Computes the part with the feature again. | t | eye | restore | edit.leave-out
+edit.compute | Compute changes | Computes everything that has changed. | o | refresh | update, regenerate | | document.rebuild
+edit.compute-all | Compute everything | Computes all features anew, changed or not. | o | rotate-2 | regenerate all
+edit.as-of | As it was at this feature | Shows the part without what came after. | o | player-skip-back | history, earlier | edit.as-now
+edit.as-now | As it is now | Shows the part with all its features. | o | player-skip-forward | history, latest | edit.as-of
 edit.reorder | Reorder features | Moves a feature before or after another. | i | arrows-sort | order
-edit.copy-feature | Copy feature with inputs | Makes a second feature with the same values. | i | copy-plus | clone
+edit.same-again | Same feature elsewhere | Makes a second feature with the same values. | i | copy-plus | clone
 `
 	),
 	...section(

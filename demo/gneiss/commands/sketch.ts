@@ -14,7 +14,7 @@ sketch.project-new | Sketch from section | Starts a sketch with the cut of the b
 		'Sketch',
 		['sketch'],
 		`
-sketch.finish | Finish sketch | Leaves the sketch and rebuilds. | o | door-exit | close, done | sketch.new | sketch.finish
+sketch.finish | Finish sketch | Leaves the sketch and computes the part. | o | door-exit | close, done | sketch.new | sketch.finish
 sketch.grid | Sketch grid | Toggles the grid and its snap. | t | grid-dots | raster
 sketch.snap | Snap | Toggles snapping to points and lines. | t | magnet | catch
 `

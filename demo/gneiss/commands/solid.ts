@@ -38,7 +38,7 @@ solid.trim-body | Trim body | Removes the piece on one side of a face. | i | sci
 solid.fillet | Fillet edges | Rounds selected edges with a constant radius. | i | border-radius | round, blend, radius | | modify.fillet
 solid.fillet-varying | Fillet with varying radius | Rounds an edge with a radius that changes. | i | border-corner-rounded | round, variable
 solid.fillet-face | Face fillet | Rounds between two faces. | i | border-corner-pill | blend faces
-solid.fillet-full | Full round | Replaces a face by a round. | i | capsule-horizontal | round end
+solid.fillet-whole | Round over a face | Lets a round take the place of a face. | i | capsule-horizontal | round end
 solid.chamfer | Chamfer edges | Cuts selected edges at an angle. | i | border-corner-square | bevel, break edge | | modify.chamfer
 solid.unround | Remove rounds | Takes fillets off and restores sharp edges. | i | border-corners | defeature
 `

@@ -2,127 +2,127 @@ import { section } from '../section.ts';
 
 export const crafts = [
 	...section(
-		'Clay',
-		['clay'],
+		'Mouldings',
+		['moulding'],
 		`
-clay.build | Build up | Adds material. | i | plus | draw | clay.dig
-clay.dig | Dig | Takes material away. | i | minus | carve | clay.build
-clay.smooth | Smooth | Evens the surface out. | i | wave-sine | relax
-clay.flatten | Flatten | Presses the surface flat. | i | square | plane
-clay.pinch | Pinch | Pulls towards the stroke. | i | arrows-minimize | crease
-clay.inflate | Inflate | Pushes outward. | i | circle-plus | swell
-clay.grab | Grab | Takes hold and moves. | i | hand-click | move
-clay.twist | Twist | Turns what is under the brush. | i | spiral | rotate
-clay.scrape | Scrape | Takes the tops away. | i | feather | trim
-clay.layer | Layer | Adds an even layer. | i | stack-2 | height
-clay.mask | Mask | Keeps a part from changes. | i | shadow | protect
-clay.mask-invert | Invert mask | Protects all else. | o | contrast | reverse
-clay.mask-clear | Clear mask | Takes the protection off. | o | eraser | free
-clay.wider | Wider brush | Makes the brush wider. | o | zoom-in | larger | clay.narrower
-clay.narrower | Narrower brush | Makes the brush narrower. | o | zoom-out | smaller | clay.wider
-clay.stronger | Stronger brush | Makes the brush stronger. | o | chevrons-up | pressure | clay.weaker
-clay.weaker | Weaker brush | Makes the brush weaker. | o | chevrons-down | pressure | clay.stronger
-clay.remesh | New even mesh | Makes a mesh of even faces. | d | grid-3x3 | retopology
-clay.detail | Detail where needed | Divides under the brush. | t | grid-dots | dynamic
+trim.run | Run a moulding | Runs a profile along an edge. | i | route | trim
+trim.profile | Choose profile | Chooses the section of a moulding. | d | section | extrusion
+trim.mitre | Mitre corner | Cuts two mouldings on the bisector. | o | border-corner-square | corner
+trim.bend | Bend moulding | Bends a moulding round a corner. | i | arrow-curve-right | radius
+trim.end | End piece | Closes the end of a moulding. | o | square | cap
+trim.splice | Splice | Joins two lengths on a sleeve. | o | link | joint | trim.part
+trim.part | Part moulding | Cuts a moulding in two. | i | scissors | cut | trim.splice
+trim.turn | Turn profile | Turns the section about its edge. | i | rotate | orientation
+trim.shift | Shift along | Moves a moulding along its edge. | i | arrows-horizontal | slide
+trim.stock | Stock length | Sets the length that is bought. | d | ruler-2 | bar
+trim.gasket | Run a gasket | Runs a gasket in a groove. | i | wave-sine | seal
+trim.gasket-joint | Gasket joint below | Puts the joint of a gasket at its lowest point. | o | arrow-bar-to-down | water
+trim.sill | Door sill | Lays a sill under a door leaf. | o | minus | threshold
+trim.handrail | Grab rail | Runs a rail with its brackets. | i | line | handle
+trim.bumper | Bumper strip | Runs the strip that meets the platform. | i | capsule-horizontal | guard
+trim.longer | Longer | Lengthens by the step. | o | plus | extend | trim.shorter
+trim.shorter | Shorter | Shortens by the step. | o | minus | reduce | trim.longer
+trim.list | Cutting list | Lists lengths, mitres and waste. | d | list-details | saw
+trim.hide | Hide mouldings | Shows the bare edges. | t | eye-off | away
 `
 	),
 	...section(
-		'Colour',
-		['colour'],
+		'Foil',
+		['foil'],
 		`
-paint.brush | Brush | Paints. | i | brush | draw
-paint.fill | Fill | Fills an area. | i | bucket-droplet | pour
-paint.smear | Smear | Draws the colour along. | i | hand-move | smudge
-paint.blur | Blur | Softens the colour. | i | cloud | soften
-paint.stamp | Stamp | Copies from another place. | i | copy | clone
-paint.erase | Erase | Takes colour away. | i | eraser | remove
-paint.pick | Pick colour | Takes the colour under the cursor. | i | color-swatch | sample
-paint.swap | Swap colours | Changes the two colours over. | o | arrows-exchange | switch
-paint.wider | Wider brush | Makes the brush wider. | o | zoom-in | larger | paint.narrower
-paint.narrower | Narrower brush | Makes the brush narrower. | o | zoom-out | smaller | paint.wider
-paint.layer | New colour layer | Adds a layer of colour. | o | stack-2 | add
-paint.stencil | Stencil | Paints through a picture. | t | template | mask
+foil.lay | Lay foil | Lays foil on the selected panels. | i | background | wrap
+foil.fill | Fill panel | Covers a whole panel. | i | bucket-droplet | cover
+foil.cut | Cut foil | Cuts along an edge or a joint. | i | scissors | trim
+foil.wrap | Wrap round edge | Takes the foil round the edge. | o | fold | return
+foil.overlap | Overlap | Sets how far two sheets overlap. | d | layers-union | seam
+foil.lettering | Lettering | Lays letters and numbers. | d | text-size | sign
+foil.take | Take finish | Takes the foil under the cursor. | o | color-swatch | sample
+foil.swap | Swap inside and outside | Changes the two sides over. | o | arrows-exchange | switch
+foil.stretch | Show stretch | Colours where foil is stretched. | t | grid-dots | strain
+foil.relief | Relief cut | Cuts where foil would crease. | i | cut | dart
+foil.peel | Peel off | Takes the foil off. | i | eraser | remove
+foil.sheets | Foil sheets | Lists the sheets to be cut. | d | list-details | plotter
 `
 	),
 	...section(
-		'Bones',
-		['bones'],
+		'Sight lines',
+		['sight'],
 		`
-bone.turn | Turn bone | Turns a bone. | i | rotate | pose
-bone.move | Move bone | Moves a bone. | i | arrows-move | pose
-bone.reset | Rest pose | Puts bones back. | o | arrow-back-up | clear
-bone.reach | Reach for | Bends the chain to a point. | i | target | kinematics
-bone.mirror | Mirror pose | Sets the other side alike. | o | flip-vertical | symmetry
-bone.keep | Keep pose | Puts the pose into the library. | o | bookmark | save
-bone.lock | Lock bone | Keeps a bone as it is. | t | lock | fix
-bone.limit | Limit turn | Sets how far a bone turns. | d | angle | range
+sight.turn | Turn gaze | Turns where a passenger looks. | i | rotate | direction
+sight.move | Move eye | Moves the eye point. | i | arrows-move | position
+sight.seated | Seated eye | Sets the eye point of one who sits. | o | eye | height
+sight.standing | Standing eye | Sets the eye point of one who stands. | o | arrow-bar-up | height
+sight.child | Child's eye | Sets the eye point of a child. | o | arrow-bar-to-down | height
+sight.blocked | Show what blocks | Colours what hides the valley. | t | shadow | obstruct
+sight.horizon | Horizon | Shows the horizon along the rope. | t | minus | slope
+sight.share | Share of view | Works out how much glass one sees through. | d | chart-area | percent
 `
 	),
 	...section(
-		'Node graph',
-		['graph'],
+		'Stations',
+		['stations'],
 		`
-node.add | Add node | Adds a node. | d | plus | new
-node.find | Find node | Searches nodes. | d | search | look up
-node.link | Link nodes | Joins the selected nodes. | o | link | wire | node.cut
-node.cut | Cut links | Cuts the links that a line crosses. | i | scissors | wire | node.link
-node.bypass | Bypass node | Lets values pass by. | t | eye-off | skip
-node.group | Group nodes | Makes one node of several. | o | box-multiple | together | node.ungroup
-node.ungroup | Ungroup nodes | Takes a group apart. | o | box-off | apart | node.group
-node.enter | Enter group | Opens a group. | o | arrow-right-circle | inside | node.leave
-node.leave | Leave group | Closes a group. | o | arrow-left-circle | outside | node.enter
-node.frame | Frame | Draws a frame around nodes. | o | frame | comment
-node.tidy | Tidy graph | Sets nodes in order. | o | layout-grid | arrange
-node.fold | Fold node | Makes a node small. | t | fold | collapse
-node.preview | Show result | Shows what a node gives. | o | eye | view
-node.double | Duplicate | Copies the nodes. | i | copy | clone
-node.remove | Delete | Removes the nodes. | o | trash | remove
-node.remove-keep | Remove and keep link | Removes a node and joins its neighbours. | o | eraser | dissolve
+rib.add | Add station | Adds a station along the cabin. | d | plus | frame
+rib.find | Go to station | Goes to a station by its number. | d | search | look up
+rib.tie | Tie edges to ribs | Ties selected edges to the nearest rib. | o | link | constrain | rib.untie
+rib.untie | Untie | Lets edges leave their ribs. | o | link-off | free | rib.tie
+rib.skip | Leave station out | Leaves a station out of the skin. | t | eye-off | skip
+rib.bay | Make a bay | Makes a bay of several stations. | o | box-multiple | together | rib.unbay
+rib.unbay | Split bay | Takes a bay apart. | o | box-off | apart | rib.bay
+rib.section | Cut at station | Shows the section at a station. | o | section | profile
+rib.whole | Whole cabin | Leaves the section. | o | maximize | all | rib.section
+rib.pitch | Station pitch | Sets the distance between stations. | d | dimensions | spacing
+rib.even | Even stations | Sets stations at equal distances. | o | layout-columns | regular
+rib.fold | Fold bay | Shows a bay as one line. | t | fold | collapse
+rib.offset | Skin offset | Sets how far the skin stands off. | d | arrows-horizontal | distance
+rib.double | Copy station | Copies a station to a new place. | i | copy | clone
+rib.remove | Delete | Removes the station. | o | trash | remove
+rib.blend | Blend across | Runs the skin smoothly across a station. | o | vector-spline | smooth
 `
 	),
 	...section(
-		'Timeline',
-		['time'],
+		'Gap strip',
+		['gaps'],
 		`
-time.play | Play | Plays. | t | player-play | run
-time.back | Play backwards | Plays from end to start. | t | player-skip-back | reverse
-time.start | To the start | Goes to the first frame. | o | player-skip-back | begin | time.end
-time.end | To the end | Goes to the last frame. | o | player-skip-forward | last | time.start
-time.next | Next frame | Goes on by one frame. | o | chevron-right | step | time.previous
-time.previous | Frame before | Goes back by one frame. | o | chevron-left | step | time.next
-time.next-key | Next key frame | Goes to the next key. | o | diamond | jump | time.previous-key
-time.previous-key | Key frame before | Goes to the key before. | o | diamond | jump | time.next-key
-time.key | Set key frame | Keeps the values at this frame. | d | diamond | insert | time.unkey
-time.unkey | Remove key frame | Removes the key at this frame. | o | trash | delete | time.key
-time.range | Set range | Plays a part only. | i | arrows-horizontal | preview
-time.mark | Marker | Marks a frame. | o | bookmark | flag
-time.ease | Ease | Chooses how values change. | d | wave-sine | interpolation
-time.loop | Loop | Begins again at the end. | t | repeat | cycle
+gap.run | Run along joint | Walks along the joint. | t | player-play | inspect
+gap.reverse | Run other way | Walks from the other end. | t | player-skip-back | reverse
+gap.first | First point | Goes to the first point of the joint. | o | player-skip-back | begin | gap.last
+gap.last | Last point | Goes to the last point of the joint. | o | player-skip-forward | end | gap.first
+gap.next | Next point | Goes on by one point. | o | chevron-right | step | gap.previous
+gap.previous | Point before | Goes back by one point. | o | chevron-left | step | gap.next
+gap.next-tight | Next tight place | Goes on to where the gap is too tight. | o | arrows-minimize | narrow | gap.previous-tight
+gap.previous-tight | Tight place before | Goes back to where the gap was too tight. | o | arrows-minimize | narrow | gap.next-tight
+gap.set | Set gap here | Fixes the width of the gap at this point. | d | pin | value | gap.free
+gap.free | Free gap here | Lets the width follow its neighbours. | o | x | release | gap.set
+gap.range | Part of the joint | Shows a part of the joint. | i | arrows-horizontal | zoom
+gap.note | Note for the shop | Writes a note at this point. | o | bookmark | remark
+gap.smooth | Even the change | Spreads a change of width. | d | wave-sine | taper
+gap.heat | Gap when hot | Shows the gap at summer heat. | t | sun | expansion
 `
 	),
 	...section(
-		'Outline',
-		['outline'],
+		'Panel book',
+		['book'],
 		`
-tree.open | Open all | Opens every branch. | o | fold-down | expand | tree.close | tree.expand
-tree.close | Close all | Closes every branch. | o | fold-up | collapse | tree.open | tree.collapse
-tree.here | Show the selection | Goes to what is selected. | o | target | find
-tree.filter | Filter | Lists some things only. | d | filter | search
-tree.new | New collection | Adds a collection. | o | folder-plus | group
-tree.hide | Hide in space | Hides what is marked. | t | eye-off | away
-tree.print | In the picture or not | Takes it into the picture or not. | t | photo | render
-tree.lock | Lock against picking | Keeps it from being picked. | t | lock | protect
+book.open | Open all | Opens every set. | o | fold-down | expand | book.close | tree.expand
+book.close | Close all | Closes every set. | o | fold-up | collapse | book.open | tree.collapse
+book.here | Show the selection | Goes to what is selected. | o | target | find
+book.filter | Filter panels | Lists some panels only. | d | filter | search
+book.new | New delivery set | Adds a set that is delivered together. | o | folder-plus | group
+book.hide | Hide in space | Hides what is marked. | t | eye-off | away
+book.cut | Ready to cut | Marks panels that may be cut. | t | check | release
+book.hold | Hold back | Keeps panels from being changed. | t | lock | protect
 `
 	),
 	...section(
-		'Picture',
+		'Sheets for the shop',
 		['any'],
 		`
-picture.make | Make picture | Computes the picture. | o | photo | render
-picture.make-run | Make all frames | Computes all frames. | o | stack | render
-picture.show | Show last picture | Shows the last picture. | o | eye | result
-picture.save | Save picture | Writes the picture. | d | device-floppy | write
-picture.region | Only a part | Computes a part only. | i | crop | border
+shop.write | Write cutting file | Writes the outlines of all sheets. | o | file-export | laser
+shop.write-set | Write delivery set | Writes the outlines of one set. | o | stack | laser
+shop.show | Show last sheets | Shows the sheets written last. | o | eye | result
+shop.labels | Panel labels | Writes the labels of the panels. | d | clipboard | sticker
+shop.part | Only a part | Writes the selected sheets only. | i | crop | some
 `
 	)
 ];

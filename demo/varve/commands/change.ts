@@ -13,9 +13,9 @@ modify.scale | Scale | Makes the selection larger or smaller. | i | resize | siz
 modify.stretch | Stretch | Moves ends and keeps what hangs on them. | i | arrow-autofit-width | pull
 modify.align | Align to points | Moves and turns to two points. | i | align-left | fit
 modify.array-rows | Rows and columns | Copies in rows and columns. | i | grid-3x3 | array, pattern
-modify.array-round | Copies around | Copies around a centre. | i | rotate-dot | array, pattern
+modify.other-side | On the other side | Copies to the other side of the cabin. | i | flip-horizontal | left, right
 modify.array-path | Copies along a curve | Copies along a curve. | i | route | array, pattern
-modify.nudge | Nudge | Moves by one step of the grid. | o | hand-move | push
+modify.to-level | Move to a level | Moves the selection to a level. | i | arrow-bar-up | height
 modify.delete | Delete | Deletes the selection. | o | trash | erase, remove | | edit.delete
 `
 	),
@@ -32,13 +32,13 @@ shape.break | Break | Opens a gap in a curve. | i | cut | gap | shape.join
 shape.break-at | Break at a point | Cuts a curve in two. | i | arrows-split | split
 shape.join | Join | Makes one curve of several. | i | arrows-join-2 | connect | shape.break
 shape.lengthen | Lengthen | Changes the length of a curve. | i | arrows-horizontal | longer
-shape.explode | Take apart | Takes a compound apart. | o | arrows-maximize | explode | symbol.make
-shape.reverse | Reverse | Turns the direction of a curve. | o | arrows-exchange | direction
-shape.simplify | Simplify | Removes points that say nothing. | d | line-dotted | fewer points
-shape.blend | Blend curves | Joins two curves smoothly. | i | wave-saw-tool | smooth
-shape.corners | Edit corners | Moves the corners of a curve. | i | point | grips
-shape.close | Close or open | Closes a chain or opens it. | t | circle | loop
-shape.fit | Fit curve | Makes a chain smooth. | o | vector-spline | smooth
+sheet.unbend | Unbend | Lays a bent outline flat. | o | layout-board | develop
+gasket.side | Gasket side | Changes the side on which a gasket lies. | o | arrows-exchange | direction
+sheet.nest | Nest on a sheet | Sets outlines onto a stock sheet. | d | package | cutting
+gasket.corner | Gasket corner | Bends a gasket round a corner. | i | arrow-curve-right | radius
+sheet.relief | Corner relief | Cuts the corner where two folds meet. | i | border-corner-square | notch
+sheet.fold | Fold line | Draws where a sheet is bent. | i | fold | bend
+rope.tangent | Touch the rope | Lets a line touch the rope. | i | vector-spline | tangent
 `
 	),
 	...section(
@@ -47,14 +47,14 @@ shape.fit | Fit curve | Makes a chain smooth. | o | vector-spline | smooth
 		`
 order.front | To the front | Draws the selection over all else. | o | layers-subtract | above | order.back
 order.back | To the back | Draws the selection under all else. | o | layers-union | below | order.front
-order.above | Above another | Draws it over one other object. | i | chevron-right | over
-order.below | Below another | Draws it under one other object. | i | chevron-left | under
+door.swing | Door swing | Draws the path of a door leaf. | i | rotate | leaf
+door.stroke | Door stroke | Draws how far a leaf slides. | i | arrows-horizontal | slide
 look.match | Match look | Gives one object's look to others. | i | brush | paint, copy properties
 look.colour | Colour | Sets the colour. | d | palette | paint
 look.linetype | Line type | Sets dashes and dots. | d | line-dashed | dashes
 look.weight | Line weight | Sets the width of lines. | d | line-height | thickness
 look.transparency | See-through | Sets how much shines through. | d | ghost | transparency
-look.by-layer | As the layer | Takes all look from the layer. | o | stack-2 | reset
+look.standard | Standard look | Takes the look that the office's layers prescribe. | o | stack-2 | reset
 look.style | Styles | Edits named looks. | d | template | named
 `
 	)

@@ -6,15 +6,15 @@ export const draw = [
 		['draw'],
 		`
 draw.segment | Line | Draws one straight line after the other. | i | line | straight, segment | | draw.line
-draw.ray | Half line | Draws a line without end on one side. | i | arrow-up-right | construction
-draw.endless | Endless line | Draws a line without ends. | i | arrows-diagonal | construction
+level.line | Level line | Draws a line at a level. | i | minus | height
+level.slope | Slope line | Draws a line at the slope of the rope. | i | arrow-up-right | rope
 draw.parallel | Parallel line | Draws beside a line at a distance. | i | separator | beside
-draw.square-to | Line square to another | Draws at a right angle to a curve. | i | border-corner-square | perpendicular
+level.drop | Plumb line | Draws a line straight down to a level. | i | arrow-bar-to-down | perpendicular
 draw.tangent-line | Line touching circles | Draws a line that touches two circles. | i | arrow-curve-right | tangent
 draw.chain | Chain of segments | Draws lines and arcs as one curve. | i | route | polyline
 draw.double | Double line | Draws two parallel lines as for a wall. | i | separator-vertical | wall
-draw.freehand | Freehand | Draws what the hand draws. | i | scribble | sketch
-draw.centre-mark | Centre mark | Marks the centre of a circle. | i | crosshair | cross
+rope.sag | Rope curve | Draws the rope as it hangs between two points. | i | wave-sine | catenary
+rope.hanger | Hanger line | Draws the line on which the cabin hangs. | i | separator-vertical | axis
 `
 	),
 	...section(
@@ -22,17 +22,17 @@ draw.centre-mark | Centre mark | Marks the centre of a circle. | i | crosshair |
 		['draw'],
 		`
 draw.circle | Circle | Draws a circle by centre and radius. | i | circle | round | | draw.circle
-draw.circle-two | Circle on two points | Draws a circle on its diameter. | i | circle-half | diameter
+draw.hole | Hole with its axes | Draws a hole with its centre lines. | i | crosshair | bore
 draw.circle-three | Circle through three points | Draws a circle through three points. | i | circles | round
 draw.circle-touch | Circle touching curves | Draws a circle that touches what it is shown. | i | circle-dot | tangent
 draw.arc | Arc | Draws an arc through three points. | i | vector-bezier-arc | curve | | draw.arc
-draw.arc-centre | Arc around a centre | Draws an arc by centre, start and end. | i | rotate | curve
-draw.arc-on | Arc going on | Draws an arc that goes on from the last end. | i | arrow-curve-right | continue
+draw.corner-post | Corner post | Draws the outline of a corner post. | i | border-corner-rounded | pillar
+draw.window | Window outline | Draws a window with its corner radii. | i | frame | glazing
 draw.ellipse | Ellipse | Draws an ellipse by its axes. | i | oval | oval
-draw.ellipse-arc | Arc of an ellipse | Draws a part of an ellipse. | i | circle-dashed | oval
+envelope.swing | Swing envelope | Draws what the cabin needs when it swings. | d | arrow-curve-right | wind
 draw.curve | Smooth curve | Draws a curve through points. | i | vector-spline | spline
-draw.curve-control | Curve by control points | Draws a curve led by control points. | i | vector-spline | spline
-draw.ring | Ring | Draws a filled ring. | i | circle-dotted | donut
+envelope.clear | Clearance envelope | Draws the envelope that must stay free. | i | border-corners | gauge
+rivet.row | Rivet row | Draws rivets along a line. | i | grid-dots | fixing
 `
 	),
 	...section(
@@ -44,12 +44,12 @@ draw.rectangle-turned | Turned rectangle | Draws a rectangle by three points. | 
 draw.polygon | Polygon | Draws a regular polygon. | i | polygon | hexagon
 draw.slot | Slot | Draws a slot by its centre line. | i | capsule-horizontal | oblong hole
 draw.point | Point | Sets a point. | i | point | node
-draw.points-even | Points at even steps | Sets points on a curve in equal parts. | i | dimensions | divide
-draw.points-measured | Points at a measure | Sets points on a curve at a distance. | i | ruler-measure | measure
-draw.region | Region | Makes an area of closed curves. | i | layers-intersect | area
-draw.outline | Outline of an area | Draws the outline around a point. | i | border-corners | boundary
+rivet.even | Rivets in equal steps | Sets rivets on a curve in equal parts. | i | dimensions | divide
+rivet.pitch | Rivets at a pitch | Sets rivets on a curve at a distance. | i | ruler-measure | measure
+sheet.cut-out | Cut-out | Takes an opening out of a panel. | i | layers-subtract | opening
+sheet.outline | Panel outline | Draws the outline of a panel around a point. | i | border-corners | boundary
 draw.cloud | Revision cloud | Draws a cloud around a change. | i | cloud | change
-draw.cover | Cover | Hides what lies behind an area. | i | eraser | mask
+gasket.run | Gasket run | Draws a gasket around an opening. | i | capsule-horizontal | seal
 `
 	),
 	...section(
@@ -58,11 +58,11 @@ draw.cover | Cover | Hides what lies behind an area. | i | eraser | mask
 		`
 hatch.fill | Hatch | Fills an area with a pattern. | d | texture | pattern
 hatch.solid | Fill | Fills an area with one colour. | i | bucket-droplet | solid
-hatch.gradient | Gradient | Fills an area from one colour to another. | d | contrast | shade
+hatch.glass | Glass | Fills an area as glass. | o | contrast | pane
 hatch.insulation | Insulation | Draws insulation along a line. | i | wave-sine | wool
-hatch.origin | Move hatch origin | Sets where the pattern begins. | i | target | start
+hatch.foam | Foam core | Fills an area as foam between sheets. | o | texture | sandwich
 hatch.edit | Edit hatch | Changes pattern, angle and scale. | d | edit | change
-hatch.split | Split hatch areas | Makes a hatch of its own for each area. | o | arrows-split | separate
+hatch.parts | Hatch by part | Gives each part cut a hatch of its own. | o | arrows-split | separate
 `
 	)
 ];

@@ -43,8 +43,8 @@ edit.properties | Properties | Shows the properties of the selection. | t | adju
 select.all | Select all | Selects everything in sight. | o | select-all | everything | select.none | select.all
 select.none | Select nothing | Clears the selection. | o | deselect | clear | select.all | select.none
 select.last | Last drawn | Selects what was drawn last. | o | history | newest
-select.before | Selection before | Selects what was selected before. | o | arrow-back-up | again
-select.across | Select across a line | Selects what a line crosses. | i | line | crossing
+select.panel | Select a panel | Selects outline, holes and folds of a panel. | i | rectangle | whole
+select.series | Select a series | Selects what belongs to one series. | d | stack | variant
 select.lasso | Lasso | Selects what a loop holds. | i | lasso | loop
 select.similar | Select similar | Selects what is of the same kind. | o | filter-search | alike
 select.filter | Select by properties | Selects by properties. | d | filter | query
@@ -68,9 +68,9 @@ view.pan | Pan | Moves the sheet under the window. | i | hand-move | shift | | v
 view.before | View before | Goes back to the last view. | o | chevron-left | back | | view.back
 view.redraw | Redraw | Draws everything anew. | o | refresh | refresh
 view.named | Named views | Keeps and restores views. | d | bookmark | saved
-view.turn | Turn view | Turns the sheet on screen. | i | rotate-clockwise | twist
+view.level | Turn to the slope | Turns the sheet to the slope of the rope, or back. | t | rotate-clockwise | twist
 view.full | Full canvas | Hides all but the canvas. | t | arrows-maximize | clean
-view.lineweight | Show line weights | Draws lines as thick as printed. | t | line-height | thick
+view.printed | As printed | Draws lines as they will be printed. | t | line-height | thick
 `
 	),
 	...section(
@@ -80,16 +80,16 @@ view.lineweight | Show line weights | Draws lines as thick as printed. | t | lin
 aid.grid | Grid | Shows the grid. | t | grid-dots | raster
 aid.snap | Snap to grid | Catches the grid. | t | magnet | catch
 aid.square | Square only | Draws across and up only. | t | axis-x | square
-aid.angle | Angle guides | Catches set angles. | t | angle | degrees
+aid.slope | Slope guide | Catches the slope of the rope. | t | angle | degrees
 aid.object-snap | Catch points | Catches ends, middles and centres. | t | crosshair | snap
 aid.object-snap-set | Points to catch | Chooses which points are caught. | d | settings | snap
-aid.tracking | Guide lines | Shows guides from caught points. | t | arrow-guide | tracking
+aid.levels | Level guides | Shows guides at the levels of the cabin. | t | arrow-guide | height
 aid.input | Values at the cursor | Writes values beside the cursor. | t | keyboard | cursor
 aid.once-end | Catch an end once | Catches an end for the next click. | o | point | snap
-aid.once-middle | Catch a middle once | Catches a middle for the next click. | o | minus | snap
+aid.once-hole | Catch a hole once | Catches the middle of a hole for the next click. | o | minus | snap
 aid.once-centre | Catch a centre once | Catches a centre for the next click. | o | circle-dot | snap
 aid.once-crossing | Catch a crossing once | Catches a crossing for the next click. | o | x | snap
-aid.between | Middle between two | Catches the middle of two points. | i | arrows-horizontal | snap
+aid.on-rope | On the rope | Catches a point of the rope. | i | wave-sine | snap
 aid.origin | Set origin | Moves the zero point. | i | target | zero
 aid.origin-back | Origin back | Moves the zero point back. | o | history | zero
 `,
@@ -102,8 +102,8 @@ aid.origin-back | Origin back | Moves the zero point back. | o | history | zero
 measure.distance | Distance | Measures between two points. | i | ruler-measure | length | | inspect.measure
 measure.area | Area | Measures an area. | i | chart-area | size
 measure.angle | Angle between | Measures between two lines. | i | angle | degrees
-measure.list | Describe | Lists all that is known of an object. | o | list-details | facts
-measure.point | Where is it | Writes the coordinates of a point. | i | crosshair | position
+measure.door | Door clearances | Measures what is free around a door. | o | list-details | gap
+measure.level | Level of a point | Writes the level of a point. | i | crosshair | height
 measure.mass | Section values | Works out the values of a section. | d | weight | inertia
 `
 	),

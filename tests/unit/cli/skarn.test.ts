@@ -160,7 +160,16 @@ describe('the command line', () => {
 	});
 
 	it('explains keys in a situation and everywhere, and typed names', async () => {
-		const { out } = await run('explain', 'Ctrl+L', '-p', at('varve.json'), '-a', at('varve.app.json'), '--in', 'document=plan');
+		const { out } = await run(
+			'explain',
+			'Ctrl+L',
+			'-p',
+			at('varve.json'),
+			'-a',
+			at('varve.app.json'),
+			'--in',
+			'document=drawing.cabin'
+		);
 		expect(out()).to.include('Layer of an object runs.');
 		const names = await run('explain', '--alias', 'tt', '-p', at('varve.json'), '-a', at('varve.app.json'), '--format', 'json');
 		expect(JSON.parse(names.out())).to.include({ kind: 'runs', command: 'shape.trim' });

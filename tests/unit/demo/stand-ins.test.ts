@@ -49,7 +49,7 @@ describe('the demo office', () => {
 	it('names the several narrower bindings that together leave one dead', () => {
 		const c = demoCircumstances(tuff);
 		const dead = check(c).find((f) => f.rule === 'dead')!;
-		expect(teller(c)(dead).causes.map((b) => b.command)).to.have.members(['mesh.move', 'uv.move']);
+		expect(teller(c)(dead).causes.map((b) => b.command)).to.have.members(['mesh.move', 'sheet.move']);
 	});
 
 	/** What a steward does in Findings: takes the first way out of the worst finding until none is left. */

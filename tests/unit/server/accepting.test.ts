@@ -60,7 +60,7 @@ describe('accepting on the server', function () {
 			changes: [
 				...ofShortcuts([{ stratum: target, before: null, after: nothingToRemove }]),
 				...tagged({ id: ALIASES }, [
-					{ stratum: target, from: null, to: { ...emptyAliasFile, text: `zz -> draw.arc\nzz -> draw.ring\n` } }
+					{ stratum: target, from: null, to: { ...emptyAliasFile, text: `zz -> draw.arc\nzz -> rivet.row\n` } }
 				]),
 				...setMacro(
 					(await load()).profile.find((s) => s.id === target)!,

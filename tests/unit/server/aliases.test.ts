@@ -101,7 +101,7 @@ describe('alias files on the server', function () {
 		const locked = 'keep -> draw.arc !\n';
 		const before = await text('office');
 		await edit(8, cut('office', before.length, '', locked));
-		const said = { ...emptyAliasFile, text: 'keep -> draw.ring\n' };
+		const said = { ...emptyAliasFile, text: 'keep -> rivet.row\n' };
 		const refused = await edit(9, { stratum: 'personal' as StratumId, from: null, to: said }).then(
 			() => undefined,
 			(error: unknown) => error as Problem

@@ -56,6 +56,6 @@ describe('findings of all chapters', () => {
 							expect(after.filter((f) => f.severity === 'error').length, fix.label).to.be.at.most(errors);
 						}
 			}
-			expect(tried).to.be.greaterThan(3);
+			expect(tried).to.be.greaterThan(0);
 		});
 });

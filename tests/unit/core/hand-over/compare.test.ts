@@ -27,7 +27,7 @@ describe('a file compared with a profile', () => {
 		const inFile = (chapter: string) => file.rows.filter((row) => row.chapter === chapter).length;
 		for (const chapter of ['shortcuts', 'acceptances']) expect(holds[chapter]).to.equal(inFile(chapter));
 		// where files lie counts once
-		expect(holds['macros']! + holds['machine']! - 1).to.equal(inFile('macros'));
+		expect(holds['macros']! + holds['options']! + holds['machine']! - 1).to.equal(inFile('macros') + inFile('options'));
 		expect(holds['machine']).to.be.greaterThan(1);
 		expect(compare(empty, { selection: { ...USUAL, sections: ['macros'] } }).holds).to.deep.equal(holds);
 	});
@@ -65,7 +65,7 @@ describe('a file compared with a profile', () => {
 		const narrow = empty.filter((stratum) => stratum.id !== 'personal');
 		const { items } = compare(narrow);
 		const gone = items.filter((item) => item.target === personal);
-		expect(new Set(gone.map((item) => item.chapter))).to.deep.equal(new Set(['aliases', 'macros', 'shortcuts']));
+		expect(new Set(gone.map((item) => item.chapter))).to.deep.equal(new Set(['aliases', 'macros', 'options', 'shortcuts']));
 		for (const item of gone) expect(item.state).to.equal('refused');
 		const told = refusals([], items).map(({ message }) => message);
 		expect(told).to.have.length(gone.length);

@@ -90,7 +90,7 @@ describe('selection', () => {
 				['b', 'layer.list'],
 				['c', 'layer.on'],
 				['d', 'draw.arc'],
-				['e', 'draw.ring']
+				['e', 'rivet.row']
 			] as const) {
 				const last = aliasLines(file).lines.at(-1)?.record;
 				file = { ...file, text: spliced(file.text, insertRecord(recipe, file.text, last, { alias, command })) };
@@ -131,7 +131,7 @@ describe('handing over', () => {
 		const file = readProfileFile('file', writeProfileFile(profileFile(varve.application, profile)));
 		const { items } = compareFile(subject, profile, file, { selection: USUAL, into: undefined, otherwise: profile.at(-1)!.id });
 		expect(items.filter(isOpen)).to.deep.equal([]);
-		expect(new Set(items.map((item) => item.chapter))).to.deep.equal(new Set(['aliases', 'macros', 'shortcuts']));
+		expect(new Set(items.map((item) => item.chapter))).to.deep.equal(new Set(['aliases', 'macros', 'options', 'shortcuts']));
 	});
 
 	it('refuses to change what is locked', () => {

@@ -60,7 +60,7 @@ const SAID: Readonly<Record<ChapterId, fc.Arbitrary<readonly unknown[]>>> = {
 		.map(ranked),
 	aliases: fc.option(
 		fc
-			.array(fc.constantFrom('a -> draw.arc\n', 'b -> draw.ring !\n', '# note\n', 'c -> draw.ray\n'), {
+			.array(fc.constantFrom('a -> draw.arc\n', 'b -> rivet.row !\n', '# note\n', 'c -> level.line\n'), {
 				minLength: 1,
 				maxLength: 5
 			})

@@ -15,7 +15,7 @@ const faultsOf = (profile: Profile) =>
 	releaseFaults({ circumstances: circumstancesOf(subject, profile, [], null), profile, released: undefined });
 const [factory, office, personal] = varve.strata;
 const broken = Macro.parse({ id: 'macro:x', label: 'X', steps: parseSteps('run no.such') });
-const wrong = { ...emptyAliasFile, text: 'zz -> draw.arc\nzz -> draw.ring\n' };
+const wrong = { ...emptyAliasFile, text: 'zz -> draw.arc\nzz -> rivet.row\n' };
 const withOffice = (aliases: typeof wrong | undefined, macros: Macro[]): Profile => [
 	stratumOf(factory!, varve.factoryEntries, varve.factoryAliases),
 	stratumOf(office!, [], aliases, macros),

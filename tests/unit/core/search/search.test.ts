@@ -16,7 +16,7 @@ describe('search', () => {
 
 	it('finds by synonym, id, category, part of a word and several words in any order', () => {
 		expect(ids('bevel').slice(0, 2).sort()).to.deep.equal(['sketch.chamfer', 'solid.chamfer']);
-		expect(ids('solid.fillet-f')).to.deep.equal(['solid.fillet-face', 'solid.fillet-full']);
+		expect(ids('solid.fillet-f')).to.deep.equal(['solid.fillet-face']);
 		expect(ids('sheet metal')).to.include('sheet.louvre');
 		expect(ids('llet ed')).to.include('solid.fillet');
 		expect(ids('edges fillet')[0]).to.equal('solid.fillet');

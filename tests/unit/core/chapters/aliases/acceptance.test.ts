@@ -35,7 +35,7 @@ const over = (accepted: Profile, files: Profile): Profile =>
 	files.map((stratum, i) => withAcceptances(stratum, [...acceptancesIn(accepted[i]!).values()]));
 
 describe('acceptances of findings in files', () => {
-	const text = 'zz -> draw.arc\nzz -> draw.ring\n';
+	const text = 'zz -> draw.arc\nzz -> rivet.row\n';
 	const profile = withText(text);
 	const [clash] = aliasesOf(profile);
 	const [orphan] = macrosOf(profile);

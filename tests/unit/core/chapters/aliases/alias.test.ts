@@ -39,12 +39,12 @@ const asEdit = (splices: readonly TextSplice[]) => tagged({ id: ALIASES }, splic
 describe('aliases', () => {
 	it('fold from the lowest stratum up: a line stands in place of a lower one, takes away, or stops at a lock', () => {
 		const table = aliasTable(
-			layers('a -> draw.arc\nb -> draw.ray\nc -> draw.ring !\n', 'A -> draw.chain\nb -> -\nc -> draw.slot\nd -> -'),
+			layers('a -> draw.arc\nb -> level.line\nc -> rivet.row !\n', 'A -> draw.chain\nb -> -\nc -> draw.slot\nd -> -'),
 			input
 		);
 		expect([...table.inForce].map(([key, { command, stratum }]) => [key, command, stratum.id])).to.deep.equal([
 			['a', 'draw.chain', 'office'],
-			['c', 'draw.ring', 'factory']
+			['c', 'rivet.row', 'factory']
 		]);
 		expect([...table.idle].map(([e, why]) => `${e.alias} ${why}`)).to.deep.equal([
 			'a covered',
@@ -55,32 +55,32 @@ describe('aliases', () => {
 	});
 
 	it('hold the first or the last of two lines, as the application does', () => {
-		const profile = layers('a -> draw.arc\na -> draw.ray\n');
+		const profile = layers('a -> draw.arc\na -> level.line\n');
 		expect(aliasTable(profile, input).inForce.get('a')!.command).to.equal('draw.arc');
-		expect(aliasTable(profile, { ...input, twice: 'last' }).inForce.get('a')!.command).to.equal('draw.ray');
-		expect(aliasTable(layers('a -> draw.arc\nA -> draw.ray\n'), { ...input, case: 'matters' }).inForce.size).to.equal(2);
+		expect(aliasTable(profile, { ...input, twice: 'last' }).inForce.get('a')!.command).to.equal('level.line');
+		expect(aliasTable(layers('a -> draw.arc\nA -> level.line\n'), { ...input, case: 'matters' }).inForce.size).to.equal(2);
 	});
 
 	it('are found at fault, one rule after the other', () => {
-		expect(told(layers('x -> draw.arc\nx -> draw.ray'))).to.deep.equal(['clash factory:2 x']);
-		expect(told(layers('x -> draw.arc\nx -> draw.ray'), { twice: 'last' })).to.deep.equal(['clash factory:1 x']);
-		expect(told(layers('x -> draw.arc\nxy -> draw.ray'))).to.deep.equal(['prefix factory:1 x']);
-		expect(told(layers('x -> draw.arc\nxy -> draw.ray'), { completes: false })).to.deep.equal([]);
+		expect(told(layers('x -> draw.arc\nx -> level.line'))).to.deep.equal(['clash factory:2 x']);
+		expect(told(layers('x -> draw.arc\nx -> level.line'), { twice: 'last' })).to.deep.equal(['clash factory:1 x']);
+		expect(told(layers('x -> draw.arc\nxy -> level.line'))).to.deep.equal(['prefix factory:1 x']);
+		expect(told(layers('x -> draw.arc\nxy -> level.line'), { completes: false })).to.deep.equal([]);
 		expect(told(layers('circle -> draw.arc'))).to.deep.equal(['hides factory:1 circle']);
 		expect(told(layers('circle -> draw.circle'))).to.deep.equal([]);
 		expect(told(layers('x -> draw.arx'))).to.deep.equal(['orphan factory:1 x']);
 		expect(findings(layers('x -> draw.arx'))[0]!.fixes[0]).to.include({ kind: 'set', label: 'Make it draw.arc' });
 		expect(told(layers('x -> draw.arc', 'x -> draw.arc'))).to.deep.equal(['duplicate office:1 x']);
 		expect(told(layers('x-y -> draw.arc'))).to.deep.equal(['spelling factory:1 x-y']);
-		expect(told(layers('x -> draw.arc !', 'x -> draw.ray'))).to.deep.equal(['locked office:1 x']);
+		expect(told(layers('x -> draw.arc !', 'x -> level.line'))).to.deep.equal(['locked office:1 x']);
 		expect(told(layers('#x -> draw.arx'))).to.deep.equal([]);
 	});
 
 	it('are told when they run something else than in the last release, and when a shortcut is twice as fast', () => {
 		const before = releasedAliases(layers('', 'x -> draw.arc'), input);
-		expect(aliasFindings(layers('', 'x -> draw.ray'), input, catalogue, undefined, before).map((f) => f.sentence)).to.deep.equal([
-			'x runs Half line; in the last release it ran Arc.'
-		]);
+		expect(
+			aliasFindings(layers('', 'x -> level.line'), input, catalogue, undefined, before).map((f) => f.sentence)
+		).to.deep.equal(['x runs Level line; in the last release it ran Arc.']);
 		const { profile } = varve.history().at(-1)!;
 		const c = circumstancesOf({ application: varve.application, space, catalogue }, profile, desksOf([]), null);
 		const long = published(layers('savesheetas -> file.save-as'));
@@ -98,7 +98,10 @@ describe('aliases', () => {
 	});
 
 	it('are answered at the command line with the reasoning', () => {
-		const table = aliasTable(layers('ln -> draw.segment\nlnp -> draw.parallel\nrx -> draw.rectangle', '#rr -> draw.ray'), input);
+		const table = aliasTable(
+			layers('ln -> draw.segment\nlnp -> draw.parallel\nrx -> draw.rectangle', '#rr -> level.line'),
+			input
+		);
 		const kind = (typed: string) => answerTo(table, catalogue, typed).answer;
 		expect(kind('LN')).to.include({ kind: 'runs', command: 'draw.segment' });
 		expect(kind('r')).to.include({ kind: 'runs', command: 'draw.rectangle' });

@@ -49,17 +49,17 @@ describe('rules of macros, one by one', () => {
 	it('ends: a command that may not run inside, until a cancel has ended the other anyhow', () => {
 		const nested = varve.commands.find((c) => c.nested)!.id;
 		expect(rules([made('a', `run ${nested}`, { inside: true })])).to.deep.equal([]);
-		expect(rules([made('a', 'run draw.ring', { inside: true })])).to.deep.equal(['ends']);
-		expect(rules([made('a', 'cancel; run draw.ring', { inside: true })])).to.deep.equal(['cancels']);
-		expect(rules([made('a', 'run draw.ring')])).to.deep.equal([]);
+		expect(rules([made('a', 'run rivet.row', { inside: true })])).to.deep.equal(['ends']);
+		expect(rules([made('a', 'cancel; run rivet.row', { inside: true })])).to.deep.equal(['cancels']);
+		expect(rules([made('a', 'run rivet.row')])).to.deep.equal([]);
 	});
 
 	it('orphan: an error for a command that is not there, attention where a shortcut reaches further than it', () => {
-		const [gone] = found([made('a', 'run no.such; run draw.ring')]);
+		const [gone] = found([made('a', 'run no.such; run rivet.row')]);
 		expect(gone).to.include({ rule: 'orphan', severity: 'error', step: 0 });
-		expect(gone!.fixes[0]!.to.steps).to.deep.equal(parseSteps('run draw.ring'));
-		expect(rules([made('a', 'run draw.ring')], [], 'set | Alt+J | macro:a | any')).to.deep.equal(['orphan']);
-		expect(rules([made('a', 'run draw.ring')], [], 'set | Alt+J | macro:a | draw')).to.deep.equal([]);
+		expect(gone!.fixes[0]!.to.steps).to.deep.equal(parseSteps('run rivet.row'));
+		expect(rules([made('a', 'run rivet.row')], [], 'set | Alt+J | macro:a | any')).to.deep.equal(['orphan']);
+		expect(rules([made('a', 'run rivet.row')], [], 'set | Alt+J | macro:a | draw')).to.deep.equal([]);
 		expect(rules([made('a', 'run file.save')], [], 'set | Alt+J | macro:a | any')).to.deep.equal([]);
 	});
 
@@ -77,9 +77,9 @@ describe('rules of macros, one by one', () => {
 	});
 
 	it('accept: text that is left in the field, lost, or typed where nobody listens', () => {
-		expect(rules([made('a', 'run draw.ring; type "5"')])).to.deep.equal(['accept']);
-		expect(rules([made('a', 'run draw.ring; type "5"; type "0"; accept')])).to.deep.equal([]);
-		const [lost] = found([made('a', 'run draw.ring; type "5"; cancel; run draw.arc')]);
+		expect(rules([made('a', 'run rivet.row; type "5"')])).to.deep.equal(['accept']);
+		expect(rules([made('a', 'run rivet.row; type "5"; type "0"; accept')])).to.deep.equal([]);
+		const [lost] = found([made('a', 'run rivet.row; type "5"; cancel; run draw.arc')]);
 		expect(lost).to.include({ rule: 'accept', step: 1 });
 		const [unheard] = found([made('a', 'type "5"; accept')], [], '', gneiss);
 		expect(unheard!.sentence).to.include('there is no command line; nobody takes it');
@@ -108,28 +108,28 @@ describe('rules of macros, one by one', () => {
 describe('steps of a macro, by what goes on', () => {
 	const { index, profile } = setUp(varve, [made('half', 'type "/2"; accept')]);
 	const ground = macroGround(index, profile);
-	const drawing: Activity = { running: ['draw.ring' as never], text: '' };
+	const drawing: Activity = { running: ['rivet.row' as never], text: '' };
 	const nested = varve.commands.find((c) => c.nested && c.kind === 'one-shot')!;
 
 	for (const [step, from, said, fault] of [
-		['cancel', drawing, 'Ring ends.', undefined],
-		['cancel', { ...drawing, text: '5' }, 'Ring ends. The text "5" was not accepted and is lost.', 'lost'],
-		['run draw.arc', drawing, 'Arc runs and ends Ring.', 'ends'],
-		[`run ${nested.id}`, drawing, `${nested.label} runs inside Ring.`, undefined],
+		['cancel', drawing, 'Rivet row ends.', undefined],
+		['cancel', { ...drawing, text: '5' }, 'Rivet row ends. The text "5" was not accepted and is lost.', 'lost'],
+		['run draw.arc', drawing, 'Arc runs and ends Rivet row.', 'ends'],
+		[`run ${nested.id}`, drawing, `${nested.label} runs inside Rivet row.`, undefined],
 		['run no.such', IDLE, 'There is no command no.such in this version; nothing runs.', 'unknown'],
 		['run macro:half', IDLE, 'half begins.', undefined],
-		['type "5"', drawing, '"5" is typed for Ring.', undefined],
+		['type "5"', drawing, '"5" is typed for Rivet row.', undefined],
 		['type "5"', IDLE, '"5" is typed into the command line.', undefined],
-		['accept', { ...drawing, text: '5' }, 'Ring takes "5".', undefined],
-		['accept', drawing, 'Ring is accepted and ends.', undefined],
-		['accept', { ...drawing, text: 'dl' }, 'Line runs and ends Ring.', 'ends'],
+		['accept', { ...drawing, text: '5' }, 'Rivet row takes "5".', undefined],
+		['accept', drawing, 'Rivet row is accepted and ends.', undefined],
+		['accept', { ...drawing, text: 'dl' }, 'Line runs and ends Rivet row.', 'ends'],
 		['accept', { running: [], text: 'dl' }, 'Line runs.', undefined],
 		['accept', IDLE, 'There is nothing to accept.', 'unheard'],
-		['pick "corner"', drawing, 'Ring waits for a pick: corner.', undefined],
+		['pick "corner"', drawing, 'Rivet row waits for a pick: corner.', undefined],
 		['pick', IDLE, 'The macro waits for a pick.', undefined],
 		['launch "x" "y z"', IDLE, 'Would launch x y z. Skarn launches nothing.', undefined]
 	] as [string, Activity, string, Fault | undefined][])
-		it(`${step} ${from.running.length > 0 ? 'inside Ring' : 'alone'}${from.text === '' ? '' : ` with "${from.text}"`}`, () => {
+		it(`${step} ${from.running.length > 0 ? 'inside Rivet row' : 'alone'}${from.text === '' ? '' : ` with "${from.text}"`}`, () => {
 			const done = perform(from, parseSteps(step)[0]!, ground);
 			expect(done.said).to.equal(said);
 			expect(done.fault).to.equal(fault);
