@@ -1,7 +1,7 @@
 import { isMended, type AnyFinding, type AnyFix, type Checker, type Looking } from '../../check/any-finding.ts';
 import type { Pen } from '../../check/finding.ts';
 import { shortcutIndex } from '../../answer/shortcut-index.ts';
-import { stratumById, type Profile } from '../../profile/stratum.ts';
+import { stratumById, type Profile, type StratumId } from '../../profile/stratum.ts';
 import { applyKeyed, toolsOf } from '../../profile/keyed.ts';
 import { macroAcceptable } from './acceptance.ts';
 import { checkMacros } from './check.ts';
@@ -38,9 +38,10 @@ function asAny(finding: MacroFinding, looking: Looking): AnyFinding {
 
 const TOOLS = toolsOf<MacroEntry>({ thing: ({ id }) => id });
 
-/** The fix as a change of the macro, if the pen's stratum says it and it removes the finding without an error more. */
+/** The fix as a change of the macro, or as a version over it, if it removes the finding without an error more. */
 function tried(fix: MacroFix, finding: MacroFinding, looking: Looking, { profile, target }: Pen): AnyFix[] {
-	if (finding.stratum !== target) return [];
+	const level = (id: StratumId) => profile.findIndex((stratum) => stratum.id === id);
+	if (level(target) < level(finding.stratum)) return [];
 	const changes = setMacro(stratumById(profile, target), fix.to);
 	const mended = (now: Profile) => applyKeyed(MACROS, macrosIn, TOOLS, now, changes as never, ({ id }) => id);
 	const { index } = looking.circumstances;

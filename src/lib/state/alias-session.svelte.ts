@@ -2,6 +2,7 @@ import { releasedAliases } from '$core/chapters/aliases/check';
 import { ALIASES, aliasFileIn, emptyAliasFile, type AliasFile } from '$core/chapters/aliases/file';
 import type { AliasReportFinding, AliasRow, AliasStrata } from '$core/chapters/aliases/report';
 import type { AliasLook, AliasSight } from '$core/chapters/aliases/sight';
+import type { AliasWay } from '$core/chapters/aliases/sound-ways';
 import { aliasFileOf } from '$core/chapters/aliases/table';
 import { acceptancesOf, isAccepted } from '$core/check/acceptance';
 import { tagged } from '$core/profile/edit';
@@ -64,6 +65,9 @@ export class AliasSession {
 	#asked = 0;
 	#told: { readonly index: unknown; readonly office: unknown; readonly before: unknown; readonly catalogue: unknown } | undefined;
 	#waiting = false;
+	#tries = 0;
+	/** Who waits for the answer to which try. */
+	readonly #trying = new Map<number, (ways: readonly AliasWay[]) => void>();
 	#most = FIRST;
 	#lines = { from: 1, to: 100 };
 
@@ -71,6 +75,11 @@ export class AliasSession {
 		this.#workspace = workspace;
 		this.#worker = new Worker(new URL('../workers/alias.worker.ts', import.meta.url), { type: 'module' });
 		this.#worker.onmessage = ({ data }: MessageEvent<FromAliases>) => {
+			if ('tried' in data) {
+				this.#trying.get(data.tried)?.(data.ways);
+				this.#trying.delete(data.tried);
+				return;
+			}
 			if ('rows' in data) {
 				this.rows = data.rows;
 				return;
@@ -80,6 +89,17 @@ export class AliasSession {
 			if (data.n === this.#asked) this.checking = false;
 			else this.#ask();
 		};
+	}
+
+	/** Those ways out of a finding of this file that were tried and are sound; none of one that stands, or of another file's. */
+	waysOf(finding: AliasReportFinding): Promise<readonly AliasWay[]> {
+		if (finding.stratum !== this.#workspace.targetId || finding.fixes.length === 0 || this.isAccepted(finding))
+			return Promise.resolve([]);
+		const n = ++this.#tries;
+		return new Promise((resolve) => {
+			this.#trying.set(n, resolve);
+			this.#say({ kind: 'try', n, finding });
+		});
 	}
 
 	isAccepted({ acceptable }: AliasReportFinding): boolean {

@@ -8,7 +8,8 @@ import { checkMacros } from '$core/chapters/macros/check';
 import { acceptedAs, isAccepted } from '$core/check/acceptance';
 import { teller } from '$core/check/check';
 import { findingId, type Finding, type Told } from '$core/check/finding';
-import type { Looking } from '$core/check/any-finding';
+import type { AnyFinding, Looking } from '$core/check/any-finding';
+import { findingsIn } from '$core/check/checkers';
 import { allFindings, findingsBefore } from './all-findings';
 import { CheckSession } from './check-session.svelte';
 import type { Catalogue } from '$core/application/application';
@@ -91,6 +92,8 @@ export class Findings {
 	});
 	/** Those of all chapters, accepted ones among them. */
 	ofAll = $derived.by(() => allFindings(this.checks.findings, this.#looking));
+	/** Those of one chapter, accepted ones among them. */
+	of = (chapter: string): AnyFinding[] => findingsIn(this.#looking, [chapter]);
 	/** What stood open in what the seats have. */
 	before = $derived.by(() => findingsBefore(this.#looking));
 

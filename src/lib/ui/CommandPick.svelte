@@ -3,12 +3,18 @@
 	import { pathText, type Command } from '$core/application/command';
 	import { useWorkspace } from '$lib/state/workspace.svelte';
 
-	/** A search for a command that gives the one that was chosen. */
+	/**
+	 * A search for a command that gives the one that was chosen: a combobox with a list, as the ARIA Authoring Practices describe it.
+	 * Several may stand on one page.
+	 */
 	let { label, onpick }: { label: string; onpick: (command: Command) => void } = $props();
 	const workspace = useWorkspace();
+	const list = $props.id();
+	const optionId = (i: number) => `${list}-${i}`;
 	let text = $state('');
 	let at = $state(0);
-	const found = $derived(text.trim() === '' ? [] : workspace.search.find(text, workspace.index).slice(0, 7));
+	let isAway = $state(false);
+	const found = $derived(text.trim() === '' || isAway ? [] : workspace.search.find(text, workspace.index).slice(0, 7));
 
 	function pick(command: Command | undefined) {
 		if (!command) return;
@@ -20,9 +26,10 @@
 		if (event.key === 'ArrowDown') at = Math.min(at + 1, found.length - 1);
 		else if (event.key === 'ArrowUp') at = Math.max(at - 1, 0);
 		else if (event.key === 'Enter') pick(found[at]?.command);
-		else if (event.key === 'Escape') text = '';
+		else if (event.key === 'Escape' && text !== '') text = '';
 		else return;
 		event.preventDefault();
+		event.stopPropagation();
 	}
 </script>
 
@@ -34,15 +41,25 @@
 		aria-label={label}
 		role="combobox"
 		aria-expanded={found.length > 0}
-		aria-controls="command-pick"
+		aria-controls={list}
+		aria-autocomplete="list"
+		aria-activedescendant={found.length > 0 ? optionId(at) : undefined}
 		oninput={() => (at = 0)}
+		onfocus={() => (isAway = false)}
+		onblur={() => (isAway = true)}
 		{onkeydown}
 	/>
 	{#if found.length > 0}
-		<ul role="listbox" id="command-pick" aria-label="Commands">
+		<ul role="listbox" id={list} aria-label="Commands">
 			{#each found as { command }, i (command.id)}
 				<!-- svelte-ignore a11y_click_events_have_key_events -->
-				<li role="option" aria-selected={i === at} onclick={() => pick(command)}>
+				<li
+					role="option"
+					id={optionId(i)}
+					aria-selected={i === at}
+					onpointerdown={(event) => event.preventDefault()}
+					onclick={() => pick(command)}
+				>
 					{command.label} <small class="quiet">{pathText(command)}</small>
 				</li>
 			{/each}

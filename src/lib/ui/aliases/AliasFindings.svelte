@@ -1,5 +1,6 @@
 <script lang="ts">
 	import type { AliasReportFinding } from '$core/chapters/aliases/report';
+	import type { AliasWay } from '$core/chapters/aliases/sound-ways';
 	import { SEVERITIES } from '$core/check/finding';
 	import type { AliasSession } from '$lib/state/alias-session.svelte';
 	import { useWorkspace } from '$lib/state/workspace.svelte';
@@ -26,9 +27,28 @@
 	const current = $derived(shown[Math.min(at, shown.length - 1)]);
 	/** While a check goes on, what it will find is not known. */
 	const stale = $derived(session.checking ? [] : sight.gone.flatMap((id) => workspace.accepted.get(id) ?? []));
-	/** What mends it here; of one that stands, or of another stratum's file, nothing. */
-	const waysOf = (finding: AliasReportFinding) =>
-		finding.stratum === workspace.targetId && !session.isAccepted(finding) ? finding.fixes : [];
+	/** So long after a key nothing is tried, in milliseconds: typing comes first. */
+	const TRY_AFTER = 250;
+	/** The ways out of the current finding, once they were tried. */
+	let tried = $state.raw<{ of: AliasReportFinding; ways: readonly AliasWay[] } | undefined>(undefined);
+	const ways = $derived(tried !== undefined && tried.of === current ? tried.ways : []);
+	$effect(() => {
+		const of = current;
+		if (!of || session.checking) return;
+		const timer = setTimeout(() => void look(of), session.isDirty ? TRY_AFTER : 0);
+		return () => clearTimeout(timer);
+	});
+
+	async function look(of: AliasReportFinding) {
+		tried = { of, ways: await session.waysOf(of) };
+		return tried.ways;
+	}
+
+	/** Applies a way out by its number, also before the look at it is over. */
+	async function mend(of: AliasReportFinding, i: number) {
+		const way = (tried?.of === of ? tried.ways : await look(of))[i];
+		if (way && of === current) onfix(way);
+	}
 
 	function show(i: number) {
 		at = i;
@@ -61,11 +81,11 @@
 							does: 'let it stand',
 							run: () => current.acceptable !== undefined && !session.isAccepted(current) && void letStand()
 						},
-						...waysOf(current).map((way, i) => ({
+						...current.fixes.map((_, i) => ({
 							keys: String(i + 1),
 							shown: i === 0 ? '1 to 9' : '',
 							does: 'apply that way out',
-							run: () => onfix(way)
+							run: () => void mend(current, i)
 						}))
 					]
 		}))
@@ -100,7 +120,6 @@
 				>
 				{#if finding === current}
 					{@const isStanding = session.isAccepted(finding)}
-					{@const ways = waysOf(finding)}
 					{#if ways.length > 0 || (finding.acceptable && !isStanding)}
 						<span class="fixes"
 							>{#each ways as way, w (w)}<button class="pill" type="button" onclick={() => onfix(way)}

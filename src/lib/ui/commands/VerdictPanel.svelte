@@ -71,19 +71,9 @@
 <div class="verdict">
 	<div class="callout tone-{headline.tone}" role="status">
 		<p><strong class="toned"><span aria-hidden="true">{headline.shape}</span></strong> {headline.text}</p>
-		{#each found.meetings.slice(0, SHOWN) as meeting (meeting.binding.key + meeting.relation)}
-			<p class="meeting">
-				<StratumChip id={meeting.binding.stratum} /><KeyCaps keys={meeting.binding.keys} />
-				<span>{meetingText(workspace.index, found, meeting)}</span>
-			</p>
-		{/each}
-		{#if found.meetings.length > SHOWN}<p class="meeting quiet">and {found.meetings.length - SHOWN} more</p>{/if}
-		{#if found.kind === 'meets' && found.meetings.some((m) => m.relation === 'same')}<p class="meeting">
-				{bothText(workspace.index)}
-			</p>{/if}
-		{#if keeps}<p class="meeting tone-limonite toned">{keeps}</p>{/if}
+		{#if keeps}<p class="beside tone-limonite toned">{keeps}</p>{/if}
 		{#if found.typed > 0}
-			<p class="meeting quiet">In {situations(found.typed)} bare keys are text; it is not heard there.</p>
+			<p class="beside quiet">In {situations(found.typed)} bare keys are text; it is not heard there.</p>
 		{/if}
 	</div>
 
@@ -116,6 +106,12 @@
 				{/each}
 			</fieldset>
 		{/if}
+		<div class="actions">
+			<Button size="sm" disabled={!way || isClosed(way) || workspace.edits.busy} onclick={apply}>
+				{way?.kind === 'assign' || !way ? readable(`${way?.label ?? 'Assign'} ${instead ? 'to ' : ''}${keys}`) : way.label}
+			</Button>
+			<Button size="sm" color="alternative" onclick={onanother}>Choose another key</Button>
+		</div>
 		{#if preview}
 			<div class="preview">
 				<h3>What changes</h3>
@@ -133,12 +129,21 @@
 				</ul>
 			</div>
 		{/if}
-		<div class="actions">
-			<Button size="sm" disabled={!way || isClosed(way) || workspace.edits.busy} onclick={apply}>
-				{way?.kind === 'assign' || !way ? readable(`${way?.label ?? 'Assign'} ${instead ? 'to ' : ''}${keys}`) : way.label}
-			</Button>
-			<Button size="sm" color="alternative" onclick={onanother}>Choose another key</Button>
-		</div>
+	{/if}
+	{#if found.meetings.length > 0}
+		<section class="why" aria-label="What is there now">
+			<h3>What is there now</h3>
+			{#each found.meetings.slice(0, SHOWN) as meeting (meeting.binding.key + meeting.relation)}
+				<p class="meeting">
+					<StratumChip id={meeting.binding.stratum} /><KeyCaps keys={meeting.binding.keys} />
+					<span>{meetingText(workspace.index, found, meeting)}</span>
+				</p>
+			{/each}
+			{#if found.meetings.length > SHOWN}<p class="meeting quiet">and {found.meetings.length - SHOWN} more</p>{/if}
+			{#if found.kind === 'meets' && found.meetings.some((m) => m.relation === 'same')}<p class="meeting">
+					{bothText(workspace.index)}
+				</p>{/if}
+		</section>
 	{/if}
 </div>
 
@@ -151,8 +156,13 @@
 		display: grid;
 		gap: 6px;
 	}
+	.beside,
 	.meeting {
 		font-size: 13px;
+	}
+	.why {
+		display: grid;
+		gap: 6px;
 	}
 	.meeting :global(.chip),
 	.meeting :global(.keys) {
@@ -179,7 +189,7 @@
 	.inner {
 		padding: 2px 0 6px 24px;
 	}
-	.preview h3 {
+	h3 {
 		font-size: 13px;
 		color: var(--ink-2);
 	}
@@ -194,10 +204,6 @@
 		border-left: 2px solid var(--line-strong);
 	}
 	.actions {
-		position: sticky;
-		bottom: -16px;
-		padding: 8px 0 12px;
-		background: var(--panel);
 		display: flex;
 		gap: 8px;
 		flex-wrap: wrap;

@@ -11,7 +11,7 @@
 	import KeyCaps from '../KeyCaps.svelte';
 	import StratumChip from '../StratumChip.svelte';
 	import { keptText, labelOf, outcomeMark, outcomeText } from '../wording';
-	import CommandPick from './CommandPick.svelte';
+	import CommandPick from '../CommandPick.svelte';
 
 	/** Everything on one key: what its eight planes do here, and what is on it in other situations. */
 	let {

@@ -10,7 +10,7 @@
 	import KeyCaps from '../KeyCaps.svelte';
 	import ScopePicker from '../ScopePicker.svelte';
 	import { labelOf } from '../wording';
-	import CommandPick from './CommandPick.svelte';
+	import CommandPick from '../CommandPick.svelte';
 
 	/** Ranked free strokes for a command and a scope, each with its reasons. */
 	let {

@@ -3,7 +3,7 @@
 	import type { MacroStep } from '$core/chapters/macros/macro';
 	import { parseSteps, stepText, StepsError } from '$core/chapters/macros/steps';
 	import { useWorkspace } from '$lib/state/workspace.svelte';
-	import CommandPick from '../keyboard/CommandPick.svelte';
+	import CommandPick from '../CommandPick.svelte';
 	import { labelOf } from '../wording';
 	import { STEP_LOOKS } from './wording';
 

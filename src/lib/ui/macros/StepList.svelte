@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { tick } from 'svelte';
 	import { dragHandle, dragHandleZone, type DndEvent } from 'svelte-dnd-action';
-	import type { MacroFinding } from '$core/chapters/macros/finding';
+	import type { AnyFinding } from '$core/check/any-finding';
 	import { STEP_KINDS, type MacroStep, type StepKind } from '$core/chapters/macros/macro';
 	import { SIGNS } from '../findings/severity';
 	import StepFields from './StepFields.svelte';
@@ -17,7 +17,7 @@
 		onchange
 	}: {
 		steps: readonly MacroStep[];
-		findings: readonly MacroFinding[];
+		findings: readonly AnyFinding[];
 		/** The step in hand. */
 		at: number;
 		disabled: boolean;
@@ -101,7 +101,7 @@
 	onfinalize={drop}
 >
 	{#each items as { id, step }, i (id)}
-		{@const found = findings.find((f) => f.step === i)}
+		{@const found = findings.find(({ witness }) => witness.kind === 'macro' && witness.step === i)}
 		<!-- svelte-ignore a11y_no_noninteractive_tabindex, a11y_no_noninteractive_element_interactions -->
 		<li
 			data-step
@@ -119,8 +119,8 @@
 				<StepFields {step} number={i + 1} {disabled} onchange={(changed) => onchange(`step ${i + 1}`, steps.with(i, changed))} />
 			</div>
 			<span class="mark"
-				>{#if found}<span class="tone-{SIGNS[found.severity].tone} toned" title={found.sentence}
-						>{SIGNS[found.severity].shape}<span class="visually-hidden">{found.sentence}</span></span
+				>{#if found}<span class="tone-{SIGNS[found.severity].tone} toned" title={found.sentence()}
+						>{SIGNS[found.severity].shape}<span class="visually-hidden">{found.sentence()}</span></span
 					>{/if}</span
 			>
 			<button

@@ -23,7 +23,7 @@
 	import AliasTable from '$lib/ui/aliases/AliasTable.svelte';
 	import AliasText from '$lib/ui/aliases/AliasText.svelte';
 	import type { EditorHost } from '$lib/ui/aliases/editor';
-	import CommandPick from '$lib/ui/keyboard/CommandPick.svelte';
+	import CommandPick from '$lib/ui/CommandPick.svelte';
 	import StratumChip from '$lib/ui/StratumChip.svelte';
 	import { save } from '$lib/ui/save';
 

@@ -5,15 +5,12 @@
 	import type { CommandId } from '$core/application/command';
 	import { acceptancesOf, isAccepted, staleAcceptances } from '$core/check/acceptance';
 	import { SEVERITIES } from '$core/check/finding';
-	import { macroAcceptable } from '$core/chapters/macros/acceptance';
-	import type { MacroFinding } from '$core/chapters/macros/finding';
-	import { Macro, macroIdFor, macrosIn, type MacroStep, type StepKind } from '$core/chapters/macros/macro';
+	import { Macro, MACROS, macroIdFor, macrosIn, type MacroStep, type StepKind } from '$core/chapters/macros/macro';
 	import { duplicateOf, patternsFor, type Pattern } from '$core/chapters/macros/patterns';
-	import { MACRO_RULES } from '$core/chapters/macros/rules/rules';
 	import { dropMacro, lockMacro, removeMacro, setMacro } from '$core/chapters/macros/writing';
 	import { entryKeyFor } from '$core/profile/entry';
 	import { useWorkspace } from '$lib/state/workspace.svelte';
-	import LetStand from '$lib/ui/findings/LetStand.svelte';
+	import FindingsHere from '$lib/ui/findings/FindingsHere.svelte';
 	import { SIGNS } from '$lib/ui/findings/severity';
 	import StaleAcceptances from '$lib/ui/findings/StaleAcceptances.svelte';
 	import KeyCaps from '$lib/ui/KeyCaps.svelte';
@@ -44,21 +41,19 @@
 			return `${placed.lockedBy.name} has locked this macro. Duplicate it to make one of your own.`;
 		return undefined;
 	});
-	const findings = $derived(workspace.findings.ofMacros.filter((f) => f.macro === macro?.id));
-	const accepted = $derived(
-		workspace.findings.allOfMacros.filter((f) => f.macro === macro?.id && isAccepted(workspace.accepted, macroAcceptable(f)))
-	);
+	const all = $derived(workspace.findings.of(MACROS));
+	/** Those of the macro in hand, accepted ones among them. */
+	const findings = $derived(all.filter((f) => f.command === macro?.id));
+	const open = $derived(all.filter((f) => !isAccepted(workspace.accepted, f.acceptable())));
 	const stale = $derived(
 		staleAcceptances(
-			acceptancesOf(workspace.accepted, 'macros'),
-			workspace.findings.allOfMacros.map((f) => macroAcceptable(f))
+			acceptancesOf(workspace.accepted, MACROS),
+			all.map((f) => f.acceptable())
 		)
 	);
-	/** The id of the finding for which a reason is asked. */
-	let letting = $state<string | undefined>(undefined);
 	const idle = $derived(workspace.macros.idle.filter((i) => i.entry.id === macro?.id));
 	const routes = $derived(macro ? workspace.index.of(macro.id) : []);
-	const counts = $derived(SEVERITIES.map((s) => ({ s, n: workspace.findings.ofMacros.filter((f) => f.severity === s).length })));
+	const counts = $derived(SEVERITIES.map((s) => ({ s, n: open.filter((f) => f.severity === s).length })));
 	/** What a new step runs until another command is chosen: the most used. */
 	const usual = $derived(
 		workspace.document.commands.reduce((best, c) => ((c.use ?? 0) > (best.use ?? 0) ? c : best), workspace.document.commands[0]!)
@@ -128,8 +123,6 @@
 				return { do: 'launch', program: 'viewer', arguments: [] };
 		}
 	}
-
-	const idOf = (finding: MacroFinding) => macroAcceptable(finding).id;
 
 	const textOf = (event: Event) => (event.currentTarget as HTMLInputElement).value;
 </script>
@@ -227,7 +220,7 @@
 				{/if}
 				<StepList
 					steps={macro.steps}
-					{findings}
+					findings={open.filter((f) => f.command === macro.id)}
 					bind:at
 					disabled={closed !== undefined || workspace.edits.busy}
 					{fresh}
@@ -255,56 +248,11 @@
 						<a href="commands?command={encodeURIComponent(macro.id)}">Assign like any command</a>
 					</p>
 				</section>
-				{#if findings.length > 0}
-					<section aria-label="Findings of this macro">
-						<h2>Findings</h2>
-						<ul>
-							{#each findings as finding, i (i)}
-								<li class="tone-{SIGNS[finding.severity].tone}">
-									<button
-										type="button"
-										class="sentence"
-										title={MACRO_RULES[finding.rule].title}
-										onclick={() => (at = finding.step ?? 0)}
-										><span class="toned" aria-hidden="true">{SIGNS[finding.severity].shape}</span> {finding.sentence}</button
-									>
-									<span class="fixes"
-										>{#each closed === undefined ? finding.fixes.filter((f) => f.to.id === macro.id) : [] as fix (fix.label)}<button
-												class="pill"
-												type="button"
-												onclick={() => void write(`Macro ${macro.label}: ${fix.label}`, fix.to)}>{fix.label}</button
-											>{/each}<button
-											class="pill"
-											type="button"
-											aria-expanded={letting === idOf(finding)}
-											onclick={() => (letting = letting === idOf(finding) ? undefined : idOf(finding))}>Let it stand …</button
-										></span
-									>
-									{#if letting === idOf(finding)}
-										<div class="stand">
-											<LetStand
-												finding={macroAcceptable(finding)}
-												sentence={finding.sentence}
-												acceptances={workspace.accepted}
-												focused
-												onsettled={() => (letting = undefined)}
-											/>
-										</div>
-									{/if}
-								</li>
-							{/each}
-						</ul>
-					</section>
-				{/if}
-				{#if accepted.length > 0}
-					<section aria-label="Accepted">
-						<h2>Accepted</h2>
-						{#each accepted as finding (idOf(finding))}
-							<p class="sentence quiet accepted">{finding.sentence}</p>
-							<LetStand finding={macroAcceptable(finding)} sentence={finding.sentence} acceptances={workspace.accepted} />
-						{/each}
-					</section>
-				{/if}
+				<FindingsHere
+					{findings}
+					name="Findings of this macro"
+					onshow={({ witness }) => (at = (witness.kind === 'macro' && witness.step) || 0)}
+				/>
 				<section><MacroRun {macro} {at} onchoose={(step) => (at = step)} /></section>
 				{#each idle as { stratum, reason, by } (stratum.id)}
 					<p class="quiet other">
@@ -428,42 +376,6 @@
 	}
 	a {
 		color: var(--azurite);
-	}
-	ul {
-		margin: 0;
-		padding: 0;
-		list-style: none;
-	}
-	li {
-		padding: 5px 0;
-		border-top: 1px solid var(--line);
-	}
-	.stand {
-		padding: 6px 0 2px;
-	}
-	.accepted {
-		margin-bottom: 6px;
-	}
-	.sentence {
-		border: 0;
-		background: none;
-		padding: 0;
-		color: var(--ink);
-		font: inherit;
-		font-size: 13px;
-		text-align: left;
-	}
-	.fixes {
-		display: flex;
-		flex-wrap: wrap;
-		gap: 6px;
-		padding-top: 5px;
-	}
-	.fixes .pill {
-		height: auto;
-		min-height: 26px;
-		white-space: normal;
-		text-align: left;
 	}
 	.other {
 		font-size: 13px;

@@ -1,5 +1,6 @@
 <script lang="ts">
 	import { Button, Search } from 'flowbite-svelte';
+	import { isAccepted } from '$core/check/acceptance';
 	import { valueProblem, valueText, type OptionDefinition, type OptionValue } from '$core/chapters/options/definition';
 	import {
 		optionRows,
@@ -9,8 +10,10 @@
 		type OptionRow as Row,
 		type Showing
 	} from '$core/chapters/options/listing';
+	import { OPTIONS } from '$core/chapters/options/option';
 	import { lockOption, resetOption, setOption } from '$core/chapters/options/writing';
 	import { useWorkspace } from '$lib/state/workspace.svelte';
+	import FindingsHere from '$lib/ui/findings/FindingsHere.svelte';
 	import OptionRow from '$lib/ui/options/OptionRow.svelte';
 
 	/** What can be set in the application: found by word, set for one's own or the office's strata, and brought back. */
@@ -33,6 +36,10 @@
 			? [{ name: '', rows: shown }]
 			: groups.map((name) => ({ name, rows: shown.filter((r) => r.definition.group === name) })).filter((g) => g.rows.length > 0)
 	);
+	/** The group that is none of the catalogue's. */
+	const FINDINGS = ' findings';
+	const findings = $derived(workspace.findings.of(OPTIONS));
+	const open = $derived(findings.filter((f) => !isAccepted(workspace.accepted, f.acceptable())).length);
 	const mine = $derived(rows.filter((row) => row.here));
 	const names: Readonly<Record<Showing, string>> = {
 		all: 'All',
@@ -112,8 +119,14 @@
 				{#each groups as name (name)}
 					<button type="button" aria-pressed={group === name} onclick={() => (group = name)}>{name}</button>
 				{/each}
+				{#if findings.length > 0}
+					<button type="button" aria-pressed={group === FINDINGS} onclick={() => ((group = FINDINGS), (text = ''))}
+						>Findings {open}</button
+					>
+				{/if}
 			</nav>
 			<div class="rows">
+				{#if group === FINDINGS}<FindingsHere {findings} name="Findings of options" />{/if}
 				{#each listed as { name, rows: inGroup } (name)}
 					{#if name}<h2>{name}</h2>{/if}
 					<div role="list" aria-label={name || 'What was found'}>
@@ -136,7 +149,7 @@
 						{workspace.document.application.name} tells nothing of its options. A program of your own can bring them with its application
 						file.
 					</p>
-				{:else if shown.length === 0}
+				{:else if shown.length === 0 && group !== FINDINGS}
 					<p class="quiet none">No option answers. Search by what it does, as in “how fine curves are”, or show all.</p>
 				{/if}
 			</div>
