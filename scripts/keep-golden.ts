@@ -9,6 +9,7 @@ import { officeOf } from '../src/lib/server/office.ts';
 import { ACCEPTANCES } from '../core/chapters/acceptances/acceptance.ts';
 import { ofShortcuts } from '../core/chapters/shortcuts/change.ts';
 import { tagged } from '../core/profile/edit.ts';
+import { SECTIONS } from '../core/hand-over/selection.ts';
 import { put } from '../core/answer/choices.ts';
 import { aliasAcceptable } from '../core/chapters/aliases/acceptance.ts';
 import { acceptable, accepts } from '../core/check/acceptance.ts';
@@ -80,7 +81,7 @@ try {
 	const keep = (file: string, text: string) => writeFileSync(join(folder, file), text);
 	keep('folder.json', JSON.stringify({ migratedUntil: Number(last[0]!.at), tables }));
 	keep('document.json', await got(path));
-	keep('profile.json', await got(`${path}/export?sections=shortcuts,acceptances,aliases,macros,machine`));
+	keep('profile.json', await got(`${path}/export?sections=${SECTIONS.join(',')}`));
 	keep('shortcuts.csv', await got(`${path}/export?format=csv`));
 	keep('release.json', await got(`${path}/releases/1`));
 	keep('manifest.json', await got(`/api/seats/${seats[0]!.id}/manifest`));

@@ -2,7 +2,6 @@ import { expect } from 'chai';
 import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { sql } from 'drizzle-orm';
 import { aliasAcceptable } from '../../../core/chapters/aliases/acceptance.ts';
 import { macroAcceptable } from '../../../core/chapters/macros/acceptance.ts';
 import { readProfileFile, strataOf } from '../../../core/hand-over/profile-file.ts';
@@ -16,7 +15,7 @@ import { openDatabase } from '../../../src/lib/server/db/open.ts';
 import { officeOn, verifyAll } from '../../../src/lib/server/office.ts';
 import { workspaceDocument, type WorkspaceDocument } from '../../../src/lib/server/workspace-document.ts';
 import { page } from '../page/page.ts';
-import { earlierMigrations } from './earlier.ts';
+import { folderOf, type KeptFolder } from './kept-folder.ts';
 
 const GOLDEN = 'tests/golden/version-1';
 const text = (file: string) => readFileSync(join(GOLDEN, file), 'utf8');
@@ -68,40 +67,6 @@ const told = ({ id, kind, name, contents }: StratumWire) => {
 		macros: said('macros')
 	};
 };
-
-interface KeptFolder {
-	/** The time of the last migration that had run. */
-	readonly migratedUntil: number;
-	readonly tables: Readonly<Record<string, readonly object[]>>;
-}
-
-/** Tables in the order in which their rows can come: what is pointed to stands first. */
-const ORDER = [
-	'applications',
-	'commands',
-	'strata',
-	'entries',
-	'edits',
-	'recipes',
-	'releases',
-	'search_paths',
-	'seats',
-	'reports'
-];
-
-/** A data folder as the version left it: its migrations, and its rows. */
-async function folderOf({ migratedUntil, tables }: KeptFolder, folder: string): Promise<void> {
-	const migrations = earlierMigrations(({ when }) => when > migratedUntil);
-	const store = await openDatabase(folder, { migrations });
-	expect(Object.keys(tables)).to.have.members(ORDER);
-	for (const name of ORDER) {
-		const table = sql.identifier(name);
-		const rows = JSON.stringify(tables[name]);
-		await store.db.execute(sql`insert into ${table} select * from jsonb_populate_recordset(null::${table}, ${rows}::jsonb)`);
-	}
-	await store.close();
-	rmSync(migrations, { recursive: true });
-}
 
 describe('what version 1 has written', function () {
 	this.timeout(60_000);
