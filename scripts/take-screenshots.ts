@@ -77,11 +77,9 @@ try {
 	await shoot('folders-dark');
 	await open('findings');
 	await shoot('findings');
-	await open('findings', 'dark');
-	await page.getByRole('button', { name: 'Rule', exact: true }).click();
-	await page.getByRole('listbox', { name: 'Findings' }).getByText('Project edges', { exact: true }).click();
-	await page.getByRole('button', { name: /Fix all/ }).click();
-	await shoot('fix-all-dark');
+	await varve('options', 'dark');
+	await page.getByRole('button', { name: 'Measures', exact: true }).click();
+	await shoot('options-dark');
 	await open('bench');
 	await page.locator('.edge').nth(4).click();
 	await page.locator('.window').focus();

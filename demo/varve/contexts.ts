@@ -6,9 +6,9 @@ export const axes = [
 		id: 'document',
 		label: 'Sheet',
 		nodes: [
-			{ id: 'drawing', label: 'Drawing' },
-			{ id: 'drawing.cabin', label: 'The whole cabin', parent: 'drawing' },
-			{ id: 'drawing.detail', label: 'A detail, enlarged', parent: 'drawing' },
+			{ id: 'plan', label: 'Plan' },
+			{ id: 'plan.cabin', label: 'The whole cabin', parent: 'plan' },
+			{ id: 'plan.detail', label: 'A detail, enlarged', parent: 'plan' },
 			{ id: 'cutting', label: 'Cutting sheet' },
 			{ id: 'symbol', label: 'Symbol editor' }
 		]
@@ -38,7 +38,7 @@ export const axes = [
 ];
 
 export const reachable = [
-	{ document: ['drawing.cabin', 'drawing.detail'], pane: ['canvas', 'command', 'properties', 'layers'] },
+	{ document: ['plan.cabin', 'plan.detail'], pane: ['canvas', 'command', 'properties', 'layers'] },
 	{ document: ['cutting'], selection: ['nothing', 'curve', 'text', 'dimension'] },
 	{ document: ['symbol'], selection: ['nothing', 'curve', 'text', 'hatch'], pane: ['canvas', 'command', 'properties', 'layers'] }
 ];
@@ -62,8 +62,8 @@ export const rules = {
 
 export const scopes = {
 	any: {},
-	drawing: { document: ['drawing'] },
-	draw: { document: ['drawing', 'symbol'] },
+	plan: { document: ['plan'] },
+	draw: { document: ['plan', 'symbol'] },
 	cutting: { document: ['cutting'] },
 	symbol: { document: ['symbol'] },
 	curve: { selection: ['curve'] },

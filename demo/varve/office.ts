@@ -54,7 +54,7 @@ set | Alt+D | dim.straight | dimension
 set | Alt+X | sheet.unbend | draw
 set | Ctrl+Alt+7 | look.standard | any
 set | Ctrl+Shift+Escape | edit.repeat | any
-set | Alt+B | editor.base | drawing
+set | Alt+B | editor.base | plan
 set | Ctrl+K | select.lasso | any
 set | Ctrl+K L | series.step | any
 set | F1 | tool.help | any

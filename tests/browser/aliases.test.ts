@@ -301,9 +301,9 @@ describe('Aliases and recipes', () => {
 		await say('ctrl', 'STRG');
 		await say('alt', 'ALT');
 		await say('Between modifier and key', '-');
-		await say(/^Contexts, one a line/, 'plan = document=drawing\nsheet = document');
+		await say(/^Contexts, one a line/, 'plan = document=plan\nsheet = document');
 		await at.page.getByRole('alert').getByText('is not a scope').waitFor();
-		await say(/^Contexts, one a line/, 'plan = document=drawing\nsheet = everywhere');
+		await say(/^Contexts, one a line/, 'plan = document=plan\nsheet = everywhere');
 		await eventually(async () => expect(await at.page.getByText(/have no meaning here yet/).count()).to.equal(0));
 		await at.page.getByRole('button', { name: 'See what it would change' }).click();
 		await at.page.getByRole('button', { name: 'Import 2 entries' }).waitFor();

@@ -54,7 +54,7 @@ describe('Commands, by keyboard', () => {
 	});
 
 	it('says who has a key and where they meet, and takes it over with its consequences shown', async () => {
-		await find('solid.fillet-ace');
+		await find('solid.fillet-face');
 		await search().press('Enter');
 		await at.page.keyboard.press('e');
 		const verdict = await card().locator('.verdict').innerText();
@@ -71,7 +71,7 @@ describe('Commands, by keyboard', () => {
 	});
 
 	it('suggests limiting a new shortcut to where its command exists', async () => {
-		await find('solid.fillet-ace');
+		await find('solid.fillet-face');
 		await search().press('Enter');
 		const where = card().getByText('Limit it to where the command exists');
 		await where.waitFor();

@@ -87,7 +87,8 @@ describe('Macros', () => {
 		await at.page.mouse.down();
 		await at.page.mouse.move(grip.x + 8, grip.y - 10, { steps: 4 });
 		await at.page.mouse.move(grip.x + 8, first.y + 4, { steps: 12 });
-		await eventually(async () => expect(await step(1).innerText()).to.include('hanger bolt'));
+		// its place is open before it is let go
+		await at.page.locator('li[aria-label="Step 1: wait for a pick"]').waitFor({ state: 'attached' });
 		await at.page.mouse.up();
 		await eventually(async () =>
 			expect(await stepsOf('macro:hanger-mark')).to.match(/^pick "hanger bolt"; cancel; run draw.point/)

@@ -168,7 +168,7 @@ describe('the command line', () => {
 			'-a',
 			at('varve.app.json'),
 			'--in',
-			'document=drawing.cabin'
+			'document=plan.cabin'
 		);
 		expect(out()).to.include('Layer of an object runs.');
 		const names = await run('explain', '--alias', 'tt', '-p', at('varve.json'), '-a', at('varve.app.json'), '--format', 'json');
