@@ -2,6 +2,7 @@ import { expect } from 'chai';
 import { varve } from '../../../demo/varve/varve.ts';
 import type { StratumId } from '../../../core/profile/stratum.ts';
 import { aliasFileIn } from '../../../core/chapters/aliases/file.ts';
+import { spliced } from '../../../core/recipe/reading.ts';
 import { office } from '../page/office.ts';
 import { until } from '../page/page.ts';
 
@@ -63,6 +64,29 @@ describe('an alias file while it is edited', function () {
 		expect(session.sight.counts).to.deep.equal(counts);
 		await until(() => session.rows.length > 0, 'the rows have come');
 		expect(session.rows.some((row) => row.stratum === OFFICE)).to.equal(true);
+		await session.flush();
+		expect(await stored()).to.equal(text);
+	});
+
+	it('offers only ways out that were tried, and those mend what they say', async () => {
+		const { session } = await open();
+		const { text } = session;
+		const wanted = lineAfter(text, 'zz -> file.save\nzz -> file.open');
+		session.type(wanted);
+		await until(() => !session.checking, 'the file is checked');
+		const finding = session.sight.findings.find((f) => f.typed === 'zz')!;
+		const ways = await session.waysOf(finding);
+		expect(ways.length).to.be.within(1, finding.fixes.length);
+		for (const { label, splices, stratum } of ways) {
+			expect(stratum, label).to.equal(OFFICE);
+			session.type(spliced(wanted, splices));
+			await until(() => !session.checking, 'the file is checked');
+			const ids = session.sight.findings.map((f) => f.acceptable?.id);
+			expect(ids, label).to.not.include(finding.acceptable!.id);
+		}
+		// what stands in another file has its ways out there
+		expect(await session.waysOf({ ...finding, stratum: PERSONAL })).to.deep.equal([]);
+		session.type(text);
 		await session.flush();
 		expect(await stored()).to.equal(text);
 	});

@@ -6,6 +6,8 @@ import { put } from '../../../core/answer/choices.ts';
 import type { StratumId } from '../../../core/profile/stratum.ts';
 import { ALIASES, aliasFileIn } from '../../../core/chapters/aliases/file.ts';
 import { ofShortcuts } from '../../../core/chapters/shortcuts/change.ts';
+import type { OptionPath } from '../../../core/chapters/options/definition.ts';
+import { setOption } from '../../../core/chapters/options/writing.ts';
 import { tagged } from '../../../core/profile/edit.ts';
 import { wireOf } from '../../../core/profile/wire.ts';
 import type { Keys } from '../../../core/stroke/stroke.ts';
@@ -148,6 +150,34 @@ describe('the workspace of a page', function () {
 		await mine.edits.undo();
 		await mine.edits.undo();
 		expect(runs(mine, 'Ctrl+Alt+Shift+F11')).to.deep.equal([]);
+	});
+
+	it('undoes what the stratum in hand did last, whatever another stratum has done since', async () => {
+		const at = await open();
+		const before = said(at);
+		expect(await give(at, 'solid.box', 'Ctrl+Alt+B')).to.equal(true);
+		expect(await give(at, 'solid.cylinder', 'Ctrl+Alt+Z', OFFICE)).to.equal(true);
+		await from(at, PERSONAL, () => at.edits.undo());
+		expect([runs(at, 'Ctrl+Alt+B'), runs(at, 'Ctrl+Alt+Z')]).to.deep.equal([[], ['solid.cylinder']]);
+		await from(at, OFFICE, () => at.edits.undo());
+		expect(said(at)).to.deep.equal(before);
+	});
+
+	it('mends what is wrong with an option, counts it with all the others, and refuses one that is not there', async () => {
+		const at = await open(varve.application.id);
+		const rules = () => at.findings.of('options').map((f) => f.rule);
+		const before = rules();
+		expect(at.findings.ofAll.filter((f) => f.chapter === 'options')).to.have.length(before.length);
+		const locked = at.findings.of('options').find((f) => f.rule === 'locked')!;
+		const [fix] = locked.fixes({ profile: at.profile, target: PERSONAL });
+		expect(await from(at, PERSONAL, () => at.edits.commit(fix!.label, fix!.changes))).to.equal(true);
+		expect(rules()).to.deep.equal(before.filter((rule) => rule !== 'locked'));
+		expect((await open(varve.application.id)).findings.of('options').map((f) => f.rule)).to.deep.equal(rules());
+		await from(at, PERSONAL, () => at.edits.undo());
+		expect(rules()).to.deep.equal(before);
+		const unknown = setOption(at.target, 'old.path' as OptionPath, 3);
+		expect(await from(at, PERSONAL, () => at.edits.commit('A path of long ago', unknown))).to.equal(false);
+		expect(at.notice?.text).to.include('old.path');
 	});
 
 	it('keeps a text of an alias file that cannot be merged, and writes the rest', async () => {
