@@ -19,6 +19,7 @@ describe('access for everybody', () => {
 		'gneiss-solid-5/rollout',
 		'varve-draft-7/aliases',
 		'varve-draft-7/macros',
+		'varve-draft-7/options',
 		'varve-draft-7/recipes',
 		'varve-draft-7/folders',
 		'catalogue'
@@ -48,6 +49,21 @@ describe('access for everybody', () => {
 				await laidOut(at.page);
 				expect(await violations()).to.deep.equal([]);
 			});
+
+	it('axe finds nothing serious in the palette and in the list of keys', async () => {
+		await at.page.goto(`${at.server.address}/varve-draft-7/options`);
+		await at.page.waitForSelector('main section');
+		await at.page.keyboard.press('Control+k');
+		await at.page.getByRole('dialog').getByRole('combobox').fill('opt');
+		await laidOut(at.page);
+		expect(await violations()).to.deep.equal([]);
+		await at.page.keyboard.press('Escape');
+		await at.page.getByRole('dialog').waitFor({ state: 'detached' });
+		await at.page.locator('h1').first().click();
+		await at.page.keyboard.press('?');
+		await at.page.getByRole('dialog', { name: 'What can be pressed here' }).waitFor();
+		expect(await violations()).to.deep.equal([]);
+	});
 
 	it('axe finds nothing serious in the verdict, the probe and the draft', async () => {
 		await at.page.goto(`${at.server.address}/gneiss-solid-5/commands?command=solid.fillet-face`);

@@ -29,7 +29,9 @@ describe('Options', () => {
 		await field.fill('25');
 		await field.press('Enter');
 		await eventually(async () => expect(await stored('save.every')).to.equal(25));
-		await row('Save a copy every').getByRole('button', { name: 'Reset Save a copy every' }).click();
+		await row('Save a copy every')
+			.getByRole('button', { name: /^Back to .+: Save a copy every$/ })
+			.click();
 		await eventually(async () => expect(await stored('save.every')).to.equal(undefined));
 		await at.page.getByRole('button', { name: /^Undo/ }).click();
 		await eventually(async () => expect(await stored('save.every')).to.equal(25));

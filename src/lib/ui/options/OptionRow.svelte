@@ -52,8 +52,9 @@
 	<div class="field"><OptionField {definition} {value} disabled={busy || closed !== undefined} {onset} /></div>
 	<div class="acts">
 		{#if row.here}
-			<Button size="xs" color="alternative" disabled={busy} aria-label="Reset {definition.label}" onclick={onreset}
-				>Back to {valueText(definition, row.below)}</Button
+			{@const says = `Back to ${valueText(definition, row.below)}`}
+			<Button size="xs" color="alternative" disabled={busy} aria-label="{says}: {definition.label}" onclick={onreset}
+				>{says}</Button
 			>
 		{/if}
 		{#if canLock && (row.here || row.locksHere)}
