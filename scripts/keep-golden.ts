@@ -13,7 +13,6 @@ import { SECTIONS } from '../core/hand-over/selection.ts';
 import { put } from '../core/answer/choices.ts';
 import { aliasAcceptable } from '../core/chapters/aliases/acceptance.ts';
 import { acceptable, accepts } from '../core/check/acceptance.ts';
-import { macroAcceptable } from '../core/chapters/macros/acceptance.ts';
 import type { Keys } from '../core/stroke/stroke.ts';
 import { searchPaths } from '../demo/folders.ts';
 import { seats } from '../demo/office.ts';
@@ -56,7 +55,7 @@ try {
 	const accepted = [
 		...at.findings.open.slice(0, 2).map((finding) => acceptable(at.findings.tell(finding))),
 		...at.findings.ofAliases.slice(0, 1).map(aliasAcceptable),
-		...at.findings.ofMacros.slice(0, 1).map(macroAcceptable)
+		...at.findings.ofMacros.slice(0, 1).map((f) => f.acceptable())
 	];
 	for (const [i, finding] of accepted.entries()) {
 		const change = accepts({ profile: at.profile, target: at.targetId }, finding, `stands, reason ${i + 1}`);

@@ -64,9 +64,23 @@ export interface Checker {
 export const keysOf = ({ witness }: Pick<AnyFinding, 'witness'>): Keys | undefined =>
 	witness.kind === 'keys' ? witness.keys : undefined;
 
+/** The errors that there are anyhow, by what was looked at: all ways out are held against the same ones. */
+const errorsIn = new WeakMap<Looking, Map<Checker, ReadonlySet<string>>>();
+
+function errorsOf(checker: Checker, looking: Looking): ReadonlySet<string> {
+	const known = errorsIn.get(looking) ?? new Map<Checker, ReadonlySet<string>>();
+	errorsIn.set(looking, known);
+	let errors = known.get(checker);
+	if (!errors) {
+		errors = new Set(checker.findings(looking).flatMap((f) => (f.severity === 'error' ? [f.id] : [])));
+		known.set(checker, errors);
+	}
+	return errors;
+}
+
 /** Whether a change removes the finding and adds no error, by looking again with the same check. */
 export function isMended(checker: Checker, before: Looking, after: Looking, finding: Pick<AnyFinding, 'id'>): boolean {
-	const errors = new Set(checker.findings(before).flatMap((f) => (f.severity === 'error' ? [f.id] : [])));
+	const errors = errorsOf(checker, before);
 	const then = checker.findings(after);
 	return then.every((f) => f.id !== finding.id && (f.severity !== 'error' || errors.has(f.id)));
 }

@@ -3,8 +3,7 @@ import type { CommandId } from '$core/application/command';
 import { aliasAcceptable } from '$core/chapters/aliases/acceptance';
 import { aliasFindings } from '$core/chapters/aliases/check';
 import { aliasFileIn } from '$core/chapters/aliases/file';
-import { macroAcceptable } from '$core/chapters/macros/acceptance';
-import { checkMacros } from '$core/chapters/macros/check';
+import { MACROS } from '$core/chapters/macros/macro';
 import { acceptedAs, isAccepted } from '$core/check/acceptance';
 import { teller } from '$core/check/check';
 import { findingId, type Finding, type Told } from '$core/check/finding';
@@ -60,11 +59,8 @@ export class Findings {
 	});
 
 	/** All findings of macros, accepted ones among them. */
-	allOfMacros = $derived.by(() => {
-		const { macros, index, profile } = this.#workspace;
-		return macros.inForce.size > 0 ? checkMacros(index, profile) : [];
-	});
-	ofMacros = $derived.by(() => this.allOfMacros.filter((f) => !isAccepted(this.#workspace.accepted, macroAcceptable(f))));
+	allOfMacros = $derived.by(() => (this.#workspace.macros.inForce.size > 0 ? this.of(MACROS) : []));
+	ofMacros = $derived.by(() => this.allOfMacros.filter((f) => !isAccepted(this.#workspace.accepted, f.acceptable())));
 
 	/** The alias files of the strata: the same list while none of them changes. */
 	#files = $derived.by(() => {

@@ -5,13 +5,12 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { profileFile, readProfileFile, strataOf, writeProfileFile } from '../../../core/hand-over/profile-file.ts';
 import { saidIn } from '../../../core/hand-over/selection.ts';
-import type { StratumId } from '../../../core/profile/stratum.ts';
 import { wireOf } from '../../../core/profile/wire.ts';
 import { Manifest } from '../../../core/release/release.ts';
 import { openDatabase } from '../../../src/lib/server/db/open.ts';
 import { officeOn, verifyAll } from '../../../src/lib/server/office.ts';
 import { workspaceDocument, type WorkspaceDocument } from '../../../src/lib/server/workspace-document.ts';
-import { folderOf, type KeptFolder } from './kept-folder.ts';
+import { folderOf, undoneWhole, type KeptFolder } from './kept-folder.ts';
 
 const GOLDEN = 'tests/golden/version-2';
 const text = (file: string) => readFileSync(join(GOLDEN, file), 'utf8');
@@ -37,13 +36,7 @@ describe('what version 2 has written', function () {
 			const { history: _, ...said } = JSON.parse(JSON.stringify(now)) as WorkspaceDocument;
 			const { history: __, ...before } = document;
 			expect(said).to.deep.equal(before);
-			for (let { revision } = now; ;) {
-				const { undo: left } = office.profiles.reach(await office.profiles.load(app));
-				const [stratum] = Object.entries(left).sort(([, a], [, b]) => (b.at(-1) ?? 0) - (a.at(-1) ?? 0))[0]!;
-				if (left[stratum]!.length === 0) break;
-				({ revision } = (await office.profiles.step(app, 'undo', revision, stratum as StratumId)).edit);
-			}
-			const { profile } = await office.profiles.load(app);
+			const profile = await undoneWhole(office, app);
 			expect(profile.filter((s) => [...saidIn([s])].length > 0).map((s) => s.kind)).to.deep.equal(['factory']);
 		} finally {
 			await store.close();

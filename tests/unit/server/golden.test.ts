@@ -3,19 +3,18 @@ import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { aliasAcceptable } from '../../../core/chapters/aliases/acceptance.ts';
-import { macroAcceptable } from '../../../core/chapters/macros/acceptance.ts';
 import { readProfileFile, strataOf } from '../../../core/hand-over/profile-file.ts';
 import { readShortcutsCsv } from '../../../core/hand-over/shortcuts-csv.ts';
 import type { Entry } from '../../../core/chapters/shortcuts/entry.ts';
 import { saidIn } from '../../../core/hand-over/selection.ts';
-import type { StratumHead, StratumId } from '../../../core/profile/stratum.ts';
+import type { StratumHead } from '../../../core/profile/stratum.ts';
 import { wireOf, type StratumWire } from '../../../core/profile/wire.ts';
 import { Manifest } from '../../../core/release/release.ts';
 import { openDatabase } from '../../../src/lib/server/db/open.ts';
 import { officeOn, verifyAll } from '../../../src/lib/server/office.ts';
 import { workspaceDocument, type WorkspaceDocument } from '../../../src/lib/server/workspace-document.ts';
 import { page } from '../page/page.ts';
-import { folderOf, type KeptFolder } from './kept-folder.ts';
+import { folderOf, undoneWhole, type KeptFolder } from './kept-folder.ts';
 
 const GOLDEN = 'tests/golden/version-1';
 const text = (file: string) => readFileSync(join(GOLDEN, file), 'utf8');
@@ -108,14 +107,7 @@ describe('what version 1 has written', function () {
 				history1.map(({ label, revision, role }) => [label, revision, role])
 			);
 
-			// the newest of all first, whichever stratum it was written from
-			for (let { revision } = now; ;) {
-				const { undo: left } = office.profiles.reach(await office.profiles.load(app));
-				const [stratum] = Object.entries(left).sort(([, a], [, b]) => (b.at(-1) ?? 0) - (a.at(-1) ?? 0))[0]!;
-				if (left[stratum]!.length === 0) break;
-				({ revision } = (await office.profiles.step(app, 'undo', revision, stratum as StratumId)).edit);
-			}
-			const { profile } = await office.profiles.load(app);
+			const profile = await undoneWhole(office, app);
 			expect(profile.filter((s) => [...saidIn([s])].length > 0).map((s) => s.kind)).to.deep.equal(['factory']);
 			expect(await verifyAll(office)).to.deep.equal([]);
 		} finally {
@@ -151,7 +143,7 @@ describe('what version 1 has written', function () {
 			const open = new Set([
 				...at.findings.open.map((f) => at.findings.tell(f).id),
 				...at.findings.ofAliases.map((f) => aliasAcceptable(f).id),
-				...at.findings.ofMacros.map((f) => macroAcceptable(f).id)
+				...at.findings.ofMacros.map((f) => f.id)
 			]);
 			for (const { acceptance } of accepted) expect(open.has(acceptance!.finding), acceptance!.finding).to.equal(false);
 			const all = at.findings.all.length + at.findings.allOfMacros.length;

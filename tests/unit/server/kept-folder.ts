@@ -1,7 +1,9 @@
 import { expect } from 'chai';
 import { rmSync } from 'node:fs';
 import { sql } from 'drizzle-orm';
+import type { Profile, StratumId } from '../../../core/profile/stratum.ts';
 import { openDatabase } from '../../../src/lib/server/db/open.ts';
+import type { Office } from '../../../src/lib/server/office.ts';
 import { earlierMigrations } from './earlier.ts';
 
 export interface KeptFolder {
@@ -38,4 +40,15 @@ export async function folderOf({ migratedUntil, tables }: KeptFolder, folder: st
 	}
 	await store.close();
 	rmSync(migrations, { recursive: true });
+}
+
+/** The profile once every edit is undone: the newest of all first, whichever stratum it was written from. */
+export async function undoneWhole({ profiles }: Office, app: string): Promise<Profile> {
+	for (;;) {
+		const there = await profiles.load(app);
+		const { undo: left } = profiles.reach(there);
+		const [stratum] = Object.entries(left).sort(([, a], [, b]) => (b.at(-1) ?? 0) - (a.at(-1) ?? 0))[0]!;
+		if (left[stratum]!.length === 0) return there.profile;
+		await profiles.step(app, 'undo', there.revision, stratum as StratumId);
+	}
 }

@@ -1,16 +1,10 @@
 <script lang="ts">
+	import { Picking, type DrawingProps } from './picking.svelte';
+
 	/** A cable-car cabin's frame, to select things on. Each part says what kind of thing it is. */
-	let {
-		selection,
-		onselect,
-		frameNumbers = false,
-		edges: weight = 'plain'
-	}: {
-		selection: string | undefined;
-		onselect: (kind: string) => void;
-		frameNumbers?: boolean;
-		edges?: 'thin' | 'plain' | 'bold';
-	} = $props();
+	const props: DrawingProps = $props();
+	const { frameNumbers = false, edges: weight = 'plain' } = $derived(props);
+	const { pick, isOn } = new Picking(() => props);
 
 	const faces = ['M150 110 290 140 290 268 150 232Z', 'M290 140 400 104 400 226 290 268Z', 'M150 110 262 78 400 104 290 140Z'];
 	const windows = ['M166 128 216 139 216 186 166 174Z', 'M228 142 276 152 276 202 228 189Z', 'M306 150 384 124 384 168 306 197Z'];
@@ -37,14 +31,6 @@
 		component: 'the hanger',
 		nothing: 'nothing'
 	};
-	let picked = $state('');
-
-	function pick(event: Event, kind: string, id: string) {
-		event.stopPropagation();
-		picked = id;
-		onselect(kind);
-	}
-	const isOn = (kind: string, id: string) => selection === kind && (picked === id || !picked.startsWith(kind));
 </script>
 
 <!-- svelte-ignore a11y_click_events_have_key_events, a11y_no_noninteractive_element_interactions -->

@@ -1,16 +1,10 @@
 <script lang="ts">
+	import { Picking, type DrawingProps } from './picking.svelte';
+
 	/** A plan of the cabin, seen from above, to select things on: what a drawing office looks at. */
-	let {
-		selection,
-		onselect,
-		frameNumbers = false,
-		edges: weight = 'plain'
-	}: {
-		selection: string | undefined;
-		onselect: (kind: string) => void;
-		frameNumbers?: boolean;
-		edges?: 'thin' | 'plain' | 'bold';
-	} = $props();
+	const props: DrawingProps = $props();
+	const { frameNumbers = false, edges: weight = 'plain' } = $derived(props);
+	const { pick, isOn } = new Picking(() => props);
 
 	/** What the program tells apart, with what of the plan is such. */
 	const curves = [
@@ -32,14 +26,6 @@
 		{ x: 275, y: 200, said: 'hanger arm' }
 	];
 	const frames = [142, 230, 320, 408];
-	let picked = $state('');
-
-	function pick(event: Event, kind: string, id: string) {
-		event.stopPropagation();
-		picked = id;
-		onselect(kind);
-	}
-	const isOn = (kind: string, id: string) => selection === kind && (picked === id || !picked.startsWith(kind));
 </script>
 
 {#snippet part(kind: string, id: string, d: string)}

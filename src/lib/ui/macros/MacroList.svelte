@@ -18,7 +18,7 @@
 	let list = $state<HTMLElement | undefined>(undefined);
 
 	const worst = (id: CommandId) =>
-		SEVERITIES.find((s) => workspace.findings.ofMacros.some((f) => f.macro === id && f.severity === s));
+		SEVERITIES.find((s) => workspace.findings.ofMacros.some((f) => f.command === id && f.severity === s));
 
 	function onkeydown(event: KeyboardEvent) {
 		const step = { ArrowDown: 1, ArrowUp: -1 }[event.key];

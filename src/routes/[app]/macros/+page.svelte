@@ -3,7 +3,7 @@
 	import { goto } from '$app/navigation';
 	import { page } from '$app/state';
 	import type { CommandId } from '$core/application/command';
-	import { acceptancesOf, isAccepted, staleAcceptances } from '$core/check/acceptance';
+	import { acceptancesOf, staleAcceptances } from '$core/check/acceptance';
 	import { SEVERITIES } from '$core/check/finding';
 	import { Macro, MACROS, macroIdFor, macrosIn, type MacroStep, type StepKind } from '$core/chapters/macros/macro';
 	import { duplicateOf, patternsFor, type Pattern } from '$core/chapters/macros/patterns';
@@ -41,14 +41,13 @@
 			return `${placed.lockedBy.name} has locked this macro. Duplicate it to make one of your own.`;
 		return undefined;
 	});
-	const all = $derived(workspace.findings.of(MACROS));
 	/** Those of the macro in hand, accepted ones among them. */
-	const findings = $derived(all.filter((f) => f.command === macro?.id));
-	const open = $derived(all.filter((f) => !isAccepted(workspace.accepted, f.acceptable())));
+	const findings = $derived(workspace.findings.allOfMacros.filter((f) => f.command === macro?.id));
+	const open = $derived(workspace.findings.ofMacros);
 	const stale = $derived(
 		staleAcceptances(
 			acceptancesOf(workspace.accepted, MACROS),
-			all.map((f) => f.acceptable())
+			workspace.findings.allOfMacros.map((f) => f.acceptable())
 		)
 	);
 	const idle = $derived(workspace.macros.idle.filter((i) => i.entry.id === macro?.id));
