@@ -1,8 +1,8 @@
 import { gzipSync } from 'node:zlib';
 import type { Page } from 'playwright-core';
 import { fillDemo } from '../demo/fill.ts';
-import { shortcutsIn } from '../core/chapters/shortcuts/entry.ts';
-import { inOrder } from '../core/profile/entry.ts';
+import { shortcutsIn } from '../core/shortcut/entry.ts';
+import { inOrder } from '../core/strata/entry.ts';
 import { launch } from '../tests/browser/chromium.ts';
 import { startServer } from '../tests/browser/server.ts';
 import { emptyAliasFile } from '../core/chapters/aliases/file.ts';

@@ -1,13 +1,13 @@
 import { emptyAliasFile } from '../core/chapters/aliases/file.ts';
-import type { AliasInput } from '../core/chapters/aliases/input.ts';
+import type { AliasInput } from '../core/application/command-line.ts';
 import { writeWith } from '../core/recipe/reading.ts';
 import type { Values } from '../core/recipe/record.ts';
 import type { Application } from '../core/application/application.ts';
 import { Application as ApplicationSchema } from '../core/application/application.ts';
 import type { Command, CommandId } from '../core/application/command.ts';
 import type { Scope } from '../core/context/scope.ts';
-import { entryKey, withShortcuts, type Entry } from '../core/chapters/shortcuts/entry.ts';
-import type { Profile, StratumHead } from '../core/profile/stratum.ts';
+import { entryKey, withShortcuts, type Entry } from '../core/shortcut/entry.ts';
+import type { Profile, StratumHead } from '../core/strata/stratum.ts';
 import { parseKeys, type Keys } from '../core/stroke/stroke.ts';
 
 /** A small generator with a seed, so that every run measures the same (mulberry32). */

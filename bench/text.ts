@@ -14,7 +14,7 @@ import { importers, mutated } from '../tests/mutated.ts';
 import { aliasSight } from '../core/chapters/aliases/sight.ts';
 import { writeWith } from '../core/recipe/reading.ts';
 import type { Command } from '../core/application/command.ts';
-import type { StratumId } from '../core/profile/stratum.ts';
+import type { StratumId } from '../core/strata/stratum.ts';
 import { applicationJson } from '../cli/server.ts';
 import { ALIAS_INPUT, aliases, generate, longAliasFile, seeded } from './generate.ts';
 import { median, percentile, type Line } from './report.ts';

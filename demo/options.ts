@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { OptionDefinition } from '../core/chapters/options/definition.ts';
+import { OptionDefinition } from '../core/application/option.ts';
 
 /** `path | group | label | type | default | flags | cost | synonyms | explanation` a line. Flags: machine, restart. */
 const common = `

@@ -1,19 +1,19 @@
 import { z } from 'zod';
 import { emptyAliasFile, type AliasFile } from '../core/chapters/aliases/file.ts';
 import { ALIASES, aliasFileIn } from '../core/chapters/aliases/file.ts';
-import { textChange } from '../core/profile/text.ts';
+import { textChange } from '../core/chapter/text.ts';
 import { Macro, MACROS, macrosIn } from '../core/chapters/macros/macro.ts';
 import { parseSteps } from '../core/chapters/macros/steps.ts';
 import { Application } from '../core/application/application.ts';
 import { Command } from '../core/application/command.ts';
-import { keyOfChange, ofShortcuts, type Change } from '../core/chapters/shortcuts/change.ts';
+import { keyOfChange, ofShortcuts, type Change } from '../core/shortcut/change.ts';
 import { lockMacro, setMacro } from '../core/chapters/macros/writing.ts';
 import { applyEdit, tagged, type AnyChange } from '../core/profile/edit.ts';
 import { OptionEntry, OPTIONS, optionsIn } from '../core/chapters/options/option.ts';
-import { entryKeyFor, nextRank } from '../core/profile/entry.ts';
+import { entryKeyFor, nextRank } from '../core/strata/entry.ts';
 import { optionLines } from './options.ts';
-import { Entry, entryKey, SHORTCUTS, shortcutsIn, shortcutsOf } from '../core/chapters/shortcuts/entry.ts';
-import { stratumById, StratumHead, type Profile, type Stratum, type StratumId } from '../core/profile/stratum.ts';
+import { Entry, entryKey, SHORTCUTS, shortcutsIn, shortcutsOf } from '../core/shortcut/entry.ts';
+import { stratumById, StratumHead, type Profile, type Stratum, type StratumId } from '../core/strata/stratum.ts';
 import { parseKeys } from '../core/stroke/stroke.ts';
 
 /** Short names for the scopes that a stand-in's catalogue and shortcuts use again and again. */

@@ -7,7 +7,7 @@ import { join } from 'node:path';
 import { sql } from 'drizzle-orm';
 import { officeOf } from '../src/lib/server/office.ts';
 import { ACCEPTANCES } from '../core/chapters/acceptances/acceptance.ts';
-import { ofShortcuts } from '../core/chapters/shortcuts/change.ts';
+import { ofShortcuts } from '../core/shortcut/change.ts';
 import { tagged } from '../core/profile/edit.ts';
 import { SECTIONS } from '../core/hand-over/selection.ts';
 import { put } from '../core/answer/choices.ts';

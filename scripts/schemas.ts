@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { DiffFile, EffectiveFile, FindingsFile } from '../cli/shapes.ts';
-import { ApplicationFile } from '../core/format/application-json.ts';
+import { ApplicationFile } from '../core/application/application-file.ts';
 import { ProfileFile } from '../core/hand-over/profile-file.ts';
 import { Recipe } from '../core/recipe/recipe.ts';
 import { Manifest, SeatReport } from '../core/release/release.ts';

@@ -1,7 +1,7 @@
 import { applicationJson } from '../cli/server.ts';
-import { ApplicationForm, catalogueFromTable, guessMapping } from '../core/format/catalogue-table.ts';
+import { ApplicationForm, catalogueFromTable, guessMapping } from '../core/application/catalogue-table.ts';
 import { readTable } from '../core/format/table/table.ts';
-import { readApplicationFile } from '../core/format/application-json.ts';
+import { readApplicationFile } from '../core/application/application-file.ts';
 import { readCsv } from '../core/format/csv.ts';
 import { profileFile, readProfileFile, writeProfileFile } from '../core/hand-over/profile-file.ts';
 import { readShortcutsCsv, writeShortcutsCsv } from '../core/hand-over/shortcuts-csv.ts';
@@ -10,9 +10,9 @@ import '../core/recipe/shapes/all.ts';
 import { readWith, spliced, switchRecord, writeWith } from '../core/recipe/reading.ts';
 import { NotWritableError } from '../core/recipe/record.ts';
 import type { Recipe } from '../core/recipe/recipe.ts';
-import { readShortcuts } from '../core/recipe/rows.ts';
+import { readShortcuts } from '../core/chapters/shortcuts/file.ts';
 import { SHIPPED_RECIPES } from '../core/recipe/shipped.ts';
-import { shortcutsIn, withShortcuts } from '../core/chapters/shortcuts/entry.ts';
+import { shortcutsIn, withShortcuts } from '../core/shortcut/entry.ts';
 import { varve } from '../demo/varve/varve.ts';
 
 /** Signs and words that mean something to one format or another. */

@@ -2,7 +2,7 @@ import type { Command } from 'commander';
 import { macroRecords, readMacros } from '../../core/chapters/macros/file.ts';
 import { readWith, writeWith } from '../../core/recipe/reading.ts';
 import type { Values } from '../../core/recipe/record.ts';
-import { readShortcuts, shortcutRecords } from '../../core/recipe/rows.ts';
+import { readShortcuts, shortcutRecords } from '../../core/chapters/shortcuts/file.ts';
 import { deliver, load, loadRecipe } from '../files.ts';
 import { BadInputError } from '../problem.ts';
 import type { Ends } from './subject.ts';

@@ -1,5 +1,5 @@
 import { Option, type Command } from 'commander';
-import type { Names } from '../../core/profile/chapter.ts';
+import type { Names } from '../../core/chapter/chapter.ts';
 import { differencesBetween } from '../../core/profile/differences.ts';
 import { loadApplication, loadProfile, PLAIN } from '../files.ts';
 import { tellRefused, type Ends } from './subject.ts';

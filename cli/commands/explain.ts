@@ -6,7 +6,7 @@ import { indexOf } from '../../core/check/circumstances.ts';
 import { first } from '../../core/context/bits.ts';
 import { parseScope } from '../../core/context/scope.ts';
 import { desksOf } from '../../core/keyboard/desk.ts';
-import { officeDesks } from '../../core/keyboard/office.ts';
+import { officeDesks } from '../../core/keyboard/office-desks.ts';
 import { profileCatalogue } from '../../core/chapters/macros/table.ts';
 import { parseKeys } from '../../core/stroke/stroke.ts';
 import { BadInputError, reading } from '../problem.ts';

@@ -6,7 +6,7 @@ import { SECTIONS, selectProfile, USUAL } from '../../core/hand-over/selection.t
 import { htmlSheet, markdownSheet, sheetOf } from '../../core/hand-over/sheet.ts';
 import { writeShortcutsCsv } from '../../core/hand-over/shortcuts-csv.ts';
 import { profileCatalogue } from '../../core/chapters/macros/table.ts';
-import { effectiveProfile } from '../../core/chapters/shortcuts/effective.ts';
+import { effectiveProfile } from '../../core/shortcut/effective.ts';
 import { profileFile, writeProfileFile } from '../../core/hand-over/profile-file.ts';
 import { deliver } from '../files.ts';
 import { BadInputError } from '../problem.ts';

@@ -1,7 +1,7 @@
 import { Option, type Command } from 'commander';
 import { aliasTable } from '../../core/chapters/aliases/table.ts';
 import { scopeText } from '../../core/context/scope.ts';
-import { effectiveProfile } from '../../core/chapters/shortcuts/effective.ts';
+import { effectiveProfile } from '../../core/shortcut/effective.ts';
 import { stepsText } from '../../core/chapters/macros/steps.ts';
 import { macroTable } from '../../core/chapters/macros/table.ts';
 import { deliver } from '../files.ts';

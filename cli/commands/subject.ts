@@ -1,7 +1,7 @@
 import type { Command } from 'commander';
 import type { Subject } from '../../core/check/circumstances.ts';
-import { shortcutsIn } from '../../core/chapters/shortcuts/entry.ts';
-import { inOrder } from '../../core/profile/entry.ts';
+import { shortcutsIn } from '../../core/shortcut/entry.ts';
+import { inOrder } from '../../core/strata/entry.ts';
 import { loadApplication, loadProfile, type LoadedProfile } from '../files.ts';
 import { BadInputError } from '../problem.ts';
 import { filesFrom } from '../server.ts';

@@ -1,12 +1,12 @@
 import { isSubset, type Bits } from '../context/bits.ts';
-import { combined, type Change } from '../chapters/shortcuts/change.ts';
-import { entryKey, shortcutsIn, type Shortcut } from '../chapters/shortcuts/entry.ts';
-import { OutOfReachError } from '../profile/chapter.ts';
-import { nextRank } from '../profile/entry.ts';
-import { stratumById, type Profile, type StratumId } from '../profile/stratum.ts';
+import { combined, type Change } from '../shortcut/change.ts';
+import { entryKey, shortcutsIn, type Shortcut } from '../shortcut/entry.ts';
+import { OutOfReachError } from '../chapter/chapter.ts';
+import { nextRank } from '../strata/entry.ts';
+import { stratumById, type Profile, type StratumId } from '../strata/stratum.ts';
 import { readable, type Keys } from '../stroke/stroke.ts';
 import { scopeText } from '../context/scope.ts';
-import { lockOver, type Binding } from '../chapters/shortcuts/effective.ts';
+import { lockOver, type Binding } from '../shortcut/effective.ts';
 import { lockedText } from './locked-text.ts';
 import { restOf } from './rest-of.ts';
 import type { ShortcutIndex } from './shortcut-index.ts';

@@ -1,6 +1,6 @@
 import type { CommandId } from '../application/command.ts';
-import type { Change } from '../chapters/shortcuts/change.ts';
-import type { Profile } from '../profile/stratum.ts';
+import type { Change } from '../shortcut/change.ts';
+import type { Profile } from '../strata/stratum.ts';
 import { properPrefixes, type Keys } from '../stroke/stroke.ts';
 import { overlay } from './overlay.ts';
 import { alike } from '../context/bits.ts';

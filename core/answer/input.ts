@@ -1,7 +1,7 @@
 import type { Bits } from '../context/bits.ts';
 import { Shelf, type Row } from '../context/kernel.ts';
 import type { ContextSpace } from '../context/space.ts';
-import type { Binding, Ineffective } from '../chapters/shortcuts/effective.ts';
+import type { Binding, Ineffective } from '../shortcut/effective.ts';
 import { isHeard, type KeyMatch } from '../stroke/hear.ts';
 import { beginsBare, type Keys } from '../stroke/stroke.ts';
 import type { Contender, Rule } from './rules/rule.ts';

@@ -1,5 +1,5 @@
 import { readable } from '../stroke/stroke.ts';
-import type { Entry } from '../chapters/shortcuts/entry.ts';
+import type { Entry } from '../shortcut/entry.ts';
 import type { ShortcutIndex } from './shortcut-index.ts';
 
 /** Why a stratum cannot say this; `by` is the name of the stratum that has locked it. */

@@ -1,7 +1,7 @@
 import type { CommandId } from '../application/command.ts';
-import type { Change } from '../chapters/shortcuts/change.ts';
-import { keyOfChange } from '../chapters/shortcuts/change.ts';
-import { effectiveProfile, type Binding, type Ineffective } from '../chapters/shortcuts/effective.ts';
+import type { Change } from '../shortcut/change.ts';
+import { keyOfChange } from '../shortcut/change.ts';
+import { effectiveProfile, type Binding, type Ineffective } from '../shortcut/effective.ts';
 import {
 	entryKey,
 	shortcutKey,
@@ -10,9 +10,9 @@ import {
 	type Entry,
 	type Shortcut,
 	type ShortcutKey
-} from '../chapters/shortcuts/entry.ts';
-import type { EntryKey } from '../profile/entry.ts';
-import { holding, type Profile, type Stratum } from '../profile/stratum.ts';
+} from '../shortcut/entry.ts';
+import type { EntryKey } from '../strata/entry.ts';
+import { holding, type Profile, type Stratum } from '../strata/stratum.ts';
 import { properPrefixes, type Keys } from '../stroke/stroke.ts';
 import { GrowingInput, type Input } from './input.ts';
 import { RULES } from './rules/rules.ts';

@@ -1,5 +1,5 @@
 import { alike, hasBit, type Bits } from '../context/bits.ts';
-import type { Binding } from '../chapters/shortcuts/effective.ts';
+import type { Binding } from '../shortcut/effective.ts';
 import { properPrefixes, readable, type Keys } from '../stroke/stroke.ts';
 import type { Input } from './input.ts';
 import { RULES } from './rules/rules.ts';

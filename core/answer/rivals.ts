@@ -1,5 +1,5 @@
 import { difference, meets, type Bits } from '../context/bits.ts';
-import type { Binding } from '../chapters/shortcuts/effective.ts';
+import type { Binding } from '../shortcut/effective.ts';
 import { beginsBare, type Keys } from '../stroke/stroke.ts';
 import type { ShortcutIndex } from './shortcut-index.ts';
 

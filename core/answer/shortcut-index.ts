@@ -2,7 +2,7 @@ import type { CommandId } from '../application/command.ts';
 import type { Catalogue, InputRules } from '../application/application.ts';
 import { intersection, meets, type Bits } from '../context/bits.ts';
 import type { ContextSpace, ScopeSet } from '../context/space.ts';
-import type { Binding, Effective } from '../chapters/shortcuts/effective.ts';
+import type { Binding, Effective } from '../shortcut/effective.ts';
 import { properPrefixes, type Keys } from '../stroke/stroke.ts';
 import { GrowingInput, type Input } from './input.ts';
 import type { CommandSet, Contender } from './rules/rule.ts';

@@ -1,8 +1,8 @@
-import { keyOfChange, type Change } from '../chapters/shortcuts/change.ts';
-import { lockOver } from '../chapters/shortcuts/effective.ts';
-import { entryKey, shortcutKey, type Entry } from '../chapters/shortcuts/entry.ts';
-import type { ChangeProblem } from '../profile/chapter.ts';
-import { stratumById, type Profile, type StratumId } from '../profile/stratum.ts';
+import { keyOfChange, type Change } from '../shortcut/change.ts';
+import { lockOver } from '../shortcut/effective.ts';
+import { entryKey, shortcutKey, type Entry } from '../shortcut/entry.ts';
+import type { ChangeProblem } from '../chapter/chapter.ts';
+import { stratumById, type Profile, type StratumId } from '../strata/stratum.ts';
 import { parseKeys } from '../stroke/stroke.ts';
 import { lockedText } from './locked-text.ts';
 import { overlay } from './overlay.ts';

@@ -1,7 +1,7 @@
 import { count, first, intersection, isEmpty, type Bits } from '../context/bits.ts';
 import { scopeText } from '../context/scope.ts';
-import type { Binding } from '../chapters/shortcuts/effective.ts';
-import { shortcutKey, type Shortcut } from '../chapters/shortcuts/entry.ts';
+import type { Binding } from '../shortcut/effective.ts';
+import { shortcutKey, type Shortcut } from '../shortcut/entry.ts';
 import { heardOn } from './rivals.ts';
 import type { ShortcutIndex } from './shortcut-index.ts';
 

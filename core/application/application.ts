@@ -1,6 +1,6 @@
 import { z } from 'zod';
-import { AliasInput } from '../chapters/aliases/input.ts';
-import { OptionDefinition } from '../chapters/options/definition.ts';
+import { AliasInput } from './command-line.ts';
+import { OptionDefinition } from './option.ts';
 import { Axis } from '../context/axis.ts';
 import { contextSpace, Reachable, type ContextSpace } from '../context/space.ts';
 import { Scope } from '../context/scope.ts';

@@ -7,14 +7,14 @@ import {
 	type AcceptanceEntry
 } from '../chapters/acceptances/acceptance.ts';
 import type { Scope } from '../context/scope.ts';
-import type { KeyedChange } from '../profile/change.ts';
-import { nextRank } from '../profile/entry.ts';
-import { roleFor } from '../profile/role.ts';
-import { stratumById } from '../profile/stratum.ts';
+import type { KeyedChange } from '../strata/change.ts';
+import { nextRank } from '../strata/entry.ts';
+import { roleFor } from '../strata/role.ts';
+import { stratumById } from '../strata/stratum.ts';
 import type { Keys } from '../stroke/stroke.ts';
-import { check, tellAll } from './check.ts';
+import { check, tellAll } from '../chapters/shortcuts/check/check.ts';
 import type { Circumstances } from './circumstances.ts';
-import type { Pen, Told } from './finding.ts';
+import type { Pen, Told } from '../chapters/shortcuts/check/finding.ts';
 
 /** A finding as far as its acceptance goes, be it of keys, of an alias file or of a macro. */
 export interface Acceptable {

@@ -3,9 +3,9 @@ import type { Application, Catalogue } from '../application/application.ts';
 import { acceptedIn, type AcceptedFindings } from '../chapters/acceptances/acceptance.ts';
 import { profileCatalogue } from '../chapters/macros/table.ts';
 import type { ContextSpace } from '../context/space.ts';
-import { effectiveProfile } from '../chapters/shortcuts/effective.ts';
-import { headOf, type Profile, type Stratum } from '../profile/stratum.ts';
-import { officeDesks, type OfficeDesks } from '../keyboard/office.ts';
+import { effectiveProfile } from '../shortcut/effective.ts';
+import { headOf, type Profile, type Stratum } from '../strata/stratum.ts';
+import { officeDesks, type OfficeDesks } from '../keyboard/office-desks.ts';
 
 /** What a check looks at. */
 export interface Circumstances {

@@ -1,135 +1,94 @@
-import type { Input } from '../answer/input.ts';
-import type { Contender } from '../answer/rules/rule.ts';
-import type { Catalogue } from '../application/application.ts';
 import type { CommandId } from '../application/command.ts';
-import type { Change } from '../chapters/shortcuts/change.ts';
-import type { Binding } from '../chapters/shortcuts/effective.ts';
-import type { Pen } from '../profile/chapter.ts';
+import type { AnyChange, Pen } from '../chapter/chapter.ts';
+import type { Profile, StratumId } from '../strata/stratum.ts';
 import type { Keys } from '../stroke/stroke.ts';
+import type { Acceptable } from './acceptance.ts';
 import type { Circumstances } from './circumstances.ts';
-import type { Contest } from './contest.ts';
+import type { Severity } from '../chapters/shortcuts/check/finding.ts';
 
-/** error: something is broken; attention: works, but not as it seems; note: could be better. */
-export const SEVERITIES = ['error', 'attention', 'note'] as const;
-export type Severity = (typeof SEVERITIES)[number];
+/** What shows a finding. */
+export type AnyWitness =
+	| { readonly kind: 'keys'; readonly keys: Keys; readonly situation: number }
+	/** That there are no keys. */
+	| { readonly kind: 'situation'; readonly situation: number }
+	| { readonly kind: 'typed'; readonly text: string; readonly stratum: StratumId; readonly line: number }
+	| { readonly kind: 'option'; readonly path: string; readonly situation: number }
+	| { readonly kind: 'macro'; readonly macro: CommandId; readonly step: number | undefined; readonly situation: number };
 
-/** A concrete input and situation that shows the problem; the bench replays it. Without keys, that there are none. */
-export interface Witness {
-	readonly keys: Keys | undefined;
-	readonly situation: number;
-}
-
-export const RULE_IDS = [
-	'clash',
-	'shadow',
-	'dead',
-	'unheard',
-	'prefix',
-	'reserved',
-	'typing',
-	'layout',
-	'orphan',
-	'duplicate',
-	'reach',
-	'stranded',
-	'moved',
-	'locked'
-] as const;
-export type RuleId = (typeof RULE_IDS)[number];
-
-/** What a check has found. It names things only; the sentence and all else that people read is told by its rule. */
-export interface Finding {
-	readonly rule: RuleId;
-	readonly severity: Severity;
-	/** The command that suffers most. */
-	readonly command: CommandId;
-	/** The bindings that suffer. */
-	readonly bindings: readonly Binding[];
-	readonly witness: Witness;
-	/** Tells findings of one rule on the same bindings apart. */
-	readonly detail?: string;
-}
-
-/** What a rule says of a finding. */
-export interface Telling {
-	readonly sentence: string;
-	/** In how many situations it shows; to be asked while the contest goes on. */
-	count(): number;
-	/** The bindings that cause it, without those that suffer. */
-	readonly causes: readonly Binding[];
-}
-
-/** A finding as people read it. */
-export interface Told extends Finding, Omit<Telling, 'count'> {
-	readonly count: number;
-	/** Stable while the same bindings are concerned. */
-	readonly id: string;
-	/** Changes when something that the finding rests on does; an acceptance holds only for what it was given for. */
-	readonly circumstances: string;
-}
-
-/** A way out of a finding. Whether it is sound is found out by checking again (see `fixesOf`). */
-export interface Proposal {
+/** A way out of a finding that was tried: it removes the finding and adds no error. */
+export interface AnyFix {
 	readonly kind: string;
 	readonly label: string;
-	/** May throw `OutOfReachError`. */
-	changes(): readonly Change[];
+	readonly changes: readonly AnyChange[];
 }
 
-export type { Pen };
-
-/** What suffers: a binding, several of one command or more, or a command of which there is none. */
-export type Subject = Binding | readonly Binding[] | CommandId;
-
-/** Takes down what a rule finds. `detail` tells findings on the same subject apart. */
-export interface Report {
-	/** `situation` is that of the witness. */
-	(severity: Severity, subject: Subject, situation: number, detail?: string): void;
-	/** The same of each binding; the witness is where it is alive first, or where its scope begins if it is alive nowhere. */
-	each(severity: Severity, contenders: readonly Contender[], detail?: string): void;
+/** What a check looks at, whatever it checks. The circumstances are those of the profile. */
+export interface Looking {
+	readonly circumstances: Circumstances;
+	readonly profile: Profile;
+	/** The profile as the seats have it; undefined before the first release. */
+	readonly released: Profile | undefined;
 }
 
-/**
- * One rule of the check engine: it looks at what is said of one input, at the contest of the bindings that are alive on it, at
- * one command, or at the whole.
- */
-export interface CheckRule {
-	readonly id: RuleId;
-	/** What it means, in a few words for people. */
+/** A finding of any chapter. What people read of it is worked out when it is asked for. */
+export interface AnyFinding {
+	readonly chapter: string;
+	readonly rule: string;
+	/** What the rule finds, in a few words. */
 	readonly title: string;
-	onInput?(input: Input, circumstances: Circumstances, report: Report): void;
-	/** Not called for an input on which nothing is alive. */
-	onContest?(contest: Contest, circumstances: Circumstances, report: Report): void;
-	onCommand?(command: CommandId, circumstances: Circumstances, report: Report): void;
-	/** The commands on which `onCommand` can find anything at all. */
-	commandsOf?(catalogue: Catalogue): readonly CommandId[];
-	onWhole?(circumstances: Circumstances, report: Report): void;
-	/** `contest` gives that of the witness' keys. */
-	tell(finding: Finding, circumstances: Circumstances, contest: () => Contest): Telling;
-	/** `contest` is that of the witness' keys. */
-	proposals(finding: Finding, circumstances: Circumstances, contest: Contest, pen: Pen): Proposal[];
+	readonly severity: Severity;
+	/** Stable while the same things are concerned. */
+	readonly id: string;
+	/** The command that suffers most. */
+	readonly command: CommandId;
+	/** The stratum whose word it is, where it is one's alone. */
+	readonly stratum: StratumId | undefined;
+	readonly witness: AnyWitness;
+	sentence(): string;
+	/** In how many situations it shows; 0 where that is no question. */
+	count(): number;
+	acceptable(): Acceptable;
+	/** Those that are sound when written from the pen's stratum, the mildest first. */
+	fixes(pen: Pen): AnyFix[];
+	/** Which seats it is about. */
+	seats(): string;
 }
 
-export function findingId({ rule, detail = '', bindings, command }: Finding): string {
-	return [rule, detail, ...(bindings.length > 0 ? bindings.map((b) => b.key) : [command])].join('\n');
+/** The check of one chapter. */
+export interface Checker {
+	readonly chapter: string;
+	/** All that the chapter's rules find, errors first. */
+	findings(looking: Looking): AnyFinding[];
 }
 
-export function labelOf({ index }: Pick<Circumstances, 'index'>, { command }: Pick<Binding, 'command'>): string {
-	return index.catalogue.get(command)?.label ?? command;
+export const keysOf = ({ witness }: Pick<AnyFinding, 'witness'>): Keys | undefined =>
+	witness.kind === 'keys' ? witness.keys : undefined;
+
+/** The errors that there are anyhow, by what was looked at: all ways out are held against the same ones. */
+const errorsIn = new WeakMap<Looking, Map<Checker, ReadonlySet<string>>>();
+
+function errorsOf(checker: Checker, looking: Looking): ReadonlySet<string> {
+	const known = errorsIn.get(looking) ?? new Map<Checker, ReadonlySet<string>>();
+	errorsIn.set(looking, known);
+	let errors = known.get(checker);
+	if (!errors) {
+		errors = new Set(checker.findings(looking).flatMap((f) => (f.severity === 'error' ? [f.id] : [])));
+		known.set(checker, errors);
+	}
+	return errors;
 }
 
-/** "A", "A and B", "A, B and C". */
-export function listed(names: readonly string[]): string {
-	return names.length < 2 ? (names[0] ?? '') : `${names.slice(0, -1).join(', ')} and ${names.at(-1)}`;
+/** Whether a change removes the finding and adds no error, by looking again with the same check. */
+export function isMended(checker: Checker, before: Looking, after: Looking, finding: Pick<AnyFinding, 'id'>): boolean {
+	const errors = errorsOf(checker, before);
+	const then = checker.findings(after);
+	return then.every((f) => f.id !== finding.id && (f.severity !== 'error' || errors.has(f.id)));
 }
 
-/** The names of at most four, and how many more. Only names that are said are made. */
-export function listedBriefly<T>(all: readonly T[], name: (one: T) => string): string {
-	return all.length <= 4 ? listed(all.map(name)) : `${all.slice(0, 3).map(name).join(', ')} and ${all.length - 3} more`;
+/** What mending many findings in one way would do, before it is done. */
+export interface MendingAll {
+	readonly labels: readonly string[];
+	/** How many have no sound way of this kind. */
+	readonly left: number;
+	readonly changes: readonly AnyChange[];
 }
-
-/** "Ctrl+E for Extrude". */
-export const saying =
-	(c: Pick<Circumstances, 'index'>) =>
-	(binding: Binding): string =>
-		`${binding.keys} for ${labelOf(c, binding)}`;

@@ -1,7 +1,7 @@
-import { deskLabel, type OfficeDesks } from '../keyboard/office.ts';
+import { deskLabel, type OfficeDesks } from '../keyboard/office-desks.ts';
 import type { Keys } from '../stroke/stroke.ts';
-import { keysOf, type AnyFinding } from './any-finding.ts';
-import { SEVERITIES, type Finding, type Severity } from './finding.ts';
+import { keysOf, type AnyFinding } from './finding.ts';
+import { SEVERITIES, type Finding, type Severity } from '../chapters/shortcuts/check/finding.ts';
 
 export const GROUPINGS = ['key', 'command', 'rule', 'seats'] as const;
 export type Grouping = (typeof GROUPINGS)[number];

@@ -1,9 +1,9 @@
 import type { SearchPaths } from '../folders/search.ts';
 import type { FileProblem } from '../format/problem.ts';
-import type { AnyChange, Ground, Item } from '../profile/chapter.ts';
+import type { AnyChange, Ground, Item } from '../chapter/chapter.ts';
 import { ALL_CHAPTERS } from '../profile/chapters.ts';
 import { tagged } from '../profile/edit.ts';
-import type { Profile } from '../profile/stratum.ts';
+import type { Profile } from '../strata/stratum.ts';
 import { isOpen } from './compare.ts';
 
 /** Stands for where files lie, which a file can bring and which is no part of a profile. */

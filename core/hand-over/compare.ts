@@ -2,10 +2,10 @@ import type { ShortcutIndex } from '../answer/shortcut-index.ts';
 import { indexOf, type Subject } from '../check/circumstances.ts';
 import type { Scope } from '../context/scope.ts';
 import type { SearchPaths } from '../folders/search.ts';
-import type { Comparing, FileRow, Ground, Item } from '../profile/chapter.ts';
+import type { Comparing, FileRow, Ground, Item } from '../chapter/chapter.ts';
 import { ALL_CHAPTERS, chapterOf } from '../profile/chapters.ts';
 import { applyEdit, tagged } from '../profile/edit.ts';
-import type { Profile, StratumId } from '../profile/stratum.ts';
+import type { Profile, StratumId } from '../strata/stratum.ts';
 import { holdingsOf, MACHINE, type Holdings, type Selection } from './selection.ts';
 
 /** What was read of a file, before anything is left out. */

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { StratumHead } from '../profile/stratum.ts';
+import { StratumHead } from '../strata/stratum.ts';
 
 /** A list of a chapter's entries, or its text, as it stands in the file. */
 export interface PartOfFile {

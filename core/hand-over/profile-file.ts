@@ -5,9 +5,9 @@ import { canonical } from '../format/canonical.ts';
 import { memberLines } from '../format/json-lines.ts';
 import { checkedJson, parseJson, problemAt } from '../format/json.ts';
 import type { FileProblem } from '../format/problem.ts';
-import type { FileRow } from '../profile/chapter.ts';
+import type { FileRow } from '../chapter/chapter.ts';
 import { ALL_CHAPTERS, chapterOf } from '../profile/chapters.ts';
-import { headOf, StratumHead, type Profile, type Stratum } from '../profile/stratum.ts';
+import { headOf, StratumHead, type Profile, type Stratum } from '../strata/stratum.ts';
 import { partsOfVersion1, Stratum1, type PartOfFile } from './profile-file-1.ts';
 
 const MOST_ENTRIES = 100_000;

@@ -1,10 +1,10 @@
 import { z } from 'zod';
 import type { InputRules } from '../application/application.ts';
-import type { Ground, Selection } from '../profile/chapter.ts';
+import type { Ground, Selection } from '../chapter/chapter.ts';
 import { ALL_CHAPTERS } from '../profile/chapters.ts';
-import { headOf, type Profile } from '../profile/stratum.ts';
+import { headOf, type Profile } from '../strata/stratum.ts';
 
-export type { Selection } from '../profile/chapter.ts';
+export type { Selection } from '../chapter/chapter.ts';
 
 /** What holds for one machine only: where files lie, and what launches programs or is set for a machine. */
 export const MACHINE = 'machine';

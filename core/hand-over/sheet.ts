@@ -1,7 +1,7 @@
 import type { Catalogue } from '../application/application.ts';
 import { pathText, type CommandId } from '../application/command.ts';
 import type { ContextSpace } from '../context/space.ts';
-import type { Binding } from '../chapters/shortcuts/effective.ts';
+import type { Binding } from '../shortcut/effective.ts';
 import { readable } from '../stroke/stroke.ts';
 
 /** A quick reference: commands with their inputs, by category. */

@@ -1,10 +1,10 @@
-import type { StratumId } from './stratum.ts';
+import type { StratumId } from '../strata/stratum.ts';
 import { acceptances } from '../chapters/acceptances/chapter.ts';
 import { aliases } from '../chapters/aliases/chapter.ts';
 import { macros } from '../chapters/macros/chapter.ts';
 import { options } from '../chapters/options/chapter.ts';
 import { shortcuts } from '../chapters/shortcuts/chapter.ts';
-import type { AnyChange, Chapter } from './chapter.ts';
+import type { AnyChange, Chapter } from '../chapter/chapter.ts';
 
 /** The one list of chapters, in the order in which they are worked through: those that add commands stand first. */
 export const CHAPTERS = { macros, shortcuts, aliases, options, acceptances } as const;

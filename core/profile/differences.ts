@@ -1,10 +1,10 @@
-import type { AnyChange, Difference, Ground, Names, Pen } from './chapter.ts';
-import { OutOfReachError } from './chapter.ts';
+import type { AnyChange, Difference, Ground, Names, Pen } from '../chapter/chapter.ts';
+import { OutOfReachError } from '../chapter/chapter.ts';
 import { ALL_CHAPTERS, chapterOf } from './chapters.ts';
 import { problemsOf } from './problems.ts';
 import { tagged } from './edit.ts';
 import type { CommandId } from '../application/command.ts';
-import type { Profile, Stratum } from './stratum.ts';
+import type { Profile, Stratum } from '../strata/stratum.ts';
 
 /** What one profile says and another does not, chapter by chapter. */
 export const differencesBetween = (before: Profile, now: Profile, names: Names): Difference[] =>

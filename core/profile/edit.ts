@@ -1,11 +1,11 @@
 import { z } from 'zod';
-import type { AnyChange, Names } from './chapter.ts';
+import type { AnyChange, Names } from '../chapter/chapter.ts';
 import { ALL_CHAPTERS, byChapter, chapterOf } from './chapters.ts';
-import { FactoryWriteError } from './change.ts';
-import type { Role } from './role.ts';
-import { holding, StratumId, stratumById, type Profile } from './stratum.ts';
+import { FactoryWriteError } from '../strata/change.ts';
+import type { Role } from '../strata/role.ts';
+import { holding, StratumId, stratumById, type Profile } from '../strata/stratum.ts';
 
-export type { AnyChange } from './chapter.ts';
+export type { AnyChange } from '../chapter/chapter.ts';
 
 const isObject = (value: unknown): value is Record<string, unknown> =>
 	typeof value === 'object' && value !== null && !Array.isArray(value);

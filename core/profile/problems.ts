@@ -1,4 +1,4 @@
-import type { AnyChange, ChangeProblem, Ground } from './chapter.ts';
+import type { AnyChange, ChangeProblem, Ground } from '../chapter/chapter.ts';
 import { byChapter } from './chapters.ts';
 
 /** What stands against the changes beyond their form, locks among it. The ground is that before the changes, commands that come with them in its catalogue. */

@@ -1,7 +1,7 @@
-import type { AnyChange, FileConflict } from './chapter.ts';
+import type { AnyChange, FileConflict } from '../chapter/chapter.ts';
 import { byChapter } from './chapters.ts';
 import { tagged } from './edit.ts';
-import type { Profile } from './stratum.ts';
+import type { Profile } from '../strata/stratum.ts';
 
 export interface Rebased {
 	readonly changes: readonly AnyChange[];

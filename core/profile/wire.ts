@@ -1,6 +1,6 @@
 import { canonicalText } from '../format/canonical.ts';
 import { ALL_CHAPTERS } from './chapters.ts';
-import { headOf, type Stratum, type StratumHead } from './stratum.ts';
+import { headOf, type Stratum, type StratumHead } from '../strata/stratum.ts';
 
 /** A stratum as it is sent and kept: what it says, chapter by chapter, in its order. What it does not say is left out. */
 export interface StratumWire extends StratumHead {

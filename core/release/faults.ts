@@ -1,9 +1,9 @@
 import { acceptedIn } from '../chapters/acceptances/acceptance.ts';
-import { SHORTCUTS } from '../chapters/shortcuts/entry.ts';
+import { SHORTCUTS } from '../shortcut/entry.ts';
 import { isAccepted } from '../check/acceptance.ts';
-import type { AnyFinding, Looking } from '../check/any-finding.ts';
-import { CHECKERS } from '../check/checkers.ts';
-import { officeOf } from '../profile/stratum.ts';
+import type { AnyFinding, Looking } from '../check/finding.ts';
+import { CHECKERS } from '../profile/checkers.ts';
+import { officeOf } from '../strata/stratum.ts';
 
 /**
  * The errors that stand in what the office itself says beside its keys, and that nobody has accepted. They hold a release back.

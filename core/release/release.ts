@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import type { DeskSetup } from '../keyboard/desk.ts';
 import { ApplicationId } from '../application/application.ts';
-import { Role } from '../profile/role.ts';
+import { Role } from '../strata/role.ts';
 
 export const Sha256 = z.string().regex(/^[0-9a-f]{64}$/, 'a SHA-256 digest: 64 hexadecimal digits in lower case');
 

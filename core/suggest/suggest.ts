@@ -4,10 +4,10 @@ import { rivalsOn } from '../answer/rivals.ts';
 import { count, difference, isEmpty } from '../context/bits.ts';
 import { scopeText, type Scope } from '../context/scope.ts';
 import { BOARDS, centreOf, keyOn, PITCH } from '../keyboard/board.ts';
-import type { OfficeDesks } from '../keyboard/office.ts';
+import type { OfficeDesks } from '../keyboard/office-desks.ts';
 import { pressing } from '../keyboard/pressing.ts';
 import type { Reach } from '../keyboard/reach.ts';
-import type { Binding } from '../chapters/shortcuts/effective.ts';
+import type { Binding } from '../shortcut/effective.ts';
 import { strokesOf, beginsBare, type Keys, type Stroke } from '../stroke/stroke.ts';
 
 /** Why a stroke is good for the command, and what that is worth in millimetres of reach; less than nothing if it speaks against it. */

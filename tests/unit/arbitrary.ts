@@ -6,9 +6,9 @@ import type { Axis, AxisId, NodeId } from '../../core/context/axis.ts';
 import type { Scope } from '../../core/context/scope.ts';
 import { contextSpace, type ContextSpace, type Reachable } from '../../core/context/space.ts';
 import { circumstancesOf, type Circumstances, type Subject } from '../../core/check/circumstances.ts';
-import { effectiveProfile } from '../../core/chapters/shortcuts/effective.ts';
-import { entryKey, type Entry } from '../../core/chapters/shortcuts/entry.ts';
-import type { Profile, StratumHead } from '../../core/profile/stratum.ts';
+import { effectiveProfile } from '../../core/shortcut/effective.ts';
+import { entryKey, type Entry } from '../../core/shortcut/entry.ts';
+import type { Profile, StratumHead } from '../../core/strata/stratum.ts';
 import { stratumOf } from './strata.ts';
 import type { Keys } from '../../core/stroke/stroke.ts';
 

@@ -1,8 +1,8 @@
 import type { Axis, AxisId, NodeId } from '../../core/context/axis.ts';
 import type { Scope } from '../../core/context/scope.ts';
 import type { CommandId } from '../../core/application/command.ts';
-import { shortcutsIn, shortcutKey, type Entry } from '../../core/chapters/shortcuts/entry.ts';
-import type { Profile } from '../../core/profile/stratum.ts';
+import { shortcutsIn, shortcutKey, type Entry } from '../../core/shortcut/entry.ts';
+import type { Profile } from '../../core/strata/stratum.ts';
 import type { Small } from './arbitrary.ts';
 
 /*

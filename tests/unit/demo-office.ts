@@ -2,7 +2,7 @@ import { circumstancesOf, indexOf, type Circumstances, type Subject } from '../.
 import { catalogueOf } from '../../core/application/application.ts';
 import { contextSpace } from '../../core/context/space.ts';
 import { desksOf } from '../../core/keyboard/desk.ts';
-import type { Profile } from '../../core/profile/stratum.ts';
+import type { Profile } from '../../core/strata/stratum.ts';
 import { gneiss } from '../../demo/gneiss/gneiss.ts';
 import { seats } from '../../demo/office.ts';
 import type { StandIn } from '../../demo/stand-in.ts';

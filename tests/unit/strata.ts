@@ -3,8 +3,8 @@ import { ALIASES, type AliasFile } from '../../core/chapters/aliases/file.ts';
 import { macros as chapter } from '../../core/chapters/macros/chapter.ts';
 import { MACROS, type Macro, type MacroEntry } from '../../core/chapters/macros/macro.ts';
 import type { CommandId } from '../../core/application/command.ts';
-import { SHORTCUTS, shortcutsOf, type Entry } from '../../core/chapters/shortcuts/entry.ts';
-import { headOf, type Stratum, type StratumHead } from '../../core/profile/stratum.ts';
+import { SHORTCUTS, shortcutsOf, type Entry } from '../../core/shortcut/entry.ts';
+import { headOf, type Stratum, type StratumHead } from '../../core/strata/stratum.ts';
 
 /** A macro that the stratum sets, and locks if it says so; or one of below that it takes away. */
 export type SaidMacro = (Macro & { readonly locks?: boolean }) | { readonly id: CommandId; readonly gone: true };

@@ -2,7 +2,7 @@ import type { Bits } from '../../context/bits.ts';
 import type { CommandId } from '../../application/command.ts';
 import type { Row, Shelf } from '../../context/kernel.ts';
 import type { ContextSpace, ScopeSet } from '../../context/space.ts';
-import type { Binding } from '../../chapters/shortcuts/effective.ts';
+import type { Binding } from '../../shortcut/effective.ts';
 
 /** Where a command exists. One object for each command of a catalogue, so that commands are told apart by it. */
 export interface CommandSet {

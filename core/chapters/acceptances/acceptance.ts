@@ -1,9 +1,9 @@
 import { z } from 'zod';
 import { CommandId } from '../../application/command.ts';
 import { Scope } from '../../context/scope.ts';
-import { Rank, type Entries, type EntryKey } from '../../profile/entry.ts';
-import { Role } from '../../profile/role.ts';
-import { contentOf, type Profile, type StratumId } from '../../profile/stratum.ts';
+import { Rank, type Entries, type EntryKey } from '../../strata/entry.ts';
+import { Role } from '../../strata/role.ts';
+import { contentOf, type Profile, type StratumId } from '../../strata/stratum.ts';
 
 export const ACCEPTANCES = 'acceptances';
 

@@ -1,5 +1,5 @@
 import { canonical } from '../../format/canonical.ts';
-import { keyedChapter, type KeyedChapter } from '../../profile/keyed.ts';
+import { keyedChapter, type KeyedChapter } from '../../chapter/keyed.ts';
 import { Acceptance, ACCEPTANCES, AcceptanceEntry } from './acceptance.ts';
 
 export const acceptances: KeyedChapter<AcceptanceEntry> = keyedChapter<AcceptanceEntry>(

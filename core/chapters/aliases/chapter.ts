@@ -1,8 +1,8 @@
 import type { CommandId } from '../../application/command.ts';
-import { OutOfReachError, type Difference, type Names, type Selection, type Ground } from '../../profile/chapter.ts';
-import type { Profile, StratumId } from '../../profile/stratum.ts';
-import { stratumById } from '../../profile/stratum.ts';
-import { textChapter, type TextChapter, type TextSplice } from '../../profile/text.ts';
+import { OutOfReachError, type Difference, type Names, type Selection, type Ground } from '../../chapter/chapter.ts';
+import type { Profile, StratumId } from '../../strata/stratum.ts';
+import { stratumById } from '../../strata/stratum.ts';
+import { textChapter, type TextChapter, type TextSplice } from '../../chapter/text.ts';
 import { insertRecord, removeRecord, spliced } from '../../recipe/reading.ts';
 import { NotWritableError, type Splice } from '../../recipe/record.ts';
 import { aliasChecker } from './checker.ts';

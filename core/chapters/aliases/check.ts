@@ -1,11 +1,11 @@
 import type { ShortcutIndex } from '../../answer/shortcut-index.ts';
 import type { Catalogue } from '../../application/application.ts';
 import type { CommandId } from '../../application/command.ts';
-import { SEVERITIES } from '../../check/finding.ts';
-import type { OfficeDesks } from '../../keyboard/office.ts';
-import type { Profile } from '../../profile/stratum.ts';
+import { SEVERITIES } from '../shortcuts/check/finding.ts';
+import type { OfficeDesks } from '../../keyboard/office-desks.ts';
+import type { Profile } from '../../strata/stratum.ts';
 import { AliasFinding, type AliasGround } from './finding.ts';
-import type { AliasInput } from './input.ts';
+import type { AliasInput } from '../../application/command-line.ts';
 import { commandNames } from './names.ts';
 import { ALIAS_RULES } from './rules/rules.ts';
 import { aliasTable, type AliasTable } from './table.ts';

@@ -1,7 +1,7 @@
-import { isMended, type AnyFinding, type AnyFix, type Checker, type Looking } from '../../check/any-finding.ts';
-import type { Pen } from '../../check/finding.ts';
-import { holding, stratumById, type StratumId } from '../../profile/stratum.ts';
-import { spliceBetween } from '../../profile/text.ts';
+import { isMended, type AnyFinding, type AnyFix, type Checker, type Looking } from '../../check/finding.ts';
+import type { Pen } from '../shortcuts/check/finding.ts';
+import { holding, stratumById, type StratumId } from '../../strata/stratum.ts';
+import { spliceBetween } from '../../chapter/text.ts';
 import { spliced } from '../../recipe/reading.ts';
 import { aliasAcceptable } from './acceptance.ts';
 import { aliasFindings, releasedAliases } from './check.ts';

@@ -1,10 +1,10 @@
 import { z } from 'zod';
 import { FileRefusedError, type FileProblem } from '../../format/problem.ts';
-import { ENCODINGS } from '../../recipe/bytes.ts';
+import { ENCODINGS } from '../../format/bytes.ts';
 import { readAgain, readWith } from '../../recipe/reading.ts';
 import type { FileRecord, Reading } from '../../recipe/record.ts';
 import { Recipe } from '../../recipe/recipe.ts';
-import { contentOf } from '../../profile/stratum.ts';
+import { contentOf } from '../../strata/stratum.ts';
 import { sharedEnds } from './shared-ends.ts';
 
 /** The alias file of one stratum: its text byte for byte, and the recipe by which it is read and written. */

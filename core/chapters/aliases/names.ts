@@ -1,6 +1,6 @@
 import type { Catalogue } from '../../application/application.ts';
 import type { CommandId } from '../../application/command.ts';
-import { aliasKey, type AliasInput } from './input.ts';
+import { aliasKey, type AliasInput } from '../../application/command-line.ts';
 
 const known = new WeakMap<Catalogue, Map<AliasInput['case'], ReadonlyMap<string, CommandId>>>();
 

@@ -1,6 +1,6 @@
 import type { Catalogue } from '../../application/application.ts';
 import type { CommandId } from '../../application/command.ts';
-import { aliasKey } from './input.ts';
+import { aliasKey } from '../../application/command-line.ts';
 import { commandNames } from './names.ts';
 import type { AliasEntry, AliasTable } from './table.ts';
 

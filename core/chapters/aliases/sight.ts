@@ -1,5 +1,5 @@
-import { SEVERITIES, type Severity } from '../../check/finding.ts';
-import type { StratumId } from '../../profile/stratum.ts';
+import { SEVERITIES, type Severity } from '../shortcuts/check/finding.ts';
+import type { StratumId } from '../../strata/stratum.ts';
 import type { AliasReportFinding, FoundInFile } from './report.ts';
 
 /** What of the findings people look at. */

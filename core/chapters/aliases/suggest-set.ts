@@ -1,6 +1,6 @@
 import type { Catalogue } from '../../application/application.ts';
 import type { Command } from '../../application/command.ts';
-import { aliasKey } from './input.ts';
+import { aliasKey } from '../../application/command-line.ts';
 import { suggestAliases, type AliasSuggestion } from './suggest.ts';
 import type { AliasTable } from './table.ts';
 

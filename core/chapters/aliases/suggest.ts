@@ -1,7 +1,7 @@
 import type { Catalogue } from '../../application/application.ts';
 import type { Command } from '../../application/command.ts';
 import { aliasCost } from './cost.ts';
-import { aliasKey, aliasProblem } from './input.ts';
+import { aliasKey, aliasProblem } from '../../application/command-line.ts';
 import { commandNames } from './names.ts';
 import type { AliasTable } from './table.ts';
 

@@ -1,5 +1,5 @@
-import type { Profile, StratumHead } from '../../profile/stratum.ts';
-import { aliasKey, type AliasInput } from './input.ts';
+import type { Profile, StratumHead } from '../../strata/stratum.ts';
+import { aliasKey, type AliasInput } from '../../application/command-line.ts';
 import { aliasFileIn, aliasLines, emptyAliasFile, TAKES_AWAY, type AliasFile, type AliasLine } from './file.ts';
 
 /** An alias with the stratum whose file says it. */

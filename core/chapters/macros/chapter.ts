@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { keyedChapter, type KeyedChapter } from '../../profile/keyed.ts';
+import { keyedChapter, type KeyedChapter } from '../../chapter/keyed.ts';
 import { macroChecker } from './checker.ts';
 import { Macro, MacroEntry, MacroId, MACROS } from './macro.ts';
 

@@ -1,8 +1,8 @@
 import { aliasTable } from '../aliases/table.ts';
 import type { ShortcutIndex } from '../../answer/shortcut-index.ts';
-import { SEVERITIES } from '../../check/finding.ts';
+import { SEVERITIES } from '../shortcuts/check/finding.ts';
 import { first } from '../../context/bits.ts';
-import type { Profile } from '../../profile/stratum.ts';
+import type { Profile } from '../../strata/stratum.ts';
 import type { MacroCircumstances, MacroFinding, MacroRuleId, Reported } from './finding.ts';
 import type { Macro } from './macro.ts';
 import { stepsText, stepText } from './steps.ts';

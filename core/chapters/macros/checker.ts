@@ -1,8 +1,8 @@
-import { isMended, type AnyFinding, type AnyFix, type Checker, type Looking } from '../../check/any-finding.ts';
-import type { Pen } from '../../check/finding.ts';
+import { isMended, type AnyFinding, type AnyFix, type Checker, type Looking } from '../../check/finding.ts';
+import type { Pen } from '../shortcuts/check/finding.ts';
 import { shortcutIndex } from '../../answer/shortcut-index.ts';
-import { stratumById, type Profile, type StratumId } from '../../profile/stratum.ts';
-import { applyKeyed, toolsOf } from '../../profile/keyed.ts';
+import { stratumById, type Profile, type StratumId } from '../../strata/stratum.ts';
+import { applyKeyed, toolsOf } from '../../chapter/keyed.ts';
 import { macroAcceptable } from './acceptance.ts';
 import { checkMacros } from './check.ts';
 import type { MacroFinding, MacroFix } from './finding.ts';

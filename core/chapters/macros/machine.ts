@@ -1,5 +1,5 @@
 import { answerTo } from '../aliases/prompt.ts';
-import { aliasKey } from '../aliases/input.ts';
+import { aliasKey } from '../../application/command-line.ts';
 import type { AliasTable } from '../aliases/table.ts';
 import type { Catalogue } from '../../application/application.ts';
 import type { CommandId } from '../../application/command.ts';

@@ -1,8 +1,8 @@
 import { z } from 'zod';
 import { CommandId } from '../../application/command.ts';
-import { setOrNamed } from '../../profile/change.ts';
-import type { Entries } from '../../profile/entry.ts';
-import { contentOf } from '../../profile/stratum.ts';
+import { setOrNamed } from '../../strata/change.ts';
+import type { Entries } from '../../strata/entry.ts';
+import { contentOf } from '../../strata/stratum.ts';
 import { MacroIcon } from './icon.ts';
 
 /** One thing that a macro does. Texts are what somebody would type; programs are named, never launched by Skarn. */

@@ -1,7 +1,7 @@
 import type { CommandId } from '../../application/command.ts';
-import type { KeyedChange } from '../../profile/change.ts';
-import { entryKeyFor, nextRank, type EntryOp } from '../../profile/entry.ts';
-import type { Stratum } from '../../profile/stratum.ts';
+import type { KeyedChange } from '../../strata/change.ts';
+import { entryKeyFor, nextRank, type EntryOp } from '../../strata/entry.ts';
+import type { Stratum } from '../../strata/stratum.ts';
 import { MACROS, macrosIn, type Macro, type MacroEntry } from './macro.ts';
 
 type Change = KeyedChange<MacroEntry>;

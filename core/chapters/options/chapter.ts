@@ -1,7 +1,7 @@
 import { z } from 'zod';
-import { keyedChapter, type KeyedChapter } from '../../profile/keyed.ts';
+import { keyedChapter, type KeyedChapter } from '../../chapter/keyed.ts';
 import { optionChecker } from './checker.ts';
-import { OptionPath, OptionValue, valueProblem } from './definition.ts';
+import { OptionPath, OptionValue, valueProblem } from '../../application/option.ts';
 import { definitionsOf, MEETING, OptionEntry, OPTIONS } from './option.ts';
 
 /** An option as it stands in a file. */

@@ -1,10 +1,10 @@
 import type { CommandId } from '../../application/command.ts';
-import { isMended, type AnyFinding, type AnyFix, type Checker, type Looking } from '../../check/any-finding.ts';
-import { SEVERITIES, type Pen } from '../../check/finding.ts';
+import { isMended, type AnyFinding, type AnyFix, type Checker, type Looking } from '../../check/finding.ts';
+import { SEVERITIES, type Pen } from '../shortcuts/check/finding.ts';
 import { fingerprint } from '../../check/fingerprint.ts';
-import { entryKeyFor } from '../../profile/entry.ts';
-import { applyKeyed, toolsOf } from '../../profile/keyed.ts';
-import { stratumById } from '../../profile/stratum.ts';
+import { entryKeyFor } from '../../strata/entry.ts';
+import { applyKeyed, toolsOf } from '../../chapter/keyed.ts';
+import { stratumById } from '../../strata/stratum.ts';
 import type { OptionFinding, OptionFix, OptionRule } from './finding.ts';
 import { definitionsOf, MEETING, OPTIONS, optionsFold, optionsIn, type OptionEntry } from './option.ts';
 import { OPTION_RULES } from './rules/rules.ts';

@@ -1,7 +1,7 @@
-import type { Severity } from '../../check/finding.ts';
-import type { KeyedFold } from '../../profile/keyed.ts';
-import type { Profile, Stratum, StratumId } from '../../profile/stratum.ts';
-import type { OptionDefinition, OptionPath } from './definition.ts';
+import type { Severity } from '../shortcuts/check/finding.ts';
+import type { KeyedFold } from '../../chapter/keyed.ts';
+import type { Profile, Stratum, StratumId } from '../../strata/stratum.ts';
+import type { OptionDefinition, OptionPath } from '../../application/option.ts';
 import type { OptionEntry } from './option.ts';
 
 /** What the rules look at. */

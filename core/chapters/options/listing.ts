@@ -1,6 +1,6 @@
 import MiniSearch from 'minisearch';
-import type { Profile, StratumHead, StratumId } from '../../profile/stratum.ts';
-import { valueProblem, type OptionDefinition, type OptionValue } from './definition.ts';
+import type { Profile, StratumHead, StratumId } from '../../strata/stratum.ts';
+import { valueProblem, type OptionDefinition, type OptionValue } from '../../application/option.ts';
 import { optionsFold, optionsIn } from './option.ts';
 
 /** An option as it is listed: what counts, and who says so. */

@@ -1,10 +1,10 @@
 import { z } from 'zod';
 import type { InputRules } from '../../application/application.ts';
-import { setOrNamed } from '../../profile/change.ts';
-import type { Entries } from '../../profile/entry.ts';
-import { keyedFold, type KeyedFold } from '../../profile/keyed.ts';
-import { contentOf, type Profile } from '../../profile/stratum.ts';
-import { OptionPath, OptionValue, type OptionDefinition } from './definition.ts';
+import { setOrNamed } from '../../strata/change.ts';
+import type { Entries } from '../../strata/entry.ts';
+import { keyedFold, type KeyedFold } from '../../chapter/keyed.ts';
+import { contentOf, type Profile } from '../../strata/stratum.ts';
+import { OptionPath, OptionValue, type OptionDefinition } from '../../application/option.ts';
 
 export const OPTIONS = 'options';
 

@@ -1,7 +1,7 @@
-import type { KeyedChange } from '../../profile/change.ts';
-import { entryKeyFor, nextRank, type EntryOp } from '../../profile/entry.ts';
-import type { Stratum } from '../../profile/stratum.ts';
-import type { OptionPath, OptionValue } from './definition.ts';
+import type { KeyedChange } from '../../strata/change.ts';
+import { entryKeyFor, nextRank, type EntryOp } from '../../strata/entry.ts';
+import type { Stratum } from '../../strata/stratum.ts';
+import type { OptionPath, OptionValue } from '../../application/option.ts';
 import { OPTIONS, optionsIn, type OptionEntry } from './option.ts';
 
 type Part = KeyedChange<OptionEntry> & { readonly chapter: typeof OPTIONS };

@@ -1,5 +1,5 @@
-import type { Caption, Names } from '../../profile/chapter.ts';
-import type { Shortcut } from './entry.ts';
+import type { Caption, Names } from '../../chapter/chapter.ts';
+import type { Shortcut } from '../../shortcut/entry.ts';
 
 export const caption = ({ keys, command, scope }: Shortcut, names: Names): Caption => ({
 	keys,

@@ -1,14 +1,14 @@
-import type { AnyFinding, AnyFix, Checker, MendingAll } from '../../check/any-finding.ts';
+import type { AnyFinding, AnyFix, Checker, MendingAll } from '../../check/finding.ts';
 import { acceptable } from '../../check/acceptance.ts';
-import { check, tellAll } from '../../check/check.ts';
+import { check, tellAll } from './check/check.ts';
 import type { Circumstances } from '../../check/circumstances.ts';
-import { findingId, type Finding, type Pen, type Told } from '../../check/finding.ts';
-import { fixAll } from '../../check/fix-all.ts';
-import { fixesOf } from '../../check/fixes.ts';
+import { findingId, type Finding, type Pen, type Told } from './check/finding.ts';
+import { fixAll } from './check/fix-all.ts';
+import { fixesOf } from './check/fixes.ts';
 import { seatsOf } from '../../check/groups.ts';
-import { CHECK_RULES } from '../../check/rules/rules.ts';
-import { ofShortcuts } from './change.ts';
-import { SHORTCUTS } from './entry.ts';
+import { CHECK_RULES } from './check/rules/rules.ts';
+import { ofShortcuts } from '../../shortcut/change.ts';
+import { SHORTCUTS } from '../../shortcut/entry.ts';
 
 /** A finding about keys, as one of any chapter. */
 export class KeyFinding implements AnyFinding {

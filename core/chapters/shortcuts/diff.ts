@@ -1,7 +1,7 @@
-import type { Names } from '../../profile/chapter.ts';
-import type { Profile, StratumId } from '../../profile/stratum.ts';
-import { effectiveProfile, type Binding, type Effective } from './effective.ts';
-import { shortcutKey } from './entry.ts';
+import type { Names } from '../../chapter/chapter.ts';
+import type { Profile, StratumId } from '../../strata/stratum.ts';
+import { effectiveProfile, type Binding, type Effective } from '../../shortcut/effective.ts';
+import { shortcutKey } from '../../shortcut/entry.ts';
 
 /** A shortcut that is in force now and was not, or the reverse; `by` is the stratum that made it so. */
 export interface ShortcutDifference {

@@ -2,13 +2,13 @@ import { put, takeAway } from '../../answer/choices.ts';
 import { lockedText } from '../../answer/locked-text.ts';
 import { changeProblems } from '../../answer/validate.ts';
 import { scopeText } from '../../context/scope.ts';
-import { namesOf, OutOfReachError, type Comparing, type FileRow, type Ground, type Item } from '../../profile/chapter.ts';
-import { nextRank } from '../../profile/entry.ts';
-import type { Profile } from '../../profile/stratum.ts';
+import { namesOf, OutOfReachError, type Comparing, type FileRow, type Ground, type Item } from '../../chapter/chapter.ts';
+import { nextRank } from '../../strata/entry.ts';
+import type { Profile } from '../../strata/stratum.ts';
 import { caption } from './caption.ts';
-import { combined, type Change } from './change.ts';
-import { lockOver, type Binding } from './effective.ts';
-import { entryKey, shortcutKey, SHORTCUTS, shortcutsIn, type Entry } from './entry.ts';
+import { combined, type Change } from '../../shortcut/change.ts';
+import { lockOver, type Binding } from '../../shortcut/effective.ts';
+import { entryKey, shortcutKey, SHORTCUTS, shortcutsIn, type Entry } from '../../shortcut/entry.ts';
 
 /** What is kept of an item to bring it. */
 interface Kept {

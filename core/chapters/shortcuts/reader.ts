@@ -1,7 +1,7 @@
 import type { CommandId } from '../../application/command.ts';
 import type { Scope } from '../../context/scope.ts';
 import { parseKeys, type Keys } from '../../stroke/stroke.ts';
-import type { Entry } from './entry.ts';
+import type { Entry } from '../../shortcut/entry.ts';
 
 /** Keys that nobody can press, told with the place of the member. */
 class SpellingError extends Error {

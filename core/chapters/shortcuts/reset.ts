@@ -1,10 +1,10 @@
 import { put, takeAway } from '../../answer/choices.ts';
 import type { ShortcutIndex } from '../../answer/shortcut-index.ts';
-import { nextRank } from '../../profile/entry.ts';
-import { stratumById, type Profile, type StratumId } from '../../profile/stratum.ts';
-import type { Change } from './change.ts';
+import { nextRank } from '../../strata/entry.ts';
+import { stratumById, type Profile, type StratumId } from '../../strata/stratum.ts';
+import type { Change } from '../../shortcut/change.ts';
 import type { ShortcutDifference } from './diff.ts';
-import { shortcutsIn } from './entry.ts';
+import { shortcutsIn } from '../../shortcut/entry.ts';
 
 /** Puts a shortcut of a lower stratum in force again: drops the target's own remove, or says it anew. */
 function returnShortcut(

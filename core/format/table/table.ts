@@ -1,4 +1,4 @@
-import { growingLines } from '../../recipe/lines.ts';
+import { growingLines } from '../../text/lines.ts';
 import { readCsv } from '../csv.ts';
 import { FileRefusedError } from '../problem.ts';
 import { json } from './json.ts';

@@ -1,4 +1,4 @@
-import { lineEndOf } from '../lines.ts';
+import { lineEndOf } from '../../text/lines.ts';
 import type { Splice } from '../record.ts';
 import type { Fields } from '../template.ts';
 

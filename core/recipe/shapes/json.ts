@@ -1,7 +1,7 @@
 import { findNodeAtLocation, modify, type Edit, type Node } from 'jsonc-parser';
 import { treeOf } from '../../format/json.ts';
 import { FileRefusedError, placeOf, type FileProblem } from '../../format/problem.ts';
-import { columnOf, growingLines } from '../lines.ts';
+import { columnOf, growingLines } from '../../text/lines.ts';
 import { NotWritableError, type FileRecord, type Splice, type Values } from '../record.ts';
 import { neededOf, type Field } from '../field.ts';
 import type { ShapeOf } from '../recipe.ts';

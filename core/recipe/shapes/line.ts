@@ -1,5 +1,5 @@
 import type { FileProblem } from '../../format/problem.ts';
-import { growingLines, linesBetween, linesOf, type TextPart } from '../lines.ts';
+import { growingLines, linesBetween, linesOf, type TextPart } from '../../text/lines.ts';
 import { NotWritableError, type FileRecord, type Reading, type Splice, type Values } from '../record.ts';
 import type { Field } from '../field.ts';
 import type { ShapeOf } from '../recipe.ts';

@@ -1,6 +1,6 @@
 import { FileRefusedError, type FileProblem } from '../../format/problem.ts';
 import { xmlParser } from '../../format/xml.ts';
-import { columnOf, growingLines, lineEndOf } from '../lines.ts';
+import { columnOf, growingLines, lineEndOf } from '../../text/lines.ts';
 import { NotWritableError, type FileRecord, type Values } from '../record.ts';
 import { neededOf, type Field } from '../field.ts';
 import type { ShapeOf } from '../recipe.ts';

@@ -2,7 +2,7 @@ import { isMap, isSeq, type YAMLMap, type YAMLSeq } from 'yaml';
 import { FileRefusedError } from '../../format/problem.ts';
 import { yamlDocument } from '../../format/yaml.ts';
 import { NotWritableError, type Splice } from '../record.ts';
-import { linesOf } from '../lines.ts';
+import { linesOf } from '../../text/lines.ts';
 import { lineAround } from './by-line.ts';
 
 /** The sign before every line of a record that is commented out. */

@@ -1,7 +1,7 @@
 import { isMap, isScalar, isSeq, stringify, type Node, type YAMLMap, type YAMLSeq } from 'yaml';
 import { FileRefusedError, placeOf, type FileProblem } from '../../format/problem.ts';
 import { yamlDocument } from '../../format/yaml.ts';
-import { columnOf, growingLines, lineEndOf } from '../lines.ts';
+import { columnOf, growingLines, lineEndOf } from '../../text/lines.ts';
 import { NotWritableError, type FileRecord, type Splice, type Values } from '../record.ts';
 import { neededOf, type Field } from '../field.ts';
 import type { ShapeOf } from '../recipe.ts';

@@ -1,13 +1,13 @@
 import { asReleased, circumstancesOf, type Circumstances } from '../../../core/check/circumstances.ts';
-import { findingsIn } from '../../../core/check/checkers.ts';
+import { findingsIn } from '../../../core/profile/checkers.ts';
 import { errorsLeft } from '../../../core/check/acceptance.ts';
 import { releaseFaults } from '../../../core/release/faults.ts';
 import { chapterOf } from '../../../core/profile/chapters.ts';
 import { desksOf } from '../../../core/keyboard/desk.ts';
 import { ACCEPTANCES, type AcceptanceEntry } from '../../../core/chapters/acceptances/acceptance.ts';
-import type { KeyedChange } from '../../../core/profile/change.ts';
-import type { AnyChange } from '../../../core/profile/chapter.ts';
-import { published, type Profile } from '../../../core/profile/stratum.ts';
+import type { KeyedChange } from '../../../core/strata/change.ts';
+import type { AnyChange } from '../../../core/chapter/chapter.ts';
+import { published, type Profile } from '../../../core/strata/stratum.ts';
 import { Problem } from './problem.ts';
 import type { Profiles } from './profiles.ts';
 import type { Releases } from './releases.ts';

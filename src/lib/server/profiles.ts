@@ -1,5 +1,5 @@
 import { and, asc, count, desc, eq, gt, inArray, type AnyColumn } from 'drizzle-orm';
-import type { AliasInput } from '../../../core/chapters/aliases/input.ts';
+import type { AliasInput } from '../../../core/application/command-line.ts';
 import {
 	Application,
 	type ApplicationId,
@@ -12,8 +12,8 @@ import { indexOf } from '../../../core/check/circumstances.ts';
 import { contextSpace, type ContextSpace } from '../../../core/context/space.ts';
 import { canonicalText } from '../../../core/format/canonical.ts';
 import { stratumFrom } from '../../../core/hand-over/profile-file.ts';
-import { FactoryWriteError, StaleChangeError } from '../../../core/profile/change.ts';
-import { namesOf, type AnyChange } from '../../../core/profile/chapter.ts';
+import { FactoryWriteError, StaleChangeError } from '../../../core/strata/change.ts';
+import { namesOf, type AnyChange } from '../../../core/chapter/chapter.ts';
 import { ALL_CHAPTERS, byChapter } from '../../../core/profile/chapters.ts';
 import {
 	applyEdit,
@@ -25,9 +25,9 @@ import {
 	type ProposedEdit
 } from '../../../core/profile/edit.ts';
 import { problemsOf } from '../../../core/profile/problems.ts';
-import { mayWrite, roleFor } from '../../../core/profile/role.ts';
+import { mayWrite, roleFor } from '../../../core/strata/role.ts';
 import { stratumOfWire } from '../../../core/profile/wire.ts';
-import { stratumById, type Profile, type Stratum, type StratumHead, type StratumId } from '../../../core/profile/stratum.ts';
+import { stratumById, type Profile, type Stratum, type StratumHead, type StratumId } from '../../../core/strata/stratum.ts';
 import { parseKeys, type Keys } from '../../../core/stroke/stroke.ts';
 import type { Database } from './db/open.ts';
 import {

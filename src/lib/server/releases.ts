@@ -1,8 +1,8 @@
 import { createHash } from 'node:crypto';
 import { and, asc, eq, max } from 'drizzle-orm';
 import { officeOfFile, profileFile, readProfileFile, writeProfileFile } from '../../../core/hand-over/profile-file.ts';
-import { roleFor } from '../../../core/profile/role.ts';
-import { officeOf, type Profile, type Stratum, type StratumId } from '../../../core/profile/stratum.ts';
+import { roleFor } from '../../../core/strata/role.ts';
+import { officeOf, type Profile, type Stratum, type StratumId } from '../../../core/strata/stratum.ts';
 import { saidIn } from '../../../core/hand-over/selection.ts';
 import type { Release } from '../../../core/release/release.ts';
 import type { Database } from './db/open.ts';

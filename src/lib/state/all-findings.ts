@@ -1,10 +1,10 @@
 import { KeyFinding } from '$core/chapters/shortcuts/checker';
-import { SHORTCUTS } from '$core/chapters/shortcuts/entry';
+import { SHORTCUTS } from '$core/shortcut/entry';
 import { acceptedIn } from '$core/chapters/acceptances/acceptance';
 import { isAccepted } from '$core/check/acceptance';
-import type { AnyFinding, Looking } from '$core/check/any-finding';
-import { CHECKERS, errorsFirst, findingsIn } from '$core/check/checkers';
-import type { Finding } from '$core/check/finding';
+import type { AnyFinding, Looking } from '$core/check/finding';
+import { CHECKERS, errorsFirst, findingsIn } from '$core/profile/checkers';
+import type { Finding } from '$core/chapters/shortcuts/check/finding';
 
 const OTHERS = CHECKERS.map(({ chapter }) => chapter).filter((chapter) => chapter !== SHORTCUTS);
 

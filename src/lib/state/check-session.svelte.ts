@@ -1,12 +1,12 @@
-import { Checks } from '$core/check/check';
+import { Checks } from '$core/chapters/shortcuts/check/check';
 import { circumstancesOf, type Subject } from '$core/check/circumstances';
-import { followEdit } from '$core/check/follow';
-import type { Finding } from '$core/check/finding';
+import { followEdit } from '$core/profile/follow-edit';
+import type { Finding } from '$core/chapters/shortcuts/check/finding';
 import type { Command } from '$core/application/command';
-import { shortcutsCount } from '$core/chapters/shortcuts/entry';
+import { shortcutsCount } from '$core/shortcut/entry';
 import { desksOf, type DeskSetup } from '$core/keyboard/desk';
 import type { AnyChange } from '$core/profile/edit';
-import type { Profile, Stratum } from '$core/profile/stratum';
+import type { Profile, Stratum } from '$core/strata/stratum';
 import type { FromCheck, ToCheck } from '$lib/workers/check.worker';
 
 type Seats = readonly { readonly id: string; readonly desk: DeskSetup }[];

@@ -1,10 +1,10 @@
-import { namesOf, type Difference, type Names } from '$core/profile/chapter';
+import { namesOf, type Difference, type Names } from '$core/chapter/chapter';
 import { differencesBetween } from '$core/profile/differences';
-import type { Profile } from '$core/profile/stratum';
+import type { Profile } from '$core/strata/stratum';
 import { asReleased } from '$core/check/circumstances';
-import { published } from '$core/profile/stratum';
+import { published } from '$core/strata/stratum';
 import type { ShortcutIndex } from '$core/answer/shortcut-index';
-import type { Stratum } from '$core/profile/stratum';
+import type { Stratum } from '$core/strata/stratum';
 
 /** What a draft is worked out from. */
 interface DraftOf {

@@ -1,10 +1,10 @@
 import type { AnyChange, Edit } from '$core/profile/edit';
-import { stratumById } from '$core/profile/stratum';
+import { stratumById } from '$core/strata/stratum';
 import { readable } from '$core/stroke/stroke';
 import type { Reach } from '$lib/server/profiles';
 import { ApiError, ask } from './api';
 import { keepText } from './kept-texts';
-import type { Profile, Stratum, StratumId } from '$core/profile/stratum';
+import type { Profile, Stratum, StratumId } from '$core/strata/stratum';
 import type { WorkspaceDocument } from '$lib/server/workspace-document';
 import type { Notice } from './notice';
 

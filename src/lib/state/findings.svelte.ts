@@ -5,17 +5,17 @@ import { aliasFindings } from '$core/chapters/aliases/check';
 import { aliasFileIn } from '$core/chapters/aliases/file';
 import { MACROS } from '$core/chapters/macros/macro';
 import { acceptedAs, isAccepted } from '$core/check/acceptance';
-import { teller } from '$core/check/check';
-import { findingId, type Finding, type Told } from '$core/check/finding';
-import type { AnyFinding, Looking } from '$core/check/any-finding';
-import { findingsIn } from '$core/check/checkers';
+import { teller } from '$core/chapters/shortcuts/check/check';
+import { findingId, type Finding, type Told } from '$core/chapters/shortcuts/check/finding';
+import type { AnyFinding, Looking } from '$core/check/finding';
+import { findingsIn } from '$core/profile/checkers';
 import { allFindings, findingsBefore } from './all-findings';
 import { CheckSession } from './check-session.svelte';
 import type { Catalogue } from '$core/application/application';
 import type { AcceptedFindings } from '$core/chapters/acceptances/acceptance';
 import type { MacroTable } from '$core/chapters/macros/table';
 import type { Circumstances } from '$core/check/circumstances';
-import type { Profile } from '$core/profile/stratum';
+import type { Profile } from '$core/strata/stratum';
 import type { WorkspaceDocument } from '$lib/server/workspace-document';
 
 /** What the checks look at. */

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import type { StratumId } from '$core/profile/stratum';
+import type { StratumId } from '$core/strata/stratum';
 
 /*
  * Texts of one's own that could not be written into an alias file. They are kept in the browser, the oldest first, until somebody

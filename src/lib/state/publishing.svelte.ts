@@ -1,15 +1,15 @@
 import { isAccepted } from '$core/check/acceptance';
-import { teller } from '$core/check/check';
+import { teller } from '$core/chapters/shortcuts/check/check';
 import { circumstancesOf, type Circumstances } from '$core/check/circumstances';
-import type { Looking } from '$core/check/any-finding';
-import type { Told } from '$core/check/finding';
+import type { Looking } from '$core/check/finding';
+import type { Told } from '$core/chapters/shortcuts/check/finding';
 import { desksOf } from '$core/keyboard/desk';
-import { published } from '$core/profile/stratum';
+import { published } from '$core/strata/stratum';
 import { releaseFaults } from '$core/release/faults';
 import { allFindings, findingsBefore } from './all-findings';
 import { CheckSession } from './check-session.svelte';
 import type { Subject } from '$core/check/circumstances';
-import type { Profile, Stratum } from '$core/profile/stratum';
+import type { Profile, Stratum } from '$core/strata/stratum';
 import type { WorkspaceDocument } from '$lib/server/workspace-document';
 
 /** What would go out is worked out from this. */

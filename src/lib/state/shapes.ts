@@ -1,5 +1,5 @@
 import { ALL_CHAPTERS } from '$core/profile/chapters';
-import type { TextFile } from '$core/profile/text';
+import type { TextFile } from '$core/chapter/text';
 import type { AnyChange } from '$core/profile/edit';
 import type { StratumWire } from '$core/profile/wire';
 import { isThere } from '$core/recipe/shapes/shapes';

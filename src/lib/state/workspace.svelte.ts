@@ -6,10 +6,10 @@ import { asReleased, indexOf, type Circumstances, type Subject } from '$core/che
 import { contextSpace } from '$core/context/space';
 import type { SearchPaths } from '$core/folders/search';
 import { desksOf } from '$core/keyboard/desk';
-import { officeDesks } from '$core/keyboard/office';
+import { officeDesks } from '$core/keyboard/office-desks';
 import { applyEdit, type Edit } from '$core/profile/edit';
-import { roleFor } from '$core/profile/role';
-import { stratumById, type Profile, type Stratum, type StratumId } from '$core/profile/stratum';
+import { roleFor } from '$core/strata/role';
+import { stratumById, type Profile, type Stratum, type StratumId } from '$core/strata/stratum';
 import { stratumOfWire } from '$core/profile/wire';
 import { commandSearch } from '$core/search/search';
 import type { WorkspaceDocument } from '$lib/server/workspace-document';

@@ -1,6 +1,6 @@
 <script lang="ts">
 	import type { Snippet } from 'svelte';
-	import type { Difference } from '$core/profile/chapter';
+	import type { Difference } from '$core/chapter/chapter';
 	import KeyCaps from './KeyCaps.svelte';
 	import StratumChip from './StratumChip.svelte';
 

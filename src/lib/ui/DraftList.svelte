@@ -1,8 +1,8 @@
 <script lang="ts">
 	import { Button, Modal } from 'flowbite-svelte';
 	import type { CommandId } from '$core/application/command';
-	import { captionText } from '$core/profile/keyed';
-	import type { Difference } from '$core/profile/chapter';
+	import { captionText } from '$core/chapter/keyed';
+	import type { Difference } from '$core/chapter/chapter';
 	import { clearing, takingBack } from '$core/profile/differences';
 	import { useWorkspace } from '$lib/state/workspace.svelte';
 	import DifferenceRow from './DifferenceRow.svelte';

@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { resolve } from '$core/answer/resolve';
-	import { PLANES } from '$core/keyboard/office';
+	import { PLANES } from '$core/keyboard/office-desks';
 	import { keysOf, type Modifier } from '$core/stroke/stroke';
 	import { useWorkspace } from '$lib/state/workspace.svelte';
 	import { bandClass } from './stratum-look';

@@ -1,5 +1,5 @@
 <script lang="ts">
-	import type { StratumId } from '$core/profile/stratum';
+	import type { StratumId } from '$core/strata/stratum';
 	import { useWorkspace } from '$lib/state/workspace.svelte';
 	import { bandClass } from './stratum-look';
 

@@ -1,4 +1,4 @@
-import type { StratumKind } from '$core/profile/stratum';
+import type { StratumKind } from '$core/strata/stratum';
 
 /** Class of a stratum's band: its colour and its hatch, so that it reads without colour. Styles are in app.css. */
 export const bandClass = (kind: StratumKind): string => `band band-${kind}`;

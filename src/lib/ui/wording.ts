@@ -2,12 +2,12 @@ import type { Consequence } from '$core/answer/consequences';
 import type { Outcome } from '$core/answer/resolve';
 import type { ShortcutIndex } from '$core/answer/shortcut-index';
 import type { Meeting, Verdict } from '$core/answer/verdict';
-import type { Kept } from '$core/keyboard/office';
+import type { Kept } from '$core/keyboard/office-desks';
 import { saidIn } from '$core/hand-over/selection';
-import type { Stratum } from '$core/profile/stratum';
-import { listed } from '$core/check/finding';
+import type { Stratum } from '$core/strata/stratum';
+import { listed } from '$core/chapters/shortcuts/check/finding';
 import type { CommandId } from '$core/application/command';
-import type { Binding } from '$core/chapters/shortcuts/effective';
+import type { Binding } from '$core/shortcut/effective';
 import { readable, type Keys } from '$core/stroke/stroke';
 
 export const entriesText = (n: number): string => (n === 1 ? '1 entry' : `${n} entries`);

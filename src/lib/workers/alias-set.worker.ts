@@ -3,8 +3,8 @@ import highs from 'highs';
 import wasmUrl from 'highs/runtime?url';
 import { suggestAliasSet, type AliasSet, type Solve } from '$core/chapters/aliases/suggest-set';
 import { aliasTable } from '$core/chapters/aliases/table';
-import type { AliasInput } from '$core/chapters/aliases/input';
-import type { Profile } from '$core/profile/stratum';
+import type { AliasInput } from '$core/application/command-line';
+import type { Profile } from '$core/strata/stratum';
 import type { Command } from '$core/application/command';
 
 export interface ToAliasSet {

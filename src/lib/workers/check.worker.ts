@@ -1,13 +1,13 @@
-import { Checks } from '$core/check/check';
+import { Checks } from '$core/chapters/shortcuts/check/check';
 import { circumstancesOf, type Subject } from '$core/check/circumstances';
-import type { Finding } from '$core/check/finding';
+import type { Finding } from '$core/chapters/shortcuts/check/finding';
 import { catalogueOf, type Application } from '$core/application/application';
 import type { Command } from '$core/application/command';
 import { contextSpace } from '$core/context/space';
 import type { Desk } from '$core/keyboard/desk';
-import { followEdit } from '$core/check/follow';
+import { followEdit } from '$core/profile/follow-edit';
 import { applyEdit, type AnyChange } from '$core/profile/edit';
-import type { Profile, Stratum } from '$core/profile/stratum';
+import type { Profile, Stratum } from '$core/strata/stratum';
 
 export type ToCheck =
 	| {

@@ -12,16 +12,16 @@ import type { Selection } from '$core/hand-over/selection';
 import { FileRefusedError, refuseBySize, textOf, type FileProblem } from '$core/format/problem';
 import { readMacros } from '$core/chapters/macros/file';
 import { MACROS } from '$core/chapters/macros/macro';
-import type { FileRow } from '$core/profile/chapter';
+import type { FileRow } from '$core/chapter/chapter';
 import { readProfileFile } from '$core/hand-over/profile-file';
 import { readShortcutsCsv } from '$core/hand-over/shortcuts-csv';
-import { decode } from '$core/recipe/bytes';
+import { decode } from '$core/format/bytes';
 import type { Desk } from '$core/keyboard/desk';
-import { officeDesks } from '$core/keyboard/office';
+import { officeDesks } from '$core/keyboard/office-desks';
 import type { Recipe } from '$core/recipe/recipe';
-import { readShortcuts } from '$core/recipe/rows';
+import { readShortcuts } from '$core/chapters/shortcuts/file';
 import { csvOfXlsx } from '$lib/xlsx';
-import type { Profile, StratumId } from '$core/profile/stratum';
+import type { Profile, StratumId } from '$core/strata/stratum';
 
 export interface Reading extends Omit<Compared, 'index'> {
 	readonly refused: readonly FileProblem[];

@@ -8,9 +8,9 @@
 		guessMapping,
 		type ColumnMapping,
 		type Mappable
-	} from '$core/format/catalogue-table';
+	} from '$core/application/catalogue-table';
 	import type { Table } from '$core/format/table/tree';
-	import type { AliasInput } from '$core/chapters/aliases/input';
+	import type { AliasInput } from '$core/application/command-line';
 	import AliasInputForm from '$lib/ui/aliases/AliasInputForm.svelte';
 	import { ApiError, ask } from '$lib/state/api';
 	import FileDrop from '$lib/ui/hand-over/FileDrop.svelte';

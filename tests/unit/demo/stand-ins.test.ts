@@ -1,11 +1,11 @@
 import { expect } from 'chai';
 import { existsSync, readFileSync } from 'node:fs';
-import { check, teller } from '../../../core/check/check.ts';
-import { fixAll } from '../../../core/check/fix-all.ts';
-import { fixesOf } from '../../../core/check/fixes.ts';
-import { RULE_IDS, type Finding } from '../../../core/check/finding.ts';
-import { applyChanges, composed, type Change } from '../../../core/chapters/shortcuts/change.ts';
-import type { StratumId } from '../../../core/profile/stratum.ts';
+import { check, teller } from '../../../core/chapters/shortcuts/check/check.ts';
+import { fixAll } from '../../../core/chapters/shortcuts/check/fix-all.ts';
+import { fixesOf } from '../../../core/chapters/shortcuts/check/fixes.ts';
+import { RULE_IDS, type Finding } from '../../../core/chapters/shortcuts/check/finding.ts';
+import { applyChanges, composed, type Change } from '../../../core/shortcut/change.ts';
+import type { StratumId } from '../../../core/strata/stratum.ts';
 import { standIns } from '../../../demo/fill.ts';
 import { gneiss } from '../../../demo/gneiss/gneiss.ts';
 import { tuff } from '../../../demo/tuff/tuff.ts';

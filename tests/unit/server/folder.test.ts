@@ -6,7 +6,7 @@ import { hostname, tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { sql } from 'drizzle-orm';
 import type { CommandId } from '../../../core/application/command.ts';
-import { shortcutKey, type Entry } from '../../../core/chapters/shortcuts/entry.ts';
+import { shortcutKey, type Entry } from '../../../core/shortcut/entry.ts';
 import type { Keys } from '../../../core/stroke/stroke.ts';
 import { FolderHeldError, FolderUnusableError, lockFolder } from '../../../src/lib/server/db/folder-lock.ts';
 import { DataFolderError, openDatabase } from '../../../src/lib/server/db/open.ts';

@@ -1,7 +1,7 @@
 import { expect } from 'chai';
 import { rmSync } from 'node:fs';
 import { sql } from 'drizzle-orm';
-import type { Profile, StratumId } from '../../../core/profile/stratum.ts';
+import type { Profile, StratumId } from '../../../core/strata/stratum.ts';
 import { openDatabase } from '../../../src/lib/server/db/open.ts';
 import type { Office } from '../../../src/lib/server/office.ts';
 import { earlierMigrations } from './earlier.ts';

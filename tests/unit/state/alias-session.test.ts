@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import { varve } from '../../../demo/varve/varve.ts';
-import type { StratumId } from '../../../core/profile/stratum.ts';
+import type { StratumId } from '../../../core/strata/stratum.ts';
 import { aliasFileIn } from '../../../core/chapters/aliases/file.ts';
 import { spliced } from '../../../core/recipe/reading.ts';
 import { office } from '../page/office.ts';

@@ -1,13 +1,13 @@
 import { expect } from 'chai';
-import { Checks } from '../../../core/check/check.ts';
+import { Checks } from '../../../core/chapters/shortcuts/check/check.ts';
 import { circumstancesOf, type Subject } from '../../../core/check/circumstances.ts';
-import type { Finding } from '../../../core/check/finding.ts';
+import type { Finding } from '../../../core/chapters/shortcuts/check/finding.ts';
 import { put } from '../../../core/answer/choices.ts';
 import type { Command, CommandId } from '../../../core/application/command.ts';
 import { applyEdit } from '../../../core/profile/edit.ts';
-import { ofShortcuts } from '../../../core/chapters/shortcuts/change.ts';
-import { shortcutsIn, withShortcuts, type Entry } from '../../../core/chapters/shortcuts/entry.ts';
-import type { Profile, StratumId } from '../../../core/profile/stratum.ts';
+import { ofShortcuts } from '../../../core/shortcut/change.ts';
+import { shortcutsIn, withShortcuts, type Entry } from '../../../core/shortcut/entry.ts';
+import type { Profile, StratumId } from '../../../core/strata/stratum.ts';
 import type { Keys } from '../../../core/stroke/stroke.ts';
 import { gneiss } from '../../../demo/gneiss/gneiss.ts';
 import { demoProfile, subjectOf } from '../demo-office.ts';

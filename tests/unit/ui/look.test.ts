@@ -1,9 +1,9 @@
 import { expect } from 'chai';
-import { check } from '../../../core/check/check.ts';
-import type { Finding } from '../../../core/check/finding.ts';
+import { check } from '../../../core/chapters/shortcuts/check/check.ts';
+import type { Finding } from '../../../core/chapters/shortcuts/check/finding.ts';
 import { USUAL_DESK } from '../../../core/keyboard/desk.ts';
-import { facesOf } from '../../../core/keyboard/face.ts';
-import type { StratumKind } from '../../../core/profile/stratum.ts';
+import { facesOf } from '../../../core/answer/key-face.ts';
+import type { StratumKind } from '../../../core/strata/stratum.ts';
 import type { Keys, Modifier } from '../../../core/stroke/stroke.ts';
 import { gneiss } from '../../../demo/gneiss/gneiss.ts';
 import { lookOf, saidOf, type Show } from '../../../src/lib/ui/keyboard/look.ts';

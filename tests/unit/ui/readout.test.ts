@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import { setOption } from '../../../core/chapters/options/writing.ts';
-import type { OptionPath } from '../../../core/chapters/options/definition.ts';
+import type { OptionPath } from '../../../core/application/option.ts';
 import { applyEdit } from '../../../core/profile/edit.ts';
 import { varve } from '../../../demo/varve/varve.ts';
 import { benchOptions, caught, readoutText } from '../../../src/lib/ui/bench/readout.ts';

@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import type { AliasRow } from '../../../core/chapters/aliases/report.ts';
-import type { StratumId } from '../../../core/profile/stratum.ts';
+import type { StratumId } from '../../../core/strata/stratum.ts';
 import { arranged, SORTS, type Sort } from '../../../src/lib/ui/aliases/rows.ts';
 import { varve } from '../../../demo/varve/varve.ts';
 import { subjectOf } from '../demo-office.ts';

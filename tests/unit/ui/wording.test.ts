@@ -3,10 +3,10 @@ import { consequences } from '../../../core/answer/consequences.ts';
 import { resolve, type Outcome } from '../../../core/answer/resolve.ts';
 import { verdict } from '../../../core/answer/verdict.ts';
 import type { CommandId } from '../../../core/application/command.ts';
-import { applyChanges } from '../../../core/chapters/shortcuts/change.ts';
-import type { StratumId } from '../../../core/profile/stratum.ts';
-import { shortcutsIn } from '../../../core/chapters/shortcuts/entry.ts';
-import { nextRank } from '../../../core/profile/entry.ts';
+import { applyChanges } from '../../../core/shortcut/change.ts';
+import type { StratumId } from '../../../core/strata/stratum.ts';
+import { shortcutsIn } from '../../../core/shortcut/entry.ts';
+import { nextRank } from '../../../core/strata/entry.ts';
 import type { Keys } from '../../../core/stroke/stroke.ts';
 import { gneiss } from '../../../demo/gneiss/gneiss.ts';
 import {

@@ -5,7 +5,7 @@ import { USUAL } from '../../../core/hand-over/selection.ts';
 import { profileFile, writeProfileFile } from '../../../core/hand-over/profile-file.ts';
 import { writeShortcutsCsv } from '../../../core/hand-over/shortcuts-csv.ts';
 import { Recipe } from '../../../core/recipe/recipe.ts';
-import type { StratumId } from '../../../core/profile/stratum.ts';
+import type { StratumId } from '../../../core/strata/stratum.ts';
 import { demoProfile, subjectOf } from '../demo-office.ts';
 import { page } from '../page/page.ts';
 

@@ -1,4 +1,4 @@
-import { aliasProblem, type AliasInput } from '../input.ts';
+import { aliasProblem, type AliasInput } from '../../../application/command-line.ts';
 import { off, remove, type AliasRule } from '../finding.ts';
 import { thoseThat } from '../those-that.ts';
 

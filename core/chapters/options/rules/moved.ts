@@ -1,4 +1,4 @@
-import { valueText } from '../definition.ts';
+import { valueText } from '../../../application/option.ts';
 import type { OptionRule } from '../finding.ts';
 import { optionsFold, valueOf } from '../option.ts';
 

@@ -1,4 +1,4 @@
-import { nearestValue, valueProblem, valueText } from '../definition.ts';
+import { nearestValue, valueProblem, valueText } from '../../../application/option.ts';
 import { settings, type OptionRule } from '../finding.ts';
 import { optionsIn } from '../option.ts';
 

@@ -1,13 +1,13 @@
 import { boolean, index, integer, jsonb, pgTable, primaryKey, serial, text, timestamp, unique } from 'drizzle-orm/pg-core';
 import type { Application } from '../../../../core/application/application.ts';
 import type { Command } from '../../../../core/application/command.ts';
-import type { AnyChange } from '../../../../core/profile/chapter.ts';
-import type { EntryOp } from '../../../../core/profile/entry.ts';
+import type { AnyChange } from '../../../../core/chapter/chapter.ts';
+import type { EntryOp } from '../../../../core/strata/entry.ts';
 import type { SearchPaths } from '../../../../core/folders/search.ts';
 import type { Recipe } from '../../../../core/recipe/recipe.ts';
-import type { Role } from '../../../../core/profile/role.ts';
+import type { Role } from '../../../../core/strata/role.ts';
 import type { DeskSetup } from '../../../../core/keyboard/desk.ts';
-import type { StratumId, StratumKind } from '../../../../core/profile/stratum.ts';
+import type { StratumId, StratumKind } from '../../../../core/strata/stratum.ts';
 import type { SeatReport } from '../../../../core/release/release.ts';
 
 const at = (name: string) => timestamp(name, { withTimezone: true, mode: 'string' });

@@ -1,5 +1,5 @@
 <script lang="ts">
-	import type { AliasInput } from '$core/chapters/aliases/input';
+	import type { AliasInput } from '$core/application/command-line';
 	import Picker from '../Picker.svelte';
 
 	/** How an application's command line takes typed names; without it, there is none. */

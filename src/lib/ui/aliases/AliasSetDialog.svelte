@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { ALIASES, aliasFileIn } from '$core/chapters/aliases/file';
-	import { headOf } from '$core/profile/stratum';
+	import { headOf } from '$core/strata/stratum';
 	import { Button, Modal, Spinner } from 'flowbite-svelte';
 	import type { AliasSet } from '$core/chapters/aliases/suggest-set';
 	import { aliasTable } from '$core/chapters/aliases/table';

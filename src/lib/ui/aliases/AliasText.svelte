@@ -4,8 +4,8 @@
 	import { EditorView } from '@codemirror/view';
 	import { onMount, untrack } from 'svelte';
 	import type { AliasReportFinding } from '$core/chapters/aliases/report';
-	import { spliceBetween } from '$core/profile/text';
-	import type { StratumId } from '$core/profile/stratum';
+	import { spliceBetween } from '$core/chapter/text';
+	import type { StratumId } from '$core/strata/stratum';
 	import { aliasEditor, type EditorHost } from './editor';
 
 	/** The alias file as a text, with what is wrong at its place. CodeMirror counts every line end as one sign. */

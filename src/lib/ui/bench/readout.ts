@@ -1,6 +1,6 @@
 import { valueOf } from '$core/chapters/options/option';
-import type { OptionDefinition } from '$core/chapters/options/definition';
-import type { Profile } from '$core/profile/stratum';
+import type { OptionDefinition } from '$core/application/option';
+import type { Profile } from '$core/strata/stratum';
 
 /** A place on the drawing, in millimetres from its lower left corner. */
 export interface Place {

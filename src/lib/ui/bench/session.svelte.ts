@@ -9,7 +9,7 @@ import type { MacroStep } from '$core/chapters/macros/macro';
 import { macroTable } from '$core/chapters/macros/table';
 import { hear } from '$core/stroke/hear';
 import { keysOf, readable, type Keys, type Stroke } from '$core/stroke/stroke';
-import type { Profile } from '$core/profile/stratum';
+import type { Profile } from '$core/strata/stratum';
 import type { Workspace } from '$lib/state/workspace.svelte';
 import { pressOf } from '../heard';
 

@@ -1,13 +1,13 @@
 <script lang="ts">
 	import { Button } from 'flowbite-svelte';
 	import { put, takeAway } from '$core/answer/choices';
-	import { ofShortcuts, type Change } from '$core/chapters/shortcuts/change';
-	import { shortcutsIn } from '$core/chapters/shortcuts/entry';
-	import { OutOfReachError } from '$core/profile/chapter';
+	import { ofShortcuts, type Change } from '$core/shortcut/change';
+	import { shortcutsIn } from '$core/shortcut/entry';
+	import { OutOfReachError } from '$core/chapter/chapter';
 	import { clearing, takingBack } from '$core/profile/differences';
 	import { pathText, type Command } from '$core/application/command';
 	import { EVERYWHERE, scopeText, type Scope } from '$core/context/scope';
-	import type { Binding } from '$core/chapters/shortcuts/effective';
+	import type { Binding } from '$core/shortcut/effective';
 	import { strokesOf, type Keys } from '$core/stroke/stroke';
 	import { useWorkspace } from '$lib/state/workspace.svelte';
 	import CommandIcon from '../CommandIcon.svelte';

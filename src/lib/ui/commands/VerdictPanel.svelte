@@ -1,12 +1,12 @@
 <script lang="ts">
-	import { ofShortcuts } from '$core/chapters/shortcuts/change';
+	import { ofShortcuts } from '$core/shortcut/change';
 	import { Button, Radio } from 'flowbite-svelte';
 	import { choices, type Choice, type ClosedChoice } from '$core/answer/choices';
 	import { consequences, type Consequences } from '$core/answer/consequences';
 	import { verdict } from '$core/answer/verdict';
 	import type { CommandId } from '$core/application/command';
 	import type { Scope } from '$core/context/scope';
-	import type { Binding } from '$core/chapters/shortcuts/effective';
+	import type { Binding } from '$core/shortcut/effective';
 	import { readable, type Keys } from '$core/stroke/stroke';
 	import { useWorkspace } from '$lib/state/workspace.svelte';
 	import KeyCaps from '../KeyCaps.svelte';

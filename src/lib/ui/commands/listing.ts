@@ -1,6 +1,6 @@
 import type { ShortcutIndex } from '$core/answer/shortcut-index';
 import type { Command, CommandId } from '$core/application/command';
-import type { Binding } from '$core/chapters/shortcuts/effective';
+import type { Binding } from '$core/shortcut/effective';
 import type { CommandSearch } from '$core/search/search';
 
 export type Facet = 'all' | 'keyed' | 'keyless' | 'changed' | 'findings';

@@ -1,15 +1,15 @@
 <script lang="ts">
 	import { Button, Radio } from 'flowbite-svelte';
 	import { consequences } from '$core/answer/consequences';
-	import type { Change } from '$core/chapters/shortcuts/change';
+	import type { Change } from '$core/shortcut/change';
 	import { KeyFinding, mendKeys } from '$core/chapters/shortcuts/checker';
-	import { SHORTCUTS } from '$core/chapters/shortcuts/entry';
+	import { SHORTCUTS } from '$core/shortcut/entry';
 	import { isAccepted } from '$core/check/acceptance';
-	import type { AnyFinding, MendingAll } from '$core/check/any-finding';
+	import type { AnyFinding, MendingAll } from '$core/check/finding';
 	import type { Circumstances } from '$core/check/circumstances';
 	import { differencesBetween } from '$core/profile/differences';
 	import { applyEdit } from '$core/profile/edit';
-	import { captionText } from '$core/profile/keyed';
+	import { captionText } from '$core/chapter/keyed';
 	import { useWorkspace } from '$lib/state/workspace.svelte';
 	import KeyCaps from '../KeyCaps.svelte';
 	import StratumChip from '../StratumChip.svelte';

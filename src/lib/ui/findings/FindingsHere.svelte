@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { isAccepted } from '$core/check/acceptance';
-	import type { AnyFinding } from '$core/check/any-finding';
+	import type { AnyFinding } from '$core/check/finding';
 	import { useWorkspace } from '$lib/state/workspace.svelte';
 	import LetStand from './LetStand.svelte';
 	import { SIGNS } from './severity';

@@ -3,7 +3,7 @@
 	import { macroGround } from '$core/chapters/macros/check';
 	import { IDLE, play } from '$core/chapters/macros/machine';
 	import type { ShortcutIndex } from '$core/answer/shortcut-index';
-	import type { Profile } from '$core/profile/stratum';
+	import type { Profile } from '$core/strata/stratum';
 
 	/** What the macro does, step by step, up to its end; picks are taken as made. */
 	let { macro, step, index, profile }: { macro: CommandId; step: number | undefined; index: ShortcutIndex; profile: Profile } =

@@ -1,6 +1,6 @@
 <script lang="ts">
 	import type { ShortcutIndex } from '$core/answer/shortcut-index';
-	import type { Witness } from '$core/check/finding';
+	import type { Witness } from '$core/chapters/shortcuts/check/finding';
 	import { strokesOf } from '$core/stroke/stroke';
 	import { useWorkspace } from '$lib/state/workspace.svelte';
 	import { BenchSession } from '../bench/session.svelte';

@@ -2,7 +2,7 @@
 	import { answerTo } from '$core/chapters/aliases/prompt';
 	import { aliasTable } from '$core/chapters/aliases/table';
 	import type { ShortcutIndex } from '$core/answer/shortcut-index';
-	import type { Profile } from '$core/profile/stratum';
+	import type { Profile } from '$core/strata/stratum';
 
 	/** What the command line does with the name, with the reasoning. */
 	let { text, index, profile }: { text: string; index: ShortcutIndex; profile: Profile } = $props();

@@ -4,7 +4,7 @@
 	import { indexOf } from '$core/check/circumstances';
 	import { bring, FOLDERS, foldersItem, refusals } from '$core/hand-over/bring';
 	import { isOpen } from '$core/hand-over/compare';
-	import type { Item } from '$core/profile/chapter';
+	import type { Item } from '$core/chapter/chapter';
 	import { ALL_CHAPTERS } from '$core/profile/chapters';
 	import { applyEdit } from '$core/profile/edit';
 

@@ -1,9 +1,9 @@
 <script lang="ts">
 	import { BOARDS } from '$core/keyboard/board';
 	import type { DeskSetup } from '$core/keyboard/desk';
-	import type { Face } from '$core/keyboard/face';
-	import { planeOf } from '$core/keyboard/face';
-	import type { Binding } from '$core/chapters/shortcuts/effective';
+	import type { Face } from '$core/answer/key-face';
+	import { planeOf } from '$core/answer/key-face';
+	import type { Binding } from '$core/shortcut/effective';
 	import type { Keys, Modifier } from '$core/stroke/stroke';
 	import { heldModifiers } from './legend';
 	import { lookOf, saidOf, type Show } from './look';

@@ -1,11 +1,11 @@
 <script lang="ts">
 	import { Button } from 'flowbite-svelte';
 	import { takeAway } from '$core/answer/choices';
-	import { ofShortcuts } from '$core/chapters/shortcuts/change';
-	import { OutOfReachError } from '$core/profile/chapter';
+	import { ofShortcuts } from '$core/shortcut/change';
+	import { OutOfReachError } from '$core/chapter/chapter';
 	import type { Command } from '$core/application/command';
-	import type { Face, Plane } from '$core/keyboard/face';
-	import type { Binding } from '$core/chapters/shortcuts/effective';
+	import type { Face, Plane } from '$core/answer/key-face';
+	import type { Binding } from '$core/shortcut/effective';
 	import { readable, type Keys } from '$core/stroke/stroke';
 	import { useWorkspace } from '$lib/state/workspace.svelte';
 	import KeyCaps from '../KeyCaps.svelte';

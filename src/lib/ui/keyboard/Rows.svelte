@@ -1,7 +1,7 @@
 <script lang="ts">
 	import type { DeskSetup } from '$core/keyboard/desk';
-	import type { Face, Plane } from '$core/keyboard/face';
-	import { PLANES } from '$core/keyboard/office';
+	import type { Face, Plane } from '$core/answer/key-face';
+	import { PLANES } from '$core/keyboard/office-desks';
 	import { POSITION_BY_CODE } from '$core/keyboard/positions';
 	import { useWorkspace } from '$lib/state/workspace.svelte';
 	import StratumChip from '../StratumChip.svelte';

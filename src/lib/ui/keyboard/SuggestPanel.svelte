@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { Checkbox } from 'flowbite-svelte';
 	import type { Command } from '$core/application/command';
-	import type { OfficeDesks } from '$core/keyboard/office';
+	import type { OfficeDesks } from '$core/keyboard/office-desks';
 	import { EVERYWHERE, type Scope } from '$core/context/scope';
 	import { suggest, type Elsewhere } from '$core/suggest/suggest';
 	import type { Keys } from '$core/stroke/stroke';

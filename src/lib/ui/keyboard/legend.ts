@@ -1,6 +1,6 @@
 import type { Platform } from '$core/keyboard/desk';
 import type { ShortcutIndex } from '$core/answer/shortcut-index';
-import type { Plane } from '$core/keyboard/face';
+import type { Plane } from '$core/answer/key-face';
 import { NAMED_CODES } from '$core/stroke/codes';
 import type { Modifier } from '$core/stroke/stroke';
 import { labelOf } from '../wording';

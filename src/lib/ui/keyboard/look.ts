@@ -1,9 +1,9 @@
-import type { Severity } from '$core/check/finding';
-import { SEVERITIES } from '$core/check/finding';
+import type { Severity } from '$core/chapters/shortcuts/check/finding';
+import { SEVERITIES } from '$core/chapters/shortcuts/check/finding';
 import type { Key } from '$core/keyboard/board';
-import type { Face, Plane } from '$core/keyboard/face';
-import { planeOf } from '$core/keyboard/face';
-import type { StratumKind } from '$core/profile/stratum';
+import type { Face, Plane } from '$core/answer/key-face';
+import { planeOf } from '$core/answer/key-face';
+import type { StratumKind } from '$core/strata/stratum';
 import { readable, type Modifier } from '$core/stroke/stroke';
 import { SIGNS } from '../findings/severity';
 import { keptText, outcomeText } from '../wording';

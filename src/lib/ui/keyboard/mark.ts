@@ -1,9 +1,9 @@
 import type { CommandId } from '$core/application/command';
 import type { ShortcutIndex } from '$core/answer/shortcut-index';
-import type { Finding } from '$core/check/finding';
-import type { Face, Plane } from '$core/keyboard/face';
-import type { OfficeDesks } from '$core/keyboard/office';
-import type { StratumKind } from '$core/profile/stratum';
+import type { Finding } from '$core/chapters/shortcuts/check/finding';
+import type { Face, Plane } from '$core/answer/key-face';
+import type { OfficeDesks } from '$core/keyboard/office-desks';
+import type { StratumKind } from '$core/strata/stratum';
 import { HARDLY_USED } from '$core/suggest/suggest';
 import type { Keys } from '$core/stroke/stroke';
 

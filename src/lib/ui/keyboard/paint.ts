@@ -1,4 +1,4 @@
-import type { StratumKind } from '$core/profile/stratum';
+import type { StratumKind } from '$core/strata/stratum';
 import { SIGNS } from '../findings/severity';
 import type { Look, Pip } from './look';
 

@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { tick } from 'svelte';
 	import { dragHandle, dragHandleZone, type DndEvent } from 'svelte-dnd-action';
-	import type { AnyFinding } from '$core/check/any-finding';
+	import type { AnyFinding } from '$core/check/finding';
 	import { STEP_KINDS, type MacroStep, type StepKind } from '$core/chapters/macros/macro';
 	import { SIGNS } from '../findings/severity';
 	import StepFields from './StepFields.svelte';

@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { Input, Toggle } from 'flowbite-svelte';
-	import type { OptionDefinition, OptionValue } from '$core/chapters/options/definition';
+	import type { OptionDefinition, OptionValue } from '$core/application/option';
 
 	import Picker from '../Picker.svelte';
 

@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { Button } from 'flowbite-svelte';
-	import { valueText, type OptionValue } from '$core/chapters/options/definition';
+	import { valueText, type OptionValue } from '$core/application/option';
 	import type { OptionRow } from '$core/chapters/options/listing';
 	import StratumChip from '../StratumChip.svelte';
 	import OptionField from './OptionField.svelte';

@@ -4,7 +4,7 @@
 	import { tick } from 'svelte';
 	import type { AliasReportFinding, AliasRow } from '$core/chapters/aliases/report';
 	import { aliasLines } from '$core/chapters/aliases/file';
-	import { aliasProblem, type AliasInput } from '$core/chapters/aliases/input';
+	import { aliasProblem, type AliasInput } from '$core/application/command-line';
 	import { ApiError, ask } from '$lib/state/api';
 	import AliasFindings from '$lib/ui/aliases/AliasFindings.svelte';
 	import AliasInputForm from '$lib/ui/aliases/AliasInputForm.svelte';
@@ -13,7 +13,7 @@
 	import { aliasTable } from '$core/chapters/aliases/table';
 	import type { Command } from '$core/application/command';
 	import { FileRefusedError } from '$core/format/problem';
-	import { encode } from '$core/recipe/bytes';
+	import { encode } from '$core/format/bytes';
 	import { changeRecord, insertRecord, removeRecord, spliced, switchRecord } from '$core/recipe/reading';
 	import { NotWritableError, type Splice, type Values } from '$core/recipe/record';
 	import { AliasSession } from '$lib/state/alias-session.svelte';

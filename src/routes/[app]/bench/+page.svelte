@@ -3,7 +3,7 @@
 	import { untrack } from 'svelte';
 	import { goto } from '$app/navigation';
 	import { page } from '$app/state';
-	import { findingId, type Finding } from '$core/check/finding';
+	import { findingId, type Finding } from '$core/chapters/shortcuts/check/finding';
 	import type { CommandId } from '$core/application/command';
 	import { Macro, macroIdFor } from '$core/chapters/macros/macro';
 	import { setMacro } from '$core/chapters/macros/writing';

@@ -4,8 +4,8 @@
 	import { replaceState } from '$app/navigation';
 	import { Button, Progressbar } from 'flowbite-svelte';
 	import { isAccepted, staleAcceptances } from '$core/check/acceptance';
-	import type { AnyFinding } from '$core/check/any-finding';
-	import { SEVERITIES, type Severity } from '$core/check/finding';
+	import type { AnyFinding } from '$core/check/finding';
+	import { SEVERITIES, type Severity } from '$core/chapters/shortcuts/check/finding';
 	import { countsOf, GROUPINGS, groupsOf, trendOf, type FindingGroup, type Grouping } from '$core/check/groups';
 	import { useWorkspace } from '$lib/state/workspace.svelte';
 	import FindingDetail from '$lib/ui/findings/FindingDetail.svelte';

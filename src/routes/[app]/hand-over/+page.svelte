@@ -3,7 +3,7 @@
 	import { scopeText, type Scope } from '$core/context/scope';
 	import type { SearchPaths } from '$core/folders/search';
 	import { holdingsOf, MACHINE, saidIn, USUAL, type Holdings, type Selection } from '$core/hand-over/selection';
-	import type { StratumId } from '$core/profile/stratum';
+	import type { StratumId } from '$core/strata/stratum';
 	import { useWorkspace } from '$lib/state/workspace.svelte';
 	import FileDrop from '$lib/ui/hand-over/FileDrop.svelte';
 	import Preview from '$lib/ui/hand-over/Preview.svelte';

@@ -4,12 +4,12 @@
 	import { EVERYWHERE, type Scope } from '$core/context/scope';
 	import { BOARDS } from '$core/keyboard/board';
 	import { PLATFORM_NAMES, type Desk } from '$core/keyboard/desk';
-	import { facesOf, planeOf, type Face, type Plane } from '$core/keyboard/face';
+	import { facesOf, planeOf, type Face, type Plane } from '$core/answer/key-face';
 	import { LAYOUTS } from '$core/keyboard/layouts';
-	import { officeDesks } from '$core/keyboard/office';
-	import type { Binding } from '$core/chapters/shortcuts/effective';
-	import type { StratumKind } from '$core/profile/stratum';
-	import type { Finding } from '$core/check/finding';
+	import { officeDesks } from '$core/keyboard/office-desks';
+	import type { Binding } from '$core/shortcut/effective';
+	import type { StratumKind } from '$core/strata/stratum';
+	import type { Finding } from '$core/chapters/shortcuts/check/finding';
 	import { MODIFIERS, readable, type Keys, type Modifier } from '$core/stroke/stroke';
 	import { useWorkspace } from '$lib/state/workspace.svelte';
 	import DeskPicker from '$lib/ui/DeskPicker.svelte';

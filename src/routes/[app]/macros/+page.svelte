@@ -4,11 +4,11 @@
 	import { page } from '$app/state';
 	import type { CommandId } from '$core/application/command';
 	import { acceptancesOf, staleAcceptances } from '$core/check/acceptance';
-	import { SEVERITIES } from '$core/check/finding';
+	import { SEVERITIES } from '$core/chapters/shortcuts/check/finding';
 	import { Macro, MACROS, macroIdFor, macrosIn, type MacroStep, type StepKind } from '$core/chapters/macros/macro';
 	import { duplicateOf, patternsFor, type Pattern } from '$core/chapters/macros/patterns';
 	import { dropMacro, lockMacro, removeMacro, setMacro } from '$core/chapters/macros/writing';
-	import { entryKeyFor } from '$core/profile/entry';
+	import { entryKeyFor } from '$core/strata/entry';
 	import { useWorkspace } from '$lib/state/workspace.svelte';
 	import FindingsHere from '$lib/ui/findings/FindingsHere.svelte';
 	import { SIGNS } from '$lib/ui/findings/severity';

@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { Button, Search } from 'flowbite-svelte';
 	import { isAccepted } from '$core/check/acceptance';
-	import { valueProblem, valueText, type OptionDefinition, type OptionValue } from '$core/chapters/options/definition';
+	import { valueProblem, valueText, type OptionDefinition, type OptionValue } from '$core/application/option';
 	import {
 		optionRows,
 		searchOptions,

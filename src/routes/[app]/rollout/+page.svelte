@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { Button, Textarea } from 'flowbite-svelte';
 	import type { Seat, SeatState } from '$core/release/release';
-	import type { Difference } from '$core/profile/chapter';
+	import type { Difference } from '$core/chapter/chapter';
 	import { saySame } from '$core/profile/wire';
 	import { ApiError, ask } from '$lib/state/api';
 	import { useWorkspace } from '$lib/state/workspace.svelte';

@@ -3,7 +3,7 @@ import { z } from 'zod';
 import { Application } from '$core/application/application.ts';
 import { Command } from '$core/application/command.ts';
 import { factoryFrom } from '$core/hand-over/profile-file.ts';
-import { StratumHead } from '$core/profile/stratum.ts';
+import { StratumHead } from '$core/strata/stratum.ts';
 import { readBody } from '$lib/server/problem';
 import { route } from '$lib/server/route';
 

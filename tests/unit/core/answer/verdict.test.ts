@@ -8,12 +8,12 @@ import { shortcutIndex } from '../../../../core/answer/shortcut-index.ts';
 import { changeProblems } from '../../../../core/answer/validate.ts';
 import { verdict } from '../../../../core/answer/verdict.ts';
 import { count, indexesOf } from '../../../../core/context/bits.ts';
-import { shortcutsIn } from '../../../../core/chapters/shortcuts/entry.ts';
-import { namesOf } from '../../../../core/profile/chapter.ts';
+import { shortcutsIn } from '../../../../core/shortcut/entry.ts';
+import { namesOf } from '../../../../core/chapter/chapter.ts';
 import { clearing, differencesBetween, takingBack } from '../../../../core/profile/differences.ts';
 import { applyEdit, placedEdit } from '../../../../core/profile/edit.ts';
-import { applyChanges, type Change } from '../../../../core/chapters/shortcuts/change.ts';
-import { effectiveProfile } from '../../../../core/chapters/shortcuts/effective.ts';
+import { applyChanges, type Change } from '../../../../core/shortcut/change.ts';
+import { effectiveProfile } from '../../../../core/shortcut/effective.ts';
 import { KEYS, heads, scopeOf, small, type Small } from '../../arbitrary.ts';
 import { alive, happens, inForce, isAlive, isIn, type Standing } from '../../brute-force.ts';
 

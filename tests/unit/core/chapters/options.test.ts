@@ -7,17 +7,17 @@ import {
 	valueProblem,
 	valueText,
 	type OptionType
-} from '../../../../core/chapters/options/definition.ts';
+} from '../../../../core/application/option.ts';
 import { optionChecker } from '../../../../core/chapters/options/checker.ts';
 import { lockOption, removeOption, resetOption, setOption } from '../../../../core/chapters/options/writing.ts';
-import type { Looking } from '../../../../core/check/any-finding.ts';
+import type { Looking } from '../../../../core/check/finding.ts';
 import { circumstancesOf, indexOf } from '../../../../core/check/circumstances.ts';
 import { compareFile } from '../../../../core/hand-over/compare.ts';
 import { profileFile, readProfileFile, writeProfileFile } from '../../../../core/hand-over/profile-file.ts';
 import { SECTIONS, selectProfile, USUAL } from '../../../../core/hand-over/selection.ts';
 import { applyEdit } from '../../../../core/profile/edit.ts';
 import { problemsOf } from '../../../../core/profile/problems.ts';
-import { stratumById, type Profile, type StratumId } from '../../../../core/profile/stratum.ts';
+import { stratumById, type Profile, type StratumId } from '../../../../core/strata/stratum.ts';
 import { varve } from '../../../../demo/varve/varve.ts';
 import { demoProfile, subjectOf } from '../../demo-office.ts';
 

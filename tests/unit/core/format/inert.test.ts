@@ -7,7 +7,7 @@ import { readShortcutsCsv, writeShortcutsCsv } from '../../../../core/hand-over/
 import { catalogueOf } from '../../../../core/application/application.ts';
 import { Command } from '../../../../core/application/command.ts';
 import { contextSpace } from '../../../../core/context/space.ts';
-import { Entry } from '../../../../core/chapters/shortcuts/entry.ts';
+import { Entry } from '../../../../core/shortcut/entry.ts';
 import { stratumOf } from '../../strata.ts';
 import { heads, plainCommand } from '../../arbitrary.ts';
 

@@ -1,7 +1,7 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
 import { stringify } from 'yaml';
-import { ApplicationForm, catalogueFromTable, guessMapping } from '../../../../core/format/catalogue-table.ts';
+import { ApplicationForm, catalogueFromTable, guessMapping } from '../../../../core/application/catalogue-table.ts';
 import { readTable } from '../../../../core/format/table/table.ts';
 import type { Table } from '../../../../core/format/table/tree.ts';
 import { TABLES } from '../../../mutated.ts';

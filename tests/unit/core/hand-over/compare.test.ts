@@ -4,10 +4,10 @@ import { bring, foldersItem, refusals } from '../../../../core/hand-over/bring.t
 import { compareFile, type Wanted } from '../../../../core/hand-over/compare.ts';
 import { profileFile, readProfileFile, writeProfileFile } from '../../../../core/hand-over/profile-file.ts';
 import { SECTIONS, USUAL } from '../../../../core/hand-over/selection.ts';
-import type { Item } from '../../../../core/profile/chapter.ts';
-import type { Entry } from '../../../../core/chapters/shortcuts/entry.ts';
+import type { Item } from '../../../../core/chapter/chapter.ts';
+import type { Entry } from '../../../../core/shortcut/entry.ts';
 import { applyEdit } from '../../../../core/profile/edit.ts';
-import type { Profile, StratumId } from '../../../../core/profile/stratum.ts';
+import type { Profile, StratumId } from '../../../../core/strata/stratum.ts';
 import { stratumOf } from '../../strata.ts';
 import { searchPaths } from '../../../../demo/folders.ts';
 import { varve } from '../../../../demo/varve/varve.ts';

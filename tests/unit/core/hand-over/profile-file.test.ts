@@ -6,12 +6,12 @@ import { FileRefusedError, LARGEST_FILE, refuseBySize, textOf } from '../../../.
 import { profileFile, readProfileFile, writeProfileFile } from '../../../../core/hand-over/profile-file.ts';
 import { readShortcutsCsv, writeShortcutsCsv } from '../../../../core/hand-over/shortcuts-csv.ts';
 import { bringShortcuts, compareShortcuts } from '../../../../core/chapters/shortcuts/import.ts';
-import { applyChanges } from '../../../../core/chapters/shortcuts/change.ts';
-import { shortcutsIn, type Entry } from '../../../../core/chapters/shortcuts/entry.ts';
+import { applyChanges } from '../../../../core/shortcut/change.ts';
+import { shortcutsIn, type Entry } from '../../../../core/shortcut/entry.ts';
 import { acceptances } from '../../../../core/chapters/acceptances/chapter.ts';
-import type { FileRow } from '../../../../core/profile/chapter.ts';
+import type { FileRow } from '../../../../core/chapter/chapter.ts';
 import { saidIn } from '../../../../core/hand-over/selection.ts';
-import { inOrder } from '../../../../core/profile/entry.ts';
+import { inOrder } from '../../../../core/strata/entry.ts';
 import { withAcceptances } from '../../strata.ts';
 import { gneiss } from '../../../../demo/gneiss/gneiss.ts';
 import { schemas } from '../../../../scripts/schemas.ts';

@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import { desksOf, USUAL_DESK, type Desk, type DeskSetup } from '../../../../core/keyboard/desk.ts';
-import { allStrokes, officeDesks } from '../../../../core/keyboard/office.ts';
+import { allStrokes, officeDesks } from '../../../../core/keyboard/office-desks.ts';
 import { pressing, strokeAt } from '../../../../core/keyboard/pressing.ts';
 import { reachOf, reachOfAll } from '../../../../core/keyboard/reach.ts';
 import { RESERVED, reservedOn } from '../../../../core/keyboard/reserved/reserved.ts';

@@ -3,12 +3,12 @@ import fc from 'fast-check';
 import { ALIASES, aliasFileIn, emptyAliasFile, type AliasFile } from '../../../../core/chapters/aliases/file.ts';
 import { Macro, MACROS, macrosIn, type MacroEntry } from '../../../../core/chapters/macros/macro.ts';
 import { applyEdit, tagged, type AnyChange } from '../../../../core/profile/edit.ts';
-import { ofShortcuts, type Change } from '../../../../core/chapters/shortcuts/change.ts';
-import { entryKey, shortcutsIn, type Entry } from '../../../../core/chapters/shortcuts/entry.ts';
-import { spliceBetween, type TextChange } from '../../../../core/profile/text.ts';
-import { mergeTexts } from '../../../../core/profile/merge-texts.ts';
+import { ofShortcuts, type Change } from '../../../../core/shortcut/change.ts';
+import { entryKey, shortcutsIn, type Entry } from '../../../../core/shortcut/entry.ts';
+import { spliceBetween, type TextChange } from '../../../../core/chapter/text.ts';
+import { mergeTexts } from '../../../../core/text/merge-texts.ts';
 import { rebased } from '../../../../core/profile/rebase.ts';
-import type { Profile } from '../../../../core/profile/stratum.ts';
+import type { Profile } from '../../../../core/strata/stratum.ts';
 import { macroEntries, stratumOf } from '../../strata.ts';
 import { heads, small } from '../../arbitrary.ts';
 

@@ -1,8 +1,8 @@
 import '../../../../core/recipe/shapes/all.ts';
 import { expect } from 'chai';
-import { propose, unsayable, type Marks } from '../../../../core/recipe/propose.ts';
+import { propose, unsayable, type Marks } from '../../../../core/propose/propose.ts';
 import { changeRecord, spliced } from '../../../../core/recipe/reading.ts';
-import { readShortcuts } from '../../../../core/recipe/rows.ts';
+import { readShortcuts } from '../../../../core/chapters/shortcuts/file.ts';
 import type { Recipe } from '../../../../core/recipe/recipe.ts';
 import { readKeys, writeKeys } from '../../../../core/recipe/spelling.ts';
 import { parseKeys } from '../../../../core/stroke/stroke.ts';

@@ -1,7 +1,7 @@
 import '../../../../core/recipe/shapes/all.ts';
 import { expect } from 'chai';
 import fc from 'fast-check';
-import { linesBetween, linesOf } from '../../../../core/recipe/lines.ts';
+import { linesBetween, linesOf } from '../../../../core/text/lines.ts';
 import { readAgain, readWith } from '../../../../core/recipe/reading.ts';
 import { Recipe } from '../../../../core/recipe/recipe.ts';
 import { SAMPLES } from './samples.ts';

@@ -5,7 +5,7 @@ import { XMLParser } from 'fast-xml-parser';
 import fc from 'fast-check';
 import { parse as parseYaml } from 'yaml';
 import { FileRefusedError } from '../../../../core/format/problem.ts';
-import { decode, encode } from '../../../../core/recipe/bytes.ts';
+import { decode, encode } from '../../../../core/format/bytes.ts';
 import {
 	changeRecord,
 	insertRecord,

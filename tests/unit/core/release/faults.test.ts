@@ -1,10 +1,10 @@
 import { expect } from 'chai';
 import { emptyAliasFile } from '../../../../core/chapters/aliases/file.ts';
 import { circumstancesOf } from '../../../../core/check/circumstances.ts';
-import { published } from '../../../../core/profile/stratum.ts';
+import { published } from '../../../../core/strata/stratum.ts';
 import { Macro } from '../../../../core/chapters/macros/macro.ts';
 import { parseSteps } from '../../../../core/chapters/macros/steps.ts';
-import type { Profile } from '../../../../core/profile/stratum.ts';
+import type { Profile } from '../../../../core/strata/stratum.ts';
 import { stratumOf } from '../../strata.ts';
 import { releaseFaults } from '../../../../core/release/faults.ts';
 import { varve } from '../../../../demo/varve/varve.ts';

@@ -10,7 +10,7 @@ import { Macro } from '../../../../../core/chapters/macros/macro.ts';
 import { parseSteps } from '../../../../../core/chapters/macros/steps.ts';
 import { ACCEPTANCES, acceptancesIn, acceptedIn } from '../../../../../core/chapters/acceptances/acceptance.ts';
 import { applyEdit, tagged } from '../../../../../core/profile/edit.ts';
-import type { Profile, StratumId } from '../../../../../core/profile/stratum.ts';
+import type { Profile, StratumId } from '../../../../../core/strata/stratum.ts';
 import { stratumOf, withAcceptances } from '../../../strata.ts';
 import { releaseFaults } from '../../../../../core/release/faults.ts';
 import { varve } from '../../../../../demo/varve/varve.ts';

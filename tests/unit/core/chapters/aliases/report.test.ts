@@ -1,7 +1,7 @@
 import '../../../../../core/recipe/shapes/all.ts';
 import { expect } from 'chai';
 import { aliasFileIn } from '../../../../../core/chapters/aliases/file.ts';
-import { headOf } from '../../../../../core/profile/stratum.ts';
+import { headOf } from '../../../../../core/strata/stratum.ts';
 import { aliasReport, type AliasStrata } from '../../../../../core/chapters/aliases/report.ts';
 import { emptyAliasFile } from '../../../../../core/chapters/aliases/file.ts';
 import { SHIPPED_RECIPES } from '../../../../../core/recipe/shipped.ts';

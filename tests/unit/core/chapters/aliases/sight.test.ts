@@ -4,7 +4,7 @@ import fc from 'fast-check';
 import { emptyAliasFile } from '../../../../../core/chapters/aliases/file.ts';
 import { aliasReport, type AliasStrata } from '../../../../../core/chapters/aliases/report.ts';
 import { aliasSight, type AliasLook } from '../../../../../core/chapters/aliases/sight.ts';
-import type { StratumId } from '../../../../../core/profile/stratum.ts';
+import type { StratumId } from '../../../../../core/strata/stratum.ts';
 import { varve } from '../../../../../demo/varve/varve.ts';
 import { subjectOf } from '../../../demo-office.ts';
 

@@ -3,7 +3,7 @@ import { expect } from 'chai';
 import { aliasFileIn, emptyAliasFile } from '../../../../../core/chapters/aliases/file.ts';
 import { aliasReport, type AliasReportFinding, type AliasStrata } from '../../../../../core/chapters/aliases/report.ts';
 import { soundWays } from '../../../../../core/chapters/aliases/sound-ways.ts';
-import type { StratumId } from '../../../../../core/profile/stratum.ts';
+import type { StratumId } from '../../../../../core/strata/stratum.ts';
 import { spliced } from '../../../../../core/recipe/reading.ts';
 import { demoProfile, subjectOf } from '../../../demo-office.ts';
 import { varve } from '../../../../../demo/varve/varve.ts';

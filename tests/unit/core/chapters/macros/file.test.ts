@@ -3,7 +3,7 @@ import { expect } from 'chai';
 import fc from 'fast-check';
 import { macroRecords, readMacros } from '../../../../../core/chapters/macros/file.ts';
 import type { Macro } from '../../../../../core/chapters/macros/macro.ts';
-import { propose } from '../../../../../core/recipe/propose.ts';
+import { propose } from '../../../../../core/propose/propose.ts';
 import { writeWith } from '../../../../../core/recipe/reading.ts';
 import { SHIPPED_RECIPES } from '../../../../../core/recipe/shipped.ts';
 import { macroTable } from '../../../../../core/chapters/macros/table.ts';

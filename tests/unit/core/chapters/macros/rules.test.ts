@@ -6,7 +6,7 @@ import { IDLE, perform, type Activity, type Fault } from '../../../../../core/ch
 import { macroGround } from '../../../../../core/chapters/macros/check.ts';
 import { Macro } from '../../../../../core/chapters/macros/macro.ts';
 import { parseSteps } from '../../../../../core/chapters/macros/steps.ts';
-import type { Profile } from '../../../../../core/profile/stratum.ts';
+import type { Profile } from '../../../../../core/strata/stratum.ts';
 import { stratumOf, type SaidMacro } from '../../../strata.ts';
 import { gneiss } from '../../../../../demo/gneiss/gneiss.ts';
 import type { StandIn } from '../../../../../demo/stand-in.ts';

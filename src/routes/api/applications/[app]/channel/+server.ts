@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { StratumId } from '$core/profile/stratum.ts';
+import { StratumId } from '$core/strata/stratum.ts';
 import { ReleaseNumber } from '$core/release/release.ts';
 import { readBody } from '$lib/server/problem';
 import { route } from '$lib/server/route';

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { AliasInput } from '$core/chapters/aliases/input.ts';
+import { AliasInput } from '$core/application/command-line.ts';
 import { readBody } from '$lib/server/problem';
 import { route } from '$lib/server/route';
 

@@ -1,7 +1,7 @@
 import { json } from '@sveltejs/kit';
 import { z } from 'zod';
 import { Revision } from '$core/profile/edit.ts';
-import { StratumId } from '$core/profile/stratum.ts';
+import { StratumId } from '$core/strata/stratum.ts';
 import { readBody } from '$lib/server/problem';
 import { route } from '$lib/server/route';
 

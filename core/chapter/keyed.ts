@@ -1,0 +1,446 @@
+import { z } from 'zod';
+import type { InputRules } from '../application/application.ts';
+import type { CommandId } from '../application/command.ts';
+import { meets } from '../context/bits.ts';
+import type { Scope } from '../context/scope.ts';
+import { canonical, canonicalText } from '../format/canonical.ts';
+import {
+	entryOfChange,
+	FactoryWriteError,
+	inverse,
+	keyedChange,
+	StaleChangeError,
+	withOwnRanksBy,
+	type ChangeTools,
+	type KeyedChange
+} from '../strata/change.ts';
+import {
+	namesOf,
+	OutOfReachError,
+	type Caption,
+	type Chapter,
+	type Comparing,
+	type Difference,
+	type FileRow,
+	type Ground,
+	type Item,
+	type Names,
+	type Words
+} from './chapter.ts';
+import {
+	entryKeyFor,
+	inOrder,
+	isLockKey,
+	keyedInOrder,
+	nextRank,
+	thingOf,
+	type AnyEntry,
+	type Entries,
+	type EntryKey
+} from '../strata/entry.ts';
+import {
+	contentOf,
+	headOf,
+	holding,
+	stratumById,
+	type Profile,
+	type Stratum,
+	type StratumHead,
+	type StratumId
+} from '../strata/stratum.ts';
+
+/** All that differs from one keyed chapter to the next. */
+export interface KeyedDefinition<E extends AnyEntry> {
+	readonly id: string;
+	readonly words: Words;
+	readonly entry: z.ZodType<E>;
+	/** The entry as it stands in a file, without its rank. */
+	readonly inFile: z.ZodType;
+	/** What the entry is about: under one text a stratum says one thing. */
+	thing(entry: E): string;
+	/** adds: the key says all, an upper set repeats (shortcuts). overrides: an upper set stands in place (all others). */
+	readonly meeting: 'adds' | 'overrides';
+	/** What removes or locks the thing that the entry is about. */
+	as(entry: E, op: 'remove' | 'lock'): E;
+	caption(entry: E, names: Names): Caption;
+	concerns(entry: E): { readonly command?: CommandId; readonly category?: string; readonly scope?: Scope };
+	/** `rules` are those of the application, where it is at hand. */
+	isOfMachine?(entry: E, rules?: InputRules): boolean;
+	/** Why the entry cannot be written, beyond its form and what locks forbid. */
+	problem?(entry: E, ground: Ground): string | undefined;
+}
+
+export const toolsOf = <E extends AnyEntry>({ thing }: Pick<KeyedDefinition<E>, 'thing'>): ChangeTools<E> => ({
+	keyOf: (entry) => entryKeyFor(entry.op, thing(entry)),
+	saysSame: (a, b) => canonicalText({ ...a, rank: 0 }) === canonicalText({ ...b, rank: 0 })
+});
+
+/**
+ * The profile after the changes of one chapter; the given one is untouched. Throws `StaleChangeError` if an entry is not as
+ * `before` says, `FactoryWriteError`, or `RangeError` for an unknown stratum.
+ */
+export function applyKeyed<E extends AnyEntry>(
+	chapter: string,
+	entriesIn: (stratum: Stratum) => Entries<E>,
+	tools: ChangeTools<E>,
+	profile: Profile,
+	changes: readonly KeyedChange<E>[],
+	told: (entry: E) => string
+): Profile {
+	const byStratum = new Map<StratumId, KeyedChange<E>[]>();
+	for (const change of changes) {
+		const list = byStratum.get(change.stratum);
+		if (list) list.push(change);
+		else byStratum.set(change.stratum, [change]);
+	}
+	for (const id of byStratum.keys()) if (stratumById(profile, id).kind === 'factory') throw new FactoryWriteError();
+	return profile.map((stratum) => {
+		const own = byStratum.get(stratum.id);
+		return own ? holding(stratum, chapter, applied(entriesIn(stratum), tools, own, told)) : stratum;
+	});
+}
+
+function applied<E extends AnyEntry>(
+	entries: Entries<E>,
+	{ keyOf, saysSame }: ChangeTools<E>,
+	changes: readonly KeyedChange<E>[],
+	told: (entry: E) => string
+): Entries<E> {
+	const written = new Map(entries);
+	for (const change of changes) {
+		const { before, after } = change;
+		const entry = entryOfChange(change);
+		const key = keyOf(entry);
+		const found = written.get(key);
+		const isThere = before ? found?.op === before.op && found.rank === before.rank && saysSame(found, before) : !found;
+		if (!isThere) {
+			const how = (e: E | null | undefined) => (e ? `${e.op} at ${e.rank}` : 'none');
+			throw new StaleChangeError(`${told(entry)} in ${change.stratum}: expected ${how(before)}, found ${how(found)}`);
+		}
+		if (after) written.set(key, after);
+		else written.delete(key);
+	}
+	return written;
+}
+
+/** What holds of one thing, with where it comes from. */
+export interface InForce<E extends AnyEntry> {
+	readonly entry: E;
+	readonly stratum: StratumHead;
+	/** The lower stratum whose word this one stands in place of. */
+	readonly over: StratumHead | undefined;
+	/** Strata above that say the same once more. */
+	readonly repeatedIn: readonly StratumHead[];
+	readonly lockedBy: StratumHead | undefined;
+}
+
+/** An entry without effect, and why. */
+export interface Idle<E extends AnyEntry> {
+	readonly entry: E;
+	readonly stratum: StratumHead;
+	readonly reason: 'covered' | 'locked' | 'nothing-to-remove' | 'nothing-to-lock';
+	/** The stratum whose word holds instead. */
+	readonly by: StratumHead | undefined;
+}
+
+export interface KeyedFold<E extends AnyEntry> {
+	/** By the thing. */
+	readonly inForce: ReadonlyMap<string, InForce<E>>;
+	readonly removed: ReadonlyMap<string, { readonly entry: E; readonly by: StratumHead }>;
+	readonly idle: readonly Idle<E>[];
+	/** The lowest stratum that locks a thing, or that it is gone. */
+	readonly locks: ReadonlyMap<string, StratumHead>;
+}
+
+/** Whether a lock of some thing holds an entry about another one. */
+type Holds<E> = (lock: E, isRemoved: boolean, entry: E) => boolean;
+
+/**
+ * Folds the strata from the lowest up. A lock is for the strata above its own: they can neither change nor remove what is in
+ * force, nor say again what the locking stratum has removed.
+ */
+export function keyedFold<E extends AnyEntry>(
+	profile: Profile,
+	entriesIn: (stratum: Stratum) => Entries<E>,
+	{ meeting, thing, holds }: Pick<KeyedDefinition<E>, 'meeting' | 'thing'> & { holds?: Holds<E> }
+): KeyedFold<E> {
+	const inForce = new Map<string, InForce<E>>();
+	const removed = new Map<string, { entry: E; by: StratumHead }>();
+	const idle: Idle<E>[] = [];
+	const locks = new Map<string, StratumHead>();
+	const held: { readonly lock: E; readonly isRemoved: boolean; readonly by: StratumHead }[] = [];
+	for (const layer of profile) {
+		const stratum = headOf(layer);
+		const locking: E[] = [];
+		for (const [, entry] of keyedInOrder(entriesIn(layer))) {
+			const key = thing(entry);
+			const below = inForce.get(key);
+			const lock = locks.get(key);
+			if (entry.op === 'lock') locking.push(entry);
+			else if (entry.op === 'remove') {
+				if (!below) idle.push({ entry, stratum, reason: 'nothing-to-remove', by: undefined });
+				else if (lock) idle.push({ entry, stratum, reason: 'locked', by: lock });
+				else {
+					if (meeting === 'overrides') idle.push({ entry: below.entry, stratum: below.stratum, reason: 'covered', by: stratum });
+					inForce.delete(key);
+					removed.set(key, { entry: below.entry, by: stratum });
+				}
+			} else if (meeting === 'adds' && below) inForce.set(key, { ...below, repeatedIn: [...below.repeatedIn, stratum] });
+			else {
+				const by = meeting === 'overrides' ? lock : held.find((h) => holds?.(h.lock, h.isRemoved, entry))?.by;
+				if (by) {
+					idle.push({ entry, stratum, reason: 'locked', by });
+					continue;
+				}
+				if (below) idle.push({ entry: below.entry, stratum: below.stratum, reason: 'covered', by: stratum });
+				inForce.set(key, { entry, stratum, over: below?.stratum, repeatedIn: [], lockedBy: undefined });
+				removed.delete(key);
+			}
+		}
+		for (const entry of locking) {
+			const key = thing(entry);
+			const mine = inForce.get(key);
+			if (!mine && removed.get(key)?.by.id !== stratum.id) {
+				idle.push({ entry, stratum, reason: 'nothing-to-lock', by: undefined });
+				continue;
+			}
+			if (mine && !mine.lockedBy) inForce.set(key, { ...mine, lockedBy: stratum });
+			if (!locks.has(key)) locks.set(key, stratum);
+			held.push({ lock: entry, isRemoved: !mine, by: stratum });
+		}
+	}
+	return { inForce, removed, idle, locks };
+}
+
+const WRITTEN = 'the factory stratum is never written; import into another stratum';
+
+/** Why nothing can go into the stratum, if so. */
+export function closedReason(profile: Profile, target: StratumId): string | undefined {
+	const stratum = profile.find((s) => s.id === target);
+	if (!stratum) return `there is no stratum "${target}" here; choose one to import into`;
+	return stratum.kind === 'factory' ? WRITTEN : undefined;
+}
+
+export type KeyedChapter<E extends AnyEntry> = Chapter<Entries<E>, E, KeyedChange<E>>;
+
+/** A chapter of keyed entries. `more` stands in place of what a chapter does in a way of its own. */
+export function keyedChapter<E extends AnyEntry>(
+	definition: KeyedDefinition<E>,
+	more: Partial<KeyedChapter<E>> = {}
+): KeyedChapter<E> {
+	const { id, words, thing, caption, concerns, meeting } = definition;
+	const tools = toolsOf(definition);
+	const none: Entries<E> = new Map();
+	const contentIn = contentOf<Entries<E>>(id, none);
+	const make = (said: readonly E[]): Entries<E> => new Map(said.map((entry) => [tools.keyOf(entry), entry]));
+	const told = (entry: E, names: Names) => captionText(caption(entry, names));
+
+	return {
+		id,
+		words,
+		form: 'keyed',
+		said: definition.entry,
+		inFile: definition.inFile,
+		change: keyedChange(definition.entry, tools.keyOf),
+		contentIn,
+		list: inOrder,
+		contentOf: make,
+		keyOf: (entry) => ({ key: thing(entry), isLock: entry.op === 'lock' }),
+		toFile: ({ rank: _, ...said }) => canonical(said),
+		fromFile: (value) => definition.entry.parse({ ...(definition.inFile.parse(value) as object), rank: 0 }),
+		size: () => 1,
+		apply: (content, changes) => applied(content, tools, changes, (e) => `${words.one} ${thing(e)}`),
+		inverse: (change) => inverse([change])[0]!,
+		rebase(now, changes) {
+			const lost: string[] = [];
+			const kept = changes.flatMap((change): KeyedChange<E>[] => {
+				const stratum = now.find((s) => s.id === change.stratum);
+				if (!stratum) {
+					lost.push(`what is about the ${words.many} of ${change.stratum}, a stratum that is not there any more`);
+					return [];
+				}
+				const before = contentIn(stratum).get(tools.keyOf(entryOfChange(change))) ?? null;
+				return before === null && change.after === null ? [] : [{ ...change, before }];
+			});
+			return { changes: withOwnRanksBy(tools, now, contentIn, kept), lost, conflicts: [] };
+		},
+		touches: (change) => `${change.stratum}\n${id}\n${thing(entryOfChange(change))}`,
+		about: (change, names) => {
+			const text = told(entryOfChange(change), names);
+			return meeting === 'adds' ? text : `the ${words.one} ${text}`;
+		},
+		differences: (before, now, names) => keyedDifferences(definition, contentIn, before, now, names),
+		takeBack: ({ said }, { profile }, { target }) =>
+			takeKeyedBack(definition, contentIn, said as KeyedChange<E>, profile, target),
+		clears: (stratum, isIn) =>
+			inOrder(contentIn(stratum)).flatMap((before) => {
+				const { command } = concerns(before);
+				return !isIn || (command !== undefined && isIn(command)) ? [{ stratum: stratum.id, before, after: null }] : [];
+			}),
+		selector: ({ sections, contexts, categories }, { index }) => {
+			const wanted = Object.keys(contexts).length > 0 ? index.space.bitsOf(contexts) : undefined;
+			return (entry) => {
+				if (!sections.includes(id)) return undefined;
+				if (definition.isOfMachine?.(entry, index.rules) && !sections.includes('machine')) return undefined;
+				const about = concerns(entry);
+				const category = about.category ?? (about.command && index.catalogue.get(about.command)?.category[0]);
+				if (categories.length > 0 && !categories.includes(category ?? '')) return undefined;
+				if (!wanted || !about.scope) return entry;
+				try {
+					return meets(index.space.bitsOf(about.scope), wanted) ? entry : undefined;
+				} catch {
+					// what is wrong with a scope that the application does not have is told later
+					return entry;
+				}
+			};
+		},
+		isOfMachine: (entry, rules) => definition.isOfMachine?.(entry, rules) ?? false,
+		commandOf: (entry) => concerns(entry).command,
+		scopeOf: (entry) => concerns(entry).scope,
+		compare: (rows, ground, comparing) => compareKeyed(definition, contentIn, rows, ground, comparing),
+		bring(items, { profile }) {
+			const next = new Map<StratumId, number>();
+			const changes = items.map(({ target, said }): KeyedChange<E> => {
+				const entry = said as E;
+				const content = contentIn(stratumById(profile, target));
+				const before = content.get(tools.keyOf(entry)) ?? null;
+				const rank = before?.rank ?? next.get(target) ?? nextRank(content);
+				if (!before) next.set(target, rank + 1);
+				return { stratum: target, before, after: { ...entry, rank } };
+			});
+			return { changes, left: [] };
+		},
+		placed: (profile, changes) => withOwnRanksBy(tools, profile, contentIn, changes),
+		problems(changes, ground) {
+			const fold = keyedFold(ground.profile, contentIn, definition);
+			const levels = new Map(ground.profile.map((s, level) => [s.id, level]));
+			return changes.flatMap(({ stratum, after }, i) => {
+				if (!after) return [];
+				const message = definition.problem?.(after, ground);
+				if (message) return [{ index: i, message }];
+				const lock = fold.locks.get(thing(after));
+				if (after.op === 'lock' || !lock || levels.get(lock.id)! >= levels.get(stratum)!) return [];
+				return [
+					{
+						index: i,
+						message: `${lock.name} has locked the ${words.one} ${told(fold.inForce.get(thing(after))?.entry ?? after, namesOf(ground.index))}; ${nameIn(ground.profile, stratum)} cannot change it`
+					}
+				];
+			});
+		},
+		...more
+	};
+}
+
+const nameIn = (profile: Profile, id: StratumId): string => profile.find((s) => s.id === id)?.name ?? id;
+
+export const captionText = ({ keys, typed, label }: Caption): string =>
+	keys === undefined && typed === undefined ? label : `${keys ?? typed} for ${label}`;
+
+function keyedDifferences<E extends AnyEntry>(
+	definition: KeyedDefinition<E>,
+	contentIn: (stratum: Stratum) => Entries<E>,
+	before: Profile,
+	now: Profile,
+	names: Names
+): Difference[] {
+	const { id: chapter, caption, concerns } = definition;
+	const { saysSame } = toolsOf(definition);
+	const differences: Difference[] = [];
+	const gone: Difference[] = [];
+	const strata = new Map([...before, ...now].map((s) => [s.id, s]));
+	for (const stratum of strata.keys()) {
+		const was = entriesOf(before, stratum, contentIn);
+		const is = entriesOf(now, stratum, contentIn);
+		for (const key of new Set([...is.keys(), ...was.keys()])) {
+			const [old, entry] = [was.get(key), is.get(key)];
+			if (old && entry && saysSame(old, entry)) continue;
+			const one = (entry ?? old)!;
+			// a removal that comes is something that goes, and the reverse
+			const kind = old && entry ? 'changed' : (entry !== undefined) === (one.op !== 'remove') ? 'added' : 'removed';
+			(entry ? differences : gone).push({
+				chapter,
+				id: `${chapter}\n${stratum}\n${key}`,
+				kind,
+				by: stratum,
+				caption: isLockKey(key) ? { ...caption(one, names), detail: 'locked' } : caption(one, names),
+				command: concerns(one).command,
+				said: { stratum, before: old ?? null, after: entry ?? null } satisfies KeyedChange<E>
+			});
+		}
+	}
+	return [...differences, ...gone];
+}
+
+/** In the stratum that made it the entry goes back; from another one what it did is undone by an entry above it. */
+function takeKeyedBack<E extends AnyEntry>(
+	{ as, thing, words }: KeyedDefinition<E>,
+	contentIn: (stratum: Stratum) => Entries<E>,
+	difference: KeyedChange<E>,
+	profile: Profile,
+	target: StratumId
+): KeyedChange<E>[] {
+	const { stratum, before, after } = difference;
+	if (stratum === target) return [{ stratum, before: after, after: before }];
+	const level = (id: StratumId) => profile.findIndex((s) => s.id === id);
+	const entry = (before ?? after)!;
+	if (entry.op === 'lock' || level(stratum) > level(target)) {
+		const name = nameIn(profile, stratum);
+		throw new OutOfReachError(`${name} says this of the ${words.one}; write to ${name} to take it back`);
+	}
+	const content = contentIn(stratumById(profile, target));
+	const wanted = before?.op === 'set' ? before : as(entry, 'remove');
+	const own = content.get(entryKeyFor('set', thing(entry))) ?? null;
+	return [{ stratum: target, before: own, after: { ...wanted, rank: own?.rank ?? nextRank(content) } }];
+}
+
+function entriesOf<E extends AnyEntry>(profile: Profile, id: StratumId, contentIn: (stratum: Stratum) => Entries<E>): Entries<E> {
+	const stratum = profile.find((s) => s.id === id);
+	return stratum ? contentIn(stratum) : new Map();
+}
+
+function compareKeyed<E extends AnyEntry>(
+	definition: KeyedDefinition<E>,
+	contentIn: (stratum: Stratum) => Entries<E>,
+	rows: readonly FileRow<E>[],
+	ground: Ground,
+	{ targetOf }: Comparing
+): Item[] {
+	const { id: chapter, caption, words } = definition;
+	const { keyOf, saysSame } = toolsOf(definition);
+	const names = namesOf(ground.index);
+	const fold = keyedFold(ground.profile, contentIn, definition);
+	const levels = new Map(ground.profile.map((s, level) => [s.id, level]));
+	const seen = new Map<string, number>();
+	return rows.map((row): Item => {
+		const { said, line } = row;
+		const target = targetOf(row);
+		const key: EntryKey = keyOf(said);
+		const stratum = ground.profile.find((s) => s.id === target);
+		const own = stratum && contentIn(stratum).get(key);
+		const isSame = own !== undefined && saysSame(own, said);
+		const place = `${target}\n${key}`;
+		const earlier = seen.get(place);
+		if (earlier === undefined) seen.set(place, line);
+		const lock = fold.locks.get(thingOf(key));
+		const isLocked = lock !== undefined && said.op !== 'lock' && levels.get(lock.id)! < (levels.get(target) ?? 0);
+		const isTwice = earlier !== undefined && `the same ${words.one} stands on line ${earlier} already`;
+		const reason = isSame
+			? undefined
+			: closedReason(ground.profile, target) ||
+				isTwice ||
+				(isLocked ? `${lock.name} has locked this ${words.one}` : definition.problem?.(said, ground));
+		return {
+			key: `${chapter} ${target} ${key}`,
+			chapter,
+			state: reason ? 'refused' : isSame ? 'same' : own ? 'replaced' : 'new',
+			target,
+			line,
+			op: said.op,
+			caption: caption(said, names),
+			...(reason && { reason }),
+			gone: own && !isSame ? `in place of the ${words.one} here` : '',
+			said
+		};
+	});
+}

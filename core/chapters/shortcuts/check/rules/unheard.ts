@@ -1,0 +1,39 @@
+import { count } from '../../../../context/bits.ts';
+import { labelOf, type CheckRule } from '../finding.ts';
+import { goes, moves, movesTo } from '../proposals.ts';
+
+/** The application can never hear this spelling of an input: a character where it matches positions, or the reverse. */
+export const unheard: CheckRule = {
+	id: 'unheard',
+	title: 'Can never be heard in this spelling',
+	onContest({ input, contenders }, _, report) {
+		if (!input.isHeard) report.each('error', contenders);
+	},
+	tell({ bindings: [binding], witness: { keys } }, c) {
+		const { match } = c.index.rules;
+		const why =
+			match === 'position'
+				? 'the application matches positions, and this names a character'
+				: /\b(Key|Digit)|[a-z][A-Z]/.test(keys!)
+					? 'the application matches characters, and this names a position'
+					: 'the application matches characters, and Shift makes another sign of this one';
+		return {
+			sentence: `${keys} for ${labelOf(c, binding!)} can never be heard: ${why}.`,
+			count() {
+				return count(c.index.reach(binding!));
+			},
+			causes: []
+		};
+	},
+	proposals({ bindings: [binding], witness: { keys } }, c, _, pen) {
+		return [
+			...c.office.meanings(keys!).map((meant) => ({
+				...movesTo(c, pen, binding!, meant),
+				kind: 'spell',
+				label: `Spell it ${meant}, as the application hears it`
+			})),
+			...moves(c, pen, binding!),
+			goes(c, pen, binding!)
+		];
+	}
+};

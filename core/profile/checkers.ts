@@ -1,0 +1,15 @@
+import { ALL_CHAPTERS } from './chapters.ts';
+import type { AnyFinding, Checker, Looking } from '../check/finding.ts';
+import { SEVERITIES } from '../chapters/shortcuts/check/finding.ts';
+
+/** The checks of all chapters that have one, in the order of the chapters. */
+export const CHECKERS = ALL_CHAPTERS.flatMap(({ checker }) => checker ?? []) as unknown as readonly Checker[];
+
+/** What the checks of these chapters find, of all when left out; errors first. */
+export function findingsIn(looking: Looking, chapters?: readonly string[]): AnyFinding[] {
+	const found = CHECKERS.filter(({ chapter }) => !chapters || chapters.includes(chapter)).flatMap((c) => c.findings(looking));
+	return errorsFirst(found);
+}
+
+export const errorsFirst = (findings: readonly AnyFinding[]): AnyFinding[] =>
+	SEVERITIES.flatMap((severity) => findings.filter((f) => f.severity === severity));

@@ -1,0 +1,23 @@
+import type { CommandId } from '../application/command.ts';
+import type { Change } from '../shortcut/change.ts';
+import { SHORTCUTS } from '../shortcut/entry.ts';
+import type { KeyedChange } from '../strata/change.ts';
+import type { AnyChange } from '../chapter/chapter.ts';
+import { byChapter, type AnyChapter } from './chapters.ts';
+import type { Checks } from '../chapters/shortcuts/check/check.ts';
+import type { Circumstances } from '../check/circumstances.ts';
+
+/** Lets a check of keys follow an edit: `circumstances` are those after it. */
+export function followEdit(checks: Checks, circumstances: Circumstances, edit: readonly AnyChange[]): void {
+	const shortcuts: Change[] = [];
+	const commands = new Set<CommandId>();
+	for (const { chapter, changes } of byChapter(edit))
+		if (chapter.addsCommands) for (const change of changes) commands.add(commandIn(chapter, change)!);
+		else if (chapter.id === SHORTCUTS) shortcuts.push(...(changes as unknown as Change[]));
+	checks.update(circumstances, shortcuts, commands);
+}
+
+const commandIn = (chapter: AnyChapter, change: AnyChange): CommandId | undefined => {
+	const { before, after } = change as unknown as KeyedChange;
+	return chapter.commandOf?.(before ?? after);
+};
