@@ -1,3 +1,36 @@
+/**
+ * The folders of the core from the bottom up: each imports from those before it only, so that no two import each other.
+ * Folders in one line do not know each other. Between chapters only macros know another one: they type aliases.
+ */
+const LAYERS = [
+	['text', 'stroke'],
+	['format', 'context'],
+	['keyboard'],
+	['application'],
+	['recipe', 'strata'],
+	['shortcut'],
+	['answer'],
+	['suggest', 'chapter'],
+	['chapters/acceptances'],
+	['check'],
+	['chapters/aliases', 'chapters/options', 'chapters/shortcuts'],
+	['chapters/macros'],
+	['profile', 'propose', 'search', 'folders'],
+	['hand-over', 'release']
+];
+
+const inFolders = (folders) => `^core/(${folders.join('|')})/`;
+
+const layerRules = LAYERS.flatMap((layer, level) =>
+	layer.map((folder) => ({
+		name: `layer-of-${folder.replace('/', '-')}`,
+		comment: 'A folder of the core imports from the layers below it only.',
+		severity: 'error',
+		from: { path: inFolders([folder]) },
+		to: { path: '^core/', pathNot: inFolders([folder, ...LAYERS.slice(0, level).flat()]) }
+	}))
+);
+
 /** @type {import('dependency-cruiser').IConfiguration} */
 module.exports = {
 	forbidden: [
@@ -26,6 +59,14 @@ module.exports = {
 			severity: 'error',
 			from: { path: '^seat' },
 			to: { path: '^(src|demo)/' }
+		},
+		...layerRules,
+		{
+			name: 'core-folders-have-a-layer',
+			comment: 'A new folder of the core is given its place in LAYERS.',
+			severity: 'error',
+			from: { path: '^(core|src|cli|seat|demo)/' },
+			to: { path: '^core/', pathNot: inFolders(LAYERS.flat()) }
 		},
 		{ name: 'no-circles', severity: 'error', from: {}, to: { circular: true } }
 	],

@@ -2,7 +2,7 @@ import { shortcutIndex } from '../core/answer/shortcut-index.ts';
 import { verdict } from '../core/answer/verdict.ts';
 import { catalogueOf } from '../core/application/application.ts';
 import { Checks, checksOf, tellAll } from '../core/chapters/shortcuts/check/check.ts';
-import { circumstancesOf } from '../core/check/circumstances.ts';
+import { circumstancesOf } from '../core/profile/circumstances.ts';
 import { overlay } from '../core/answer/overlay.ts';
 import type { Finding } from '../core/chapters/shortcuts/check/finding.ts';
 import { desksOf, USUAL_DESK } from '../core/keyboard/desk.ts';

@@ -6,7 +6,8 @@ import { ALIASES, emptyAliasFile, type AliasFile } from '../core/chapters/aliase
 import { ALIAS_RULES } from '../core/chapters/aliases/rules/rules.ts';
 import { isAccepted } from '../core/check/acceptance.ts';
 import { checkAndTell } from '../core/chapters/shortcuts/check/check.ts';
-import { circumstancesOf, type Subject } from '../core/check/circumstances.ts';
+import type { OpenApplication } from '../core/application/application.ts';
+import { circumstancesOf } from '../core/profile/circumstances.ts';
 import { CHECK_RULES } from '../core/chapters/shortcuts/check/rules/rules.ts';
 import { readApplicationFile, type ApplicationFile } from '../core/application/application-file.ts';
 import { readProfileFile, strataOf } from '../core/hand-over/profile-file.ts';
@@ -82,7 +83,7 @@ export function deliver(out: string | undefined, text: string, encoding: Encodin
 	}
 }
 
-export function loadApplication(source: Source | undefined): ApplicationFile & Subject {
+export function loadApplication(source: Source | undefined): ApplicationFile & OpenApplication {
 	if (!source)
 		throw new BadInputError('Name the application file with --application; `skarn export --what application` writes one.');
 	return readApplicationFile(nameOf(source), load(source).text);
@@ -209,7 +210,7 @@ export interface FoundFinding extends Placed {
 
 /** All findings of shortcuts, aliases and macros, each with the place that it is about, and with its id if those are wanted. */
 export function findingsOf(
-	application: ApplicationFile & Subject,
+	application: ApplicationFile & OpenApplication,
 	loaded: LoadedProfile & { aliasFile?: AliasPlace },
 	released: Profile | undefined,
 	ids: boolean

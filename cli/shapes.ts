@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { Scope } from '../core/context/scope.ts';
-import { SEVERITIES } from '../core/chapters/shortcuts/check/finding.ts';
+import { SEVERITIES } from '../core/check/severity.ts';
 
 /** What `skarn check --format json` writes. */
 export const FindingsFile = z.strictObject({

@@ -1,5 +1,5 @@
 import { Option, type Command } from 'commander';
-import { SEVERITIES, type Severity } from '../../core/chapters/shortcuts/check/finding.ts';
+import { SEVERITIES, type Severity } from '../../core/check/severity.ts';
 import { sarifLog } from '../../core/hand-over/sarif.ts';
 import { deliver, findingsOf, loadRecipe, withAliases } from '../files.ts';
 import { subjectOf, takesSubject, tellRefused, type Ends, type SubjectOptions } from './subject.ts';

@@ -2,7 +2,7 @@ import { Option, type Command } from 'commander';
 import { answerTo } from '../../core/chapters/aliases/prompt.ts';
 import { aliasTable } from '../../core/chapters/aliases/table.ts';
 import { explain, resolveEverywhere } from '../../core/answer/resolve.ts';
-import { indexOf } from '../../core/check/circumstances.ts';
+import { indexOf } from '../../core/profile/circumstances.ts';
 import { first } from '../../core/context/bits.ts';
 import { parseScope } from '../../core/context/scope.ts';
 import { desksOf } from '../../core/keyboard/desk.ts';

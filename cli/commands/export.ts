@@ -1,6 +1,6 @@
 import { Option, type Command } from 'commander';
 import { aliasFileIn } from '../../core/chapters/aliases/file.ts';
-import { indexOf } from '../../core/check/circumstances.ts';
+import { indexOf } from '../../core/profile/circumstances.ts';
 import { aliasTable } from '../../core/chapters/aliases/table.ts';
 import { SECTIONS, selectProfile, USUAL } from '../../core/hand-over/selection.ts';
 import { htmlSheet, markdownSheet, sheetOf } from '../../core/hand-over/sheet.ts';

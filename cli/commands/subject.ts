@@ -1,5 +1,5 @@
 import type { Command } from 'commander';
-import type { Subject } from '../../core/check/circumstances.ts';
+import type { OpenApplication } from '../../core/application/application.ts';
 import { shortcutsIn } from '../../core/shortcut/entry.ts';
 import { inOrder } from '../../core/strata/entry.ts';
 import { loadApplication, loadProfile, type LoadedProfile } from '../files.ts';
@@ -37,7 +37,7 @@ export async function subjectOf(files: readonly string[], options: SubjectOption
 
 /** Throws `BadInputError` for a profile of another application, unless that is wanted, and for contexts that this one has not. */
 function refuseForeign(
-	{ application, space }: Subject,
+	{ application, space }: OpenApplication,
 	{ applications, profile, places }: LoadedProfile,
 	isWanted: boolean
 ): void {

@@ -2,7 +2,7 @@ import { Option, type Command } from 'commander';
 import { suggestAliases } from '../../core/chapters/aliases/suggest.ts';
 import { aliasTable } from '../../core/chapters/aliases/table.ts';
 import type { CommandId } from '../../core/application/command.ts';
-import { circumstancesOf } from '../../core/check/circumstances.ts';
+import { circumstancesOf } from '../../core/profile/circumstances.ts';
 import { parseScope } from '../../core/context/scope.ts';
 import { desksOf } from '../../core/keyboard/desk.ts';
 import { suggest } from '../../core/suggest/suggest.ts';

@@ -1,7 +1,7 @@
 import { isSubset, type Bits } from '../context/bits.ts';
 import { combined, type Change } from '../shortcut/change.ts';
 import { entryKey, shortcutsIn, type Shortcut } from '../shortcut/entry.ts';
-import { OutOfReachError } from '../chapter/chapter.ts';
+import { OutOfReachError } from '../strata/change.ts';
 import { nextRank } from '../strata/entry.ts';
 import { stratumById, type Profile, type StratumId } from '../strata/stratum.ts';
 import { readable, type Keys } from '../stroke/stroke.ts';

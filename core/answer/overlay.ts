@@ -2,15 +2,7 @@ import type { CommandId } from '../application/command.ts';
 import type { Change } from '../shortcut/change.ts';
 import { keyOfChange } from '../shortcut/change.ts';
 import { effectiveProfile, type Binding, type Ineffective } from '../shortcut/effective.ts';
-import {
-	entryKey,
-	shortcutKey,
-	shortcutsIn,
-	SHORTCUTS,
-	type Entry,
-	type Shortcut,
-	type ShortcutKey
-} from '../shortcut/entry.ts';
+import { entryKey, shortcutKey, shortcutsIn, SHORTCUTS, type Entry, type Shortcut, type ShortcutKey } from '../shortcut/entry.ts';
 import type { EntryKey } from '../strata/entry.ts';
 import { holding, type Profile, type Stratum } from '../strata/stratum.ts';
 import { properPrefixes, type Keys } from '../stroke/stroke.ts';

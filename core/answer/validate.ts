@@ -1,7 +1,7 @@
 import { keyOfChange, type Change } from '../shortcut/change.ts';
 import { lockOver } from '../shortcut/effective.ts';
 import { entryKey, shortcutKey, type Entry } from '../shortcut/entry.ts';
-import type { ChangeProblem } from '../chapter/chapter.ts';
+import type { ChangeProblem } from '../strata/change.ts';
 import { stratumById, type Profile, type StratumId } from '../strata/stratum.ts';
 import { parseKeys } from '../stroke/stroke.ts';
 import { lockedText } from './locked-text.ts';

@@ -1,7 +1,6 @@
 import { z } from 'zod';
-import { Application, catalogueOf, CatalogueError } from './application.ts';
+import { Application, catalogueOf, CatalogueError, type OpenApplication } from './application.ts';
 import { Command } from './command.ts';
-import type { Subject } from '../check/circumstances.ts';
 import { contextSpace } from '../context/space.ts';
 import { DeskSetup } from '../keyboard/desk.ts';
 import { checkedJson, parseJson } from '../format/json.ts';
@@ -68,7 +67,7 @@ function soundApplication(value: unknown): ApplicationFile | undefined {
 }
 
 /** Reads an application file. Throws `FileRefusedError` with line, column and pointer. */
-export function readApplicationFile(file: string, text: string): ApplicationFile & Subject {
+export function readApplicationFile(file: string, text: string): ApplicationFile & OpenApplication {
 	const document = parseJson(file, text);
 	const read = soundApplication(document.value) ?? checkedJson(document, ApplicationFile);
 	const space = contextSpace(read.application.axes, read.application.reachable);

@@ -108,3 +108,10 @@ export function catalogueOf(commands: readonly Command[], space: ContextSpace): 
 	if (problems.length > 0) throw new CatalogueError(problems);
 	return catalogue;
 }
+
+/** An application ready for questions. */
+export interface OpenApplication {
+	readonly application: Application;
+	readonly space: ContextSpace;
+	readonly catalogue: Catalogue;
+}

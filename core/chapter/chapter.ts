@@ -6,6 +6,7 @@ import type { Scope } from '../context/scope.ts';
 import type { OfficeDesks } from '../keyboard/office-desks.ts';
 import type { Keys } from '../stroke/stroke.ts';
 import type { TextConflict } from '../text/merge-texts.ts';
+import type { ChangeProblem } from '../strata/change.ts';
 import type { Profile, StratumId } from '../strata/stratum.ts';
 
 /** What a chapter is asked on: a profile and the index of the same profile. */
@@ -67,12 +68,6 @@ export interface Pen {
 export interface AnyChange {
 	readonly chapter: string;
 	readonly stratum: StratumId;
-}
-
-/** What stands against a change beyond its form; `index` is its place among those that were asked about. */
-export interface ChangeProblem {
-	readonly index: number;
-	readonly message: string;
 }
 
 /** A text whose lines were changed here and elsewhere at once. */
@@ -210,9 +205,4 @@ export interface Chapter<
 	readonly checker?: { readonly chapter: string };
 	/** Adds commands to the catalogue, so that other chapters may speak of them. */
 	readonly addsCommands?: true;
-}
-
-/** Something cannot be written from the chosen stratum. The message names the stratum that stands in the way. */
-export class OutOfReachError extends Error {
-	override name = 'OutOfReachError';
 }

@@ -12,9 +12,7 @@ import { nextRank } from '../strata/entry.ts';
 import { roleFor } from '../strata/role.ts';
 import { stratumById } from '../strata/stratum.ts';
 import type { Keys } from '../stroke/stroke.ts';
-import { check, tellAll } from '../chapters/shortcuts/check/check.ts';
-import type { Circumstances } from './circumstances.ts';
-import type { Pen, Told } from '../chapters/shortcuts/check/finding.ts';
+import type { Pen } from '../chapter/chapter.ts';
 
 /** A finding as far as its acceptance goes, be it of keys, of an alias file or of a macro. */
 export interface Acceptable {
@@ -29,14 +27,6 @@ export interface Acceptable {
 	readonly scope: Scope;
 }
 
-export const acceptable = ({ id, circumstances, command, witness, bindings: [binding] }: Told): Acceptable => ({
-	id,
-	circumstances,
-	command,
-	keys: witness.keys,
-	scope: binding?.scope ?? {}
-});
-
 type Standing = Pick<Acceptable, 'id' | 'circumstances' | 'formerly'>;
 
 /** Whether the acceptance is of the finding as it is. The circumstances of most are not known yet, and take long to find out. */
@@ -50,12 +40,6 @@ export function acceptedAs(accepted: AcceptedFindings, finding: Standing): Accep
 }
 
 export const isAccepted = (accepted: AcceptedFindings, finding: Standing): boolean => acceptedAs(accepted, finding) !== undefined;
-
-/** The errors that nobody has accepted. */
-export function errorsLeft(circumstances: Circumstances): Told[] {
-	const errors = check(circumstances).filter((finding) => finding.severity === 'error');
-	return tellAll(circumstances, errors).filter((told) => !isAccepted(circumstances.accepted, told));
-}
 
 /** The change that accepts a finding, as an entry of the pen's stratum. */
 export function accepts({ profile, target }: Pen, finding: Acceptable, reason: string, offset = 0): KeyedChange<AcceptanceEntry> {

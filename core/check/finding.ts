@@ -4,7 +4,7 @@ import type { Profile, StratumId } from '../strata/stratum.ts';
 import type { Keys } from '../stroke/stroke.ts';
 import type { Acceptable } from './acceptance.ts';
 import type { Circumstances } from './circumstances.ts';
-import type { Severity } from '../chapters/shortcuts/check/finding.ts';
+import type { Severity } from './severity.ts';
 
 /** What shows a finding. */
 export type AnyWitness =

@@ -1,7 +1,6 @@
-import { deskLabel, type OfficeDesks } from '../keyboard/office-desks.ts';
 import type { Keys } from '../stroke/stroke.ts';
 import { keysOf, type AnyFinding } from './finding.ts';
-import { SEVERITIES, type Finding, type Severity } from '../chapters/shortcuts/check/finding.ts';
+import { SEVERITIES, type Severity } from './severity.ts';
 
 export const GROUPINGS = ['key', 'command', 'rule', 'seats'] as const;
 export type Grouping = (typeof GROUPINGS)[number];
@@ -21,12 +20,6 @@ export function countsOf(findings: Iterable<Pick<AnyFinding, 'severity'>>): Coun
 	const counts = Object.fromEntries(SEVERITIES.map((s) => [s, 0])) as Record<Severity, number>;
 	for (const { severity } of findings) counts[severity]++;
 	return counts;
-}
-
-/** Which seats a finding about keys is about: those with the trouble for the layout rule, all for the others. */
-export function seatsOf({ rule, detail, witness }: Finding, office: OfficeDesks): string {
-	const trouble = rule === 'layout' && office.troubles(witness.keys!).find((t) => t.kind === detail);
-	return trouble ? trouble.desks.map(deskLabel).join(', ') : 'Every seat';
 }
 
 /** What somebody does to run into it: keys, or a name that is typed. */

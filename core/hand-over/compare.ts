@@ -1,5 +1,6 @@
 import type { ShortcutIndex } from '../answer/shortcut-index.ts';
-import { indexOf, type Subject } from '../check/circumstances.ts';
+import type { OpenApplication } from '../application/application.ts';
+import { indexOf } from '../profile/circumstances.ts';
 import type { Scope } from '../context/scope.ts';
 import type { SearchPaths } from '../folders/search.ts';
 import type { Comparing, FileRow, Ground, Item } from '../chapter/chapter.ts';
@@ -41,7 +42,7 @@ export interface Compared {
 }
 
 /** Compares what a file says with the profile: first what adds commands, since the rest may name them. */
-export function compareFile(subject: Subject, profile: Profile, parsed: Parsed, wanted: Wanted): Compared {
+export function compareFile(subject: OpenApplication, profile: Profile, parsed: Parsed, wanted: Wanted): Compared {
 	const { selection, into, otherwise, scope, office } = wanted;
 	const comparing: Comparing = { targetOf: (row) => into ?? row.stratum ?? otherwise, saysAll: parsed.saysAll ?? false };
 	const byChapter = new Map<string, FileRow[]>();

@@ -1,5 +1,5 @@
 import type { Log, Result } from 'sarif';
-import type { Severity } from '../chapters/shortcuts/check/finding.ts';
+import type { Severity } from '../check/severity.ts';
 
 /** A finding with the place in a file that it is about. */
 export interface Placed {

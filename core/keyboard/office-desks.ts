@@ -1,4 +1,3 @@
-import type { InputRules } from '../application/application.ts';
 import { NAMED_CODES, WRITING_CODES } from '../stroke/codes.ts';
 import { keysOf, strokesOf, type Keys, type Modifier, type Stroke } from '../stroke/stroke.ts';
 import { BOARDS } from './board.ts';
@@ -6,10 +5,16 @@ import { PLATFORM_NAMES, USUAL_DESK, type Desk } from './desk.ts';
 import { LAYOUTS } from './layouts.ts';
 import { pressing, strokeAt, type Pressing } from './pressing.ts';
 import { reachOfAll, type Reach } from './reach.ts';
-import { isHeard } from '../stroke/hear.ts';
+import { isHeard, type KeyMatch } from '../stroke/hear.ts';
 import { heardAs, meanings } from './unheard.ts';
 import { reservedOn } from './reserved/reserved.ts';
 import type { Reserved } from './reserved/row.ts';
+
+/** How an application hears keys, and the strokes that it keeps for itself. */
+export interface HearingRules {
+	readonly match: KeyMatch;
+	readonly hardwired: readonly { readonly keys: Keys; readonly does: string }[];
+}
 
 /** A stroke that a system or the application keeps for itself. */
 export interface Kept {
@@ -73,7 +78,7 @@ export function deskLabel({ seats, platform, layout }: Desk): string {
 }
 
 /** Without any desk the usual one is assumed, with no seats. */
-export function officeDesks(rules: Pick<InputRules, 'match' | 'hardwired'>, given: readonly Desk[]): OfficeDesks {
+export function officeDesks(rules: HearingRules, given: readonly Desk[]): OfficeDesks {
 	const desks = given.length > 0 ? given : [{ ...USUAL_DESK, seats: [] }];
 	const usual = desks.reduce((most, desk) => (desk.seats.length > most.seats.length ? desk : most));
 	/** Which systems the desks have, with which layouts. */
@@ -185,7 +190,7 @@ function report(found: Trouble[], kind: Trouble['kind'], at: readonly Pressed[],
 const legendOf = (desk: Desk, stroke: Stroke) => LAYOUTS[desk.layout].legend(stroke.key, 0);
 
 /** Every single stroke with the common modifiers that the keys of the desk's board make, apart from keys that edit text. */
-export function allStrokes({ match }: Pick<InputRules, 'match'>, desk: Desk): Keys[] {
+export function allStrokes({ match }: Pick<HearingRules, 'match'>, desk: Desk): Keys[] {
 	const strokes = BOARDS[desk.board].keys.flatMap(({ code }) => {
 		if (NAMED_CODES.has(code) && !/^F\d+$/.test(code) && code !== 'Space') return [];
 		return PLANES.flatMap((modifiers) => strokeAt(code, modifiers, match, desk.layout) ?? []).map((stroke) => keysOf([stroke]));

@@ -1,6 +1,6 @@
 import { ALL_CHAPTERS } from './chapters.ts';
 import type { AnyFinding, Checker, Looking } from '../check/finding.ts';
-import { SEVERITIES } from '../chapters/shortcuts/check/finding.ts';
+import { SEVERITIES } from '../check/severity.ts';
 
 /** The checks of all chapters that have one, in the order of the chapters. */
 export const CHECKERS = ALL_CHAPTERS.flatMap(({ checker }) => checker ?? []) as unknown as readonly Checker[];

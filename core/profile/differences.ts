@@ -1,5 +1,5 @@
 import type { AnyChange, Difference, Ground, Names, Pen } from '../chapter/chapter.ts';
-import { OutOfReachError } from '../chapter/chapter.ts';
+import { OutOfReachError } from '../strata/change.ts';
 import { ALL_CHAPTERS, chapterOf } from './chapters.ts';
 import { problemsOf } from './problems.ts';
 import { tagged } from './edit.ts';

@@ -1,4 +1,5 @@
-import type { AnyChange, ChangeProblem, Ground } from '../chapter/chapter.ts';
+import type { AnyChange, Ground } from '../chapter/chapter.ts';
+import type { ChangeProblem } from '../strata/change.ts';
 import { byChapter } from './chapters.ts';
 
 /** What stands against the changes beyond their form, locks among it. The ground is that before the changes, commands that come with them in its catalogue. */

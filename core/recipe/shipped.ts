@@ -1,8 +1,16 @@
-import { ARROW_RECIPE } from '../chapters/aliases/file.ts';
 import { Recipe } from './recipe.ts';
 
 const make = (name: string, holds: Recipe['holds'], record: unknown): Recipe =>
 	Recipe.parse({ format: 'skarn-recipe', version: 1, name, holds, record });
+
+/** The plain shape in which Skarn writes aliases where nothing else is wanted: `ln -> draw.segment # straight line`. */
+export const ARROW_RECIPE: Recipe = Recipe.parse({
+	format: 'skarn-recipe',
+	version: 1,
+	name: 'Arrow lines',
+	holds: 'aliases',
+	record: { shape: 'line', template: '{alias} -> {command}[ {lock:!}][ # {note}]', comment: '#' }
+});
 
 /**
  * Recipes that Skarn comes with: neutral shapes of the open formats, and the files of the three stand-ins, which are invented.

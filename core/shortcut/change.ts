@@ -7,7 +7,7 @@ import {
 	type ChangeTools,
 	type KeyedChange
 } from '../strata/change.ts';
-import { applyKeyed } from '../chapter/keyed.ts';
+import { applyKeyed } from '../strata/keyed-fold.ts';
 import type { EntryKey } from '../strata/entry.ts';
 import type { Profile } from '../strata/stratum.ts';
 import { Entry, entryKey, SHORTCUTS, shortcutsIn } from './entry.ts';

@@ -120,3 +120,14 @@ export const setOrNamed = <S extends z.ZodRawShape, N extends z.ZodRawShape>(set
 		z.strictObject({ op: z.literal('set'), ...set, rank: Rank }),
 		z.strictObject({ op: z.enum(['remove', 'lock'] satisfies EntryOp[]), ...named, rank: Rank })
 	]);
+
+/** What stands against a change beyond its form; `index` is its place among those that were asked about. */
+export interface ChangeProblem {
+	readonly index: number;
+	readonly message: string;
+}
+
+/** Something cannot be written from the chosen stratum. The message names the stratum that stands in the way. */
+export class OutOfReachError extends Error {
+	override name = 'OutOfReachError';
+}

@@ -5,7 +5,9 @@ import type { Command, CommandId } from '../../core/application/command.ts';
 import type { Axis, AxisId, NodeId } from '../../core/context/axis.ts';
 import type { Scope } from '../../core/context/scope.ts';
 import { contextSpace, type ContextSpace, type Reachable } from '../../core/context/space.ts';
-import { circumstancesOf, type Circumstances, type Subject } from '../../core/check/circumstances.ts';
+import type { Circumstances } from '../../core/check/circumstances.ts';
+import type { OpenApplication } from '../../core/application/application.ts';
+import { circumstancesOf } from '../../core/profile/circumstances.ts';
 import { effectiveProfile } from '../../core/shortcut/effective.ts';
 import { entryKey, type Entry } from '../../core/shortcut/entry.ts';
 import type { Profile, StratumHead } from '../../core/strata/stratum.ts';
@@ -117,7 +119,7 @@ export const small = (rule?: AmbiguityRule): fc.Arbitrary<Small> =>
 			});
 	});
 
-export const subjectOf = ({ axes: list, reachable, space, commands, rules }: Small): Subject => ({
+export const subjectOf = ({ axes: list, reachable, space, commands, rules }: Small): OpenApplication => ({
 	application: {
 		id: 'small',
 		name: 'Small',
@@ -125,7 +127,7 @@ export const subjectOf = ({ axes: list, reachable, space, commands, rules }: Sma
 		axes: [...list],
 		reachable,
 		rules
-	} as unknown as Subject['application'],
+	} as unknown as OpenApplication['application'],
 	space,
 	catalogue: catalogueOf(commands, space)
 });

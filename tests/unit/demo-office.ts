@@ -1,4 +1,6 @@
-import { circumstancesOf, indexOf, type Circumstances, type Subject } from '../../core/check/circumstances.ts';
+import type { Circumstances } from '../../core/check/circumstances.ts';
+import type { OpenApplication } from '../../core/application/application.ts';
+import { circumstancesOf, indexOf } from '../../core/profile/circumstances.ts';
 import { catalogueOf } from '../../core/application/application.ts';
 import { contextSpace } from '../../core/context/space.ts';
 import { desksOf } from '../../core/keyboard/desk.ts';
@@ -7,7 +9,7 @@ import { gneiss } from '../../demo/gneiss/gneiss.ts';
 import { seats } from '../../demo/office.ts';
 import type { StandIn } from '../../demo/stand-in.ts';
 
-export const subjectOf = ({ application, commands }: StandIn): Subject => {
+export const subjectOf = ({ application, commands }: StandIn): OpenApplication => {
 	const space = contextSpace(application.axes, application.reachable);
 	return { application, space, catalogue: catalogueOf(commands, space) };
 };

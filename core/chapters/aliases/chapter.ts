@@ -1,5 +1,6 @@
 import type { CommandId } from '../../application/command.ts';
-import { OutOfReachError, type Difference, type Names, type Selection, type Ground } from '../../chapter/chapter.ts';
+import type { Difference, Names, Selection, Ground } from '../../chapter/chapter.ts';
+import { OutOfReachError } from '../../strata/change.ts';
 import type { Profile, StratumId } from '../../strata/stratum.ts';
 import { stratumById } from '../../strata/stratum.ts';
 import { textChapter, type TextChapter, type TextSplice } from '../../chapter/text.ts';

@@ -1,7 +1,7 @@
 import type { ShortcutIndex } from '../../answer/shortcut-index.ts';
 import type { Catalogue } from '../../application/application.ts';
 import type { CommandId } from '../../application/command.ts';
-import { SEVERITIES } from '../shortcuts/check/finding.ts';
+import { SEVERITIES } from '../../check/severity.ts';
 import type { OfficeDesks } from '../../keyboard/office-desks.ts';
 import type { Profile } from '../../strata/stratum.ts';
 import { AliasFinding, type AliasGround } from './finding.ts';

@@ -1,5 +1,5 @@
 import { isMended, type AnyFinding, type AnyFix, type Checker, type Looking } from '../../check/finding.ts';
-import type { Pen } from '../shortcuts/check/finding.ts';
+import type { Pen } from '../../chapter/chapter.ts';
 import { holding, stratumById, type StratumId } from '../../strata/stratum.ts';
 import { spliceBetween } from '../../chapter/text.ts';
 import { spliced } from '../../recipe/reading.ts';

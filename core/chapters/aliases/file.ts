@@ -4,6 +4,7 @@ import { ENCODINGS } from '../../format/bytes.ts';
 import { readAgain, readWith } from '../../recipe/reading.ts';
 import type { FileRecord, Reading } from '../../recipe/record.ts';
 import { Recipe } from '../../recipe/recipe.ts';
+import { ARROW_RECIPE } from '../../recipe/shipped.ts';
 import { contentOf } from '../../strata/stratum.ts';
 import { sharedEnds } from './shared-ends.ts';
 
@@ -84,14 +85,5 @@ function lineOf(record: FileRecord): AliasLine {
 	const { alias, command, note, lock } = record.fields;
 	return { alias: alias!.value, command: command!.value, note: note?.value ?? '', locks: lock !== undefined, record };
 }
-
-/** The plain shape in which Skarn writes aliases where nothing else is wanted: `ln -> draw.segment # straight line`. */
-export const ARROW_RECIPE: Recipe = Recipe.parse({
-	format: 'skarn-recipe',
-	version: 1,
-	name: 'Arrow lines',
-	holds: 'aliases',
-	record: { shape: 'line', template: '{alias} -> {command}[ {lock:!}][ # {note}]', comment: '#' }
-});
 
 export const emptyAliasFile: AliasFile = { recipe: ARROW_RECIPE, text: '', encoding: 'utf-8' };

@@ -1,6 +1,6 @@
 import type { Catalogue } from '../../application/application.ts';
 import type { CommandId } from '../../application/command.ts';
-import type { Severity } from '../shortcuts/check/finding.ts';
+import type { Severity } from '../../check/severity.ts';
 import type { AliasEntry, AliasTable } from './table.ts';
 
 export const ALIAS_RULE_IDS = ['clash', 'prefix', 'hides', 'orphan', 'duplicate', 'spelling', 'moved', 'locked', 'pays'] as const;

@@ -1,6 +1,6 @@
 import type { Catalogue } from '../../application/application.ts';
 import type { Acceptable } from '../../check/acceptance.ts';
-import type { Severity } from '../shortcuts/check/finding.ts';
+import type { Severity } from '../../check/severity.ts';
 import type { FileProblem } from '../../format/problem.ts';
 import type { Profile, StratumId, StratumKind } from '../../strata/stratum.ts';
 import { changeRecord, removeRecord, switchRecord } from '../../recipe/reading.ts';

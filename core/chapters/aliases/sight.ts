@@ -1,4 +1,4 @@
-import { SEVERITIES, type Severity } from '../shortcuts/check/finding.ts';
+import { SEVERITIES, type Severity } from '../../check/severity.ts';
 import type { StratumId } from '../../strata/stratum.ts';
 import type { AliasReportFinding, FoundInFile } from './report.ts';
 

@@ -1,6 +1,6 @@
 import { aliasTable } from '../aliases/table.ts';
 import type { ShortcutIndex } from '../../answer/shortcut-index.ts';
-import { SEVERITIES } from '../shortcuts/check/finding.ts';
+import { SEVERITIES } from '../../check/severity.ts';
 import { first } from '../../context/bits.ts';
 import type { Profile } from '../../strata/stratum.ts';
 import type { MacroCircumstances, MacroFinding, MacroRuleId, Reported } from './finding.ts';

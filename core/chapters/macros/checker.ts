@@ -2,7 +2,7 @@ import { isMended, type AnyFinding, type AnyFix, type Checker, type Looking } fr
 import type { Pen } from '../shortcuts/check/finding.ts';
 import { shortcutIndex } from '../../answer/shortcut-index.ts';
 import { stratumById, type Profile, type StratumId } from '../../strata/stratum.ts';
-import { applyKeyed, toolsOf } from '../../chapter/keyed.ts';
+import { applyKeyed, toolsOf } from '../../strata/keyed-fold.ts';
 import { macroAcceptable } from './acceptance.ts';
 import { checkMacros } from './check.ts';
 import type { MacroFinding, MacroFix } from './finding.ts';

@@ -1,6 +1,7 @@
 import type { ShortcutIndex } from '../../answer/shortcut-index.ts';
 import type { CommandId } from '../../application/command.ts';
-import type { Severity, Witness } from '../shortcuts/check/finding.ts';
+import type { Witness } from '../shortcuts/check/finding.ts';
+import type { Severity } from '../../check/severity.ts';
 import type { Profile, StratumId } from '../../strata/stratum.ts';
 import type { MacroGround } from './machine.ts';
 import type { Macro } from './macro.ts';

@@ -1,7 +1,7 @@
 import type { Catalogue } from '../../application/application.ts';
 import type { Command, CommandId } from '../../application/command.ts';
 import type { Profile, StratumHead } from '../../strata/stratum.ts';
-import { keyedFold, type Idle } from '../../chapter/keyed.ts';
+import { keyedFold, type Idle } from '../../strata/keyed-fold.ts';
 import { macroOf, macrosIn, type Macro, type MacroEntries, type MacroEntry, type SetMacro } from './macro.ts';
 
 /** A macro in force, with where it comes from. */

@@ -1,9 +1,10 @@
 import type { CommandId } from '../../application/command.ts';
 import { isMended, type AnyFinding, type AnyFix, type Checker, type Looking } from '../../check/finding.ts';
-import { SEVERITIES, type Pen } from '../shortcuts/check/finding.ts';
+import type { Pen } from '../../chapter/chapter.ts';
+import { SEVERITIES } from '../../check/severity.ts';
 import { fingerprint } from '../../check/fingerprint.ts';
 import { entryKeyFor } from '../../strata/entry.ts';
-import { applyKeyed, toolsOf } from '../../chapter/keyed.ts';
+import { applyKeyed, toolsOf } from '../../strata/keyed-fold.ts';
 import { stratumById } from '../../strata/stratum.ts';
 import type { OptionFinding, OptionFix, OptionRule } from './finding.ts';
 import { definitionsOf, MEETING, OPTIONS, optionsFold, optionsIn, type OptionEntry } from './option.ts';

@@ -1,5 +1,5 @@
-import type { Severity } from '../shortcuts/check/finding.ts';
-import type { KeyedFold } from '../../chapter/keyed.ts';
+import type { Severity } from '../../check/severity.ts';
+import type { KeyedFold } from '../../strata/keyed-fold.ts';
 import type { Profile, Stratum, StratumId } from '../../strata/stratum.ts';
 import type { OptionDefinition, OptionPath } from '../../application/option.ts';
 import type { OptionEntry } from './option.ts';

@@ -2,7 +2,7 @@ import { z } from 'zod';
 import type { InputRules } from '../../application/application.ts';
 import { setOrNamed } from '../../strata/change.ts';
 import type { Entries } from '../../strata/entry.ts';
-import { keyedFold, type KeyedFold } from '../../chapter/keyed.ts';
+import { keyedFold, type KeyedFold } from '../../strata/keyed-fold.ts';
 import { contentOf, type Profile } from '../../strata/stratum.ts';
 import { OptionPath, OptionValue, type OptionDefinition } from '../../application/option.ts';
 

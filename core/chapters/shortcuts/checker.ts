@@ -1,11 +1,11 @@
 import type { AnyFinding, AnyFix, Checker, MendingAll } from '../../check/finding.ts';
-import { acceptable } from '../../check/acceptance.ts';
+import { acceptable } from './check/acceptable.ts';
 import { check, tellAll } from './check/check.ts';
 import type { Circumstances } from '../../check/circumstances.ts';
 import { findingId, type Finding, type Pen, type Told } from './check/finding.ts';
 import { fixAll } from './check/fix-all.ts';
 import { fixesOf } from './check/fixes.ts';
-import { seatsOf } from '../../check/groups.ts';
+import { seatsOf } from './check/seats.ts';
 import { CHECK_RULES } from './check/rules/rules.ts';
 import { ofShortcuts } from '../../shortcut/change.ts';
 import { SHORTCUTS } from '../../shortcut/entry.ts';

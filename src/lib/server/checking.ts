@@ -1,6 +1,7 @@
-import { asReleased, circumstancesOf, type Circumstances } from '../../../core/check/circumstances.ts';
+import type { Circumstances } from '../../../core/check/circumstances.ts';
+import { asReleased, circumstancesOf } from '../../../core/profile/circumstances.ts';
 import { findingsIn } from '../../../core/profile/checkers.ts';
-import { errorsLeft } from '../../../core/check/acceptance.ts';
+import { errorsLeft } from '../../../core/chapters/shortcuts/check/acceptable.ts';
 import { releaseFaults } from '../../../core/release/faults.ts';
 import { chapterOf } from '../../../core/profile/chapters.ts';
 import { desksOf } from '../../../core/keyboard/desk.ts';

@@ -8,7 +8,7 @@ import {
 	type Catalogue
 } from '../../../core/application/application.ts';
 import type { Command } from '../../../core/application/command.ts';
-import { indexOf } from '../../../core/check/circumstances.ts';
+import { indexOf } from '../../../core/profile/circumstances.ts';
 import { contextSpace, type ContextSpace } from '../../../core/context/space.ts';
 import { canonicalText } from '../../../core/format/canonical.ts';
 import { stratumFrom } from '../../../core/hand-over/profile-file.ts';

@@ -1,5 +1,6 @@
 import { Checks } from '$core/chapters/shortcuts/check/check';
-import { circumstancesOf, type Subject } from '$core/check/circumstances';
+import type { OpenApplication } from '$core/application/application';
+import { circumstancesOf } from '$core/profile/circumstances';
 import { followEdit } from '$core/profile/follow-edit';
 import type { Finding } from '$core/chapters/shortcuts/check/finding';
 import type { Command } from '$core/application/command';
@@ -25,7 +26,7 @@ export class CheckSession {
 	/** A full check was stopped before its end; the findings are of an earlier state. */
 	stopped = $state(false);
 
-	#subject: Subject | undefined;
+	#subject: OpenApplication | undefined;
 	#desks: ReturnType<typeof desksOf> = [];
 	#released: Stratum | null = null;
 	#checks: Checks | undefined;
@@ -33,7 +34,7 @@ export class CheckSession {
 	#restart: (() => void) | undefined;
 
 	/** Checks everything anew. */
-	start(subject: Subject & { commands: readonly Command[] }, profile: Profile, seats: Seats, released: Stratum | null) {
+	start(subject: OpenApplication & { commands: readonly Command[] }, profile: Profile, seats: Seats, released: Stratum | null) {
 		this.stop();
 		this.#restart = () => this.start(subject, profile, seats, released);
 		this.stopped = false;

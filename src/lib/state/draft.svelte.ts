@@ -1,7 +1,7 @@
 import { namesOf, type Difference, type Names } from '$core/chapter/chapter';
 import { differencesBetween } from '$core/profile/differences';
 import type { Profile } from '$core/strata/stratum';
-import { asReleased } from '$core/check/circumstances';
+import { asReleased } from '$core/profile/circumstances';
 import { published } from '$core/strata/stratum';
 import type { ShortcutIndex } from '$core/answer/shortcut-index';
 import type { Stratum } from '$core/strata/stratum';

@@ -1,6 +1,7 @@
 import { isAccepted } from '$core/check/acceptance';
 import { teller } from '$core/chapters/shortcuts/check/check';
-import { circumstancesOf, type Circumstances } from '$core/check/circumstances';
+import type { Circumstances } from '$core/check/circumstances';
+import { circumstancesOf } from '$core/profile/circumstances';
 import type { Looking } from '$core/check/finding';
 import type { Told } from '$core/chapters/shortcuts/check/finding';
 import { desksOf } from '$core/keyboard/desk';
@@ -8,13 +9,13 @@ import { published } from '$core/strata/stratum';
 import { releaseFaults } from '$core/release/faults';
 import { allFindings, findingsBefore } from './all-findings';
 import { CheckSession } from './check-session.svelte';
-import type { Subject } from '$core/check/circumstances';
+import type { OpenApplication } from '$core/application/application';
 import type { Profile, Stratum } from '$core/strata/stratum';
 import type { WorkspaceDocument } from '$lib/server/workspace-document';
 
 /** What would go out is worked out from this. */
 interface PublishingOf {
-	readonly subject: Subject;
+	readonly subject: OpenApplication;
 	readonly document: Pick<WorkspaceDocument, 'commands'>;
 	readonly profile: Profile;
 	readonly seats: WorkspaceDocument['seats'];

@@ -2,7 +2,9 @@ import { getContext, setContext } from 'svelte';
 import { catalogueOf } from '$core/application/application';
 import { acceptedIn } from '$core/chapters/acceptances/acceptance';
 import { macroTable, profileCatalogue } from '$core/chapters/macros/table';
-import { asReleased, indexOf, type Circumstances, type Subject } from '$core/check/circumstances';
+import type { Circumstances } from '$core/check/circumstances';
+import type { OpenApplication } from '$core/application/application';
+import { asReleased, indexOf } from '$core/profile/circumstances';
 import { contextSpace } from '$core/context/space';
 import type { SearchPaths } from '$core/folders/search';
 import { desksOf } from '$core/keyboard/desk';
@@ -102,7 +104,7 @@ export class Workspace {
 	}
 
 	/** The application ready for questions, without the profile's macros. */
-	get subject(): Subject {
+	get subject(): OpenApplication {
 		return { application: this.document.application, space: this.space, catalogue: this.#ownCatalogue };
 	}
 

@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { page } from '$app/state';
-	import type { Severity } from '$core/chapters/shortcuts/check/finding';
+	import type { Severity } from '$core/check/severity';
 	import { useWorkspace } from '$lib/state/workspace.svelte';
 	import { views } from './views';
 

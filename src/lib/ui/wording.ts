@@ -5,7 +5,7 @@ import type { Meeting, Verdict } from '$core/answer/verdict';
 import type { Kept } from '$core/keyboard/office-desks';
 import { saidIn } from '$core/hand-over/selection';
 import type { Stratum } from '$core/strata/stratum';
-import { listed } from '$core/chapters/shortcuts/check/finding';
+import { listed } from '$core/text/listed';
 import type { CommandId } from '$core/application/command';
 import type { Binding } from '$core/shortcut/effective';
 import { readable, type Keys } from '$core/stroke/stroke';

@@ -1,5 +1,6 @@
 import { Checks } from '$core/chapters/shortcuts/check/check';
-import { circumstancesOf, type Subject } from '$core/check/circumstances';
+import type { OpenApplication } from '$core/application/application';
+import { circumstancesOf } from '$core/profile/circumstances';
 import type { Finding } from '$core/chapters/shortcuts/check/finding';
 import { catalogueOf, type Application } from '$core/application/application';
 import type { Command } from '$core/application/command';
@@ -27,7 +28,7 @@ export type FromCheck =
 /** So many findings go in one message, so that the page is never held up by taking them over. */
 const PORTION = 1_000;
 
-let subject: Subject;
+let subject: OpenApplication;
 let profile: Profile;
 let desks: readonly Desk[];
 let released: Stratum | null;

@@ -1,6 +1,7 @@
 import { expect } from 'chai';
 import { Checks } from '../../../core/chapters/shortcuts/check/check.ts';
-import { circumstancesOf, type Subject } from '../../../core/check/circumstances.ts';
+import type { OpenApplication } from '../../../core/application/application.ts';
+import { circumstancesOf } from '../../../core/profile/circumstances.ts';
 import type { Finding } from '../../../core/chapters/shortcuts/check/finding.ts';
 import { put } from '../../../core/answer/choices.ts';
 import type { Command, CommandId } from '../../../core/application/command.ts';
@@ -27,7 +28,7 @@ function grown(profile: Profile, commands: readonly Command[], n: number): Profi
 
 describe('the check that a page keeps', function () {
 	this.timeout(60_000);
-	const subject: Subject & { commands: readonly Command[] } = { ...subjectOf(gneiss), commands: gneiss.commands };
+	const subject: OpenApplication & { commands: readonly Command[] } = { ...subjectOf(gneiss), commands: gneiss.commands };
 	let browser: Awaited<ReturnType<typeof page>>;
 	before(async () => (browser = await page()));
 	after(() => browser.close());

@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import { hasBit } from '../../../core/context/bits.ts';
-import { indexOf } from '../../../core/check/circumstances.ts';
+import { indexOf } from '../../../core/profile/circumstances.ts';
 import { gneiss } from '../../../demo/gneiss/gneiss.ts';
 import { tuff } from '../../../demo/tuff/tuff.ts';
 import { varve } from '../../../demo/varve/varve.ts';

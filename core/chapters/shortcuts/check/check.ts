@@ -4,16 +4,8 @@ import type { Change } from '../../../shortcut/change.ts';
 import { properPrefixes, readable, type Keys } from '../../../stroke/stroke.ts';
 import type { Circumstances } from '../../../check/circumstances.ts';
 import { contestsOn, type ContestOf } from './contest.ts';
-import {
-	findingId,
-	RULE_IDS,
-	SEVERITIES,
-	type CheckRule,
-	type Finding,
-	type Report,
-	type Telling,
-	type Told
-} from './finding.ts';
+import { findingId, RULE_IDS, type CheckRule, type Finding, type Report, type Telling, type Told } from './finding.ts';
+import { SEVERITIES } from '../../../check/severity.ts';
 import { fingerprint } from '../../../check/fingerprint.ts';
 import { Notes, type Page } from './notes.ts';
 import { CHECK_RULES } from './rules/rules.ts';

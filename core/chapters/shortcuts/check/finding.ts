@@ -6,12 +6,9 @@ import type { Change } from '../../../shortcut/change.ts';
 import type { Binding } from '../../../shortcut/effective.ts';
 import type { Pen } from '../../../chapter/chapter.ts';
 import type { Keys } from '../../../stroke/stroke.ts';
+import type { Severity } from '../../../check/severity.ts';
 import type { Circumstances } from '../../../check/circumstances.ts';
 import type { Contest } from './contest.ts';
-
-/** error: something is broken; attention: works, but not as it seems; note: could be better. */
-export const SEVERITIES = ['error', 'attention', 'note'] as const;
-export type Severity = (typeof SEVERITIES)[number];
 
 /** A concrete input and situation that shows the problem; the bench replays it. Without keys, that there are none. */
 export interface Witness {
@@ -79,12 +76,12 @@ export interface Proposal {
 export type { Pen };
 
 /** What suffers: a binding, several of one command or more, or a command of which there is none. */
-export type Subject = Binding | readonly Binding[] | CommandId;
+export type Sufferer = Binding | readonly Binding[] | CommandId;
 
 /** Takes down what a rule finds. `detail` tells findings on the same subject apart. */
 export interface Report {
 	/** `situation` is that of the witness. */
-	(severity: Severity, subject: Subject, situation: number, detail?: string): void;
+	(severity: Severity, subject: Sufferer, situation: number, detail?: string): void;
 	/** The same of each binding; the witness is where it is alive first, or where its scope begins if it is alive nowhere. */
 	each(severity: Severity, contenders: readonly Contender[], detail?: string): void;
 }
@@ -116,16 +113,6 @@ export function findingId({ rule, detail = '', bindings, command }: Finding): st
 
 export function labelOf({ index }: Pick<Circumstances, 'index'>, { command }: Pick<Binding, 'command'>): string {
 	return index.catalogue.get(command)?.label ?? command;
-}
-
-/** "A", "A and B", "A, B and C". */
-export function listed(names: readonly string[]): string {
-	return names.length < 2 ? (names[0] ?? '') : `${names.slice(0, -1).join(', ')} and ${names.at(-1)}`;
-}
-
-/** The names of at most four, and how many more. Only names that are said are made. */
-export function listedBriefly<T>(all: readonly T[], name: (one: T) => string): string {
-	return all.length <= 4 ? listed(all.map(name)) : `${all.slice(0, 3).map(name).join(', ')} and ${all.length - 3} more`;
 }
 
 /** "Ctrl+E for Extrude". */

@@ -1,4 +1,4 @@
-import { OutOfReachError } from '../../../chapter/chapter.ts';
+import { OutOfReachError } from '../../../strata/change.ts';
 import { overlay } from '../../../answer/overlay.ts';
 import { changeProblems } from '../../../answer/validate.ts';
 import { combined, type Change } from '../../../shortcut/change.ts';

@@ -3,7 +3,8 @@ import type { CommandId } from '../../../application/command.ts';
 import { first, isEmpty } from '../../../context/bits.ts';
 import type { Binding } from '../../../shortcut/effective.ts';
 import type { Keys } from '../../../stroke/stroke.ts';
-import { RULE_IDS, SEVERITIES, type Finding, type RuleId, type Severity, type Subject } from './finding.ts';
+import { RULE_IDS, type Finding, type RuleId, type Sufferer } from './finding.ts';
+import { SEVERITIES, type Severity } from '../../../check/severity.ts';
 
 const SEVERITY_NO: Readonly<Record<Severity, number>> = { error: 0, attention: 1, note: 2 };
 
@@ -21,7 +22,7 @@ const EACH = -2;
  */
 export class Notes {
 	/** What suffers, or several that suffer each for itself. */
-	readonly #subjects: (Subject | readonly Contender[] | undefined)[] = [];
+	readonly #subjects: (Sufferer | readonly Contender[] | undefined)[] = [];
 	/** Its situation, `EACH`, or `END`. */
 	readonly #situations: number[] = [];
 	/** The place of its rule in `RULE_IDS`, times the number of severities, and that of its severity. */
@@ -43,7 +44,7 @@ export class Notes {
 	 * Puts a note on the page in hand. `ruleNo` is the place of the rule in `RULE_IDS`; `keys` are those of the input that the
 	 * page is about.
 	 */
-	add(ruleNo: number, severity: Severity, subject: Subject, situation: number, detail?: string, keys?: Keys): void {
+	add(ruleNo: number, severity: Severity, subject: Sufferer, situation: number, detail?: string, keys?: Keys): void {
 		const at = this.#situations.length;
 		if (detail !== undefined) this.#details.set(at, detail);
 		if (keys !== undefined && typeof subject === 'string') this.#keys.set(at, keys);

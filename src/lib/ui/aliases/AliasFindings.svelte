@@ -1,7 +1,7 @@
 <script lang="ts">
 	import type { AliasReportFinding } from '$core/chapters/aliases/report';
 	import type { AliasWay } from '$core/chapters/aliases/sound-ways';
-	import { SEVERITIES } from '$core/chapters/shortcuts/check/finding';
+	import { SEVERITIES } from '$core/check/severity';
 	import type { AliasSession } from '$lib/state/alias-session.svelte';
 	import { useWorkspace } from '$lib/state/workspace.svelte';
 	import { hotkeys } from '../hotkeys.svelte';

@@ -3,7 +3,7 @@
 	import { put, takeAway } from '$core/answer/choices';
 	import { ofShortcuts, type Change } from '$core/shortcut/change';
 	import { shortcutsIn } from '$core/shortcut/entry';
-	import { OutOfReachError } from '$core/chapter/chapter';
+	import { OutOfReachError } from '$core/strata/change';
 	import { clearing, takingBack } from '$core/profile/differences';
 	import { pathText, type Command } from '$core/application/command';
 	import { EVERYWHERE, scopeText, type Scope } from '$core/context/scope';

@@ -1,4 +1,4 @@
-import type { Severity } from '$core/chapters/shortcuts/check/finding';
+import type { Severity } from '$core/check/severity';
 
 /** A severity as a shape and a tone, so that it reads without colour. */
 export const SIGNS: Readonly<

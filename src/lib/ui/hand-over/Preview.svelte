@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { Button, Checkbox } from 'flowbite-svelte';
 	import { SvelteMap } from 'svelte/reactivity';
-	import { indexOf } from '$core/check/circumstances';
+	import { indexOf } from '$core/profile/circumstances';
 	import { bring, FOLDERS, foldersItem, refusals } from '$core/hand-over/bring';
 	import { isOpen } from '$core/hand-over/compare';
 	import type { Item } from '$core/chapter/chapter';

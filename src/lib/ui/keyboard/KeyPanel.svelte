@@ -2,7 +2,7 @@
 	import { Button } from 'flowbite-svelte';
 	import { takeAway } from '$core/answer/choices';
 	import { ofShortcuts } from '$core/shortcut/change';
-	import { OutOfReachError } from '$core/chapter/chapter';
+	import { OutOfReachError } from '$core/strata/change';
 	import type { Command } from '$core/application/command';
 	import type { Face, Plane } from '$core/answer/key-face';
 	import type { Binding } from '$core/shortcut/effective';

@@ -1,5 +1,5 @@
-import type { Severity } from '$core/chapters/shortcuts/check/finding';
-import { SEVERITIES } from '$core/chapters/shortcuts/check/finding';
+import type { Severity } from '$core/check/severity';
+import { SEVERITIES } from '$core/check/severity';
 import type { Key } from '$core/keyboard/board';
 import type { Face, Plane } from '$core/answer/key-face';
 import { planeOf } from '$core/answer/key-face';

@@ -1,6 +1,6 @@
 <script lang="ts">
 	import type { CommandId } from '$core/application/command';
-	import { SEVERITIES } from '$core/chapters/shortcuts/check/finding';
+	import { SEVERITIES } from '$core/check/severity';
 	import { commandOfMacro, type PlacedMacro } from '$core/chapters/macros/table';
 	import { useWorkspace } from '$lib/state/workspace.svelte';
 	import { SIGNS } from '../findings/severity';

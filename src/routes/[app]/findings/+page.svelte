@@ -5,7 +5,7 @@
 	import { Button, Progressbar } from 'flowbite-svelte';
 	import { isAccepted, staleAcceptances } from '$core/check/acceptance';
 	import type { AnyFinding } from '$core/check/finding';
-	import { SEVERITIES, type Severity } from '$core/chapters/shortcuts/check/finding';
+	import { SEVERITIES, type Severity } from '$core/check/severity';
 	import { countsOf, GROUPINGS, groupsOf, trendOf, type FindingGroup, type Grouping } from '$core/check/groups';
 	import { useWorkspace } from '$lib/state/workspace.svelte';
 	import FindingDetail from '$lib/ui/findings/FindingDetail.svelte';

@@ -4,7 +4,7 @@
 	import { page } from '$app/state';
 	import type { CommandId } from '$core/application/command';
 	import { acceptancesOf, staleAcceptances } from '$core/check/acceptance';
-	import { SEVERITIES } from '$core/chapters/shortcuts/check/finding';
+	import { SEVERITIES } from '$core/check/severity';
 	import { Macro, MACROS, macroIdFor, macrosIn, type MacroStep, type StepKind } from '$core/chapters/macros/macro';
 	import { duplicateOf, patternsFor, type Pattern } from '$core/chapters/macros/patterns';
 	import { dropMacro, lockMacro, removeMacro, setMacro } from '$core/chapters/macros/writing';

@@ -1,17 +1,11 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
 import { definitionsOf, optionsFold, optionsIn, valueOf } from '../../../../core/chapters/options/option.ts';
-import {
-	nearestValue,
-	OptionDefinition,
-	valueProblem,
-	valueText,
-	type OptionType
-} from '../../../../core/application/option.ts';
+import { nearestValue, OptionDefinition, valueProblem, valueText, type OptionType } from '../../../../core/application/option.ts';
 import { optionChecker } from '../../../../core/chapters/options/checker.ts';
 import { lockOption, removeOption, resetOption, setOption } from '../../../../core/chapters/options/writing.ts';
 import type { Looking } from '../../../../core/check/finding.ts';
-import { circumstancesOf, indexOf } from '../../../../core/check/circumstances.ts';
+import { circumstancesOf, indexOf } from '../../../../core/profile/circumstances.ts';
 import { compareFile } from '../../../../core/hand-over/compare.ts';
 import { profileFile, readProfileFile, writeProfileFile } from '../../../../core/hand-over/profile-file.ts';
 import { SECTIONS, selectProfile, USUAL } from '../../../../core/hand-over/selection.ts';

@@ -12,7 +12,7 @@ import { macrosIn } from '../../../../core/chapters/macros/macro.ts';
 import { shortcutsIn } from '../../../../core/shortcut/entry.ts';
 import { wireOf } from '../../../../core/profile/wire.ts';
 import { aliasLines, emptyAliasFile } from '../../../../core/chapters/aliases/file.ts';
-import { indexOf } from '../../../../core/check/circumstances.ts';
+import { indexOf } from '../../../../core/profile/circumstances.ts';
 import { applyEdit } from '../../../../core/profile/edit.ts';
 import { scopeText } from '../../../../core/context/scope.ts';
 import { readShortcutsCsv, writeShortcutsCsv } from '../../../../core/hand-over/shortcuts-csv.ts';

@@ -1,7 +1,7 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
 import { check, teller } from '../../../../core/chapters/shortcuts/check/check.ts';
-import { circumstancesOf, indexOf } from '../../../../core/check/circumstances.ts';
+import { circumstancesOf, indexOf } from '../../../../core/profile/circumstances.ts';
 import { fixesOf } from '../../../../core/chapters/shortcuts/check/fixes.ts';
 import { compareFile } from '../../../../core/hand-over/compare.ts';
 import { readShortcutsCsv } from '../../../../core/hand-over/shortcuts-csv.ts';

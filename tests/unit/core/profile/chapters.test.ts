@@ -2,7 +2,7 @@ import '../../../../core/recipe/shapes/all.ts';
 import { expect } from 'chai';
 import fc from 'fast-check';
 import { emptyAliasFile } from '../../../../core/chapters/aliases/file.ts';
-import { indexOf } from '../../../../core/check/circumstances.ts';
+import { indexOf } from '../../../../core/profile/circumstances.ts';
 import { canonicalText } from '../../../../core/format/canonical.ts';
 import { bring } from '../../../../core/hand-over/bring.ts';
 import { compareFile } from '../../../../core/hand-over/compare.ts';

@@ -7,7 +7,7 @@ import { effectiveProfile } from '../../../../core/shortcut/effective.ts';
 import { entryKey, shortcutKey, shortcutsIn, type Entry } from '../../../../core/shortcut/entry.ts';
 import type { Profile } from '../../../../core/strata/stratum.ts';
 import { inOrder } from '../../../../core/strata/entry.ts';
-import { keyedFold } from '../../../../core/chapter/keyed.ts';
+import { keyedFold } from '../../../../core/strata/keyed-fold.ts';
 import { stratumOf } from '../../strata.ts';
 import { put, takeAway } from '../../../../core/answer/choices.ts';
 import { KEYS, heads, scopeOf, small, type Small } from '../../arbitrary.ts';

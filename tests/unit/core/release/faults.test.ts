@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import { emptyAliasFile } from '../../../../core/chapters/aliases/file.ts';
-import { circumstancesOf } from '../../../../core/check/circumstances.ts';
+import { circumstancesOf } from '../../../../core/profile/circumstances.ts';
 import { published } from '../../../../core/strata/stratum.ts';
 import { Macro } from '../../../../core/chapters/macros/macro.ts';
 import { parseSteps } from '../../../../core/chapters/macros/steps.ts';

@@ -3,7 +3,8 @@ import type { Keys } from '../../../../stroke/stroke.ts';
 import { count, hasBit } from '../../../../context/bits.ts';
 import { NOTHING } from '../../../../context/kernel.ts';
 import type { Circumstances } from '../../../../check/circumstances.ts';
-import { labelOf, listedBriefly, type CheckRule } from '../finding.ts';
+import { labelOf, type CheckRule } from '../finding.ts';
+import { listedBriefly } from '../../../../text/listed.ts';
 import { go, limits, moves } from '../proposals.ts';
 
 /** Some reachable situation leaves the winner undecided, or opens a chooser. */

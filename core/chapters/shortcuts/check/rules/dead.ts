@@ -1,6 +1,7 @@
 import { count } from '../../../../context/bits.ts';
 import { NOTHING } from '../../../../context/kernel.ts';
-import { labelOf, listedBriefly, saying, type CheckRule } from '../finding.ts';
+import { labelOf, saying, type CheckRule } from '../finding.ts';
+import { listedBriefly } from '../../../../text/listed.ts';
 import { go, goes, moves } from '../proposals.ts';
 
 /**

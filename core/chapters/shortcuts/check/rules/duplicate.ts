@@ -2,7 +2,8 @@ import { count } from '../../../../context/bits.ts';
 import type { CommandSet, Contender } from '../../../../answer/rules/rule.ts';
 import { entryKey, shortcutsIn } from '../../../../shortcut/entry.ts';
 import { stratumById } from '../../../../strata/stratum.ts';
-import { labelOf, listed, type CheckRule } from '../finding.ts';
+import { labelOf, type CheckRule } from '../finding.ts';
+import { listed } from '../../../../text/listed.ts';
 import { drops, go } from '../proposals.ts';
 
 /**

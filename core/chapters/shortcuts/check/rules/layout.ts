@@ -1,6 +1,8 @@
 import { count } from '../../../../context/bits.ts';
 import { deskLabel, type Trouble } from '../../../../keyboard/office-desks.ts';
-import { labelOf, listed, type CheckRule, type Severity } from '../finding.ts';
+import { labelOf, type CheckRule } from '../finding.ts';
+import { listed } from '../../../../text/listed.ts';
+import type { Severity } from '../../../../check/severity.ts';
 import { goes, moves } from '../proposals.ts';
 
 const SEVERITY: Readonly<Record<Trouble['kind'], Severity>> = {

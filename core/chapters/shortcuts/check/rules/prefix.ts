@@ -1,5 +1,6 @@
 import { absorb, count, intersection, noBits } from '../../../../context/bits.ts';
-import { labelOf, listedBriefly, saying, type CheckRule } from '../finding.ts';
+import { labelOf, saying, type CheckRule } from '../finding.ts';
+import { listedBriefly } from '../../../../text/listed.ts';
 import { go, moves } from '../proposals.ts';
 
 /** A stroke is complete and also begins a longer sequence: the longer is cut short, or the shorter has to wait. */

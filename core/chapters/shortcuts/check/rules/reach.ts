@@ -8,7 +8,8 @@ import type { OfficeDesks } from '../../../../keyboard/office-desks.ts';
 import { HARDLY_USED } from '../../../../suggest/suggest.ts';
 import type { Keys } from '../../../../stroke/stroke.ts';
 import type { Circumstances } from '../../../../check/circumstances.ts';
-import { labelOf, listed, type CheckRule } from '../finding.ts';
+import { labelOf, type CheckRule } from '../finding.ts';
+import { listed } from '../../../../text/listed.ts';
 import { movesTo } from '../proposals.ts';
 import { takeAway } from '../../../../answer/choices.ts';
 

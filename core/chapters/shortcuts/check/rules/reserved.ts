@@ -1,5 +1,6 @@
 import { count } from '../../../../context/bits.ts';
-import { labelOf, listed, type CheckRule } from '../finding.ts';
+import { labelOf, type CheckRule } from '../finding.ts';
+import { listed } from '../../../../text/listed.ts';
 import { goes, moves } from '../proposals.ts';
 
 /** A platform in use, or the application itself, keeps the stroke. */

@@ -1,6 +1,7 @@
 import { count, hasBit } from '../../../../context/bits.ts';
 import { NOTHING } from '../../../../context/kernel.ts';
-import { labelOf, listedBriefly, saying, type CheckRule } from '../finding.ts';
+import { labelOf, saying, type CheckRule } from '../finding.ts';
+import { listedBriefly } from '../../../../text/listed.ts';
 import { go, goes, limits, moves } from '../proposals.ts';
 
 /** A binding is masked in a part of its scope by others, and still wins elsewhere. May be intended. */

@@ -3,7 +3,7 @@ import { aliasAcceptable } from '../../../../../core/chapters/aliases/acceptance
 import { aliasFindings } from '../../../../../core/chapters/aliases/check.ts';
 import { emptyAliasFile } from '../../../../../core/chapters/aliases/file.ts';
 import { accepts, isAccepted, acceptancesOf, staleAcceptances } from '../../../../../core/check/acceptance.ts';
-import { circumstancesOf, indexOf } from '../../../../../core/check/circumstances.ts';
+import { circumstancesOf, indexOf } from '../../../../../core/profile/circumstances.ts';
 import { macroAcceptable } from '../../../../../core/chapters/macros/acceptance.ts';
 import { checkMacros } from '../../../../../core/chapters/macros/check.ts';
 import { Macro } from '../../../../../core/chapters/macros/macro.ts';

@@ -11,7 +11,7 @@ import { answerTo, completions } from '../../../../../core/chapters/aliases/prom
 import { aliasTable } from '../../../../../core/chapters/aliases/table.ts';
 import { catalogueOf } from '../../../../../core/application/application.ts';
 import { contextSpace } from '../../../../../core/context/space.ts';
-import { circumstancesOf } from '../../../../../core/check/circumstances.ts';
+import { circumstancesOf } from '../../../../../core/profile/circumstances.ts';
 import { published } from '../../../../../core/strata/stratum.ts';
 import { desksOf } from '../../../../../core/keyboard/desk.ts';
 import { FactoryWriteError, StaleChangeError } from '../../../../../core/strata/change.ts';

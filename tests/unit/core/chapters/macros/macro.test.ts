@@ -5,7 +5,7 @@ import { Checks, check } from '../../../../../core/chapters/shortcuts/check/chec
 import { followEdit } from '../../../../../core/profile/follow-edit.ts';
 import { shortcutsIn } from '../../../../../core/shortcut/entry.ts';
 import { findingId } from '../../../../../core/chapters/shortcuts/check/finding.ts';
-import { indexOf } from '../../../../../core/check/circumstances.ts';
+import { indexOf } from '../../../../../core/profile/circumstances.ts';
 import { checkMacros, macroGround } from '../../../../../core/chapters/macros/check.ts';
 import { MACRO_RULE_IDS } from '../../../../../core/chapters/macros/finding.ts';
 import { IDLE, play } from '../../../../../core/chapters/macros/machine.ts';

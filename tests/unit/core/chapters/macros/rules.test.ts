@@ -1,5 +1,5 @@
 import { expect } from 'chai';
-import { indexOf } from '../../../../../core/check/circumstances.ts';
+import { indexOf } from '../../../../../core/profile/circumstances.ts';
 import { checkMacros } from '../../../../../core/chapters/macros/check.ts';
 import type { MacroRuleId } from '../../../../../core/chapters/macros/finding.ts';
 import { IDLE, perform, type Activity, type Fault } from '../../../../../core/chapters/macros/machine.ts';

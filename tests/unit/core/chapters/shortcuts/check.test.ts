@@ -1,7 +1,7 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
 import { check, Checks, checksOf, teller } from '../../../../../core/chapters/shortcuts/check/check.ts';
-import { asReleased, circumstancesOf } from '../../../../../core/check/circumstances.ts';
+import { asReleased, circumstancesOf } from '../../../../../core/profile/circumstances.ts';
 import { findingId, type Told } from '../../../../../core/chapters/shortcuts/check/finding.ts';
 import { fixesOf } from '../../../../../core/chapters/shortcuts/check/fixes.ts';
 import { overlay } from '../../../../../core/answer/overlay.ts';

@@ -1,6 +1,7 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
-import { RULE_IDS, SEVERITIES, type Finding, type Subject } from '../../../../../core/chapters/shortcuts/check/finding.ts';
+import { RULE_IDS, type Finding, type Sufferer } from '../../../../../core/chapters/shortcuts/check/finding.ts';
+import { SEVERITIES } from '../../../../../core/check/severity.ts';
 import { Notes } from '../../../../../core/chapters/shortcuts/check/notes.ts';
 import { MOST_SITUATIONS } from '../../../../../core/context/space.ts';
 import type { Binding } from '../../../../../core/shortcut/effective.ts';
@@ -10,7 +11,7 @@ const binding = (n: number) => ({ key: `b${n}`, command: `c${n}`, keys: `Ctrl+${
 
 describe('notes of a check', () => {
 	it('spell out exactly what was noted, in its order', () => {
-		const subject: fc.Arbitrary<Subject> = fc.oneof(
+		const subject: fc.Arbitrary<Sufferer> = fc.oneof(
 			fc.nat(9).map(binding),
 			fc.array(fc.nat(9).map(binding), { minLength: 1, maxLength: 4 }),
 			fc.nat(9).map((n) => `c${n}` as never)

@@ -1,14 +1,9 @@
 import { expect } from 'chai';
-import {
-	acceptable,
-	acceptedAs,
-	accepts,
-	errorsLeft,
-	acceptancesOf,
-	staleAcceptances
-} from '../../../../../core/check/acceptance.ts';
+import { acceptedAs, accepts, acceptancesOf, staleAcceptances } from '../../../../../core/check/acceptance.ts';
+import { acceptable, errorsLeft } from '../../../../../core/chapters/shortcuts/check/acceptable.ts';
 import { check, teller } from '../../../../../core/chapters/shortcuts/check/check.ts';
-import { circumstancesOf, type Subject } from '../../../../../core/check/circumstances.ts';
+import type { OpenApplication } from '../../../../../core/application/application.ts';
+import { circumstancesOf } from '../../../../../core/profile/circumstances.ts';
 import type { RuleId, Told } from '../../../../../core/chapters/shortcuts/check/finding.ts';
 import { KeyFinding } from '../../../../../core/chapters/shortcuts/checker.ts';
 import { fixesOf } from '../../../../../core/chapters/shortcuts/check/fixes.ts';
@@ -27,7 +22,7 @@ import { parseKeys } from '../../../../../core/stroke/stroke.ts';
 import { heads } from '../../../arbitrary.ts';
 
 /** A rough program with two modes and a prompt where one types; commands by id, what they have beside it in `more`. */
-function rough(more: Record<string, object> = {}, rules: object = {}): Subject {
+function rough(more: Record<string, object> = {}, rules: object = {}): OpenApplication {
 	const application = Application.parse({
 		id: 'rough',
 		name: 'Rough',
@@ -84,7 +79,7 @@ const strata = (...texts: string[]): Profile =>
 const desks = (...setups: Partial<DeskSetup>[]) =>
 	desksOf(setups.map((desk, i) => ({ id: `C-0${i + 1}`, desk: { ...USUAL_DESK, ...desk } })));
 
-function told(subject: Subject, profile: Profile, at = desks({}), released: Profile | undefined = undefined): Told[] {
+function told(subject: OpenApplication, profile: Profile, at = desks({}), released: Profile | undefined = undefined): Told[] {
 	const c = circumstancesOf(subject, profile, at, released ? released[1]! : null);
 	return check(c).map(teller(c));
 }

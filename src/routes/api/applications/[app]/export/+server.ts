@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { indexOf } from '$core/check/circumstances.ts';
+import { indexOf } from '$core/profile/circumstances.ts';
 import { aliasTable } from '$core/chapters/aliases/table.ts';
 import { Section, selectProfile, USUAL, type Selection } from '$core/hand-over/selection.ts';
 import { parseScope } from '$core/context/scope.ts';
