@@ -1,27 +1,22 @@
 import { wordsFor, type Bits } from './bits.ts';
 import { KERNEL_CODE } from './kernel-code.ts';
+import { plainKernel } from './plain-kernel.ts';
+import type { Row, SetKernel } from './set-kernel.ts';
 import { MOST_SITUATIONS, type ScopeSet } from './space.ts';
 
-/** A set of situations in the kernel's memory, by the address at which it begins. */
-export type Row = number & { readonly row: unique symbol };
+export type { Row };
 
-interface Kernel {
-	readonly memory: WebAssembly.Memory;
-	absorb(a: Row, b: Row, bytes: number): void;
-	absorbBoth(a: Row, b: Row, c: Row, bytes: number): void;
-	join(a: Row, b: Row, c: Row, bytes: number): number;
-	both(to: Row, a: Row, b: Row, bytes: number): number;
-	without(to: Row, a: Row, b: Row, bytes: number): number;
-	claim(to: Row, a: Row, taken: Row, bytes: number): number;
-	lose(lost: Row, a: Row, others: number, count: number, bytes: number): number;
-	meets(a: Row, b: Row, bytes: number): number;
-	firstOfBoth(a: Row, b: Row, bytes: number): number;
-	masked(to: Row, left: Row, won: Row, mine: Row, tied: Row, heard: Row, cut: Row, bytes: number): number;
+/** The kernel in WebAssembly, or the plain one where the code does not load: in a browser without 128-bit words, say. */
+function loaded(): SetKernel {
+	try {
+		const code = Uint8Array.from(atob(KERNEL_CODE), (character) => character.charCodeAt(0));
+		return new WebAssembly.Instance(new WebAssembly.Module(code)).exports as unknown as SetKernel;
+	} catch {
+		return plainKernel();
+	}
 }
 
-const kernel = new WebAssembly.Instance(
-	new WebAssembly.Module(Uint8Array.from(atob(KERNEL_CODE), (character) => character.charCodeAt(0)))
-).exports as unknown as Kernel;
+const kernel = loaded();
 
 const PAGE = 65_536;
 let words = new Int32Array(kernel.memory.buffer);
