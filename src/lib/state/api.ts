@@ -24,3 +24,9 @@ export async function ask<T>(path: string, method = 'GET', body?: unknown, get: 
 	if (!response.ok) throw new ApiError(response.status, (await response.json().catch(() => ({}))) as Record<string, unknown>);
 	return response.status === 204 ? (undefined as T) : ((await response.json()) as T);
 }
+
+/** What an answer that is no success says. Throws what is something else. */
+export function told(error: unknown): string {
+	if (error instanceof ApiError) return error.message;
+	throw error;
+}

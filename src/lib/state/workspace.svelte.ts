@@ -22,9 +22,7 @@ import { Findings } from './findings.svelte';
 import type { Notice } from './notice';
 import { Publishing } from './publishing.svelte';
 import { editReadable, strataReadable } from './shapes';
-
-const remembered = (key: string) => localStorage.getItem(`skarn-${key}`);
-const remember = (key: string, value: string) => localStorage.setItem(`skarn-${key}`, value);
+import { remember, remembered } from './remembered';
 
 /**
  * One application in the browser: what the server holds, what follows from it, and the ways to change it. Data flows one

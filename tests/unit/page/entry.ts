@@ -3,5 +3,7 @@ export { AliasSession } from '$lib/state/alias-session.svelte';
 export { ApiError } from '$lib/state/api';
 export { CheckSession } from '$lib/state/check-session.svelte';
 export { keepText, keptTexts } from '$lib/state/kept-texts';
+export { RecentFiles } from '$lib/state/recent-files.svelte';
+export { RecipeWorkshop } from '$lib/state/recipe-workshop.svelte';
 export { Workspace } from '$lib/state/workspace.svelte';
 export { FileReading, ReadingRefusedError } from '$lib/workers/reading';

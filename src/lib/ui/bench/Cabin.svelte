@@ -4,7 +4,7 @@
 	/** A cable-car cabin's frame, to select things on. Each part says what kind of thing it is. */
 	const props: DrawingProps = $props();
 	const { frameNumbers = false, edges: weight = 'plain' } = $derived(props);
-	const { pick, isOn } = new Picking(() => props);
+	const { pick, isOn, part } = new Picking(() => props, 'component');
 
 	const faces = ['M150 110 290 140 290 268 150 232Z', 'M290 140 400 104 400 226 290 268Z', 'M150 110 262 78 400 104 290 140Z'];
 	const windows = ['M166 128 216 139 216 186 166 174Z', 'M228 142 276 152 276 202 228 189Z', 'M306 150 384 124 384 168 306 197Z'];
@@ -23,14 +23,6 @@
 		[400, 104],
 		[290, 268]
 	] as const;
-	const names: Record<string, string> = {
-		vertex: 'a vertex',
-		edge: 'an edge',
-		face: 'a face',
-		body: 'the floor body',
-		component: 'the hanger',
-		nothing: 'nothing'
-	};
 </script>
 
 <!-- svelte-ignore a11y_click_events_have_key_events, a11y_no_noninteractive_element_interactions -->
@@ -38,40 +30,35 @@
 	viewBox="96 8 356 300"
 	class={weight}
 	role="group"
-	aria-label="Cabin frame; click a part to select it"
+	aria-label="Cabin frame; click a part to select it, or go from part to part with the arrow keys"
 	onclick={(event) => pick(event, 'nothing', 'nothing')}
 >
 	<path class="ground" d="M96 290H452" />
-	<g
-		class="component"
-		class:on={isOn('component', 'component')}
-		role="presentation"
-		onclick={(e) => pick(e, 'component', 'component')}
-	>
-		<title>Select {names['component']}</title>
+	<g class="component" class:on={isOn('component', 'component')} {...part('component', 'component', 'the hanger')}>
+		<title>Select the hanger</title>
 		<path d="M268 92V44q0-14 14-14h40" /><path d="M252 92h34" /><circle cx="330" cy="30" r="9" /><path
 			class="rope"
 			d="M100 40 450 20"
 		/>
 	</g>
-	<g class="body" class:on={isOn('body', 'body')} role="presentation" onclick={(e) => pick(e, 'body', 'body')}>
-		<title>Select {names['body']}</title>
+	<g class="body" class:on={isOn('body', 'body')} {...part('body', 'body', 'the floor body')}>
+		<title>Select the floor body</title>
 		<path d="M144 236 290 274 406 231 406 244 290 288 144 249Z" />
 	</g>
 	{#each faces as d, i (d)}
-		<path class="face" class:on={isOn('face', `face${i}`)} {d} role="presentation" onclick={(e) => pick(e, 'face', `face${i}`)}
-			><title>Select {names['face']}</title></path
+		<path class="face" class:on={isOn('face', `face${i}`)} {d} {...part('face', `face${i}`, `face ${i + 1}`)}
+			><title>Select a face</title></path
 		>
 	{/each}
 	{#each windows as d (d)}<path class="pane" {d} />{/each}
 	{#each edges as d, i (d)}
-		<g class="edge" class:on={isOn('edge', `edge${i}`)} role="presentation" onclick={(e) => pick(e, 'edge', `edge${i}`)}
-			><title>Select {names['edge']}</title><path class="hit" {d} /><path class="line" {d} /></g
+		<g class="edge" class:on={isOn('edge', `edge${i}`)} {...part('edge', `edge${i}`, `edge ${i + 1}`)}
+			><title>Select an edge</title><path class="hit" {d} /><path class="line" {d} /></g
 		>
 	{/each}
 	{#each vertices as [cx, cy], i (i)}
-		<g class="vertex" class:on={isOn('vertex', `vertex${i}`)} role="presentation" onclick={(e) => pick(e, 'vertex', `vertex${i}`)}
-			><title>Select {names['vertex']}</title><circle class="hit" {cx} {cy} r="9" /><circle class="dot" {cx} {cy} r="3.2" /></g
+		<g class="vertex" class:on={isOn('vertex', `vertex${i}`)} {...part('vertex', `vertex${i}`, `vertex ${i + 1}`)}
+			><title>Select a vertex</title><circle class="hit" {cx} {cy} r="9" /><circle class="dot" {cx} {cy} r="3.2" /></g
 		>
 	{/each}
 	{#if frameNumbers}{#each vertices as [x, y], i (i)}<text x={x + 8} y={y - 8}>F{i + 1}</text>{/each}{/if}
@@ -89,6 +76,10 @@
 		stroke: var(--ink-2);
 		stroke-width: 1.4;
 		stroke-linejoin: round;
+	}
+	[data-part]:focus-visible {
+		outline: 2px solid var(--azurite);
+		outline-offset: 2px;
 	}
 	.ground {
 		stroke: var(--line-strong);

@@ -4,7 +4,8 @@
 	/** A plan of the cabin, seen from above, to select things on: what a drawing office looks at. */
 	const props: DrawingProps = $props();
 	const { frameNumbers = false, edges: weight = 'plain' } = $derived(props);
-	const { pick, isOn } = new Picking(() => props);
+	const { pick, isOn, part: partOf } = new Picking(() => props, 'hatch0');
+	const nameOf = (kind: string, i: number) => `${kind === 'symbol' ? 'placed symbol' : kind} ${i + 1}`;
 
 	/** What the program tells apart, with what of the plan is such. */
 	const curves = [
@@ -28,8 +29,9 @@
 	const frames = [142, 230, 320, 408];
 </script>
 
-{#snippet part(kind: string, id: string, d: string)}
-	<g class={kind} class:on={isOn(kind, id)} role="presentation" onclick={(event) => pick(event, kind, id)}>
+{#snippet part(kind: string, i: number, d: string)}
+	{@const id = `${kind}${i}`}
+	<g class={kind} class:on={isOn(kind, id)} {...partOf(kind, id, nameOf(kind, i))}>
 		<title>Select a {kind === 'symbol' ? 'placed symbol' : kind}</title><path class="hit" {d} /><path class="line" {d} />
 	</g>
 {/snippet}
@@ -39,22 +41,17 @@
 	viewBox="96 30 400 260"
 	class={weight}
 	role="group"
-	aria-label="Plan of the cabin; click a part to select it"
+	aria-label="Plan of the cabin; click a part to select it, or go from part to part with the arrow keys"
 	onclick={(event) => pick(event, 'nothing', 'nothing')}
 >
 	<path class="axis" d="M110 150H440" />
-	{#each hatches as d, i (d)}{@render part('hatch', `hatch${i}`, d)}{/each}
-	{#each curves as d, i (d)}{@render part('curve', `curve${i}`, d)}{/each}
-	{#each symbols as d, i (d)}{@render part('symbol', `symbol${i}`, d)}{/each}
-	{#each dimensions as d, i (d)}{@render part('dimension', `dimension${i}`, d)}{/each}
+	{#each hatches as d, i (d)}{@render part('hatch', i, d)}{/each}
+	{#each curves as d, i (d)}{@render part('curve', i, d)}{/each}
+	{#each symbols as d, i (d)}{@render part('symbol', i, d)}{/each}
+	{#each dimensions as d, i (d)}{@render part('dimension', i, d)}{/each}
 	{#each texts as { x, y, said }, i (said)}
-		<text
-			class="text"
-			class:on={isOn('text', `text${i}`)}
-			{x}
-			{y}
-			role="presentation"
-			onclick={(event) => pick(event, 'text', `text${i}`)}>{said}</text
+		<text class="text" class:on={isOn('text', `text${i}`)} {x} {y} {...partOf('text', `text${i}`, `the text ${said}`)}
+			>{said}</text
 		>
 	{/each}
 	{#if frameNumbers}{#each frames as x, i (x)}<text class="frame" {x} y="62">F{i + 1}</text>{/each}{/if}
@@ -77,6 +74,10 @@
 		fill: none;
 		stroke: var(--ink-2);
 		stroke-width: var(--weight);
+	}
+	[data-part]:focus-visible {
+		outline: 2px solid var(--azurite);
+		outline-offset: 2px;
 	}
 	.axis {
 		stroke: var(--garnet);

@@ -23,6 +23,7 @@
 	type="button"
 	class={form}
 	role={form === 'menu' ? 'menuitem' : undefined}
+	tabindex={form === 'menu' ? -1 : 0}
 	title="{command.label}: {command.description} Alt with a click shows its card."
 	onclick={act}
 	onkeydown={(event) => event.key === 'Enter' && event.altKey && act(event)}

@@ -4,7 +4,9 @@
 	import { labelOf } from '../wording';
 	import Cabin from './Cabin.svelte';
 	import CabinPlan from './CabinPlan.svelte';
-	import Control from './Control.svelte';
+	import Chooser from './Chooser.svelte';
+	import MenuBar from './MenuBar.svelte';
+	import Ribbon from './Ribbon.svelte';
 	import { benchOptions, readoutText, type Place } from './readout';
 	import type { BenchSession } from './session.svelte';
 	import { CONTENTS, menusOf, panesOf, ribbonOf } from './surfaces';
@@ -31,7 +33,6 @@
 		{ x: 304, y: 204 },
 		{ x: 194, y: 40 }
 	];
-	let openMenu = $state<string | undefined>(undefined);
 	let refused = $state('');
 
 	/** Goes to the situation that differs in this axis; when it cannot occur, the first axis leads and the rest follows. */
@@ -62,10 +63,6 @@
 	function onkeydown(event: KeyboardEvent) {
 		if ((event.target as HTMLElement).closest('button') && (event.key === 'Enter' || event.key === ' ' || event.key === 'Tab'))
 			return;
-		if (event.key === 'Escape' && openMenu) {
-			openMenu = undefined;
-			return;
-		}
 		if (!session.press(event)) return;
 		event.preventDefault();
 		event.stopPropagation();
@@ -119,36 +116,8 @@
 			<button type="button" aria-pressed={situation[0] === node.id} onclick={() => stand(0, node.id)}>{node.label}</button>
 		{/each}
 	</div>
-	<div class="menus" role="menubar" aria-label="Menus">
-		{#each menus as { name, commands } (name)}
-			<div class="menu-place">
-				<button
-					type="button"
-					role="menuitem"
-					aria-haspopup="true"
-					aria-expanded={openMenu === name}
-					onclick={() => (openMenu = openMenu === name ? undefined : name)}>{name}</button
-				>
-				{#if openMenu === name}
-					<div class="menu" role="menu" aria-label={name}>
-						{#each commands as command (command.id)}
-							<Control {command} form="menu" onrun={() => ((openMenu = undefined), session.run(command.id))} />
-						{/each}
-					</div>
-				{/if}
-			</div>
-		{/each}
-	</div>
-	<div class="ribbon" role="group" aria-label="Ribbon">
-		{#each ribbon as { name, commands } (name)}
-			<div class="group">
-				<div class="controls">
-					{#each commands as command (command.id)}<Control {command} form="ribbon" onrun={() => session.run(command.id)} />{/each}
-				</div>
-				<span class="group-name">{name}</span>
-			</div>
-		{/each}
-	</div>
+	<MenuBar {menus} onrun={(id) => session.run(id)} />
+	<Ribbon groups={ribbon} onrun={(id) => session.run(id)} />
 	<div class="body">
 		{#if panes.left.length > 0}
 			<div class="side">
@@ -176,15 +145,7 @@
 				}}
 			/>
 			{#if session.offered.length > 0}
-				<ul class="chooser" role="listbox" aria-label="Chooser">
-					{#each session.offered as id, i (id)}
-						<li role="option" aria-selected={i === session.chosen}>
-							<button type="button" tabindex="-1" onclick={(e) => (e.stopPropagation(), session.take(i), frame?.focus())}
-								>{labelOf(workspace.index, id)}</button
-							>
-						</li>
-					{/each}
-				</ul>
+				<Chooser {session} ontake={() => frame?.focus()} />
 			{/if}
 		</div>
 		{#if panes.right.length > 0}
@@ -259,66 +220,6 @@
 		color: var(--ink);
 		font-weight: 600;
 	}
-	.menus {
-		display: flex;
-		flex-wrap: wrap;
-		padding: 2px 6px;
-		border-bottom: 1px solid var(--line);
-	}
-	.menu-place {
-		position: relative;
-	}
-	.menus > .menu-place > button {
-		padding: 2px 6px;
-		border: 0;
-		background: none;
-		color: var(--ink);
-		font: inherit;
-		font-size: 13px;
-		font-stretch: 84%;
-		border-radius: var(--radius);
-	}
-	.menus > .menu-place > button:hover,
-	.menus [aria-expanded='true'] {
-		background: var(--line);
-	}
-	.menu {
-		position: absolute;
-		z-index: 20;
-		top: 100%;
-		left: 0;
-		width: 300px;
-		max-height: 380px;
-		overflow-y: auto;
-		padding: 4px;
-		border: 1px solid var(--control);
-		border-radius: 4px;
-		background: var(--raised);
-		box-shadow: 0 8px 24px rgb(0 0 0 / 0.2);
-	}
-	.ribbon {
-		display: flex;
-		gap: 2px;
-		padding: 3px 6px;
-		border-bottom: 1px solid var(--line-strong);
-		background: var(--panel);
-		overflow: hidden;
-		min-height: 82px;
-	}
-	.group {
-		display: grid;
-		grid-template-rows: 1fr auto;
-		padding: 0 6px;
-		border-right: 1px solid var(--line-strong);
-	}
-	.controls {
-		display: flex;
-	}
-	.group-name {
-		font-size: 12px;
-		color: var(--ink-3);
-		text-align: center;
-	}
 	.body {
 		display: flex;
 		min-height: 0;
@@ -369,34 +270,6 @@
 		border-bottom: 1px solid var(--control);
 		min-width: 90px;
 		min-height: 18px;
-	}
-	.chooser {
-		position: absolute;
-		left: 50%;
-		top: 42%;
-		translate: -50% -50%;
-		min-width: 190px;
-		margin: 0;
-		padding: 4px;
-		list-style: none;
-		border: 1px solid var(--ink-2);
-		border-radius: 4px;
-		background: var(--raised);
-		box-shadow: 0 8px 26px rgb(0 0 0 / 0.25);
-	}
-	.chooser button {
-		width: 100%;
-		padding: 5px 10px;
-		border: 0;
-		border-radius: 2px;
-		background: none;
-		color: var(--ink);
-		font: inherit;
-		text-align: left;
-	}
-	.chooser [aria-selected='true'] button {
-		background: var(--azurite);
-		color: var(--ground);
 	}
 	.status {
 		display: flex;
