@@ -3,7 +3,7 @@ import { combined, type Change } from '../shortcut/change.ts';
 import { entryKey, shortcutsIn, type Shortcut } from '../shortcut/entry.ts';
 import { OutOfReachError } from '../strata/change.ts';
 import { nextRank } from '../strata/entry.ts';
-import { stratumById, type Profile, type StratumId } from '../strata/stratum.ts';
+import { levelOf, stratumById, type Profile, type StratumId } from '../strata/stratum.ts';
 import { readable, type Keys } from '../stroke/stroke.ts';
 import { scopeText } from '../context/scope.ts';
 import { lockOver, type Binding } from '../shortcut/effective.ts';
@@ -42,9 +42,9 @@ export function put(profile: Profile, target: StratumId, shortcut: Shortcut, off
  * remove. Throws `OutOfReachError` for a binding that is locked below or that an upper stratum says.
  */
 export function takeAway(index: ShortcutIndex, profile: Profile, target: StratumId, binding: Binding, offset = 0): Change[] {
-	const level = profile.findIndex((s) => s.id === target);
+	const level = levelOf(profile, target);
 	const nameOf = (id: StratumId) => stratumById(profile, id).name;
-	const above = [binding.stratum, ...binding.repeatedIn].find((id) => profile.findIndex((s) => s.id === id) > level);
+	const above = [binding.stratum, ...binding.repeatedIn].find((id) => levelOf(profile, id) > level);
 	const label = index.catalogue.get(binding.command)?.label ?? binding.command;
 	if (above)
 		throw new OutOfReachError(

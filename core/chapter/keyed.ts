@@ -29,7 +29,7 @@ import {
 	type Entries,
 	type EntryKey
 } from '../strata/entry.ts';
-import { contentOf, stratumById, type Profile, type Stratum, type StratumId } from '../strata/stratum.ts';
+import { levelOf, contentOf, stratumById, type Profile, type Stratum, type StratumId } from '../strata/stratum.ts';
 
 /** All that differs from one keyed chapter to the next. */
 export interface KeyedDefinition<E extends AnyEntry> extends Combining<E> {
@@ -218,9 +218,8 @@ function takeKeyedBack<E extends AnyEntry>(
 ): KeyedChange<E>[] {
 	const { stratum, before, after } = difference;
 	if (stratum === target) return [{ stratum, before: after, after: before }];
-	const level = (id: StratumId) => profile.findIndex((s) => s.id === id);
 	const entry = (before ?? after)!;
-	if (entry.op === 'lock' || level(stratum) > level(target)) {
+	if (entry.op === 'lock' || levelOf(profile, stratum) > levelOf(profile, target)) {
 		const name = nameIn(profile, stratum);
 		throw new OutOfReachError(`${name} says this of the ${words.one}; write to ${name} to take it back`);
 	}

@@ -4,7 +4,7 @@ import type { ContextSpace } from '../context/space.ts';
 import type { Keys } from '../stroke/stroke.ts';
 import { scopeTextOf, shortcutKey, shortcutsIn, type Entry, type Shortcut, type ShortcutKey } from './entry.ts';
 import { keyedInOrder, thingOf } from '../strata/entry.ts';
-import type { Profile, StratumHead, StratumId } from '../strata/stratum.ts';
+import { levelOf, type Profile, type StratumHead, type StratumId } from '../strata/stratum.ts';
 
 /** A shortcut in force, with where it comes from. */
 export interface Binding {
@@ -156,8 +156,7 @@ export function lockOver(
 	target: StratumId,
 	shortcut: Shortcut
 ): StratumId | undefined {
-	const levelOf = (id: StratumId) => strata.findIndex((s) => s.id === id);
 	const key = shortcutKey(shortcut);
-	return guards.get(shortcut.keys)?.find((guard) => levelOf(guard.by) < levelOf(target) && holds(guard, key, shortcut, space))
-		?.by;
+	const level = levelOf(strata, target);
+	return guards.get(shortcut.keys)?.find((guard) => levelOf(strata, guard.by) < level && holds(guard, key, shortcut, space))?.by;
 }

@@ -49,3 +49,7 @@ export const published = (profile: Profile): Profile => profile.filter((s) => s.
 
 /** The stratum that a release freezes, if the profile has one. */
 export const officeOf = (profile: Profile): Stratum | undefined => profile.find((s) => s.kind === 'office');
+
+/** The place of a stratum in the profile, the factory's being 0; -1 for one that is not there. */
+export const levelOf = (profile: readonly Pick<StratumHead, 'id'>[], id: StratumId): number =>
+	profile.findIndex((s) => s.id === id);

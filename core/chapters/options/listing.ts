@@ -1,5 +1,5 @@
 import MiniSearch from 'minisearch';
-import type { Profile, StratumHead, StratumId } from '../../strata/stratum.ts';
+import { levelOf, type Profile, type StratumHead, type StratumId } from '../../strata/stratum.ts';
 import { valueProblem, type OptionDefinition, type OptionValue } from '../../application/option.ts';
 import { optionsFold, optionsIn } from './option.ts';
 
@@ -26,7 +26,7 @@ export type Showing = (typeof SHOWING)[number];
 /** Every option of the catalogue as it stands, seen from the stratum that is written to. */
 export function optionRows(options: readonly OptionDefinition[], profile: Profile, target: StratumId): OptionRow[] {
 	const fold = optionsFold(profile);
-	const level = profile.findIndex((s) => s.id === target);
+	const level = levelOf(profile, target);
 	const below = optionsFold(belowOf(profile, level));
 	const mine = optionsIn(profile[level]!);
 	const said = new Set([...mine.values()].filter((e) => e.op === 'set').map((e) => e.path));

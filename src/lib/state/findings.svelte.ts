@@ -82,16 +82,17 @@ export class Findings {
 		return this.#allOfAliases.filter((f) => !isAccepted(accepted, aliasAcceptable(f)));
 	});
 
-	#looking = $derived.by((): Looking => {
+	/** What the findings are found in. */
+	looking = $derived.by((): Looking => {
 		const { circumstances, profile, draft } = this.#workspace;
 		return { circumstances, profile, released: draft.released };
 	});
 	/** Those of all chapters, accepted ones among them. */
-	ofAll = $derived.by(() => allFindings(this.checks.findings, this.#looking));
+	ofAll = $derived.by(() => allFindings(this.checks.findings, this.looking));
 	/** Those of one chapter, accepted ones among them. */
-	of = (chapter: string): AnyFinding[] => findingsIn(this.#looking, [chapter]);
+	of = (chapter: string): AnyFinding[] => findingsIn(this.looking, [chapter]);
 	/** What stood open in what the seats have. */
-	before = $derived.by(() => findingsBefore(this.#looking));
+	before = $derived.by(() => findingsBefore(this.looking));
 
 	#isAccepted(finding: Finding): boolean {
 		const { accepted } = this.#workspace;

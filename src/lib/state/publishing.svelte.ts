@@ -53,17 +53,18 @@ export class Publishing {
 			.filter((told) => !isAccepted(accepted, told));
 	});
 
-	#looking = $derived.by((): Looking => ({
+	/** What the findings are found in. */
+	looking = $derived.by((): Looking => ({
 		circumstances: this.circumstances,
 		profile: published(this.#workspace.profile),
 		released: this.#workspace.draft.released
 	}));
 	/** The errors in what the office says beside its keys that would go out. */
-	faults = $derived.by(() => releaseFaults(this.#looking));
+	faults = $derived.by(() => releaseFaults(this.looking));
 	/** All that is found in what would go out. */
-	all = $derived.by(() => allFindings(this.checks.findings, this.#looking));
+	all = $derived.by(() => allFindings(this.checks.findings, this.looking));
 	/** What was found in what the seats have, and nobody had accepted. */
-	before = $derived.by(() => findingsBefore(this.#looking));
+	before = $derived.by(() => findingsBefore(this.looking));
 
 	end() {
 		this.checks.stop();

@@ -3,7 +3,7 @@ import type { Command } from '../../../application/command.ts';
 import { scopeText, type Scope } from '../../../context/scope.ts';
 import type { Binding } from '../../../shortcut/effective.ts';
 import { entryKey, shortcutsIn, type Entry } from '../../../shortcut/entry.ts';
-import { stratumById, type StratumId } from '../../../strata/stratum.ts';
+import { levelOf, stratumById, type StratumId } from '../../../strata/stratum.ts';
 import { bestStroke } from '../../../suggest/suggest.ts';
 import type { Keys } from '../../../stroke/stroke.ts';
 import type { Circumstances } from '../../../check/circumstances.ts';
@@ -90,9 +90,9 @@ export function gets(c: Circumstances, pen: Pen, command: Command): Proposal[] {
 
 /** An entry of a stratum that the pen may write is dropped. */
 export function drops(pen: Pen, stratum: StratumId, entry: Entry, label: string): Proposal[] {
-	const at = pen.profile.findIndex((s) => s.id === stratum);
+	const at = levelOf(pen.profile, stratum);
 	const own = shortcutsIn(stratumById(pen.profile, stratum)).get(entryKey(entry));
-	return own && stratumById(pen.profile, stratum).kind !== 'factory' && at <= pen.profile.findIndex((s) => s.id === pen.target)
+	return own && stratumById(pen.profile, stratum).kind !== 'factory' && at <= levelOf(pen.profile, pen.target)
 		? [{ kind: 'drop', label, changes: () => [{ stratum, before: own, after: null }] }]
 		: [];
 }

@@ -2,11 +2,9 @@
 	import { Button, Radio } from 'flowbite-svelte';
 	import { consequences } from '$core/answer/consequences';
 	import type { Change } from '$core/shortcut/change';
-	import { KeyFinding, mendKeys } from '$core/chapters/shortcuts/checker';
 	import { SHORTCUTS } from '$core/shortcut/entry';
 	import { isAccepted } from '$core/check/acceptance';
-	import type { AnyFinding, MendingAll } from '$core/check/finding';
-	import type { Circumstances } from '$core/check/circumstances';
+	import type { AnyFinding, Looking } from '$core/check/finding';
 	import { differencesBetween } from '$core/profile/differences';
 	import { applyEdit } from '$core/profile/edit';
 	import { captionText } from '$core/chapter/keyed';
@@ -16,6 +14,7 @@
 	import { consequenceText, labelOf, situations } from '../wording';
 	import LetStand from './LetStand.svelte';
 	import MacroProof from './MacroProof.svelte';
+	import MendAll from './MendAll.svelte';
 	import { SIGNS } from './severity';
 	import SmallBench from './SmallBench.svelte';
 	import TypedProof from './TypedProof.svelte';
@@ -23,17 +22,19 @@
 	/** One finding: what it is, the proof, the ways out, and how to let it stand. */
 	let {
 		finding,
-		circumstances,
+		looking,
 		alike,
 		onsettled
 	}: {
 		finding: AnyFinding;
-		circumstances: Circumstances;
+		/** What the finding was found in. */
+		looking: Looking;
 		/** The open findings of the same rule, this one among them. */
 		alike: readonly AnyFinding[];
 		onsettled: () => void;
 	} = $props();
 	const workspace = useWorkspace();
+	const circumstances = $derived(looking.circumstances);
 	const { index } = $derived(circumstances);
 	const pen = $derived({ profile: workspace.profile, target: workspace.targetId });
 	const sentence = $derived(finding.sentence());
@@ -52,15 +53,14 @@
 	);
 	const sign = $derived(SIGNS[finding.severity]);
 	const accepted = $derived(isAccepted(circumstances.accepted, acceptable));
-	const keys = $derived(alike.filter((f): f is KeyFinding => f instanceof KeyFinding));
 	const home = $derived(`/${workspace.document.application.id}`);
-	let all = $state.raw<MendingAll | undefined>(undefined);
+	let isMendingAll = $state(false);
 	let form = $state<HTMLElement | undefined>(undefined);
 
 	$effect(() => {
 		void finding.id;
 		picked = 0;
-		all = undefined;
+		isMendingAll = false;
 	});
 
 	export function applyFix(at = picked) {
@@ -71,14 +71,6 @@
 
 	export function focusFixes() {
 		form?.querySelector<HTMLElement>('input, button')?.focus();
-	}
-
-	const lookAtAll = () => (all = fix && mendKeys(circumstances, keys, fix.kind, pen));
-
-	async function applyAll() {
-		if (!all || !fix) return;
-		const label = `${all.labels.length} × ${finding.title.toLowerCase()}: ${fix.kind}`;
-		if (await workspace.edits.commit(label, all.changes)) onsettled();
 	}
 </script>
 
@@ -108,19 +100,8 @@
 		<section aria-label="Ways out" bind:this={form}>
 			<h2>Ways out <small class="quiet">written to <StratumChip id={workspace.targetId} named /></small></h2>
 			{#if accepted}<LetStand finding={acceptable} {sentence} acceptances={circumstances.accepted} />{/if}
-			{#if all}
-				<p><strong>{all.labels.length} edits</strong> would mend {all.labels.length} of {alike.length} findings like this:</p>
-				<ol class="all">
-					{#each all.labels.slice(0, 30) as label, i (i)}<li>{label}</li>{/each}
-				</ol>
-				{#if all.labels.length > 30}<p class="quiet">and {all.labels.length - 30} more</p>{/if}
-				{#if all.left > 0}<p class="quiet">{all.left} have no sound way of this kind and stay.</p>{/if}
-				<div class="acts">
-					<Button size="sm" disabled={all.labels.length === 0 || workspace.edits.busy} onclick={applyAll}
-						>Apply all {all.labels.length}</Button
-					>
-					<Button size="sm" color="alternative" onclick={() => (all = undefined)}>Back</Button>
-				</div>
+			{#if isMendingAll && fix}
+				<MendAll findings={alike} kind={fix.kind} {looking} {onsettled} onclose={() => (isMendingAll = false)} />
 			{:else if fixes.length > 0}
 				<fieldset>
 					<legend class="visually-hidden">Ways out</legend>
@@ -153,7 +134,8 @@
 				{/if}
 				<div class="acts">
 					<Button size="sm" disabled={workspace.edits.busy} onclick={() => applyFix()}>Apply</Button>
-					{#if keys.length > 1}<Button size="sm" color="alternative" onclick={lookAtAll}>Fix all {keys.length} like this…</Button
+					{#if alike.length > 1}<Button size="sm" color="alternative" onclick={() => (isMendingAll = true)}
+							>Fix all {alike.length} like this…</Button
 						>{/if}
 				</div>
 			{:else}
@@ -252,19 +234,13 @@
 		font-size: 12px;
 		color: var(--ink-3);
 	}
-	.preview,
-	.all {
+	.preview {
 		margin: 3px 0 0;
 		padding: 0;
 		list-style: none;
 		font-size: 13px;
 	}
-	.all {
-		max-height: 220px;
-		overflow-y: auto;
-	}
-	.preview li,
-	.all li {
+	.preview li {
 		padding: 2px 0 2px 12px;
 		border-left: 2px solid var(--line-strong);
 	}

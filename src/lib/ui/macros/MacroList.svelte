@@ -17,6 +17,11 @@
 	const workspace = useWorkspace();
 	let list = $state<HTMLElement | undefined>(undefined);
 
+	/** The chosen macro's row. */
+	export function focusChosen() {
+		list?.querySelector<HTMLElement>('[aria-selected="true"]')?.focus();
+	}
+
 	const worst = (id: CommandId) =>
 		SEVERITIES.find((s) => workspace.findings.ofMacros.some((f) => f.command === id && f.severity === s));
 

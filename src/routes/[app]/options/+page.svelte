@@ -12,6 +12,7 @@
 	} from '$core/chapters/options/listing';
 	import { OPTIONS } from '$core/chapters/options/option';
 	import { lockOption, resetOption, setOption } from '$core/chapters/options/writing';
+	import { levelOf } from '$core/strata/stratum';
 	import { useWorkspace } from '$lib/state/workspace.svelte';
 	import FindingsHere from '$lib/ui/findings/FindingsHere.svelte';
 	import OptionRow from '$lib/ui/options/OptionRow.svelte';
@@ -50,13 +51,13 @@
 	};
 
 	const placeOf = (row: Row) => hits?.indexOf(row.definition.path) ?? 0;
-	const levelOf = (id: string) => workspace.profile.findIndex((s) => s.id === id);
 
 	/** Why the option cannot be set here. */
 	function closedFor({ lockedBy, stratum }: Row): string | undefined {
-		const level = levelOf(workspace.targetId);
-		if (lockedBy && levelOf(lockedBy.id) < level) return `${lockedBy.name} has locked it.`;
-		if (stratum && levelOf(stratum.id) > level) return `${stratum.name} says otherwise above ${workspace.target.name}.`;
+		const level = levelOf(workspace.profile, workspace.targetId);
+		if (lockedBy && levelOf(workspace.profile, lockedBy.id) < level) return `${lockedBy.name} has locked it.`;
+		if (stratum && levelOf(workspace.profile, stratum.id) > level)
+			return `${stratum.name} says otherwise above ${workspace.target.name}.`;
 		return undefined;
 	}
 

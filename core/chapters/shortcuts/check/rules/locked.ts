@@ -4,6 +4,7 @@ import { count, intersection, noBits, union } from '../../../../context/bits.ts'
 import { scopeText } from '../../../../context/scope.ts';
 import type { Ineffective } from '../../../../shortcut/effective.ts';
 import { shortcutKey } from '../../../../shortcut/entry.ts';
+import { levelOf } from '../../../../strata/stratum.ts';
 import type { Circumstances } from '../../../../check/circumstances.ts';
 import { labelOf, type CheckRule, type Finding, type Pen, type Proposal } from '../finding.ts';
 import { drops } from '../proposals.ts';
@@ -51,9 +52,9 @@ const stopped = ({ index }: Circumstances, { witness, detail }: Finding): Ineffe
 /** The way out of a scope that does not meet the lock. */
 function besideLock(c: Circumstances, pen: Pen, { entry, stratum }: Ineffective): Proposal[] {
 	const { space, effective } = c.index;
-	const levelOf = (id: string) => effective.strata.findIndex((s) => s.id === id);
+	const level = levelOf(effective.strata, stratum);
 	const held = (effective.guards.get(entry.keys) ?? [])
-		.filter((guard) => levelOf(guard.by) < levelOf(stratum) && (guard.isRemoved || guard.command !== entry.command))
+		.filter((guard) => levelOf(effective.strata, guard.by) < level && (guard.isRemoved || guard.command !== entry.command))
 		.reduce((all, guard) => union(all, space.bitsOf(guard.scope)), noBits(space.situations.length));
 	const scopes = restOf(space, entry.scope, space.bitsOf(entry.scope), intersection(held, space.bitsOf(entry.scope)));
 	if (!scopes || scopes.length === 0) return [];
