@@ -16,7 +16,7 @@ const LAYERS = [
 	['chapters/aliases', 'chapters/options', 'chapters/shortcuts'],
 	['chapters/macros'],
 	['profile', 'propose', 'search', 'folders'],
-	['hand-over', 'release']
+	['hand-over', 'release', 'sheet']
 ];
 
 const inFolders = (folders) => `^core/(${folders.join('|')})/`;

@@ -3,7 +3,12 @@ import { aliasFileIn } from '../../core/chapters/aliases/file.ts';
 import { indexOf } from '../../core/profile/circumstances.ts';
 import { aliasTable } from '../../core/chapters/aliases/table.ts';
 import { SECTIONS, selectProfile, USUAL } from '../../core/hand-over/selection.ts';
-import { htmlSheet, markdownSheet, sheetOf } from '../../core/hand-over/sheet.ts';
+import { htmlSheet } from '../../core/sheet/html.ts';
+import { markdownSheet } from '../../core/sheet/markdown.ts';
+import { sheetOfProfile } from '../../core/sheet/of-profile.ts';
+import { ARRANGEMENTS, type Arrangement } from '../../core/sheet/sheet.ts';
+import { SHEET_PLATFORMS, type SheetPlatform } from '../../core/sheet/ground.ts';
+import { desksOf } from '../../core/keyboard/desk.ts';
 import { writeShortcutsCsv } from '../../core/hand-over/shortcuts-csv.ts';
 import { profileCatalogue } from '../../core/chapters/macros/table.ts';
 import { effectiveProfile } from '../../core/shortcut/effective.ts';
@@ -29,6 +34,12 @@ export function exportCommand(program: Command, end: Ends): void {
 		.option('--sections <names>', `which parts, joined by commas: ${SECTIONS.join(', ')}`, USUAL.sections.join(','))
 		.option('--in <scope>', 'only what is heard there, such as "document=part"')
 		.option('--category <name...>', 'only commands of these outermost categories')
+		.addOption(new Option('--by <order>', 'how a sheet is put in order').choices(ARRANGEMENTS).default('category'))
+		.addOption(
+			new Option('--platforms <system...>', 'the systems whose keys a sheet spells, side by side')
+				.choices(SHEET_PLATFORMS)
+				.default(['windows'])
+		)
 		.option('-o, --output <file>', 'write there')
 		.addHelpText(
 			'after',
@@ -37,7 +48,20 @@ export function exportCommand(program: Command, end: Ends): void {
 		.action(
 			async (
 				files: string[],
-				{ what, stratum, output, ...options }: SelectionOptions & { what: What; stratum?: string; output?: string }
+				{
+					what,
+					stratum,
+					output,
+					by,
+					platforms,
+					...options
+				}: SelectionOptions & {
+					what: What;
+					stratum?: string;
+					output?: string;
+					by: Arrangement;
+					platforms: readonly SheetPlatform[];
+				}
 			) => {
 				const { application, loaded } = await subjectOf(files, options);
 				tellRefused(loaded, end);
@@ -56,15 +80,13 @@ export function exportCommand(program: Command, end: Ends): void {
 					if (!file) throw new BadInputError('No stratum has an alias file.');
 					return deliver(output, file.text, file.encoding);
 				}
-				const input = application.application.rules.aliases;
-				const { name, version } = application.application;
-				const sheet = sheetOf(
-					`${name} ${version}`,
-					catalogue,
-					application.space,
-					effectiveProfile(strata, application.space).bindings,
-					input && aliasTable(strata, input).byCommand
-				);
+				const sheet = sheetOfProfile(application, strata, desksOf(application.seats), {
+					arrangement: by,
+					platforms: [...platforms],
+					setup: strata.map((s) => s.name).join(', '),
+					release: 0,
+					date: new Date()
+				});
 				deliver(output, what === 'html' ? htmlSheet(sheet) : markdownSheet(sheet));
 			}
 		);

@@ -27,6 +27,7 @@ export const views = [
 		items: [
 			{ name: 'Hand-over', path: 'hand-over', key: '6' },
 			{ name: 'Recipes', path: 'recipes', key: '7' },
+			{ name: 'Sheet', path: 'sheet', key: undefined },
 			{ name: 'Folders', path: 'folders', key: '8' },
 			{ name: 'Rollout', path: 'rollout', key: '9' }
 		]

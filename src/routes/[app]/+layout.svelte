@@ -78,4 +78,16 @@
 		min-width: 0;
 		min-height: 0;
 	}
+	@media print {
+		.shell,
+		.middle,
+		main {
+			display: block;
+			height: auto;
+		}
+		.shell > :global(:not(.middle)),
+		.middle > :global(.rail) {
+			display: none;
+		}
+	}
 </style>

@@ -213,7 +213,7 @@ describe('the command line', () => {
 			.and.match(/keys\.ini:3:1: refused: .*no\.such/);
 		expect((await run('diff', at('gneiss.json'), at('new.json'))).out()).to.equal('+ Ctrl+Alt+F11\tview.fit\n');
 		const sheet = await run('export', at('gneiss.json'), '-a', at('gneiss.app.json'), '--what', 'markdown');
-		expect(sheet.out()).to.include('| Command | Input | Where |').and.include('`Ctrl+Z`');
+		expect(sheet.out()).to.include('| Command | Keys | Where |').and.include('`Ctrl+Z`');
 		expect((await run('export', at('gneiss.json'), '-a', at('gneiss.app.json'), '--what', 'html')).out()).to.match(
 			/^<!doctype html>/
 		);

@@ -2,7 +2,7 @@ import { expect } from 'chai';
 import fc from 'fast-check';
 import { byHeader, readCsv } from '../../../../core/format/csv.ts';
 import { inert, plain } from '../../../../core/format/inert.ts';
-import { markdownSheet } from '../../../../core/hand-over/sheet.ts';
+import { markdownSheet } from '../../../../core/sheet/markdown.ts';
 import { readShortcutsCsv, writeShortcutsCsv } from '../../../../core/hand-over/shortcuts-csv.ts';
 import { catalogueOf } from '../../../../core/application/application.ts';
 import { Command } from '../../../../core/application/command.ts';
@@ -52,10 +52,14 @@ describe('cells that a program for sheets would run', () => {
 describe('a printed sheet as Markdown', () => {
 	it('says texts as they are: no links, pictures, code or cells of their own', () => {
 		const rows = [
-			{ label: '![x](http://a.b) <b>|*c*\nd', inputs: ['`', '|'], where: '[w](x)' },
-			{ label: 'www.example.org ~a~', inputs: [], where: '' }
+			['![x](http://a.b) <b>|*c*\nd', ['`', '|'], '[w](x)'],
+			['www.example.org ~a~', [], '']
 		];
-		const sheet = markdownSheet({ title: 'T\n# U', groups: [{ name: 'G', rows }] });
+		const sheet = markdownSheet({
+			head: { application: 'T\n# U', setup: 'S', release: undefined, desk: 'D', date: '1 May 2026' },
+			arrangement: 'category',
+			sections: [{ name: 'G', columns: ['Command', 'Keys', 'Where'], rows }]
+		});
 		expect(sheet.split('\n').filter((line) => line.startsWith('# '))).to.deep.equal(['# T # U']);
 		expect(sheet).to.include('!\\[x\\](http\\://a.b) &lt;b\\>\\|\\*c\\* d').and.include('`` ` ``').and.include('`\\|`');
 		expect(sheet).to.include('www\\.example.org \\~a\\~');

@@ -1,14 +1,18 @@
 import { z } from 'zod';
 import { indexOf } from '$core/profile/circumstances.ts';
-import { aliasTable } from '$core/chapters/aliases/table.ts';
 import { Section, selectProfile, USUAL, type Selection } from '$core/hand-over/selection.ts';
 import { parseScope } from '$core/context/scope.ts';
 import type { Profile } from '$core/strata/stratum.ts';
 import { profileFile, writeProfileFile } from '$core/hand-over/profile-file.ts';
-import { htmlSheet, markdownSheet, sheetOf } from '$core/hand-over/sheet.ts';
+import { desksOf } from '$core/keyboard/desk.ts';
+import { SHEET_PLATFORMS } from '$core/sheet/ground.ts';
+import { htmlSheet } from '$core/sheet/html.ts';
+import { markdownSheet } from '$core/sheet/markdown.ts';
+import { sheetOfProfile } from '$core/sheet/of-profile.ts';
+import { ARRANGEMENTS } from '$core/sheet/sheet.ts';
+import { published } from '$core/strata/stratum.ts';
 import { shortcutTable, writeShortcutsCsv } from '$core/hand-over/shortcuts-csv.ts';
 import { profileCatalogue } from '$core/chapters/macros/table.ts';
-import { effectiveProfile } from '$core/shortcut/effective.ts';
 import { checked, Problem } from '$lib/server/problem';
 import { route } from '$lib/server/route';
 import { xlsxOf } from '$lib/xlsx';
@@ -38,16 +42,24 @@ const Query = z.object({
 		.transform((text) => text.split(',').filter((name) => name !== ''))
 		.pipe(z.array(Section))
 		.default([...USUAL.sections]),
-	in: scopeOf.default({})
+	in: scopeOf.default({}),
+	by: z.enum(ARRANGEMENTS).default('category'),
+	whose: z.enum(['office', 'mine']).default('mine'),
+	platforms: z
+		.string()
+		.transform((text) => text.split(','))
+		.pipe(z.array(z.enum(SHEET_PLATFORMS)).min(1))
+		.default(['windows'])
 });
 
 /**
- * `?format=json|csv|xlsx`, or `md|html` for a quick reference of what is in force; `&stratum=office` for one stratum alone,
+ * `?format=json|csv|xlsx`, or `md|html` for a sheet of what is in force, `&by=context|category|key|keyboard`, `&whose=office` without
+ * anybody's own, `&platforms=windows,macos` side by side; `&stratum=office` for one stratum alone,
  * `&sections=shortcuts,aliases` for some parts, `&in=document=part` for what is heard there, `&category=Draw` (several times)
  * for some commands. What is of one machine only stays out unless `sections` names `machine`.
  */
-export const GET = route(async ({ params, url }, { profiles, folders }) => {
-	const { format, stratum, sections, in: contexts } = checked(Query, Object.fromEntries(url.searchParams));
+export const GET = route(async ({ params, url }, { profiles, folders, releases, seats }) => {
+	const { format, stratum, sections, in: contexts, by, whose, platforms } = checked(Query, Object.fromEntries(url.searchParams));
 	const { application, profile, catalogue: own, space } = await profiles.load(params.app!);
 	const catalogue = profileCatalogue(own, profile);
 	const index = indexOf({ application, space, catalogue: own }, profile);
@@ -61,15 +73,21 @@ export const GET = route(async ({ params, url }, { profiles, folders }) => {
 	const strata = stratum === undefined ? picked : picked.filter((s) => s.id === stratum);
 	if (strata.length === 0)
 		throw new Problem(404, 'not-found', `There is no stratum "${stratum}"; there are ${profile.map((s) => s.id).join(', ')}.`);
-	const input = application.rules.aliases;
-	const sheet = () =>
-		sheetOf(
-			`${application.name} ${application.version}`,
-			catalogue,
-			space,
-			effectiveProfile(strata, space).bindings,
-			input && aliasTable(strata, input).byCommand
+	const sheet = async () => {
+		const { channel } = await releases.list(application.id);
+		return sheetOfProfile(
+			{ application, space, catalogue: own },
+			whose === 'office' ? published(strata) : strata,
+			desksOf(await seats.desks()),
+			{
+				arrangement: by,
+				platforms,
+				setup: strata.length === 1 ? strata[0]!.name : whose === 'office' ? 'the office’s setup' : 'with one’s own',
+				release: channel ?? 0,
+				date: new Date()
+			}
 		);
+	};
 	const write: Record<typeof format, () => Promise<BodyInit> | BodyInit> = {
 		json: async () =>
 			writeProfileFile(
@@ -77,8 +95,8 @@ export const GET = route(async ({ params, url }, { profiles, folders }) => {
 			),
 		csv: () => writeShortcutsCsv(strata, catalogue),
 		xlsx: async () => (await xlsxOf('Shortcuts', shortcutTable(strata, catalogue))).buffer as ArrayBuffer,
-		md: () => markdownSheet(sheet()),
-		html: () => htmlSheet(sheet())
+		md: async () => markdownSheet(await sheet()),
+		html: async () => htmlSheet(await sheet())
 	};
 	return new Response(await write[format](), {
 		headers: {
