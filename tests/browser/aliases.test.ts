@@ -151,6 +151,7 @@ describe('Aliases and recipes', () => {
 		await at.page.getByRole('button', { name: 'Drop the recipe My format' }).waitFor();
 		const recipe = await saved(() => at.page.getByRole('button', { name: 'Save it as a file' }).click());
 		await at.page.getByRole('button', { name: 'Use as the alias file of Personal' }).click();
+		await at.page.getByRole('button', { name: 'Replace it' }).click();
 		await at.page.waitForURL(/aliases/);
 		expect(await stored('personal')).to.equal(OWN);
 

@@ -59,8 +59,7 @@ describe('Findings', () => {
 		await detail()
 			.getByRole('button', { name: /Fix all \d+ like this/ })
 			.click();
-		const listed = await detail().locator('.all li').count();
-		expect(listed).to.be.greaterThan(0);
+		await detail().locator('ol li').first().waitFor();
 		await detail()
 			.getByRole('button', { name: /^Apply all/ })
 			.click();

@@ -19,20 +19,28 @@
 	const keeps = $derived(keys ? keptText(keys, workspace.office.kept(keys)) : undefined);
 	const last = $derived(keys ? strokesOf(keys).at(-1)! : undefined);
 
+	/** Where one was when the probe was opened. */
+	let before: HTMLElement | undefined;
 	$effect(() => {
 		if (open) field?.focus();
 	});
 
+	function show() {
+		before = document.activeElement instanceof HTMLElement ? document.activeElement : undefined;
+		open = true;
+	}
+
 	function close() {
 		open = false;
 		keys = undefined;
-		opener.focus();
+		if (before?.isConnected && before !== document.body) before.focus();
+		else opener.focus();
 	}
 
 	$effect(() =>
 		hotkeys.add(() => ({
 			title: 'Probe',
-			keys: [{ keys: 'Alt Q', does: 'ask what keys would do here', run: () => !open && (open = true) }]
+			keys: [{ keys: 'Alt Q', does: 'ask what keys would do here', run: () => !open && show() }]
 		}))
 	);
 </script>
@@ -48,7 +56,7 @@
 		class="opener"
 		aria-expanded={open}
 		aria-haspopup="dialog"
-		onclick={() => (open ? close() : (open = true))}
+		onclick={() => (open ? close() : show())}
 	>
 		<span>What would it do?</span><kbd>Alt Q</kbd>
 	</button>

@@ -6,6 +6,7 @@
 	import Header from '$lib/ui/Header.svelte';
 	import MergeDialog from '$lib/ui/MergeDialog.svelte';
 	import Notices from '$lib/ui/Notices.svelte';
+	import { keepFocus } from '$lib/ui/focus-keeper';
 	import HotkeyHelp from '$lib/ui/HotkeyHelp.svelte';
 	import { hotkeys } from '$lib/ui/hotkeys.svelte';
 	import Palette from '$lib/ui/Palette.svelte';
@@ -18,6 +19,8 @@
 	$effect(() => () => workspace.findings.checks.stop());
 	const items = views.flatMap((v) => [...v.items]);
 	const here = $derived(items.find((i) => page.url.pathname.endsWith(`/${i.path}`)));
+
+	$effect(() => keepFocus());
 
 	let isGoing = $state(false);
 	let isHelping = $state(false);
@@ -49,10 +52,11 @@
 
 {#key workspace}
 	<div class="shell">
+		<a class="skip" href="#view">Skip to the view</a>
 		<Header applications={data.applications} />
 		<div class="middle">
 			<Rail />
-			<main aria-busy={workspace.findings.checks.progress !== undefined}>{@render children()}</main>
+			<main id="view" tabindex="-1" aria-busy={workspace.findings.checks.progress !== undefined}>{@render children()}</main>
 		</div>
 		<DraftBar />
 	</div>
@@ -72,6 +76,23 @@
 		display: flex;
 		flex: 1;
 		min-height: 0;
+	}
+	.skip {
+		position: absolute;
+		z-index: 60;
+		top: 8px;
+		left: 8px;
+		padding: 6px 14px;
+		border-radius: var(--radius);
+		background: var(--azurite);
+		color: var(--ground);
+		translate: 0 -60px;
+	}
+	.skip:focus-visible {
+		translate: none;
+	}
+	main:focus {
+		outline: none;
 	}
 	main {
 		flex: 1;

@@ -52,7 +52,7 @@
 				<span class="toned" aria-hidden="true">{sign.shape}</span>
 				{#if finding.witness.kind === 'keys' && (list.grouping !== 'key' || alone)}<KeyCaps keys={finding.witness.keys} />{/if}
 				<span class="label">{list.labelIn(finding)}</span>
-				{#if title}<span class="title quiet">{title}</span>{/if}
+				{#if title}<span class="title">{title}</span>{/if}
 			</div>
 		{/if}
 	{/snippet}
@@ -100,6 +100,7 @@
 	}
 	.title {
 		flex: 1;
+		color: var(--ink-2);
 		min-width: 0;
 		overflow: hidden;
 		text-overflow: ellipsis;

@@ -1,0 +1,130 @@
+const FOCUSABLE =
+	'a[href], button:not(:disabled), input:not(:disabled):not([type="hidden"]), select:not(:disabled), textarea:not(:disabled), summary, [tabindex]:not([tabindex="-1"]), [contenteditable="true"]';
+/** So long a control may be disabled, while an edit is written, before the focus goes on, in milliseconds. */
+const PATIENCE = 1_500;
+const LOOK_AGAIN = 40;
+
+/** Where the focus was: the element, what it was in from the inside out, and the place that it had there among all that takes focus. */
+interface Place {
+	readonly element: HTMLElement;
+	readonly around: readonly { readonly part: HTMLElement; readonly at: number }[];
+	/** The way to the element from the body down, by places among children: a view that is built anew is built alike. */
+	readonly way: readonly number[];
+	/** What had the focus before a dialog opened, for elements in one. */
+	readonly opener: HTMLElement | undefined;
+}
+
+const isSeen = (element: HTMLElement): boolean => element.isConnected && element.getClientRects().length > 0;
+const takesFocus = (element: HTMLElement): boolean => isSeen(element) && element.matches(FOCUSABLE);
+const focusablesIn = (part: HTMLElement): HTMLElement[] =>
+	[...part.querySelectorAll<HTMLElement>(FOCUSABLE)].filter((element) => isSeen(element));
+const dialogOf = (element: HTMLElement): Element | null => element.closest('dialog, [role="dialog"]');
+
+function placeOf(element: HTMLElement, opener: HTMLElement | undefined): Place {
+	const around: Place['around'][number][] = [];
+	const way: number[] = [];
+	for (let part = element.parentElement, child = element; part; child = part, part = part.parentElement) {
+		way.unshift([...part.children].indexOf(child));
+		if (part === document.body) break;
+		around.push({ part, at: focusablesIn(part).indexOf(element) });
+	}
+	return { element, around, way, opener };
+}
+
+/** What takes keys for itself: the next key is rarely meant for it. */
+const TAKES_KEYS = 'input, textarea, select, [role="textbox"], [role="application"], [contenteditable="true"]';
+
+/** What stands at that place or next to it, before it first; rather something to press than something to write in. */
+function nearest(list: readonly HTMLElement[], at: number): HTMLElement | undefined {
+	const from = Math.max(0, Math.min(at, list.length - 1));
+	const inTurn = [...list.keys()].sort((a, b) => Math.abs(a - from) - Math.abs(b - from) || a - b);
+	const found = inTurn.find((i) => !list[i]!.matches(TAKES_KEYS)) ?? from;
+	return list[found];
+}
+
+/** What takes the place of an element that is gone: what stands where it stood in the nearest part that is still there. */
+function nextTo({ around, way, opener }: Place): HTMLElement | undefined {
+	if (opener && takesFocus(opener)) return opener;
+	for (const { part, at } of around) {
+		if (!isSeen(part)) continue;
+		const there = focusablesIn(part);
+		const next = nearest(there, at);
+		if (next) return next;
+	}
+	return atEndOf(way);
+}
+
+/** What stands at the end of the way now, or nearest to it. */
+function atEndOf(way: readonly number[]): HTMLElement | undefined {
+	const passed: Element[] = [document.body];
+	for (const step of way) {
+		const { children } = passed[0]!;
+		const child = children[Math.min(step, children.length - 1)];
+		if (!child) break;
+		passed.unshift(child);
+	}
+	for (const part of passed) {
+		if (!(part instanceof HTMLElement) || part === document.body) continue;
+		if (takesFocus(part)) return part;
+		const [first] = focusablesIn(part);
+		if (first) return first;
+	}
+	return undefined;
+}
+
+/**
+ * Never lets the keyboard lose its place: when what has the focus is taken away or switched off, the focus goes to what has
+ * come in its place, and after a dialog to where one was before. Until the returned function is called.
+ */
+export function keepFocus(): () => void {
+	let place: Place | undefined;
+	let opener: HTMLElement | undefined;
+	let timer: ReturnType<typeof setTimeout> | undefined;
+	let lostAt = 0;
+
+	function onfocusin({ target }: FocusEvent): void {
+		if (!(target instanceof HTMLElement) || target === document.body) return;
+		const dialog = dialogOf(target);
+		if (!dialog) opener = undefined;
+		else if (place && dialogOf(place.element) !== dialog) opener = place.element;
+		place = placeOf(target, opener);
+	}
+
+	/** By pointer somebody may well mean nothing at all. */
+	function onpointerdown(): void {
+		place = undefined;
+	}
+
+	function look(): void {
+		timer = undefined;
+		if (!place) return;
+		const { element } = place;
+		const isWaiting = document.activeElement === element && !element.matches(FOCUSABLE) && Date.now() - lostAt < PATIENCE;
+		if (isWaiting) timer = setTimeout(look, LOOK_AGAIN);
+		if (document.activeElement !== document.body) return;
+		if (takesFocus(element)) return element.focus({ preventScroll: true });
+		if (isSeen(element) && Date.now() - lostAt < PATIENCE) {
+			timer = setTimeout(look, LOOK_AGAIN);
+			return;
+		}
+		nextTo(place)?.focus({ preventScroll: true });
+	}
+
+	const changes = new MutationObserver(() => {
+		if (timer !== undefined || !place) return;
+		// what was switched off loses the focus only when the page is drawn next
+		const { element } = place;
+		if (document.activeElement !== document.body && element.isConnected && element.matches(FOCUSABLE)) return;
+		lostAt = Date.now();
+		timer = setTimeout(look, LOOK_AGAIN);
+	});
+	document.addEventListener('focusin', onfocusin);
+	document.addEventListener('pointerdown', onpointerdown, true);
+	changes.observe(document.body, { subtree: true, childList: true, attributes: true, attributeFilter: ['disabled', 'open'] });
+	return () => {
+		clearTimeout(timer);
+		changes.disconnect();
+		document.removeEventListener('focusin', onfocusin);
+		document.removeEventListener('pointerdown', onpointerdown, true);
+	};
+}
