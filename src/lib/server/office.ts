@@ -3,6 +3,7 @@ import { sql } from 'drizzle-orm';
 import { Backups } from './backups.ts';
 import { Checking } from './checking.ts';
 import { openDatabase, type OpenDatabase } from './db/open.ts';
+import { Live } from './live.ts';
 import { Profiles } from './profiles.ts';
 import { Folders } from './folders.ts';
 import { Recipes } from './recipes.ts';
@@ -19,6 +20,7 @@ export interface Office {
 	readonly recipes: Recipes;
 	readonly folders: Folders;
 	readonly backups: Backups;
+	readonly live: Live;
 }
 
 export function officeOn(store: OpenDatabase): Office {
@@ -33,7 +35,8 @@ export function officeOn(store: OpenDatabase): Office {
 		checking: new Checking(profiles, releases, seats),
 		recipes: new Recipes(store.db, profiles),
 		folders: new Folders(store.db, profiles),
-		backups: new Backups(store, () => stateOf(store.db))
+		backups: new Backups(store, () => stateOf(store.db)),
+		live: new Live()
 	};
 }
 
@@ -84,6 +87,7 @@ export function officeOf(): Promise<Office> {
 export async function closeOffice(): Promise<void> {
 	const office = await opened;
 	opened = undefined;
+	office?.live.end();
 	office?.backups.stop();
 	await office?.store.close();
 }

@@ -17,6 +17,7 @@ export type ProblemKind =
 	| 'not-yours'
 	| 'written-over'
 	| 'needs-word'
+	| 'busy'
 	| 'damaged'
 	| 'internal';
 
@@ -34,6 +35,7 @@ const TITLES: Record<ProblemKind, string> = {
 	'not-yours': 'This is not yours to write',
 	'written-over': 'Somebody has written over it since',
 	'needs-word': 'This needs a word that it is meant',
+	busy: 'The server has too much to do',
 	damaged: 'The data folder is damaged',
 	internal: 'Skarn failed'
 };

@@ -15,6 +15,7 @@ export function route<E extends RequestEvent>(answer: (event: E, office: Office)
 			const office = await officeOf();
 			try {
 				const value = await answer(event, office);
+				tellOf(event, value, office);
 				return value instanceof Response ? value : json(value);
 			} catch (error) {
 				const problem = ofDatabase(error, office.store.folder);
@@ -27,4 +28,12 @@ export function route<E extends RequestEvent>(answer: (event: E, office: Office)
 			return problemResponse(new Problem(500, 'internal', 'An error on the server; its log says more.'), pathname);
 		}
 	};
+}
+
+/** After a write that was taken, open pages hear of it. */
+function tellOf({ request, params }: RequestEvent, value: unknown, { live }: Office): void {
+	const application = params['app'];
+	if (application === undefined || request.method === 'GET' || request.method === 'HEAD') return;
+	const { revision } = (value as { edit?: { revision?: number } } | undefined)?.edit ?? {};
+	live.tell({ application, ...(revision !== undefined && { revision }) });
 }

@@ -1,4 +1,5 @@
-import type { AnyChange, Edit } from '$core/profile/edit';
+import { inverseEdit, touchedBy, type AnyChange, type Edit } from '$core/profile/edit';
+import type { Names } from '$core/chapter/chapter';
 import { stratumById } from '$core/strata/stratum';
 import { readable } from '$core/stroke/stroke';
 import type { Reach } from '$lib/server/profiles';
@@ -7,6 +8,7 @@ import { keepText } from './kept-texts';
 import type { Profile, Stratum, StratumId } from '$core/strata/stratum';
 import type { WorkspaceDocument } from '$lib/server/workspace-document';
 import type { Notice } from './notice';
+import { WaitingEdits, type WaitingEdit } from './waiting.svelte';
 
 /** Whose edits they are. */
 interface EditsOf {
@@ -17,7 +19,12 @@ interface EditsOf {
 	readonly targetId: StratumId;
 	readonly target: Stratum;
 	notice: Notice | undefined;
+	readonly draft: { readonly names: Names };
 	follow(edit: Edit): Promise<void>;
+	/** Takes changes that the server does not know yet. */
+	apply(changes: readonly AnyChange[]): Promise<void>;
+	/** Takes it that the server has stored what was applied. */
+	stored(edit: Edit): void;
 	reload(): Promise<void>;
 }
 
@@ -35,11 +42,22 @@ export class Edits {
 	readonly #workspace: EditsOf;
 	merge = $state.raw<PendingMerge | undefined>(undefined);
 	busy = $state(false);
+	#waiting: WaitingEdits | undefined;
+	/** Whether the server was not there when it was asked last. */
+	isAway = $state(false);
+	#isSending = false;
+	/** Those of them that the profile here shows already; none after it was read anew. */
+	#shown = new WeakSet<WaitingEdit>();
 	#undo = $state.raw<Reach['undo']>({});
 	#redo = $state.raw<Reach['redo']>({});
 
 	constructor(workspace: EditsOf) {
 		this.#workspace = workspace;
+	}
+
+	/** What the server has not got yet. */
+	get waiting(): WaitingEdits {
+		return (this.#waiting ??= new WaitingEdits(this.#workspace.document.application.id));
 	}
 
 	take({ undo, redo }: Reach) {
@@ -56,7 +74,10 @@ export class Edits {
 		return this.#redo[this.#workspace.targetId] ?? [];
 	}
 
-	/** Sends an edit; true when it was stored. A stale one waits as `merge` for the user's choice. */
+	/**
+	 * Sends an edit; true when it was taken. A stale one waits as `merge` for the user's choice. While the server is not there it
+	 * holds here, and is sent when the server is back.
+	 */
 	async commit(said: string, changes: readonly AnyChange[]): Promise<boolean> {
 		const workspace = this.#workspace;
 		const label = readable(said).slice(0, 200);
@@ -65,11 +86,119 @@ export class Edits {
 			return true;
 		}
 		const { revision: base, targetId: stratum } = workspace;
+		if (this.waiting.list.length > 0) return this.#wait({ label, stratum, changes });
 		return this.#write(
 			() => ask(`${workspace.path}/edits`, 'POST', { base, stratum, label, changes }),
 			({ since, touched }) =>
-				(this.merge = { label, changes, since: (since as Edit[]) ?? [], touched: (touched as string[]) ?? [] })
+				(this.merge = { label, changes, since: (since as Edit[]) ?? [], touched: (touched as string[]) ?? [] }),
+			() => this.#wait({ label, stratum, changes })
 		);
+	}
+
+	/** Lets the edit hold here until the server is there. */
+	async #wait(edit: WaitingEdit): Promise<boolean> {
+		const workspace = this.#workspace;
+		try {
+			await workspace.apply(edit.changes);
+		} catch (error) {
+			workspace.notice = { kind: 'failed', text: `${edit.label}: ${(error as Error).message}` };
+			return false;
+		}
+		this.waiting.add(edit);
+		this.#shown.add(edit);
+		workspace.notice = { kind: 'done', text: `${edit.label}: held here until the server is back` };
+		return true;
+	}
+
+	/** Sends what waits, in its order; stops where somebody must decide, or where the server is not there. Whether all went. */
+	async sendWaiting(): Promise<boolean> {
+		const workspace = this.#workspace;
+		if (this.#isSending || this.busy || this.merge || this.waiting.list.length === 0) return this.waiting.list.length === 0;
+		this.#isSending = this.busy = true;
+		let sent = 0;
+		try {
+			for (let next = this.waiting.list[0]; next; next = this.waiting.list[0]) {
+				const { label, stratum, changes } = next;
+				try {
+					const body = { base: workspace.revision, stratum, label, changes };
+					const { edit, ...reach } = await ask<{ edit: Edit } & Reach>(`${workspace.path}/edits`, 'POST', body);
+					this.waiting.shift();
+					if (this.#shown.has(next)) workspace.stored(edit);
+					else await workspace.follow(edit);
+					this.take(reach);
+					sent++;
+				} catch (error) {
+					if (!(error instanceof ApiError)) throw error;
+					if (error.status === 0) {
+						this.isAway = true;
+						return false;
+					}
+					if (error.status !== 409 || error.problem['type'] !== '/problems/stale-revision') {
+						this.waiting.shift();
+						await this.#putOnTop();
+						workspace.notice = { kind: 'failed', text: `${label} was not stored. ${error.message}` };
+					} else if (await this.#meets((error.problem['since'] as Edit[] | undefined) ?? [], next)) return false;
+				}
+			}
+			this.isAway = false;
+			workspace.notice = { kind: 'done', text: `${sent} ${sent === 1 ? 'change is' : 'changes are'} stored that waited.` };
+			return true;
+		} finally {
+			this.#isSending = this.busy = false;
+		}
+	}
+
+	/** Others wrote while edits waited: theirs come first. Where both touch the same, who waits decides; then it is true. */
+	async #meets(since: readonly Edit[], next: WaitingEdit): Promise<boolean> {
+		const theirs = since.flatMap((edit) => edit.changes);
+		const touched = touchedBy(next.changes, theirs, this.#workspace.draft.names);
+		await this.#putOnTop();
+		const now = this.waiting.list[0];
+		if (touched.length === 0 || !now) return false;
+		this.waiting.shift();
+		await this.#readAnew();
+		this.merge = { label: now.label, changes: now.changes, since, touched };
+		return true;
+	}
+
+	/** What the server has; what waits is not shown any more. */
+	async #readAnew(): Promise<void> {
+		await this.#workspace.reload();
+		this.#shown = new WeakSet();
+	}
+
+	/** Reads what the server has, and puts what waits on top of it again. */
+	async #putOnTop(): Promise<void> {
+		const workspace = this.#workspace;
+		const { profile: base } = workspace;
+		await this.#readAnew();
+		const { rebased } = await import('$core/profile/rebase');
+		const kept: WaitingEdit[] = [];
+		const lost: string[] = [];
+		for (const edit of this.waiting.list) {
+			const found = rebased(workspace.profile, edit.changes, base);
+			lost.push(...found.lost);
+			for (const { stratum, mine } of found.conflicts) keepText(workspace.document.application.id, stratum, mine);
+			if (found.changes.length === 0) continue;
+			try {
+				await workspace.apply(found.changes);
+				const again = { ...edit, changes: found.changes };
+				this.#shown.add(again);
+				kept.push(again);
+			} catch (error) {
+				lost.push(`${edit.label}: ${(error as Error).message}`);
+			}
+		}
+		this.waiting.replace(kept);
+		if (lost.length > 0) workspace.notice = { kind: 'failed', text: `Not written: ${lost.join(', ')}.` };
+	}
+
+	/** After a start: what waited from before holds again, and is sent. */
+	async resume(): Promise<void> {
+		await this.waiting.claim();
+		if (this.waiting.list.length === 0) return;
+		await this.#putOnTop();
+		await this.sendWaiting();
 	}
 
 	undo = () => this.#step('undo');
@@ -77,6 +206,12 @@ export class Edits {
 
 	async #step(direction: 'undo' | 'redo') {
 		const workspace = this.#workspace;
+		if (direction === 'undo' && this.waiting.list.length > 0) {
+			const last = this.waiting.pop()!;
+			if (this.#shown.has(last)) await workspace.apply(inverseEdit(last.changes));
+			workspace.notice = { kind: 'done', text: `Undo: ${last.label}` };
+			return;
+		}
 		if ((direction === 'undo' ? this.undoable : this.redoable).length === 0) {
 			workspace.notice = { kind: 'failed', text: `There is nothing of ${workspace.target.name} to ${direction}.` };
 			return;
@@ -96,7 +231,8 @@ export class Edits {
 
 	async #write(
 		send: () => Promise<{ edit: Edit } & Reach>,
-		onStale: (problem: Record<string, unknown>) => unknown
+		onStale: (problem: Record<string, unknown>) => unknown,
+		onAway?: () => Promise<boolean>
 	): Promise<boolean> {
 		const workspace = this.#workspace;
 		this.busy = true;
@@ -104,10 +240,13 @@ export class Edits {
 			const { edit, ...reach } = await send();
 			await workspace.follow(edit);
 			this.take(reach);
+			this.isAway = false;
 			workspace.notice = { kind: 'done', text: edit.label };
 			return true;
 		} catch (error) {
 			if (!(error instanceof ApiError)) throw error;
+			this.isAway = error.status === 0;
+			if (this.isAway && onAway) return await onAway();
 			if (error.status === 409 && error.problem['type'] === '/problems/stale-revision') await onStale(error.problem);
 			else workspace.notice = { kind: 'failed', text: error.message };
 			return false;
@@ -123,7 +262,7 @@ export class Edits {
 		const { profile: base } = workspace;
 		let rebased: typeof import('$core/profile/rebase').rebased;
 		try {
-			await workspace.reload();
+			await this.#readAnew();
 			({ rebased } = await import('$core/profile/rebase'));
 		} catch (error) {
 			if (!(error instanceof ApiError)) throw error;

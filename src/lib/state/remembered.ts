@@ -15,3 +15,22 @@ export function remember(key: string, value: string): void {
 		// a full or forbidden storage costs no more than the comfort
 	}
 }
+
+/** Keeps nothing under the key any more. */
+export function forget(key: string): void {
+	try {
+		localStorage.removeItem(`skarn-${key}`);
+	} catch {
+		// nothing was kept
+	}
+}
+
+/** The keys that begin so and under which something is kept. */
+export function rememberedKeys(prefix: string): string[] {
+	try {
+		const all = Array.from({ length: localStorage.length }, (_, i) => localStorage.key(i) ?? '');
+		return all.flatMap((key) => (key.startsWith(`skarn-${prefix}`) ? [key.slice('skarn-'.length)] : []));
+	} catch {
+		return [];
+	}
+}

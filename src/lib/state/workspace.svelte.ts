@@ -9,7 +9,7 @@ import { contextSpace } from '$core/context/space';
 import type { SearchPaths } from '$core/folders/search';
 import { desksOf } from '$core/keyboard/desk';
 import { officeDesks } from '$core/keyboard/office-desks';
-import { applyEdit, type Edit } from '$core/profile/edit';
+import { applyEdit, type AnyChange, type Edit } from '$core/profile/edit';
 import { roleFor } from '$core/strata/role';
 import { stratumById, type Profile, type Stratum, type StratumId } from '$core/strata/stratum';
 import { stratumOfWire } from '$core/profile/wire';
@@ -122,9 +122,19 @@ export class Workspace {
 
 	/** Takes an edit that was stored. */
 	async follow(edit: Edit) {
-		await editReadable(edit.changes);
-		this.profile = applyEdit(this.profile, edit.changes);
-		this.findings.checks.edit(this.profile, edit.changes);
+		await this.apply(edit.changes);
+		this.stored(edit);
+	}
+
+	/** Takes changes that the server has not got yet. Throws what applying them throws. */
+	async apply(changes: readonly AnyChange[]) {
+		await editReadable(changes);
+		this.profile = applyEdit(this.profile, changes);
+		this.findings.checks.edit(this.profile, changes);
+	}
+
+	/** Takes it that the server has stored what was applied. */
+	stored(edit: Edit) {
 		this.revision = edit.revision;
 		this.history = [edit, ...this.history];
 	}
@@ -136,9 +146,26 @@ export class Workspace {
 		this.#take(document);
 	}
 
+	/** The newest revision that was heard of. */
+	heard = $state(0);
+
+	/**
+	 * Hears that there is a newer revision, or without one that something else has changed; follows it at once. What is heard
+	 * while something is written is looked for by `catchUp` afterwards.
+	 */
+	async hear(revision: number | undefined) {
+		if (revision === undefined) {
+			if (!this.edits.busy && !this.edits.merge && this.edits.waiting.list.length === 0) await this.reload();
+			return;
+		}
+		this.heard = Math.max(this.heard, revision);
+		if (revision > this.revision) await this.catchUp();
+	}
+
 	/** Looks whether another window has written, and follows it. */
 	async catchUp() {
 		if (this.edits.busy || this.edits.merge) return;
+		if (this.edits.waiting.list.length > 0) return void (await this.edits.sendWaiting());
 		const { edits } = await ask<{ edits: Edit[] }>(`${this.path}/edits?since=${this.revision}`);
 		if (edits.length > 0) await this.reload();
 	}

@@ -28,12 +28,22 @@
 			against release {workspace.channel}{/if}</span
 	>
 	<Button size="xs" color="alternative" class="bar-button" onclick={() => (open = true)}>Look through</Button>
+	{#if workspace.edits.waiting.list.length > 0}
+		{@const waiting = workspace.edits.waiting.list}
+		<span class="tone-limonite waiting" role="status" title={waiting.map((w) => w.label).join('\n')}
+			><b class="toned">▲ {waiting.length}</b>
+			{waiting.length === 1 ? 'change waits' : 'changes wait'} for the server
+			<button class="linkish" type="button" disabled={workspace.edits.busy} onclick={() => void workspace.edits.sendWaiting()}
+				>Try now</button
+			></span
+		>
+	{/if}
 	<span class="space"></span>
 	<Button
 		size="xs"
 		color="alternative"
 		class="bar-button"
-		disabled={workspace.edits.undoable.length === 0 || workspace.edits.busy}
+		disabled={(workspace.edits.undoable.length === 0 && workspace.edits.waiting.list.length === 0) || workspace.edits.busy}
 		onclick={workspace.edits.undo}>Undo <kbd>Ctrl Z</kbd></Button
 	>
 	<Button

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { untrack } from 'svelte';
 	import { goto } from '$app/navigation';
 	import { page } from '$app/state';
 	import { Workspace, provideWorkspace } from '$lib/state/workspace.svelte';
@@ -6,6 +7,7 @@
 	import Header from '$lib/ui/Header.svelte';
 	import MergeDialog from '$lib/ui/MergeDialog.svelte';
 	import Notices from '$lib/ui/Notices.svelte';
+	import { hearChanges } from '$lib/state/live.svelte';
 	import { keepFocus } from '$lib/ui/focus-keeper';
 	import HotkeyHelp from '$lib/ui/HotkeyHelp.svelte';
 	import { hotkeys } from '$lib/ui/hotkeys.svelte';
@@ -21,6 +23,26 @@
 	const here = $derived(items.find((i) => page.url.pathname.endsWith(`/${i.path}`)));
 
 	$effect(() => keepFocus());
+
+	const quietly = (work: Promise<unknown>) => void work.catch(() => undefined);
+	// other windows and programs are heard at once; what waited is sent as soon as the server is there
+	$effect(() => {
+		const here = workspace;
+		quietly(untrack(() => here.edits.resume()));
+		return hearChanges(here.document.application.id, {
+			changed: (revision) => quietly(here.hear(revision)),
+			reached: () => quietly(here.catchUp())
+		});
+	});
+	$effect(() => {
+		if (!workspace.edits.busy && workspace.heard > workspace.revision) quietly(workspace.catchUp());
+	});
+	// as long as something waits, the server is asked again and again
+	$effect(() => {
+		if (workspace.edits.waiting.list.length === 0) return;
+		const timer = setInterval(() => quietly(workspace.edits.sendWaiting()), 5_000);
+		return () => clearInterval(timer);
+	});
 
 	let isGoing = $state(false);
 	let isHelping = $state(false);
@@ -48,7 +70,11 @@
 </script>
 
 <svelte:head><title>{here?.name ?? 'Skarn'} · {workspace.document.application.name} · Skarn</title></svelte:head>
-<svelte:window onkeydown={(event) => hotkeys.press(event)} onfocus={() => void workspace.catchUp().catch(() => undefined)} />
+<svelte:window
+	onkeydown={(event) => hotkeys.press(event)}
+	onfocus={() => quietly(workspace.catchUp())}
+	ononline={() => quietly(workspace.catchUp())}
+/>
 
 {#key workspace}
 	<div class="shell">

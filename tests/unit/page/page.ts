@@ -19,12 +19,16 @@ const runes: Plugin = {
 };
 
 /** What a browser keeps for a page, as long as the test runs. */
-class Kept implements Pick<Storage, 'getItem' | 'setItem' | 'removeItem' | 'clear'> {
+class Kept implements Pick<Storage, 'getItem' | 'setItem' | 'removeItem' | 'clear' | 'key' | 'length'> {
 	readonly #texts = new Map<string, string>();
 	getItem = (key: string) => this.#texts.get(key) ?? null;
 	setItem = (key: string, text: string) => void this.#texts.set(key, text);
 	removeItem = (key: string) => void this.#texts.delete(key);
 	clear = () => this.#texts.clear();
+	key = (i: number) => [...this.#texts.keys()][i] ?? null;
+	get length() {
+		return this.#texts.size;
+	}
 }
 
 let loaded: Promise<typeof Entry> | undefined;

@@ -1,0 +1,73 @@
+/** Something that open pages want to hear of. */
+export interface Change {
+	/** The application that it is about. */
+	readonly application: string;
+	/** The revision that an edit has made; without it, anything else may have changed. */
+	readonly revision?: number;
+}
+
+/** Proxies and browsers end a connection on which nothing comes for long. */
+const HEARTBEAT_MS = 20_000;
+/** Pages beyond these follow as they did before: when they come to the front and when they write. */
+const MOST_LISTENERS = 2_000;
+
+/** Tells open pages of changes at once (Server-sent events, HTML Living Standard 9.2). */
+export class Live {
+	readonly #listeners = new Set<ReadableStreamDefaultController<Uint8Array>>();
+	readonly #encoder = new TextEncoder();
+	#heart: ReturnType<typeof setInterval> | undefined;
+
+	get listeners(): number {
+		return this.#listeners.size;
+	}
+
+	tell(change: Change): void {
+		this.#say(`data: ${JSON.stringify(change)}\n\n`);
+	}
+
+	/** The stream for one page; undefined if too many are open. It ends when the page goes, or with `end`. */
+	stream(): ReadableStream<Uint8Array> | undefined {
+		if (this.#listeners.size >= MOST_LISTENERS) return undefined;
+		let mine: ReadableStreamDefaultController<Uint8Array>;
+		return new ReadableStream({
+			start: (controller) => {
+				mine = controller;
+				this.#listeners.add(controller);
+				this.#heart ??= setInterval(() => this.#say(': here\n\n'), HEARTBEAT_MS).unref();
+				controller.enqueue(this.#encoder.encode('retry: 2000\n\n'));
+			},
+			cancel: () => this.#drop(mine)
+		});
+	}
+
+	end(): void {
+		for (const listener of [...this.#listeners]) {
+			this.#drop(listener);
+			listener.close();
+		}
+	}
+
+	#drop(listener: ReadableStreamDefaultController<Uint8Array>): void {
+		this.#listeners.delete(listener);
+		if (this.#listeners.size > 0) return;
+		clearInterval(this.#heart);
+		this.#heart = undefined;
+	}
+
+	#say(text: string): void {
+		const bytes = this.#encoder.encode(text);
+		for (const listener of [...this.#listeners])
+			try {
+				// one that does not read is let go; its page connects again
+				if (listener.desiredSize !== null && listener.desiredSize < -1_000) throw new Error('does not read');
+				listener.enqueue(bytes);
+			} catch {
+				this.#drop(listener);
+				try {
+					listener.error(new Error('does not read'));
+				} catch {
+					// it is closed already
+				}
+			}
+	}
+}
