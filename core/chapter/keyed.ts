@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import type { InputRules } from '../application/application.ts';
 import type { CommandId } from '../application/command.ts';
-import { meets } from '../context/bits.ts';
+import { intersection, meets } from '../context/bits.ts';
 import type { Scope } from '../context/scope.ts';
 import { canonical } from '../format/canonical.ts';
 import { entryOfChange, inverse, keyedChange, withOwnRanksBy, type KeyedChange } from '../strata/change.ts';
@@ -123,7 +123,12 @@ export function keyedChapter<E extends AnyEntry>(
 				if (categories.length > 0 && !categories.includes(category ?? '')) return undefined;
 				if (!wanted || !about.scope) return entry;
 				try {
-					return meets(index.space.bitsOf(about.scope), wanted) ? entry : undefined;
+					// what can be heard is where the scope is and the command exists
+					const exists = about.command && index.catalogue.get(about.command)?.contexts;
+					const heard = exists
+						? intersection(index.space.bitsOf(about.scope), index.space.bitsOfAny(exists))
+						: index.space.bitsOf(about.scope);
+					return meets(heard, wanted) ? entry : undefined;
 				} catch {
 					// what is wrong with a scope that the application does not have is told later
 					return entry;

@@ -44,3 +44,10 @@ export function readCsv(file: string, text: string, delimiter = ','): { header: 
 export function byHeader(header: readonly string[], record: TableRecord): Record<string, string> {
 	return Object.fromEntries(header.map((name, i) => [name.toLowerCase(), record.fields[i] ?? '']));
 }
+
+/** The sign that stands most often in the first line, outside of quotes: comma, semicolon or tab. */
+export function delimiterOf(text: string): string {
+	const [header = ''] = text.replace(/^\uFEFF?\s*/, '').split(/[\r\n]/, 1);
+	const bare = header.replaceAll(/"[^"]*"/g, '');
+	return [',', ';', '\t'].reduce((best, sign) => (bare.split(sign).length > bare.split(best).length ? sign : best));
+}

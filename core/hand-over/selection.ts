@@ -1,7 +1,8 @@
 import { z } from 'zod';
 import type { InputRules } from '../application/application.ts';
 import type { Ground, Selection } from '../chapter/chapter.ts';
-import { ALL_CHAPTERS } from '../profile/chapters.ts';
+import type { CommandId } from '../application/command.ts';
+import { ALL_CHAPTERS, type AnyChapter } from '../profile/chapters.ts';
 import { headOf, type Profile } from '../strata/stratum.ts';
 
 export type { Selection } from '../chapter/chapter.ts';
@@ -19,14 +20,34 @@ export const USUAL: Selection = { sections: SECTIONS.filter((s) => s !== MACHINE
 /** The profile with what is selected of it. */
 export function selectProfile(profile: Profile, selection: Selection, ground: Pick<Ground, 'index'>): Profile {
 	const selectors = ALL_CHAPTERS.map((chapter) => ({ chapter, select: chapter.selector(selection, ground) }));
+	const without = commandsLeftOut(profile, selectors);
 	return profile.map((stratum) => {
 		const contents: Record<string, unknown> = {};
 		for (const { chapter, select } of selectors) {
-			const said = chapter.list(chapter.contentIn(stratum)).flatMap((one) => select(one) ?? []);
+			const said = chapter
+				.list(chapter.contentIn(stratum))
+				.filter((one) => chapter.addsCommands || !without.has(chapter.commandOf?.(one)))
+				.flatMap((one) => select(one) ?? []);
 			if (said.length > 0) contents[chapter.id] = chapter.contentOf(said);
 		}
 		return { ...headOf(stratum), contents };
 	});
+}
+
+/** The commands that the profile adds and the selection leaves out everywhere: what speaks of them alone stays out as well. */
+function commandsLeftOut(
+	profile: Profile,
+	selectors: readonly { readonly chapter: AnyChapter; readonly select: (said: unknown) => unknown }[]
+): ReadonlySet<CommandId | undefined> {
+	const left = new Set<CommandId | undefined>();
+	for (const { chapter, select } of selectors) {
+		if (!chapter.addsCommands) continue;
+		const said = profile.flatMap((stratum) => chapter.list(chapter.contentIn(stratum)));
+		for (const one of said) left.add(chapter.commandOf?.(one));
+		for (const one of said) if (select(one) !== undefined) left.delete(chapter.commandOf?.(one));
+	}
+	left.delete(undefined);
+	return left;
 }
 
 /** How much there is of each part. */

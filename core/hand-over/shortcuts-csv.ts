@@ -7,7 +7,7 @@ import type { FileRow } from '../chapter/chapter.ts';
 import { EntryOp, inOrder } from '../strata/entry.ts';
 import { StratumId, type Profile } from '../strata/stratum.ts';
 import { parseKeys } from '../stroke/stroke.ts';
-import { byHeader, readCsv } from '../format/csv.ts';
+import { delimiterOf, readCsv } from '../format/csv.ts';
 import { inert } from '../format/inert.ts';
 import { FileRefusedError, type FileProblem } from '../format/problem.ts';
 
@@ -39,15 +39,45 @@ export function writeShortcutsCsv(strata: Profile, catalogue: Catalogue): string
 	);
 }
 
-/** Reads shortcuts; needs the columns keys and command, takes scope, stratum and op. Bad rows are refused one by one. */
+/** The columns that are read, and which column of a file holds them, counted from 0. */
+export const READ_COLUMNS = ['keys', 'command', 'scope', 'stratum', 'op'] as const;
+export type ReadColumn = (typeof READ_COLUMNS)[number];
+export type ShortcutColumns = Partial<Record<ReadColumn, number>>;
+/** Without these a row says nothing. */
+export const NEEDED_COLUMNS = ['keys', 'command'] as const satisfies readonly ReadColumn[];
+
+const GUESSES: Readonly<Record<ReadColumn, RegExp>> = {
+	keys: /^(keys?|shortcuts?|strokes?|hot ?keys?|accelerators?|key binding|input|taste|tasten|tastenkürzel|kürzel)$/i,
+	command: /^(commands?|command id|id|action|function|befehl|befehls-?id|funktion)$/i,
+	scope: /^(scopes?|contexts?|when|where|kontext|bereich)$/i,
+	stratum: /^(stratum|layer|ebene)$/i,
+	op: /^(op|operation)$/i
+};
+
+/** Which column holds what, read off the header's words. */
+export function guessColumns(header: readonly string[]): ShortcutColumns {
+	const found: ShortcutColumns = {};
+	for (const column of READ_COLUMNS) {
+		const exact = header.findIndex((name) => name.trim().toLowerCase() === column);
+		const at = exact >= 0 ? exact : header.findIndex((name) => GUESSES[column].test(name.trim()));
+		if (at >= 0) found[column] = at;
+	}
+	return found;
+}
+
+/**
+ * Reads shortcuts, whatever of comma, semicolon and tab divides their columns; needs keys and command, takes scope, stratum and
+ * op. `columns` says which column holds what; without it that is read off the header. Bad rows are refused one by one.
+ */
 export function readShortcutsCsv(
 	file: string,
-	text: string
+	text: string,
+	columns?: ShortcutColumns
 ): { rows: FileRow<Entry>[]; refused: FileProblem[]; saysAll: boolean } {
-	const { header, records } = readCsv(file, text);
-	const names = header.map((name) => name.toLowerCase());
-	for (const needed of ['keys', 'command'])
-		if (!names.includes(needed))
+	const { header, records } = readCsv(file, text, delimiterOf(text));
+	const at = columns ?? guessColumns(header);
+	for (const needed of NEEDED_COLUMNS)
+		if (at[needed] === undefined)
 			throw new FileRefusedError(file, [
 				{ line: 1, column: 1, message: `there is no column "${needed}"; found ${header.join(', ')}` }
 			]);
@@ -55,12 +85,14 @@ export function readShortcutsCsv(
 	const rows: FileRow<Entry>[] = [];
 	const refused: FileProblem[] = [];
 	for (const record of records) {
-		const fields = byHeader(header, record);
-		const read = <T>(column: string, reader: (text: string) => T): T => {
+		const fields = Object.fromEntries(
+			READ_COLUMNS.map((column) => [column, (at[column] === undefined ? '' : (record.fields[at[column]] ?? '')).trim()])
+		) as Record<ReadColumn, string>;
+		const read = <T>(column: ReadColumn, reader: (text: string) => T): T => {
 			try {
-				return reader(fields[column]!);
+				return reader(fields[column]);
 			} catch (error) {
-				throw Object.assign(new Error(`${column}: ${reason(error)}`), { column: names.indexOf(column) + 1 });
+				throw Object.assign(new Error(`${column}: ${reason(error)}`), { column: at[column]! + 1 });
 			}
 		};
 		try {
@@ -72,20 +104,20 @@ export function readShortcutsCsv(
 				chapter: SHORTCUTS,
 				line: record.line,
 				said: {
-					op: fields['op'] ? read('op', (op) => EntryOp.parse(op)) : 'set',
+					op: fields.op ? read('op', (op) => EntryOp.parse(op)) : 'set',
 					rank: 0,
 					keys: read('keys', parseKeys),
 					command: read('command', (id) => CommandId.parse(id)),
-					scope: fields['scope'] ? read('scope', parseScope) : {}
+					scope: fields.scope ? read('scope', parseScope) : {}
 				},
-				stratum: fields['stratum'] ? read('stratum', (id) => StratumId.parse(id)) : undefined
+				stratum: fields.stratum ? read('stratum', (id) => StratumId.parse(id)) : undefined
 			});
 		} catch (error) {
 			const { message, column } = error as Error & { column: number };
 			refused.push({ line: record.line, column, message });
 		}
 	}
-	return { rows, refused, saysAll: names.includes('op') };
+	return { rows, refused, saysAll: at.op !== undefined };
 }
 
 function reason(error: unknown): string {

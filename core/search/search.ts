@@ -1,3 +1,4 @@
+import { distance } from 'fastest-levenshtein';
 import MiniSearch from 'minisearch';
 import type { ShortcutIndex } from '../answer/shortcut-index.ts';
 import type { Catalogue } from '../application/application.ts';
@@ -105,6 +106,31 @@ export function commandSearch(catalogue: Catalogue, heardAs: (keys: Keys) => Key
 		return p.category.startsWith(query) || p.category.includes(spaced) ? ANSWERS.category : undefined;
 	};
 
+	/** The commands that have a word near to each of these, the nearest first; slips of more than a third of a word are none. */
+	function similar(parts: readonly string[]): Hit[] {
+		const slips = new Map<number, number>();
+		meant(parts).forEach((words, i) => {
+			const part = parts[i]!;
+			const nearest = new Map<number, number>();
+			for (const word of words) {
+				// the beginning of a longer word is as good as the word
+				const slip = Math.min(distance(part, word), distance(part, word.slice(0, part.length)) + 0.5);
+				if (slip > Math.max(1, part.length / 3)) continue;
+				for (const place of withWord.get(word) ?? []) nearest.set(place, Math.min(nearest.get(place) ?? Infinity, slip));
+			}
+			if (i === 0) for (const [place, slip] of nearest) slips.set(place, slip);
+			else
+				for (const [place, sum] of slips) {
+					const slip = nearest.get(place);
+					if (slip === undefined) slips.delete(place);
+					else slips.set(place, sum + slip);
+				}
+		});
+		return [...slips]
+			.sort(([a, x], [b, y]) => x - y || a - b)
+			.map(([place]) => ({ command: prepared[place]!.command, by: 'similar' }));
+	}
+
 	/** Who had the text before somewhere: whoever has a longer text has its beginning as well. */
 	let last: { readonly query: string; readonly answered: readonly Prepared[] } = { query: '', answered: prepared };
 	/** A single letter is answered by nearly everything; it is worked out once. */
@@ -148,12 +174,9 @@ export function commandSearch(catalogue: Catalogue, heardAs: (keys: Keys) => Key
 			const { answered, hits } = byText(query);
 			last = { query, answered };
 			if (query.length > 2 && hits.length === 0 && byKeys.size === 0) {
-				const similar: Hit[] = [];
-				const near = meant(parts).map((words) => new Set(words.flatMap((word) => withWord.get(word) ?? [])));
-				const [fewest, ...others] = near.sort((a, b) => a.size - b.size);
-				for (const place of [...fewest!].filter((p) => others.every((set) => set.has(p))).sort((a, b) => a - b))
-					similar.push({ command: prepared[place]!.command, by: 'similar' });
-				return similar;
+				// something like an id names its thing last: that must be there as it is spelled
+				const [, named] = /\.([^.\s]+)$/.exec(query) ?? [];
+				return named === undefined ? similar(parts) : byText(named).hits;
 			}
 			return byKeys.size === 0 ? hits : [...byKeys.values(), ...hits.filter((hit) => !byKeys.has(hit.command.id))];
 		}

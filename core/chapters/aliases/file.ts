@@ -12,6 +12,8 @@ import { sharedEnds } from './shared-ends.ts';
 export const AliasFile = z.strictObject({
 	recipe: Recipe,
 	text: z.string().max(10_000_000),
+	/** What the file was called where it came from. */
+	name: z.string().min(1).max(200).optional(),
 	encoding: z.enum(ENCODINGS).default('utf-8').meta({ description: 'how the bytes of the file spell its text' })
 });
 export type AliasFile = z.infer<typeof AliasFile>;

@@ -25,10 +25,13 @@ function heard(row: FileRow<Entry>, { profile, office }: Ground): FileRow<Entry>
 	return meant === undefined || meant === keys ? row : { ...row, spelled: keys, said: { ...row.said, keys: meant } };
 }
 
+/** What would happen to what is there: a file that removes a shortcut takes it from its command and gives it to none. */
 const goneText = (op: Entry['op'], names: readonly string[]): string =>
 	names.length === 0
 		? 'says the opposite of the stratum'
-		: `${op === 'remove' ? 'removes it from' : 'takes it from'} ${names.join(', ')}`;
+		: op === 'remove'
+			? `removes it: ${names.join(', ')} ${names.length === 1 ? 'has' : 'have'} it no more`
+			: `takes it from ${names.join(', ')}`;
 
 /** Compares shortcuts of a file with the profile. */
 export function compareShortcuts(given: readonly FileRow<Entry>[], ground: Ground, { targetOf, saysAll }: Comparing): Item[] {

@@ -1,5 +1,5 @@
 import { growingLines } from '../../text/lines.ts';
-import { readCsv } from '../csv.ts';
+import { delimiterOf, readCsv } from '../csv.ts';
 import { FileRefusedError } from '../problem.ts';
 import { json } from './json.ts';
 import type { Table, TableRecord, Tree } from './tree.ts';
@@ -50,13 +50,6 @@ export function readTable(file: string, text: string): Table {
 		return { line: lineOf(at), fields: row };
 	});
 	return { header: [...columns.keys()], records };
-}
-
-/** The sign that stands most often in the first line, outside of quotes: comma, semicolon or tab. */
-function delimiterOf(text: string): string {
-	const [header = ''] = text.replace(/^\uFEFF?\s*/, '').split(/[\r\n]/, 1);
-	const bare = header.replaceAll(/"[^"]*"/g, '');
-	return [',', ';', '\t'].reduce((best, sign) => (bare.split(sign).length > bare.split(best).length ? sign : best));
 }
 
 function mostNumerous(tree: Tree): readonly Thing[] {

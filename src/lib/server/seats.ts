@@ -55,6 +55,18 @@ export class Seats {
 		if (added.length === 0) throw new Problem(409, 'taken', `There is a seat ${id} already.`);
 	}
 
+	/** Forgets the seat; its workstation is told that it is not known. Throws `Problem` 404. */
+	async remove(application: string, id: string): Promise<void> {
+		await this.#db.transaction(async (tx) => {
+			await tx.delete(reports).where(eq(reports.seat, id));
+			const gone = await tx
+				.delete(seats)
+				.where(and(eq(seats.application, application), eq(seats.id, id)))
+				.returning({ id: seats.id });
+			if (gone.length === 0) throw new Problem(404, 'not-found', `${application} has no seat ${id}.`);
+		});
+	}
+
 	async #seat(id: string) {
 		const [seat] = await this.#db.select().from(seats).where(eq(seats.id, id));
 		if (!seat) throw new Problem(404, 'not-found', `The seat ${id} is not known to this office. Add it in Rollout first.`);

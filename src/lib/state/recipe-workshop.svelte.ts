@@ -186,7 +186,7 @@ export class RecipeWorkshop {
 	async useAsAliasFile(): Promise<boolean> {
 		if (!this.recipe) return false;
 		const { targetId: stratum, target, edits } = this.workspace;
-		const to = { recipe: this.recipe, text: this.text, encoding: this.#encoding };
+		const to = { recipe: this.recipe, text: this.text, name: this.fileName, encoding: this.#encoding };
 		return edits.commit(
 			`Aliases of ${target.name} from ${this.fileName}`,
 			tagged({ id: ALIASES }, [{ stratum, from: aliasFileIn(target), to }])

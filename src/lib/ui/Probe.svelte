@@ -5,8 +5,9 @@
 	import { hotkeys } from './hotkeys.svelte';
 	import Pips from './Pips.svelte';
 	import Recorder from './Recorder.svelte';
+	import Situations from './Situations.svelte';
 	import Trace from './Trace.svelte';
-	import { keptText, outcomeMark, outcomeText, situations } from './wording';
+	import { keptText, outcomeMark, outcomeText } from './wording';
 
 	/** Answers "what would that do here?" from anywhere and changes nothing. */
 	const workspace = useWorkspace();
@@ -84,13 +85,7 @@
 							<li>
 								<span class="tone-{mark.tone}"><span class="toned" aria-hidden="true">{mark.shape}</span></span>
 								<span>{outcomeText(workspace.index, outcome)}</span>
-								<span
-									class="num quiet"
-									title={where
-										.slice(0, 30)
-										.map((s) => workspace.space.labelOf(s))
-										.join('\n')}>{situations(where.length)}</span
-								>
+								<Situations list={where} />
 								<button class="linkish" type="button" onclick={() => workspace.standIn(where[0]!)}
 									>stand in {workspace.space.labelOf(where[0]!)}</button
 								>

@@ -8,7 +8,7 @@ import type { Stratum } from '$core/strata/stratum';
 import { listed } from '$core/text/listed';
 import type { CommandId } from '$core/application/command';
 import type { Binding } from '$core/shortcut/effective';
-import { readable, type Keys } from '$core/stroke/stroke';
+import { beginsBare, readable, type Keys } from '$core/stroke/stroke';
 
 export const entriesText = (n: number): string => (n === 1 ? '1 entry' : `${n} entries`);
 
@@ -107,6 +107,24 @@ export function keptText(keys: Keys, kept: readonly Kept[]): string | undefined 
 	return readable(`${keys} may never arrive: with it ${listed(said)}.`);
 }
 
+/**
+ * How free an input is that nothing has in some scope: everywhere only if no shortcut is on it, none goes on from it or begins
+ * it, and it is text nowhere.
+ */
+export function freeText(index: ShortcutIndex, keys: Keys): string {
+	const said = readable(keys);
+	const { prefixes } = index.at(keys);
+	const others = [...prefixes.flatMap((p) => p.bindings), ...index.longer(keys)];
+	if (others.length > 0)
+		return `${said} is free here. Elsewhere ${listed([...new Set(others.map((b) => readable(b.keys)))].slice(0, 4))} begins with it or before it.`;
+	const on = index.on(keys);
+	if (on.length > 0) return `${said} is free here. It is given to ${names(index, on)} elsewhere.`;
+	const typing = beginsBare(keys) ? index.rules.typing : [];
+	if (typing.length > 0)
+		return `${said} is free, but is text in ${listed(typing.map((scope) => index.space.scopeLabel(scope)))}.`;
+	return `${said} is free everywhere.`;
+}
+
 /** The verdict's headline with its tone. `kept` is what keeps the stroke for itself. */
 export function verdictText(
 	index: ShortcutIndex,
@@ -127,16 +145,7 @@ export function verdictText(
 		case 'free': {
 			const keeps = keptText(found.proposal.keys, kept);
 			if (keeps) return { tone: kept.some((k) => k.taken === 'always') ? 'garnet' : 'limonite', shape: '▲', text: keeps };
-			const { prefixes, longer } = index.at(found.proposal.keys);
-			const isFree = longer.length === 0 && prefixes.every((p) => p.bindings.length === 0);
-			const others = [...prefixes.flatMap((p) => p.bindings), ...index.longer(found.proposal.keys)];
-			return {
-				tone: 'epidote',
-				shape: '○',
-				text: isFree
-					? `${keys} is free everywhere.`
-					: `${keys} is free here. Elsewhere ${listed([...new Set(others.map((b) => readable(b.keys)))].slice(0, 4))} begins with it or before it.`
-			};
+			return { tone: 'epidote', shape: '○', text: freeText(index, found.proposal.keys) };
 		}
 		case 'apart':
 			return {

@@ -9,12 +9,12 @@ import { readCsv } from '$core/format/csv';
 import { readTable } from '$core/format/table/table';
 import type { Table } from '$core/format/table/tree';
 import type { Selection } from '$core/hand-over/selection';
-import { FileRefusedError, refuseBySize, textOf, type FileProblem } from '$core/format/problem';
+import { FileRefusedError, refuseBySize, type FileProblem } from '$core/format/problem';
 import { readMacros } from '$core/chapters/macros/file';
 import { MACROS } from '$core/chapters/macros/macro';
 import type { FileRow } from '$core/chapter/chapter';
 import { readProfileFile } from '$core/hand-over/profile-file';
-import { readShortcutsCsv } from '$core/hand-over/shortcuts-csv';
+import { readShortcutsCsv, type ShortcutColumns } from '$core/hand-over/shortcuts-csv';
 import { decode } from '$core/format/bytes';
 import type { Desk } from '$core/keyboard/desk';
 import { officeDesks } from '$core/keyboard/office-desks';
@@ -52,20 +52,20 @@ async function answering<T>(work: () => Promise<T>): Promise<Answer<T>> {
 
 async function textFrom(file: File): Promise<string> {
 	refuseBySize(file.name, file.size);
-	return textOf(file.name, new Uint8Array(await file.arrayBuffer()));
+	return decode(file.name, new Uint8Array(await file.arrayBuffer())).text;
 }
 
-async function byContent(file: File, onprogress: (stage: string) => void) {
+async function byContent(file: File, columns: ShortcutColumns | undefined, onprogress: (stage: string) => void) {
 	if (/\.xlsx$/i.test(file.name)) {
 		refuseBySize(file.name, file.size);
 		onprogress('Unfolding the sheet');
 		const csv = await csvOfXlsx(file.name, new Uint8Array(await file.arrayBuffer()));
-		return { ...readShortcutsCsv(file.name, csv), application: undefined };
+		return { ...readShortcutsCsv(file.name, csv, columns), application: undefined };
 	}
 	const text = await textFrom(file);
 	onprogress('Parsing');
 	const isJson = /^\s*[{[]/.test(text.slice(0, 2000)) || /\.json$/i.test(file.name);
-	return isJson ? readProfileFile(file.name, text) : { ...readShortcutsCsv(file.name, text), application: undefined };
+	return isJson ? readProfileFile(file.name, text) : { ...readShortcutsCsv(file.name, text, columns), application: undefined };
 }
 
 async function byRecipe(recipe: Recipe, file: File, into: StratumId) {
@@ -89,6 +89,7 @@ const reading = {
 			profile,
 			into,
 			recipe,
+			columns,
 			selection,
 			scope,
 			desks
@@ -98,6 +99,8 @@ const reading = {
 			profile: Profile;
 			into: StratumId | undefined;
 			recipe?: Recipe;
+			/** Which column of a table holds what; without it that is read off the header. */
+			columns?: ShortcutColumns;
 			selection: Selection;
 			/** The scope that every shortcut gets in place of its own. */
 			scope: Scope | undefined;
@@ -108,7 +111,9 @@ const reading = {
 	) =>
 		answering(async (): Promise<Omit<Reading, 'items'>> => {
 			onprogress('Reading');
-			const parsed = recipe ? await byRecipe(recipe, file, into ?? profile.at(-1)!.id) : await byContent(file, onprogress);
+			const parsed = recipe
+				? await byRecipe(recipe, file, into ?? profile.at(-1)!.id)
+				: await byContent(file, columns, onprogress);
 			const held = parsed.rows.length + parsed.refused.length;
 			if (held > MOST_ROWS)
 				throw new FileRefusedError(file.name, [

@@ -83,7 +83,7 @@ export function listing(
 	const counts = { all: 0, keyed: 0, keyless: 0, changed: 0, findings: 0 } satisfies Record<Facet, number>;
 	for (const { command } of found)
 		for (const facet of Object.keys(counts) as Facet[]) if (passesFacet(facet, command.id, index, marks)) counts[facet]++;
-	const rows = found
+	const commands = found
 		.filter(({ command }) => passesFacet(question.facet, command.id, index, marks))
 		.map(({ command, synonym }): Row => ({
 			command,
@@ -91,10 +91,15 @@ export function listing(
 			bindings: index.of(command.id),
 			isShared: shared.has(command.label)
 		}));
+	// by keys, each key has a row of its own
+	const rows =
+		question.sort === 'keys'
+			? commands.flatMap((row) => (row.bindings.length > 1 ? row.bindings.map((one) => ({ ...row, bindings: [one] })) : [row]))
+			: commands;
 	if (question.sort === 'label') rows.sort((a, b) => a.command.label.localeCompare(b.command.label, 'en'));
 	if (question.sort === 'keys')
 		rows.sort((a, b) => {
-			const [ka, kb] = [a, b].map((row) => row.bindings.map((x) => x.keys as string).sort(compareKeys)[0]);
+			const [ka, kb] = [a, b].map((row) => row.bindings[0]?.keys as string | undefined);
 			return ka === undefined || kb === undefined ? Number(ka === undefined) - Number(kb === undefined) : compareKeys(ka, kb);
 		});
 	return { rows, counts };

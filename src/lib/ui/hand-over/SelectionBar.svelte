@@ -2,7 +2,7 @@
 	import { Checkbox } from 'flowbite-svelte';
 	import { MACHINE, SECTIONS, type Holdings, type Selection } from '$core/hand-over/selection';
 	import { ALL_CHAPTERS } from '$core/profile/chapters';
-	import Picker from '../Picker.svelte';
+	import { listed } from '$core/text/listed';
 	import ScopePicker from '../ScopePicker.svelte';
 
 	/** Which parts of a profile, which contexts and which commands are handed over. */
@@ -30,6 +30,13 @@
 			...selection,
 			sections: SECTIONS.filter((s) => (s === section ? isIn : selection.sections.includes(s)))
 		});
+
+	/** None ticked means all. */
+	const tickCategory = (category: string, isIn: boolean) =>
+		onchange({
+			...selection,
+			categories: categories.filter((c) => (c === category ? isIn : selection.categories.includes(c)))
+		});
 </script>
 
 <div class="selection">
@@ -46,12 +53,29 @@
 	</div>
 	<div class="limits">
 		<ScopePicker scope={selection.contexts} onchange={(contexts) => onchange({ ...selection, contexts })} />
-		<Picker
-			label="Commands of"
-			value={selection.categories[0] ?? ''}
-			items={[{ value: '', name: 'All commands' }, ...categories.map((c) => ({ value: c, name: c }))]}
-			onpick={(category) => onchange({ ...selection, categories: category === '' ? [] : [category] })}
-		/>
+		<details class="categories">
+			<summary>
+				Commands of {selection.categories.length === 0
+					? 'all categories'
+					: selection.categories.length <= 3
+						? listed(selection.categories)
+						: `${selection.categories.length} categories`}
+			</summary>
+			<div role="group" aria-label="Commands of">
+				{#each categories as category (category)}
+					<Checkbox
+						checked={selection.categories.includes(category)}
+						onchange={(event: Event) => tickCategory(category, (event.currentTarget as HTMLInputElement).checked)}
+						>{category}</Checkbox
+					>
+				{/each}
+				{#if selection.categories.length > 0}<button
+						class="linkish"
+						type="button"
+						onclick={() => onchange({ ...selection, categories: [] })}>All categories</button
+					>{/if}
+			</div>
+		</details>
 	</div>
 </div>
 
@@ -70,5 +94,12 @@
 	}
 	.limits {
 		gap: 6px;
+	}
+	.categories > div {
+		display: grid;
+		gap: 4px;
+		max-height: 180px;
+		padding: 6px 0 2px;
+		overflow-y: auto;
 	}
 </style>

@@ -77,7 +77,7 @@
 			{value}
 			placeholder={hint}
 			spellcheck="false"
-			onchange={(event) => take((event.currentTarget as HTMLInputElement).value)}
+			oninput={(event) => take((event.currentTarget as HTMLInputElement).value)}
 		/>
 	</label>
 {/snippet}

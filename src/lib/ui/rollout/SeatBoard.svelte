@@ -13,7 +13,10 @@
 		now,
 		onrestore,
 		ondesk,
-		onadd
+		onadd,
+		onremove,
+		isAway,
+		address
 	}: {
 		seats: readonly (Seat & { state: SeatState })[];
 		channel: number | null;
@@ -21,6 +24,11 @@
 		onrestore: (id: string) => void;
 		ondesk: (id: string, desk: DeskSetup) => void;
 		onadd: (id: string, note: string) => Promise<boolean>;
+		onremove: (id: string) => void;
+		/** Whether the server could not be reached: what is listed may be old, and nothing listed says nothing. */
+		isAway: boolean;
+		/** Where seats ask. */
+		address: string;
 	} = $props();
 	let id = $state('');
 	let note = $state('');
@@ -78,6 +86,18 @@
 			{#if changing === seat.id}
 				<div class="change"><DeskPicker of={seat.id} desk={seat.desk} onchange={(desk) => ondesk(seat.id, desk)} /></div>
 			{/if}
+			<button
+				type="button"
+				class="linkish small"
+				aria-label="Remove {seat.id}"
+				title="Remove {seat.id}"
+				onclick={() => onremove(seat.id)}>Remove</button
+			>
+			{#if seat.state === 'never'}
+				<p class="start small">
+					Start it on its workstation: <code>skarn seat --id {seat.id} --server {address} --folder interface</code>
+				</p>
+			{/if}
 			{#if seat.state === 'drifted'}
 				<Button size="xs" color="alternative" disabled={seat.restore} onclick={() => onrestore(seat.id)}
 					>{seat.restore ? 'Asked to restore' : 'Lay release anew'}</Button
@@ -85,7 +105,11 @@
 			{/if}
 		</li>
 	{:else}
-		<li class="none quiet">No seats yet. Add one below, then start it on its workstation.</li>
+		<li class="none quiet">
+			{isAway
+				? 'The server cannot be reached, so the seats are not known.'
+				: 'No seats yet. Add one below, then start it on its workstation.'}
+		</li>
 	{/each}
 </ul>
 <form onsubmit={add}>
@@ -115,6 +139,14 @@
 		border-left: 4px solid var(--tone);
 		border-radius: var(--radius);
 		background: var(--raised);
+	}
+	.start {
+		grid-column: 1 / -1;
+		color: var(--ink-2);
+	}
+	code {
+		font-family: var(--mono);
+		font-size: 12px;
 	}
 	.none {
 		display: block;

@@ -25,8 +25,7 @@
 						{#each rows as row, r (r)}
 							<tr
 								>{#each row as cell, c (c)}<td
-										>{#if typeof cell === 'string'}{cell}{:else}{#each cell as input, i (i)}<kbd>{input}</kbd
-												>{' '}{/each}{/if}</td
+										>{#if typeof cell === 'string'}{cell}{:else}{#each cell as input, i (i)}<kbd>{input}</kbd>{/each}{/if}</td
 									>{/each}</tr
 							>
 						{/each}
@@ -124,6 +123,7 @@
 		vertical-align: top;
 	}
 	kbd {
+		margin-right: 4px;
 		padding: 0 4px;
 		border: 1px solid var(--control);
 		border-radius: 3px;

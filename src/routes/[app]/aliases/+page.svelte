@@ -173,7 +173,7 @@
 	}
 
 	function saveFile() {
-		const name = `${workspace.document.application.id}-${workspace.targetId}-aliases.txt`;
+		const name = session.file.name ?? `${workspace.document.application.id}-${workspace.targetId}-aliases.txt`;
 		try {
 			save(name, encode(name, { text: session.text, encoding: session.file.encoding }));
 		} catch (error) {

@@ -9,7 +9,7 @@
 	import CommandList from '$lib/ui/commands/CommandList.svelte';
 	import Facets from '$lib/ui/commands/Facets.svelte';
 	import { ANYTHING, listing, sharedLabels, type Question } from '$lib/ui/commands/listing';
-	import KeyCaps from '$lib/ui/KeyCaps.svelte';
+	import { freeText, keptText } from '$lib/ui/wording';
 
 	const workspace = useWorkspace();
 	const shared = sharedLabels(workspace.document.commands);
@@ -31,6 +31,8 @@
 	const selected = $derived(asked && workspace.catalogue.has(asked) ? asked : found.rows[0]?.command.id);
 	const command = $derived(selected && workspace.catalogue.get(selected));
 	const asKeys = $derived(question.text.trim().length > 0 ? workspace.search.asKeys(question.text) : undefined);
+
+	const keeps = $derived(asKeys && keptText(asKeys, workspace.office.kept(asKeys)));
 
 	function select(id: CommandId) {
 		void goto(`?command=${encodeURIComponent(id)}`, { replaceState: true, keepFocus: true, noScroll: true });
@@ -72,7 +74,10 @@
 			/>
 			{#if asKeys && workspace.index.on(asKeys).length === 0}
 				<p class="as-keys">
-					<span class="tone-epidote"><span class="toned" aria-hidden="true">○</span></span> As a key: <KeyCaps keys={asKeys} /> is free.
+					{#if keeps}<span class="tone-limonite"><span class="toned" aria-hidden="true">▲</span></span> As a key: {keeps}{:else}<span
+							class="tone-epidote"><span class="toned" aria-hidden="true">○</span></span
+						>
+						As a key: {freeText(workspace.index, asKeys)}{/if}
 				</p>
 			{/if}
 		</div>

@@ -1,10 +1,12 @@
 <script lang="ts">
+	import { page } from '$app/state';
 	import { Button, Textarea } from 'flowbite-svelte';
 	import type { Seat, SeatState } from '$core/release/release';
 	import type { Difference } from '$core/chapter/chapter';
 	import { saySame } from '$core/profile/wire';
 	import { ApiError, ask } from '$lib/state/api';
 	import { useWorkspace } from '$lib/state/workspace.svelte';
+	import Confirm from '$lib/ui/Confirm.svelte';
 	import DifferenceRow from '$lib/ui/DifferenceRow.svelte';
 	import ReleaseCore from '$lib/ui/rollout/ReleaseCore.svelte';
 	import SeatBoard from '$lib/ui/rollout/SeatBoard.svelte';
@@ -16,6 +18,8 @@
 	let busy = $state(false);
 	let now = $state(Date.now());
 	let unheard = $state('');
+	/** The seat that is about to be removed. */
+	let removing = $state<string | undefined>(undefined);
 	const isSteward = $derived(workspace.role === 'steward');
 	const office = $derived(workspace.profile.find((s) => s.kind === 'office'));
 
@@ -170,10 +174,24 @@
 			{now}
 			onrestore={(id) => void act(`${id} is asked to lay its release anew`, () => ask(`/api/seats/${id}/restore`, 'PUT'))}
 			ondesk={(id, desk) => void act(`Desk of ${id} changed`, () => ask(`/api/seats/${id}/desk`, 'PUT', desk))}
+			isAway={unheard !== ''}
+			address={page.url.origin}
+			onremove={(id) => (removing = id)}
 			onadd={(id, note) => act(`Seat ${id} added`, () => ask(`${workspace.path}/seats`, 'POST', { id, note }))}
 		/>
 	</section>
 </div>
+{#if removing}
+	{@const id = removing}
+	<Confirm
+		title="Remove the seat {id}?"
+		does="Remove {id}"
+		onconfirm={() => void act(`Seat ${id} removed`, () => ask(`${workspace.path}/seats?id=${encodeURIComponent(id)}`, 'DELETE'))}
+		onclose={() => (removing = undefined)}
+	>
+		<p>The office forgets it with what it has reported. Its workstation keeps the files that it has, and is told no more.</p>
+	</Confirm>
+{/if}
 
 <style>
 	.view {

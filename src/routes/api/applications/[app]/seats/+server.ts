@@ -2,7 +2,7 @@ import { json } from '@sveltejs/kit';
 import { z } from 'zod';
 import { DeskSetup } from '$core/keyboard/desk.ts';
 import { SeatId } from '$core/release/release.ts';
-import { readBody } from '$lib/server/problem';
+import { checked, readBody } from '$lib/server/problem';
 import { route } from '$lib/server/route';
 
 const NewSeat = z.strictObject({ id: SeatId, note: z.string().trim().max(200).default(''), desk: DeskSetup.optional() });
@@ -10,6 +10,14 @@ const NewSeat = z.strictObject({ id: SeatId, note: z.string().trim().max(200).de
 export const GET = route(async ({ params }, { seats, profiles }) => {
 	await profiles.load(params.app!);
 	return { seats: await seats.list(params.app!) };
+});
+
+/** `?id=C-03` is forgotten. */
+export const DELETE = route(async ({ params, url }, { seats, profiles }) => {
+	await profiles.load(params.app!);
+	const { id } = checked(z.object({ id: SeatId }), Object.fromEntries(url.searchParams));
+	await seats.remove(params.app!, id);
+	return { id };
 });
 
 export const POST = route(async ({ params, request }, { seats, profiles }) => {

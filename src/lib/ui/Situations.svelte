@@ -1,0 +1,53 @@
+<script lang="ts">
+	import { useWorkspace } from '$lib/state/workspace.svelte';
+	import { situations } from './wording';
+
+	/** How many situations, and which: a list that opens, by the contexts of the first axis. */
+	let { list }: { list: readonly number[] } = $props();
+	const workspace = useWorkspace();
+	/** More than this is read by nobody; the first of each context tell enough. */
+	const MOST_OF_ONE = 40;
+	const groups = $derived.by(() => {
+		const { space } = workspace;
+		const byFirst = new Map<string, string[]>();
+		for (const at of list) {
+			const [first = '', ...rest] = space.labelOf(at).split(' · ');
+			const own = byFirst.get(first);
+			if (own) own.push(rest.join(' · '));
+			else byFirst.set(first, [rest.join(' · ')]);
+		}
+		return [...byFirst];
+	});
+</script>
+
+<details>
+	<summary class="num quiet">{situations(list.length)}</summary>
+	<div class="list" tabindex="-1">
+		{#each groups as [first, rest] (first)}
+			<p><b>{first}</b> <span class="quiet">{rest.length}</span></p>
+			<ul>
+				{#each rest.slice(0, MOST_OF_ONE) as label (label)}{#if label !== ''}<li>{label}</li>{/if}{/each}
+				{#if rest.length > MOST_OF_ONE}<li class="quiet">and {rest.length - MOST_OF_ONE} more</li>{/if}
+			</ul>
+		{/each}
+	</div>
+</details>
+
+<style>
+	details {
+		font-size: 12.5px;
+	}
+	details[open] {
+		grid-column: 2 / -1;
+	}
+	.list {
+		max-height: 220px;
+		padding: 4px 0;
+		overflow-y: auto;
+	}
+	ul {
+		margin: 0 0 6px;
+		padding: 0 0 0 12px;
+		list-style: none;
+	}
+</style>

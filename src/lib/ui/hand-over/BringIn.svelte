@@ -1,0 +1,271 @@
+<script lang="ts">
+	import { Button, Spinner } from 'flowbite-svelte';
+	import type { Scope } from '$core/context/scope';
+	import { MACHINE, USUAL, type Selection } from '$core/hand-over/selection';
+	import {
+		guessColumns,
+		NEEDED_COLUMNS,
+		READ_COLUMNS,
+		type ReadColumn,
+		type ShortcutColumns
+	} from '$core/hand-over/shortcuts-csv';
+	import type { StratumId } from '$core/strata/stratum';
+	import { RecentFiles } from '$lib/state/recent-files.svelte';
+	import { useWorkspace } from '$lib/state/workspace.svelte';
+	import { FileReading, ReadingRefusedError } from '$lib/workers/reading';
+	import type { Reading } from '$lib/workers/reading.worker';
+	import Picker from '../Picker.svelte';
+	import ScopePicker from '../ScopePicker.svelte';
+	import FileDrop from './FileDrop.svelte';
+	import Preview from './Preview.svelte';
+	import Problems from './Problems.svelte';
+	import SelectionBar from './SelectionBar.svelte';
+
+	/** A file against the profile, and what of it is taken. */
+	const workspace = useWorkspace();
+	const files = new FileReading();
+	const recent = new RecentFiles(`hand-over ${workspace.document.application.id}`);
+	let into = $state('');
+	let file = $state.raw<File | undefined>(undefined);
+	let reading = $state.raw<Reading | undefined>(undefined);
+	let refusal = $state.raw<ReadingRefusedError | undefined>(undefined);
+	let problem = $state('');
+	let stage = $state('');
+	/** What is taken of the file, and the contexts that its shortcuts get: their own, all, or those chosen. */
+	let wanted = $state.raw<Selection>(USUAL);
+	let place = $state<'own' | 'all' | 'one'>('own');
+	let one = $state.raw<Scope>({});
+	/** The columns of a table whose header says nothing to us, and which of them holds what. */
+	let header = $state.raw<readonly string[] | undefined>(undefined);
+	let columns = $state.raw<ShortcutColumns | undefined>(undefined);
+	/** Whether what is taken is being chosen; it stays as somebody left it. */
+	let isChoosing = $state(false);
+	const scopeFor = () => (place === 'own' ? undefined : place === 'all' ? {} : one);
+	const writable = $derived(workspace.profile.filter((s) => s.kind !== 'factory'));
+
+	async function read(given: File | undefined = file) {
+		if (!given) return;
+		const isNew = given !== file;
+		if (isNew) {
+			reading = undefined;
+			wanted = USUAL;
+			place = 'own';
+			header = columns = undefined;
+		}
+		file = given;
+		refusal = undefined;
+		problem = '';
+		stage = 'Starting';
+		const { application, commands } = workspace.document;
+		const { profile } = workspace;
+		const target = into === '' ? undefined : (into as StratumId);
+		try {
+			reading = await files.shortcuts(
+				given,
+				{
+					application,
+					commands,
+					profile,
+					into: target,
+					selection: wanted,
+					scope: scopeFor(),
+					desks: workspace.office.desks,
+					...(columns && { columns })
+				},
+				(next) => (stage = next)
+			);
+			if (isNew && reading && (reading.holds[MACHINE] ?? 0) > 0) isChoosing = true;
+			if (isNew && !/\.xlsx$/i.test(given.name)) recent.add(given.name, await given.text());
+		} catch (error) {
+			if (error instanceof ReadingRefusedError) {
+				refusal = error;
+				if (/\.json$/i.test(given.name) || !/there is no column/.test(error.message)) return;
+				// the person knows what the columns hold
+				header = (await files.run((remote) => remote.table(given)).catch(() => undefined))?.header;
+				columns = header && guessColumns(header);
+			} else problem = `${given.name} could not be read: ${(error as Error).message}`;
+		} finally {
+			stage = '';
+		}
+	}
+
+	function leave() {
+		file = undefined;
+		reading = undefined;
+		refusal = undefined;
+		problem = '';
+	}
+
+	function say(column: ReadColumn, at: string) {
+		columns = { ...columns, [column]: at === '' ? undefined : Number(at) };
+		if (NEEDED_COLUMNS.every((needed) => columns?.[needed] !== undefined)) void read();
+	}
+
+	/** Two shortcuts of one's own as a table would have them: one that is free, and one that takes a key from somebody. */
+	function example() {
+		const [free] = workspace.office.goodStrokes.filter((keys) => workspace.index.on(keys).length === 0);
+		const [taken] = workspace.index.effective.bindings;
+		const { commands } = workspace.document;
+		const keyless = commands.filter((c) => workspace.index.of(c.id).length === 0);
+		const row = (keys: string | undefined, i: number) => (keys && keyless[i] ? [`"${keys}",${keyless[i].id}`] : []);
+		const lines = ['keys,command', ...row(free, 0), ...row(taken?.keys, 1)];
+		void read(new File([lines.join('\r\n') + '\r\n'], 'example.csv'));
+	}
+</script>
+
+<section class="in" aria-label="Bring in">
+	<div class="head">
+		<h1>Bring in</h1>
+		<span class="into"
+			>into <Picker
+				label="Import into"
+				value={into}
+				onpick={(next) => ((into = next), void read())}
+				items={[
+					{ value: '', name: 'the strata the file names' },
+					...writable.map((s) => ({ value: s.id as string, name: s.name }))
+				]}
+			/></span
+		>
+	</div>
+	{#if !reading || refusal}
+		<FileDrop
+			label="Drop a profile (JSON) or shortcuts (CSV, XLSX), or click to choose"
+			hint="Up to 50 MB. You see what it would do before anything changes."
+			accept=".json,.csv,.xlsx,application/json,text/csv"
+			onfile={read}
+			onproblem={(message) => (leave(), (problem = message))}
+		/>
+	{/if}
+	{#if stage}
+		<p class="busy" role="status">
+			<Spinner size="5" />
+			{stage} … <Button size="xs" color="alternative" onclick={() => (files.cancel(), leave())}>Cancel</Button>
+		</p>
+	{/if}
+	{#if problem}<p class="callout tone-garnet" role="alert">{problem}</p>{/if}
+	{#if refusal}<Problems
+			problems={refusal.problems}
+			file={file?.name ?? 'file'}
+			title="Nothing of this file was taken. {refusal.message}"
+		/>{/if}
+	{#if header && refusal}
+		<div class="columns" role="group" aria-label="What the columns mean">
+			{#each READ_COLUMNS as column (column)}
+				<Picker
+					label="{column}{NEEDED_COLUMNS.some((n) => n === column) ? ' (needed)' : ''}"
+					value={String(columns?.[column] ?? '')}
+					items={[
+						{ value: '', name: `${column}: not in this file` },
+						...header.map((name, i) => ({ value: String(i), name: `${column}: ${name || `column ${i + 1}`}` }))
+					]}
+					onpick={(at) => say(column, at)}
+				/>
+			{/each}
+		</div>
+	{/if}
+	{#if reading && file}
+		<details class="what" bind:open={isChoosing}>
+			<summary>What is taken of it</summary>
+			<SelectionBar
+				selection={wanted}
+				holds={reading.holds}
+				categories={reading.categories}
+				onchange={(next) => ((wanted = next), void read())}
+			/>
+			<p class="place">
+				Its shortcuts hold
+				<Picker
+					label="Contexts of the shortcuts"
+					value={place}
+					items={[
+						{ value: 'own', name: 'where the file says' },
+						{ value: 'all', name: 'in all contexts' },
+						{ value: 'one', name: 'only in …' }
+					]}
+					onpick={(next) => ((place = next as typeof place), void read())}
+				/>
+				{#if place === 'one'}<ScopePicker scope={one} onchange={(next) => ((one = next), void read())} />{/if}
+			</p>
+		</details>
+	{/if}
+	{#if reading && file}<Preview file={file.name} {reading} ondone={leave} />{/if}
+	{#if !reading && !refusal && !stage}
+		<div class="none quiet">
+			<p>
+				Columns of a CSV: keys and command are needed; scope, stratum and op are taken when they are there, as in <span
+					class="mono">Ctrl+E,file.export,,office,set</span
+				>. Comma, semicolon or tab may stand between them, and the columns may have other names: then you say which is which.
+			</p>
+			<p><Button size="sm" color="alternative" onclick={example}>Load an example</Button></p>
+			{#if recent.list.length > 0}
+				<p>
+					The last files:
+					{#each recent.list as { name, text } (name)}<button
+							class="linkish last"
+							type="button"
+							onclick={() => void read(new File([text], name))}>{name}</button
+						>{/each}
+				</p>
+			{/if}
+		</div>
+	{/if}
+</section>
+
+<style>
+	.in {
+		display: flex;
+		flex-direction: column;
+		gap: 12px;
+		min-height: 0;
+		padding: 16px;
+	}
+	.head {
+		display: flex;
+		align-items: center;
+		gap: 16px;
+	}
+	.into {
+		display: flex;
+		align-items: center;
+		gap: 6px;
+	}
+	.what {
+		width: 100%;
+		padding: 6px 0;
+		border-top: 1px solid var(--line);
+		border-bottom: 1px solid var(--line);
+		font-size: 13px;
+	}
+	.what summary {
+		font-weight: 600;
+	}
+	.what[open] > summary {
+		margin-bottom: 8px;
+	}
+	.place {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 8px;
+		align-items: center;
+		margin-top: 8px;
+	}
+	.columns {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 8px;
+	}
+	.busy {
+		display: flex;
+		gap: 10px;
+		align-items: center;
+	}
+	.none {
+		display: grid;
+		gap: 10px;
+		max-width: 620px;
+	}
+	.last {
+		margin-left: 8px;
+	}
+</style>

@@ -1,0 +1,176 @@
+<script lang="ts">
+	import { Button } from 'flowbite-svelte';
+	import { scopeText } from '$core/context/scope';
+	import type { SearchPaths } from '$core/folders/search';
+	import {
+		holdingsOf,
+		MACHINE,
+		saidIn,
+		SECTIONS,
+		selectProfile,
+		USUAL,
+		type Holdings,
+		type Selection
+	} from '$core/hand-over/selection';
+	import { ask } from '$lib/state/api';
+	import { useWorkspace } from '$lib/state/workspace.svelte';
+	import { bandClass } from '../stratum-look';
+	import { entriesText, sizeOf } from '../wording';
+	import SelectionBar from './SelectionBar.svelte';
+
+	/** The profile as files, whole or in part. */
+	const workspace = useWorkspace();
+	let out = $state.raw<Selection>(USUAL);
+	let known = $state.raw<SearchPaths | undefined>(undefined);
+	const categories = $derived([...new Set([...workspace.catalogue.values()].map((c) => c.category[0]!))]);
+
+	$effect(() => {
+		void ask<SearchPaths>(`${workspace.path}/folders`)
+			.then((found) => (known = found))
+			.catch(() => undefined);
+	});
+
+	/** What the limits leave of the profile. */
+	const limited = $derived(selectProfile(workspace.profile, { ...out, sections: SECTIONS }, { index: workspace.index }));
+	const selected = $derived(selectProfile(workspace.profile, out, { index: workspace.index }));
+	/** How much there is of each part within the limits. */
+	const holds = $derived.by((): Holdings => {
+		const here = holdingsOf(saidIn(limited), workspace.index.rules);
+		return { ...here, [MACHINE]: here[MACHINE]! + (known && known.groups.length > 0 ? 1 : 0) };
+	});
+	const whole = $derived(selected.reduce((sum, stratum) => sum + sizeOf(stratum), 0));
+
+	const href = (format: string, stratum?: string) => {
+		const query = new URLSearchParams({ format, sections: out.sections.join(',') });
+		if (stratum) query.set('stratum', stratum);
+		if (Object.keys(out.contexts).length > 0) query.set('in', scopeText(out.contexts));
+		for (const category of out.categories) query.append('category', category);
+		return `${workspace.path}/export?${query}`;
+	};
+</script>
+
+<aside aria-label="Take out">
+	<h1>Take out</h1>
+	<p class="quiet">The open format keeps everything that is ticked; CSV holds one shortcut a line for tables.</p>
+	<details class="what">
+		<summary>What goes out</summary>
+		<SelectionBar selection={out} {holds} {categories} onchange={(next) => (out = next)} />
+	</details>
+	<ul>
+		<li class="whole">
+			<span class="core" aria-hidden="true"
+				>{#each workspace.profile as s (s.id)}<i class={bandClass(s.kind)}></i>{/each}</span
+			>
+			<span><b>Whole profile</b><small class="quiet">{entriesText(whole)} in {workspace.profile.length} strata</small></span>
+			<span class="acts"
+				><Button
+					size="xs"
+					color="alternative"
+					href={href('json')}
+					download
+					data-sveltekit-reload
+					aria-label="Whole profile as JSON">JSON</Button
+				><Button size="xs" color="alternative" href={href('csv')} download data-sveltekit-reload aria-label="Whole profile as CSV"
+					>CSV</Button
+				></span
+			>
+		</li>
+		{#each selected as stratum (stratum.id)}
+			<li>
+				<span class="core" aria-hidden="true"><i class={bandClass(stratum.kind)}></i></span>
+				<span><b>{stratum.name}</b><small class="quiet">{entriesText(sizeOf(stratum))}</small></span>
+				<span class="acts"
+					><Button
+						size="xs"
+						color="alternative"
+						href={href('json', stratum.id)}
+						download
+						data-sveltekit-reload
+						aria-label="{stratum.name} as JSON">JSON</Button
+					><Button
+						size="xs"
+						color="alternative"
+						href={href('csv', stratum.id)}
+						download
+						data-sveltekit-reload
+						aria-label="{stratum.name} as CSV">CSV</Button
+					></span
+				>
+			</li>
+		{/each}
+	</ul>
+	<p class="more">
+		<span class="quiet">Shortcuts as a sheet:</span>
+		<a class="linkish" href={href('xlsx')} download data-sveltekit-reload>XLSX</a>
+	</p>
+	<p class="more">
+		<span class="quiet">What is in force, to print or hang up:</span>
+		<a class="linkish" href="sheet">Sheet</a>
+	</p>
+</aside>
+
+<style>
+	aside {
+		display: flex;
+		flex-direction: column;
+		align-items: flex-start;
+		gap: 10px;
+		padding: 16px;
+		background: var(--panel);
+		border-right: 1px solid var(--line-strong);
+		overflow-y: auto;
+	}
+	ul {
+		width: 100%;
+		margin: 0;
+		padding: 0;
+		list-style: none;
+	}
+	li {
+		display: grid;
+		grid-template-columns: 22px 1fr auto;
+		gap: 8px;
+		align-items: center;
+		padding: 8px 0;
+		border-top: 1px solid var(--line);
+	}
+	small {
+		display: block;
+		font-size: 12.5px;
+	}
+	.what {
+		width: 100%;
+		padding: 6px 0;
+		border-top: 1px solid var(--line);
+		border-bottom: 1px solid var(--line);
+		font-size: 13px;
+	}
+	.what summary {
+		font-weight: 600;
+	}
+	.what[open] > summary {
+		margin-bottom: 8px;
+	}
+	.more {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 4px 10px;
+		font-size: 13px;
+	}
+	.core {
+		display: grid;
+		gap: 1px;
+		width: 14px;
+		height: 34px;
+		border-radius: 3px;
+		overflow: hidden;
+	}
+	.acts {
+		display: flex;
+		gap: 4px;
+	}
+	aside :global(.acts a),
+	aside :global(.acts button) {
+		padding: 2px 8px;
+	}
+</style>
