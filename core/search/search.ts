@@ -116,7 +116,11 @@ export function commandSearch(catalogue: Catalogue, heardAs: (keys: Keys) => Key
 				// the beginning of a longer word is as good as the word
 				const slip = Math.min(distance(part, word), distance(part, word.slice(0, part.length)) + 0.5);
 				if (slip > Math.max(1, part.length / 3)) continue;
-				for (const place of withWord.get(word) ?? []) nearest.set(place, Math.min(nearest.get(place) ?? Infinity, slip));
+				for (const place of withWord.get(word) ?? []) {
+					// of two words as near, people mean the one that they read
+					const far = prepared[place]!.label.includes(word) ? slip : slip + 0.25;
+					nearest.set(place, Math.min(nearest.get(place) ?? Infinity, far));
+				}
 			}
 			if (i === 0) for (const [place, slip] of nearest) slips.set(place, slip);
 			else

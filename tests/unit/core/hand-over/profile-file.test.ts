@@ -192,9 +192,9 @@ describe('shortcuts in CSV', () => {
 	});
 
 	it('refuse a file without the columns they need', () => {
-		expect(() => readShortcutsCsv('x.csv', 'key,cmd\nA,b')).to.throw(
+		expect(() => readShortcutsCsv('x.csv', 'press,what\nA,b')).to.throw(
 			FileRefusedError,
-			'there is no column "keys"; found key, cmd'
+			'there is no column "keys"; found press, what'
 		);
 	});
 });

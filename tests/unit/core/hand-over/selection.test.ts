@@ -74,7 +74,13 @@ describe('selection', () => {
 							return scope[axis.id]?.some((top) => inScope(situation[i]!, top)) ?? true;
 						});
 					for (const [key, entry] of shortcutsIn(profile[0]!)) {
-						const meets = subject.space.situations.some((s) => isHeard(entry.scope, s) && under(s[a]!, axes[a]!.nodes[n]!.id));
+						const exists = varve.commands.find((c) => c.id === entry.command)?.contexts ?? [];
+						const meets = subject.space.situations.some(
+							(s) =>
+								isHeard(entry.scope, s) &&
+								under(s[a]!, axes[a]!.nodes[n]!.id) &&
+								(exists.length === 0 || exists.some((scope) => isHeard(scope, s)))
+						);
 						expect(shortcutsIn(taken!).has(key), `${entry.keys} ${entry.command}`).to.equal(meets);
 					}
 				}
@@ -187,4 +193,73 @@ describe('handing over', () => {
 			);
 			expect(shared, 'several commands on one input').to.be.greaterThan(20);
 		});
+});
+
+describe('what a selection leaves out besides', () => {
+	it('keys of macros that stay out, in every stratum', () => {
+		const part = selectProfile(profile, { ...USUAL, sections: ['shortcuts'] }, ground);
+		const ofMacros = (all: Profile) =>
+			all.flatMap((s) => inOrder(shortcutsIn(s))).filter((e) => (e.command as string).startsWith('macro:'));
+		expect(ofMacros(profile).length).to.be.greaterThan(0);
+		expect(ofMacros(part)).to.deep.equal([]);
+		const both = selectProfile(profile, { ...USUAL, sections: ['shortcuts', 'macros'] }, ground);
+		const there = new Set(both.flatMap((s) => inOrder(macrosIn(s)).map((e) => e.id)));
+		for (const entry of ofMacros(both)) expect(there).to.include(entry.command);
+	});
+
+	it('with a limit, what is heard nowhere within it: the scope and where the command exists count', () => {
+		fc.assert(
+			fc.property(small(), (app) => {
+				const [axis] = app.axes;
+				const node = axis!.nodes[0]!.id;
+				const contexts = { [axis!.id]: [node] };
+				const within = (i: number, scope: Record<string, readonly string[]>) =>
+					app.axes.every((one, a) => {
+						const wanted = scope[one.id];
+						for (
+							let at: string | undefined = app.space.situations[i]![a];
+							wanted && at !== undefined;
+							at = one.nodes.find((n) => n.id === at)?.parent
+						)
+							if (wanted.includes(at)) return true;
+						return !wanted;
+					});
+				const heard = (e: { scope: Record<string, readonly string[]>; command: string }) => {
+					const exists = app.commands.find((c) => (c.id as string) === e.command)?.contexts ?? [];
+					return app.space.situations.some(
+						(_, i) =>
+							within(i, e.scope) && within(i, contexts) && (exists.length === 0 || exists.some((scope) => within(i, scope)))
+					);
+				};
+				const part = selectProfile(app.profile, { sections: ['shortcuts'], contexts, categories: [] }, { index: app.index });
+				expect(part.map((s) => inOrder(shortcutsIn(s)).map((e) => [e.op, e.keys, e.command, scopeText(e.scope)]))).to.deep.equal(
+					app.profile.map((s) =>
+						inOrder(shortcutsIn(s))
+							.filter(heard)
+							.map((e) => [e.op, e.keys, e.command, scopeText(e.scope)])
+					)
+				);
+			}),
+			{ numRuns: 200 }
+		);
+	});
+});
+
+describe('shortcuts from tables of other programs', () => {
+	const said = (text: string, columns?: Parameters<typeof readShortcutsCsv>[2]) =>
+		readShortcutsCsv('t.csv', text, columns).rows.map(({ said: { keys, command } }) => `${keys} ${command}`);
+
+	it('are read with semicolons or tabs, and with columns that are named otherwise', () => {
+		expect(said('Taste;Befehl\r\nCtrl+J;file.new\r\n')).to.deep.equal(['Ctrl+J file.new']);
+		expect(said('Shortcut\tCommand ID\nCtrl+J\tfile.new\n')).to.deep.equal(['Ctrl+J file.new']);
+		expect(said('keys,command\n"Ctrl+,",file.new\n')).to.deep.equal(['Ctrl+, file.new']);
+	});
+
+	it('are read by the columns that somebody names, and refused where none holds the keys', () => {
+		const odd = 'A;B;C\nfile.new;x;Ctrl+J\n';
+		expect(() => said(odd)).to.throw(/there is no column "keys"; found A, B, C/);
+		expect(said(odd, { keys: 2, command: 0 })).to.deep.equal(['Ctrl+J file.new']);
+		const { refused } = readShortcutsCsv('t.csv', 'A;B\nfile.new;Ctrl+Nope+X\n', { keys: 1, command: 0 });
+		expect(refused.map(({ line, column }) => [line, column])).to.deep.equal([[2, 2]]);
+	});
 });

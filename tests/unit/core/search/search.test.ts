@@ -35,6 +35,24 @@ describe('search', () => {
 		expect(ids('chamfr')).to.include('solid.chamfer');
 	});
 
+	it('puts what is spelled nearest first', () => {
+		expect(ids('filet')[0]).to.match(/fillet/);
+		expect(ids('dimention')[0]).to.match(/dimension/);
+		const labels = (text: string) => search.find(text, index).map((hit) => hit.command.label.toLowerCase());
+		expect(labels('dimention')[0]).to.include('dimension');
+		expect(labels('chamfr')[0]!.startsWith('chamfer')).to.equal(true);
+	});
+
+	it('wants the thing that something like an id names, and gives nothing else', () => {
+		const cones = [...index.catalogue.values()].filter((c) => /cone/i.test(c.label + c.id + c.synonyms.join(' ')));
+		for (const found of ids('solid.cone')) expect(cones.map((c) => c.id as string)).to.include(found);
+		expect(ids('solid.qqqq')).to.deep.equal([]);
+		expect(
+			ids('mesh.fillet').every((id) => /fillet/.test(id)),
+			'another one of the name'
+		).to.equal(true);
+	});
+
 	it('gives all for nothing, nothing for nonsense, and never throws', () => {
 		expect(ids('  ')).to.have.length(index.catalogue.size);
 		expect(ids('qqqqzzzz')).to.deep.equal([]);
