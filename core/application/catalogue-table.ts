@@ -5,7 +5,8 @@ import { ApplicationId, type Hardwired } from './application.ts';
 import { Command, CommandKind, type CommandId } from './command.ts';
 import type { AxisId, NodeId } from '../context/axis.ts';
 import type { TableRecord } from '../format/table/tree.ts';
-import { parseKeys } from '../stroke/stroke.ts';
+import { looseKeys, parseKeys, type Keys } from '../stroke/stroke.ts';
+import { slug } from '../text/slug.ts';
 import type { FileProblem } from '../format/problem.ts';
 
 /** What a column of an outside command list can stand for. */
@@ -19,7 +20,9 @@ export const MAPPABLE = [
 	'context',
 	'opposite',
 	'action',
-	'use'
+	'use',
+	'keys',
+	'alias'
 ] as const;
 export type Mappable = (typeof MAPPABLE)[number];
 
@@ -37,7 +40,9 @@ const GUESSES: Record<Mappable, RegExp> = {
 	context: /^(contexts?|modes?|where|environment|document)$/i,
 	opposite: /^(opposite|inverse|counterpart)$/i,
 	action: /^(action|meaning)$/i,
-	use: /^(use|uses|usage|count|per day)$/i
+	use: /^(use|uses|usage|count|per day)$/i,
+	keys: /^(keys?|shortcuts?|strokes?|hot ?keys?|accelerators?|key binding|tasten?|tastenkürzel)$/i,
+	alias: /^(alias(es)?|abbreviations?|typed( name)?|short name|kürzel)$/i
 };
 
 /** A mapping read off the header's words; people correct it in the form. */
@@ -86,19 +91,29 @@ export const ApplicationForm = z.object({
 });
 export type ApplicationForm = z.infer<typeof ApplicationForm>;
 
+/** A shortcut that the program has as it comes, or a name that it takes. */
+export interface OwnInput {
+	readonly command: CommandId;
+	readonly keys?: Keys;
+	readonly alias?: string;
+}
+
 export interface CatalogueFile {
+	/** What the program brings itself: its factory stratum. */
+	readonly inputs: readonly OwnInput[];
 	readonly application: Application;
 	readonly commands: readonly Command[];
 	readonly refused: readonly FileProblem[];
 }
 
-const slug = (text: string) =>
-	text
-		.normalize('NFKD')
-		.toLowerCase()
-		.replace(/[^a-z0-9]+/g, '-')
-		.replace(/^-+|-+$/g, '')
-		.slice(0, 50) || 'x';
+/** An input as Skarn spells it, or as people write it. */
+function keysIn(text: string): Keys | undefined {
+	try {
+		return parseKeys(text);
+	} catch {
+		return looseKeys(text);
+	}
+}
 
 const list = (text: string) =>
 	text
@@ -117,6 +132,7 @@ export function catalogueFromTable(
 	form: ApplicationForm
 ): CatalogueFile {
 	const refused: FileProblem[] = [];
+	const inputs: OwnInput[] = [];
 	const byId = new Map<CommandId, { command: Command; line: number }>();
 	const modes = new Map<string, string>();
 	const axis = 'mode' as AxisId;
@@ -159,6 +175,22 @@ export function catalogueFromTable(
 			continue;
 		}
 		for (const mode of contexts) modes.set(slug(mode), mode);
+		for (const text of field('keys')
+			.split(/\s*[;|\n]\s*/)
+			.filter(Boolean)) {
+			const keys = keysIn(text);
+			if (keys) inputs.push({ command: parsed.data.id, keys });
+			else
+				refused.push({
+					line,
+					column: (mapping.keys ?? 0) + 1,
+					message: `"${text}" is no input, as Ctrl+E or G F are; the command is taken without it`
+				});
+		}
+		for (const alias of field('alias')
+			.split(/[;|,\s]+/)
+			.filter(Boolean))
+			inputs.push({ command: parsed.data.id, alias });
 		byId.set(parsed.data.id, { command: parsed.data, line });
 	}
 	const commands = [...byId.values()].map(({ command, line }): Command => {
@@ -174,6 +206,7 @@ export function catalogueFromTable(
 	const elsewhere = { id: 'anywhere-else' as NodeId, label: 'Anywhere else' };
 	const nodes = [...modes].map(([id, label]) => ({ id: id as NodeId, label: label.slice(0, 80) }));
 	return {
+		inputs,
 		application: {
 			id: ApplicationId.parse(slug(`${form.name}-${form.version}`)),
 			name: form.name,

@@ -22,7 +22,8 @@ describe('access for everybody', () => {
 		'varve-draft-7/options',
 		'varve-draft-7/recipes',
 		'varve-draft-7/folders',
-		'catalogue'
+		'programs',
+		'programs/new'
 	];
 
 	async function violations() {

@@ -1,5 +1,5 @@
 import { expect } from 'chai';
-import { desk, laidOut } from './office.ts';
+import { deaf, desk, laidOut } from './office.ts';
 
 describe('Commands, by keyboard', () => {
 	const at = desk();
@@ -167,6 +167,8 @@ describe('Commands, by keyboard', () => {
 	});
 
 	it('asks what to do when another window wrote first, and overwrites nothing', async () => {
+		const hear = await deaf(at.page);
+		await at.open('commands');
 		const other = await at.window();
 		await other.goto(`${at.server.address}/gneiss-solid-5/commands?command=file.templates`);
 		await find('file.links');
@@ -186,5 +188,35 @@ describe('Commands, by keyboard', () => {
 		await find('file.templates');
 		await card().getByLabel('Remove Alt+K').waitFor();
 		await other.close();
+		await hear();
+	});
+
+	it('follows what another window writes at once', async () => {
+		await at.open('commands');
+		const other = await at.window();
+		await other.goto(`${at.server.address}/gneiss-solid-5/commands?command=file.links`);
+		await find('file.links');
+		await search().press('Enter');
+		await other.locator('.field').first().press('Alt+Shift+l');
+		await other.keyboard.press('Enter');
+		await card().getByLabel('Remove Alt+Shift+L').waitFor();
+		await other.close();
+	});
+
+	it('keeps what is written while the server cannot be reached, shows it, and stores it when it is back', async () => {
+		await at.open('commands');
+		await find('file.templates');
+		await search().press('Enter');
+		await at.page.route('**/api/**', (route) => route.abort());
+		await card().locator('.field').first().press('Alt+Shift+k');
+		await at.page.keyboard.press('Enter');
+		await card().getByLabel('Remove Alt+Shift+K').waitFor();
+		await at.page.getByText('change waits for the server').waitFor();
+		await at.page.unroute('**/api/**');
+		await at.page.getByText('change waits for the server').waitFor({ state: 'detached' });
+		await at.open('commands');
+		await find('file.templates');
+		await search().press('Enter');
+		await card().getByLabel('Remove Alt+Shift+K').waitFor();
 	});
 });

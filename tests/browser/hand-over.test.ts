@@ -225,8 +225,12 @@ describe('Hand-over', () => {
 	});
 
 	it('brings another application from a CSV list with mapped columns', async () => {
-		await at.page.getByRole('link', { name: 'Bring a catalogue' }).click();
-		await at.page.getByRole('heading', { name: 'Bring a catalogue' }).waitFor();
+		await at.page.getByLabel('Application', { exact: true }).selectOption({ label: 'Programs …' });
+		await at.page
+			.getByRole('link', { name: 'Bring a program …' })
+			.or(at.page.getByRole('button', { name: 'Bring a program …' }))
+			.click();
+		await at.page.getByRole('heading', { name: 'Bring a program' }).waitFor();
 		await bring(
 			'roof.csv',
 			'Ident,Caption,Place,Mode\nlay_tile,"Lay ""tile""",Roof > Tiles,Plan\nturn_ridge,Turn ridge,Roof > Ridge,Plan|Section\n,Nameless,Roof,\n'
@@ -249,8 +253,8 @@ describe('Hand-over', () => {
 	});
 
 	it('brings one from records in XML, with what is around them as columns', async () => {
-		await at.page.goto(`${at.server.address}/catalogue`);
-		await at.page.getByRole('heading', { name: 'Bring a catalogue' }).waitFor();
+		await at.page.goto(`${at.server.address}/programs/new`);
+		await at.page.getByRole('heading', { name: 'Bring a program' }).waitFor();
 		await bring('broken.xml', '<program>\n<menu name="Tiles"></program>');
 		await at.page.getByText('Nothing of this file was taken', { exact: false }).waitFor();
 		await bring('roof.xml', TABLES['roof.xml']!);

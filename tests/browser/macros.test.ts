@@ -4,7 +4,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { stepsText } from '../../core/chapters/macros/steps.ts';
 import type { SetMacro } from '../../core/chapters/macros/macro.ts';
-import { desk, eventually, editElsewhere } from './office.ts';
+import { deaf, desk, eventually, editElsewhere } from './office.ts';
 
 describe('Macros', () => {
 	const at = desk();
@@ -166,6 +166,7 @@ describe('Macros', () => {
 	});
 
 	it('is not lost when another window wrote first', async () => {
+		const hear = await deaf(at.page);
 		await open('macro:tenfold');
 		await editElsewhere(at.server, {
 			label: 'from elsewhere',
@@ -185,5 +186,6 @@ describe('Macros', () => {
 		await dialog.getByRole('button', { name: 'Put mine on top' }).click();
 		await eventually(async () => expect((await stored('macro:tenfold'))!.description).to.equal('for details'));
 		expect((await stored('macro:other'))!.label).to.equal('Other');
+		await hear();
 	});
 });

@@ -69,6 +69,12 @@ export async function editElsewhere(server: RunningServer, edit: { label: string
 	expect(sent.status).to.equal(201);
 }
 
+/** Lets windows that are opened from now on hear nothing of each other until the returned function is called. */
+export async function deaf(page: Page): Promise<() => Promise<void>> {
+	await page.context().route('**/api/live', (route) => route.abort());
+	return () => page.context().unroute('**/api/live');
+}
+
 /** Asks until the check holds, for what other processes do in their own time. */
 export async function eventually(check: () => Promise<unknown>, patience = 15_000): Promise<void> {
 	const end = Date.now() + patience;

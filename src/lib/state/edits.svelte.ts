@@ -55,12 +55,14 @@ export class Edits {
 		this.#workspace = workspace;
 	}
 
-	/** What the server has not got yet. */
+	/** What the server has not got yet; there from the first `take` on. */
 	get waiting(): WaitingEdits {
-		return (this.#waiting ??= new WaitingEdits(this.#workspace.document.application.id));
+		return this.#waiting!;
 	}
 
 	take({ undo, redo }: Reach) {
+		// not while it is first looked at: what is made within an effect does not wake it
+		this.#waiting ??= new WaitingEdits(this.#workspace.document.application.id);
 		this.#undo = undo;
 		this.#redo = redo;
 	}

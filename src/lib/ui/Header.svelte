@@ -19,7 +19,7 @@
 	}
 
 	function open(id: string) {
-		if (id === '') void goto('/catalogue');
+		if (id === '') void goto('/programs');
 		else void goto(`/${id}/${page.url.pathname.split('/')[2] ?? 'commands'}`);
 	}
 </script>
@@ -31,7 +31,7 @@
 		<Picker
 			strong
 			label="Application"
-			items={[...applications.map((a) => ({ value: a.id, name: a.name })), { value: '', name: 'Bring another…' }]}
+			items={[...applications.map((a) => ({ value: a.id, name: a.name })), { value: '', name: 'Programs …' }]}
 			value={workspace.document.application.id as string}
 			onpick={open}
 		/>

@@ -12,6 +12,7 @@ interface Place {
 	readonly way: readonly number[];
 	/** What had the focus before a dialog opened, for elements in one. */
 	readonly opener: HTMLElement | undefined;
+	readonly isInDialog: boolean;
 }
 
 const isSeen = (element: HTMLElement): boolean => element.isConnected && element.getClientRects().length > 0;
@@ -28,7 +29,7 @@ function placeOf(element: HTMLElement, opener: HTMLElement | undefined): Place {
 		if (part === document.body) break;
 		around.push({ part, at: focusablesIn(part).indexOf(element) });
 	}
-	return { element, around, way, opener };
+	return { element, around, way, opener, isInDialog: dialogOf(element) !== null };
 }
 
 /** What takes keys for itself: the next key is rarely meant for it. */
@@ -43,15 +44,17 @@ function nearest(list: readonly HTMLElement[], at: number): HTMLElement | undefi
 }
 
 /** What takes the place of an element that is gone: what stands where it stood in the nearest part that is still there. */
-function nextTo({ around, way, opener }: Place): HTMLElement | undefined {
-	if (opener && takesFocus(opener)) return opener;
+function nextTo({ around, way, opener, isInDialog }: Place): HTMLElement | undefined {
+	// what takes every key for itself would take the next one, an undo among them
+	if (opener && takesFocus(opener) && !opener.closest('[role="application"]')) return opener;
 	for (const { part, at } of around) {
 		if (!isSeen(part)) continue;
 		const there = focusablesIn(part);
 		const next = nearest(there, at);
 		if (next) return next;
 	}
-	return atEndOf(way);
+	// a dialog that was opened by pointer has nobody to give the focus back to but the view
+	return isInDialog ? (document.querySelector('main') ?? undefined) : atEndOf(way);
 }
 
 /** What stands at the end of the way now, or nearest to it. */

@@ -71,8 +71,11 @@ function staysThere(event: KeyboardEvent, isPlain: boolean): boolean {
 	if (!(target instanceof Element)) return false;
 	if (target.closest('[role="dialog"], dialog')) return true;
 	const key = event.key.toLowerCase();
-	const isOfFields = isPlain || ((event.ctrlKey || event.metaKey) && (key === 'z' || key === 'y'));
-	return isOfFields && target.closest(FIELDS) !== null;
+	const field = target.closest(FIELDS);
+	if (!field) return false;
+	// a list of choices has no undo of its own
+	const isUndo = (event.ctrlKey || event.metaKey) && (key === 'z' || key === 'y');
+	return isPlain || (isUndo && !(field instanceof HTMLSelectElement));
 }
 
 /** The names under which the key may be listed: by what it types, and by its place for Alt with a figure. */

@@ -35,7 +35,7 @@ describe('catalogue from a table', () => {
 
 	it('gives an application that the core accepts, with the context words as one axis', () => {
 		expect(Application.parse(application)).to.deep.equal(application);
-		expect(application.id).to.equal('o-dland-rough-2');
+		expect(application.id).to.equal('oedland-rough-2');
 		expect(application.axes[0]!.nodes.map((n) => n.label)).to.deep.equal(['Plan', 'Section', 'Anywhere else']);
 		const catalogue = catalogueOf(commands, contextSpace(application.axes, application.reachable));
 		expect([...catalogue.values()].map((c) => c.label)).to.deep.equal(['Cut "wall"', 'Join wall', 'Fly']);

@@ -1,0 +1,122 @@
+<script lang="ts">
+	import { Button, Spinner } from 'flowbite-svelte';
+	import { guessMapping, MAPPABLE, type ColumnMapping, type Mappable } from '$core/application/catalogue-table';
+	import type { Table } from '$core/format/table/tree';
+	import { FileReading, ReadingRefusedError } from '$lib/workers/reading';
+	import FileDrop from '../hand-over/FileDrop.svelte';
+	import Problems from '../hand-over/Problems.svelte';
+	import Picker from '../Picker.svelte';
+
+	/** A command list of any kind, and what its columns mean. */
+	let { onchange }: { onchange: (list: { file: string; table: Table; mapping: ColumnMapping } | undefined) => void } = $props();
+	const files = new FileReading();
+	let file = $state('');
+	let table = $state.raw<Table | undefined>(undefined);
+	let mapping = $state.raw<ColumnMapping>({});
+	let refusal = $state.raw<ReadingRefusedError | undefined>(undefined);
+	let problem = $state('');
+	let busy = $state(false);
+	const isMapped = $derived(mapping.id !== undefined && mapping.label !== undefined);
+	const words: Record<Mappable, string> = {
+		id: 'Id, as the program knows it',
+		label: 'Label, as people read it',
+		description: 'Description',
+		category: 'Category path, parts joined by >',
+		kind: 'Kind',
+		synonyms: 'Synonyms',
+		context: 'Contexts where it exists',
+		opposite: 'Opposite',
+		action: 'Action',
+		use: 'Use, times a day',
+		keys: 'Keys that it has today',
+		alias: 'Names that are typed for it'
+	};
+
+	function tell() {
+		onchange(table && isMapped ? { file, table, mapping } : undefined);
+	}
+
+	function leave() {
+		table = undefined;
+		refusal = undefined;
+		problem = '';
+		tell();
+	}
+
+	async function read(given: File) {
+		leave();
+		busy = true;
+		file = given.name;
+		try {
+			table = await files.run((remote) => remote.table(given));
+			if (table) mapping = guessMapping(table.header);
+			tell();
+		} catch (error) {
+			if (error instanceof ReadingRefusedError) refusal = error;
+			else problem = (error as Error).message;
+		} finally {
+			busy = false;
+		}
+	}
+
+	function say(field: Mappable, at: string) {
+		mapping = { ...mapping, [field]: at === '' ? undefined : Number(at) };
+		tell();
+	}
+</script>
+
+<FileDrop
+	label="Drop the program's command list, or click to choose"
+	hint="CSV with column names, a sheet, or records in JSON, YAML or XML. You say what the fields mean."
+	accept=".csv,.tsv,.txt,.json,.yaml,.yml,.xml,.xlsx"
+	onfile={(given) => void read(given)}
+	onproblem={(message) => (leave(), (problem = message))}
+/>
+{#if busy}<p role="status">
+		<Spinner size="5" /> Working … <Button size="xs" color="alternative" onclick={() => files.cancel()}>Cancel</Button>
+	</p>{/if}
+{#if problem}<p class="callout tone-garnet" role="alert">{problem}</p>{/if}
+{#if refusal}<Problems problems={refusal.problems} {file} title="Nothing of this file was taken. {refusal.message}" />{/if}
+{#if table}
+	<h2>What the columns mean</h2>
+	<div class="mapping">
+		{#each MAPPABLE as field (field)}
+			<div class="rule">
+				<span
+					>{words[field]}{#if field === 'id' || field === 'label'}
+						<b class="tone-garnet toned" title="needed">*</b>{/if}</span
+				>
+				<Picker
+					label={words[field]}
+					value={String(mapping[field] ?? '')}
+					onpick={(at) => say(field, at)}
+					items={[
+						{ value: '', name: 'not in this file' },
+						...table.header.map((h, i) => ({ value: String(i), name: h || `column ${i + 1}` }))
+					]}
+				/>
+			</div>
+		{/each}
+	</div>
+	{#if !isMapped}<p class="callout tone-limonite">
+			Say which columns hold the id and the label; one column may serve for both.
+		</p>{/if}
+{/if}
+
+<style>
+	.mapping {
+		display: grid;
+		grid-template-columns: repeat(auto-fill, minmax(210px, 1fr));
+		gap: 10px 16px;
+	}
+	.rule {
+		display: grid;
+		gap: 3px;
+		font-size: 13px;
+		color: var(--ink-2);
+	}
+	.rule :global(select) {
+		max-width: none;
+		width: 100%;
+	}
+</style>

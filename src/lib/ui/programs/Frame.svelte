@@ -1,0 +1,46 @@
+<script lang="ts">
+	import type { Snippet } from 'svelte';
+
+	/** A page that is of no program: its head leads back. */
+	let { title, children }: { title: string; children: Snippet } = $props();
+</script>
+
+<svelte:head><title>{title} · Skarn</title></svelte:head>
+<div class="frame">
+	<header>
+		<a href="/" class="brand"><img src="/mark.svg" alt="" width="28" height="28" /> Skarn</a>
+		<h1>{title}</h1>
+	</header>
+	<main>{@render children()}</main>
+</div>
+
+<style>
+	.frame {
+		display: flex;
+		flex-direction: column;
+		height: 100%;
+	}
+	header {
+		display: flex;
+		align-items: center;
+		gap: 26px;
+		height: 62px;
+		flex: none;
+		padding: 0 16px;
+		background: var(--panel);
+		border-bottom: 1px solid var(--line-strong);
+	}
+	.brand {
+		display: flex;
+		align-items: center;
+		gap: 9px;
+		color: var(--ink);
+		font-size: 20px;
+		font-weight: 650;
+		text-decoration: none;
+	}
+	main {
+		flex: 1;
+		min-height: 0;
+	}
+</style>

@@ -1,0 +1,190 @@
+<script lang="ts">
+	import { goto, invalidateAll } from '$app/navigation';
+	import { page } from '$app/state';
+	import { Button } from 'flowbite-svelte';
+	import { ask, told } from '$lib/state/api';
+	import { ProgramDesk } from '$lib/state/program-desk.svelte';
+	import Confirm from '$lib/ui/Confirm.svelte';
+	import CatalogueChange from '$lib/ui/programs/CatalogueChange.svelte';
+	import CommandTable from '$lib/ui/programs/CommandTable.svelte';
+	import ContextsEditor from '$lib/ui/programs/ContextsEditor.svelte';
+	import Frame from '$lib/ui/programs/Frame.svelte';
+	import RulesForm from '$lib/ui/programs/RulesForm.svelte';
+
+	let { data } = $props();
+	const asked = $derived(page.url.searchParams.get('program') ?? data.applications[0]?.id);
+	let desk = $state.raw<ProgramDesk | undefined>(undefined);
+	let problem = $state('');
+	let done = $state('');
+	/** What would go with the program, once it was asked. */
+	let going = $state<string | undefined>(undefined);
+
+	$effect(() => {
+		const id = asked;
+		problem = '';
+		if (id === undefined) return void (desk = undefined);
+		ProgramDesk.open(id)
+			.then((opened) => (desk = opened))
+			.catch((error: unknown) => (problem = told(error)));
+	});
+
+	async function store() {
+		if (!desk) return;
+		problem = done = '';
+		try {
+			done = await desk.store();
+			await invalidateAll();
+			desk = await ProgramDesk.open(desk.id);
+		} catch (error) {
+			problem = told(error);
+		}
+	}
+
+	/** The server says what would go, and wants the id as a word that it is meant. */
+	async function askToDelete() {
+		if (!desk) return;
+		try {
+			await ask(`/api/applications/${desk.id}`, 'DELETE');
+		} catch (error) {
+			going = told(error).replace(/ Ask again with.*$/, '');
+		}
+	}
+
+	async function remove() {
+		if (!desk) return;
+		try {
+			await ask(`/api/applications/${desk.id}?word=${encodeURIComponent(desk.id)}`, 'DELETE');
+			await goto('/programs', { invalidateAll: true });
+		} catch (error) {
+			problem = told(error);
+		}
+	}
+</script>
+
+<Frame title="Programs">
+	<div class="view">
+		<nav aria-label="Programs">
+			<ul>
+				{#each data.applications as { id, name, version } (id)}
+					<li>
+						<a href="?program={encodeURIComponent(id)}" aria-current={id === asked ? 'page' : undefined}
+							>{name} <span class="quiet">{version}</span></a
+						>
+					</li>
+				{/each}
+			</ul>
+			<p><Button size="sm" href="/programs/new">Bring a program …</Button></p>
+			{#if data.applications.length === 0}<p class="quiet">
+					Skarn works on the commands of a program. Bring a list of them to begin: a table is enough.
+				</p>{/if}
+		</nav>
+		<section aria-label="The program">
+			{#if problem}<p class="callout tone-garnet" role="alert">{problem}</p>{/if}
+			{#if done}<p class="callout tone-epidote" role="status">{done}</p>{/if}
+			{#if desk}
+				{@const program = desk}
+				<header>
+					<h2>{program.document.application.name}</h2>
+					<p class="quiet">
+						<span class="mono">{program.id}</span> · {program.document.commands.length} commands · {program.situations}
+						{program.situations === 1 ? 'situation' : 'situations'}
+					</p>
+					<a href="/{program.id}/commands">Open it</a>
+					<a href="/{program.id}/folders">Where its files lie</a>
+				</header>
+				<h3>What it is called and how it takes keys</h3>
+				<div class="form"><RulesForm rules={program.rules} onchange={(next) => (program.rules = next)} /></div>
+				<h3>Contexts</h3>
+				<ContextsEditor text={program.contextsText} onchange={(text, contexts) => program.write(text, contexts)} />
+				<h3>Another catalogue</h3>
+				<p class="quiet">
+					A newer list of its commands is compared with the one here; what is said of a command that was renamed follows.
+				</p>
+				<CommandTable onchange={(list) => program.take(list)} />
+				{#if program.change}<CatalogueChange change={program.change} refused={program.refused} />{/if}
+				<p class="acts">
+					<Button size="sm" disabled={!program.isChanged || program.problem !== undefined} onclick={() => void store()}
+						>Keep the changes</Button
+					>
+					<Button size="sm" color="alternative" onclick={() => void askToDelete()}>Delete the program …</Button>
+					{#if program.problem}<span class="tone-garnet toned">{program.problem}</span>{/if}
+				</p>
+			{/if}
+		</section>
+	</div>
+</Frame>
+{#if going !== undefined && desk}
+	<Confirm
+		title="Delete {desk.document.application.name}?"
+		does="Delete it with all that there is of it"
+		onconfirm={() => void remove()}
+		onclose={() => (going = undefined)}
+	>
+		<p>{going} A back-up is made first.</p>
+	</Confirm>
+{/if}
+
+<style>
+	.view {
+		display: grid;
+		grid-template-columns: 240px minmax(0, 1fr);
+		height: 100%;
+	}
+	nav {
+		padding: 16px;
+		background: var(--panel);
+		border-right: 1px solid var(--line-strong);
+		overflow-y: auto;
+	}
+	nav ul {
+		margin: 0 0 14px;
+		padding: 0;
+		list-style: none;
+	}
+	nav a {
+		display: block;
+		padding: 6px 10px;
+		border-radius: var(--radius);
+		color: var(--ink);
+		text-decoration: none;
+	}
+	nav a[aria-current] {
+		background: var(--ground);
+		box-shadow: inset 4px 0 0 var(--azurite);
+		font-weight: 650;
+	}
+	section {
+		display: flex;
+		flex-direction: column;
+		gap: 12px;
+		padding: 18px;
+		overflow-y: auto;
+	}
+	header {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 4px 16px;
+		align-items: baseline;
+	}
+	header h2 {
+		font-size: 19px;
+	}
+	header a {
+		color: var(--azurite);
+	}
+	h3 {
+		margin-top: 10px;
+		padding-top: 12px;
+		border-top: 1px solid var(--line);
+	}
+	.form {
+		max-width: 420px;
+	}
+	.acts {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 10px;
+		align-items: center;
+		padding-top: 6px;
+	}
+</style>
