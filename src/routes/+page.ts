@@ -6,5 +6,5 @@ import type { PageLoad } from './$types';
 export const load: PageLoad = async ({ fetch }) => {
 	const { applications } = await ask<{ applications: { id: string }[] }>('/api/applications', 'GET', undefined, fetch);
 	const [first] = applications;
-	redirect(307, first ? `/${first.id}/commands` : '/programs');
+	redirect(307, first ? `/${first.id}/start` : '/programs');
 };

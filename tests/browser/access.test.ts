@@ -10,7 +10,10 @@ describe('access for everybody', () => {
 	const at = desk();
 	const views = [
 		'gneiss-solid-5/commands?command=solid.fillet',
+		'gneiss-solid-5/start',
+		'gneiss-solid-5/sheet',
 		'gneiss-solid-5/keyboard',
+		'varve-draft-7/keyboard',
 		'gneiss-solid-5/findings',
 		'tuff-mesh-3/findings',
 		'varve-draft-7/bench',

@@ -21,7 +21,7 @@
 	);
 </script>
 
-<footer>
+<footer data-walk="draft">
 	<span
 		><b>Draft:</b> <b class="num">{workspace.draft.againstFactory.length}</b> against factory{#if workspace.draft.againstRelease},
 			<b class="num">{workspace.draft.againstRelease.length}</b>

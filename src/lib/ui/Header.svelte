@@ -25,8 +25,10 @@
 </script>
 
 <header>
-	<a class="brand" href="/"><img src="/mark.svg" alt="" width="28" height="28" /><span>Skarn</span></a>
-	<div class="part">
+	<a class="brand" href="/{workspace.document.application.id}/start"
+		><img src="/mark.svg" alt="" width="28" height="28" /><span>Skarn</span></a
+	>
+	<div class="part" data-walk="application">
 		<span class="what">Application</span>
 		<Picker
 			strong
@@ -36,8 +38,8 @@
 			onpick={open}
 		/>
 	</div>
-	<div class="part"><span class="what">Profile: writing to {workspace.target.name}</span><CoreSample /></div>
-	<div class="part grow"><span class="what">Situation</span><SituationPicker /></div>
+	<div class="part" data-walk="profile"><span class="what">Profile: writing to {workspace.target.name}</span><CoreSample /></div>
+	<div class="part grow" data-walk="situation"><span class="what">Situation</span><SituationPicker /></div>
 	<Probe />
 	<button
 		class="turn"

@@ -1,9 +1,10 @@
 <script lang="ts">
 	import { Button, Kbd, Modal, Toggle } from 'flowbite-svelte';
 	import { hotkeys } from './hotkeys.svelte';
+	import type { View } from './views';
 
-	/** What can be pressed here. */
-	let { onclose }: { onclose: () => void } = $props();
+	/** What the view is for, and what can be pressed here. */
+	let { view, onclose }: { view: View | undefined; onclose: () => void } = $props();
 	let open = $state(true);
 	const sets = hotkeys.sets.filter((set) => set.keys.length > 0);
 </script>
@@ -16,6 +17,12 @@
 	{onclose}
 	classes={{ body: 'p-4 md:p-4 space-y-3', header: 'p-4 md:p-4' }}
 >
+	{#if view}
+		<section aria-label="What it is for">
+			<h3>{view.name}</h3>
+			<p>{view.about}</p>
+		</section>
+	{/if}
 	{#each sets as { title, keys } (title)}
 		<section aria-label={title}>
 			<h3>{title}</h3>

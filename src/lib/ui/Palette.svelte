@@ -3,7 +3,7 @@
 	import { goto } from '$app/navigation';
 	import { pathText } from '$core/application/command';
 	import { useWorkspace } from '$lib/state/workspace.svelte';
-	import { views } from './views';
+	import { START, views } from './views';
 
 	/** Goes to a view, opens a command's card or does something, by its name. */
 	let { onclose, onkeys }: { onclose: () => void; onkeys: () => void } = $props();
@@ -21,7 +21,7 @@
 	let text = $state('');
 	let at = $state(0);
 
-	const places: readonly Row[] = views.flatMap(({ verb, items }) =>
+	const places: readonly Row[] = [{ verb: 'Start', items: [START] }, ...views].flatMap(({ verb, items }) =>
 		items.map(({ name, path }) => ({ id: `view-${path}`, name, of: verb, run: () => goto(`${base}/${path}`) }))
 	);
 	const acts = $derived<readonly Row[]>([
@@ -30,6 +30,7 @@
 		...workspace.profile
 			.filter((s) => s.kind !== 'factory' && s.id !== workspace.targetId)
 			.map((s) => ({ id: `write-${s.id}`, name: `Write to ${s.name}`, of: 'stratum', run: () => workspace.writeTo(s.id) })),
+		{ id: 'programs', name: 'Programs', of: 'bring, change or delete one', run: () => goto('/programs') },
 		{ id: 'keys', name: 'What can be pressed here', of: 'help', run: onkeys }
 	]);
 	const wanted = $derived(text.trim().toLowerCase());

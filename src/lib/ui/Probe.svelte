@@ -50,7 +50,7 @@
 	onpointerdown={(e) => open && !panel?.contains(e.target as Node) && !opener.contains(e.target as Node) && (open = false)}
 />
 
-<div class="probe">
+<div class="probe" data-walk="probe">
 	<button
 		type="button"
 		bind:this={opener}

@@ -7,20 +7,33 @@
 	import Header from '$lib/ui/Header.svelte';
 	import MergeDialog from '$lib/ui/MergeDialog.svelte';
 	import Notices from '$lib/ui/Notices.svelte';
+	import type { CommandId } from '$core/application/command';
 	import { hearChanges } from '$lib/state/live.svelte';
+	import { Visits } from '$lib/state/visits.svelte';
 	import { keepFocus } from '$lib/ui/focus-keeper';
 	import HotkeyHelp from '$lib/ui/HotkeyHelp.svelte';
 	import { hotkeys } from '$lib/ui/hotkeys.svelte';
 	import Palette from '$lib/ui/Palette.svelte';
 	import Rail from '$lib/ui/Rail.svelte';
-	import { views } from '$lib/ui/views';
+	import { START, views } from '$lib/ui/views';
 
 	let { data, children } = $props();
 	const workspace = $derived(new Workspace(data.document));
 	provideWorkspace(() => workspace);
 	$effect(() => () => workspace.findings.checks.stop());
 	const items = views.flatMap((v) => [...v.items]);
-	const here = $derived(items.find((i) => page.url.pathname.endsWith(`/${i.path}`)));
+	const here = $derived([START, ...items].find((i) => page.url.pathname.endsWith(`/${i.path}`)));
+
+	// the last places, for Start
+	const visits = $derived(new Visits(workspace.document.application.id));
+	$effect(() => {
+		const { pathname, search, searchParams } = page.url;
+		if (!here || here === START) return;
+		const command = searchParams.get('command') as CommandId | null;
+		const label = command && untrack(() => workspace.catalogue.get(command)?.label);
+		const path = `${pathname.split('/').at(-1)}${label ? search : ''}`;
+		untrack(() => visits.add({ path, name: label ? `${here.name}: ${label}` : here.name }));
+	});
 
 	$effect(() => keepFocus());
 
@@ -88,7 +101,7 @@
 	</div>
 	{#if workspace.edits.merge}<MergeDialog merge={workspace.edits.merge} />{/if}
 	{#if isGoing}<Palette onclose={() => (isGoing = false)} onkeys={() => (isHelping = true)} />{/if}
-	{#if isHelping}<HotkeyHelp onclose={() => (isHelping = false)} />{/if}
+	{#if isHelping}<HotkeyHelp view={here} onclose={() => (isHelping = false)} />{/if}
 	<Notices />
 {/key}
 

@@ -178,7 +178,7 @@
 		border-top: 1px solid var(--line);
 	}
 	.form {
-		max-width: 420px;
+		max-width: 900px;
 	}
 	.acts {
 		display: flex;

@@ -70,7 +70,9 @@
 <style>
 	.rules {
 		display: grid;
-		gap: 12px;
+		grid-template-columns: repeat(auto-fill, minmax(240px, 1fr));
+		align-items: start;
+		gap: 12px 18px;
 	}
 	.rules :global(label) {
 		color: var(--ink-2);
