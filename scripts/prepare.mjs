@@ -60,7 +60,12 @@ export function ensureBuild() {
 const asRoot = (command, args) => (process.getuid?.() === 0 ? run(command, args) : run('sudo', [command, ...args]));
 
 /** Debian's packages that the tests and the pictures use: the program that shows a package is there, and the package's name. */
-const PROGRAMS = { chromium: '/usr/bin/chromium', 'libxkbcommon-tools': '/usr/bin/xkbcli', strace: '/usr/bin/strace', 'poppler-utils': '/usr/bin/pdftotext' };
+const PROGRAMS = {
+	chromium: '/usr/bin/chromium',
+	'libxkbcommon-tools': '/usr/bin/xkbcli',
+	strace: '/usr/bin/strace',
+	'poppler-utils': '/usr/bin/pdftotext'
+};
 
 export function ensurePrograms() {
 	const missing = Object.entries(PROGRAMS)

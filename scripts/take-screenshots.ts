@@ -32,6 +32,14 @@ try {
 		await page.screenshot({ path: `${folder}${name}.png` });
 	};
 
+	await open('start');
+	await page.getByText('not heard of yet').or(page.getByText('as they should be')).first().waitFor();
+	await shoot('start');
+	await open('sheet');
+	await shoot('sheet');
+	await page.goto(`${server.address}/programs?program=varve-draft-7`);
+	await page.getByText('situations result').scrollIntoViewIfNeeded();
+	await shoot('programs');
 	await open('commands?command=solid.fillet-face');
 	await page.getByRole('combobox', { name: 'Search commands' }).fill('fil');
 	await page.goto(`${server.address}/gneiss-solid-5/commands?command=solid.fillet`);

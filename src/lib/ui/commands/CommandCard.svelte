@@ -1,14 +1,12 @@
 <script lang="ts">
 	import { Button } from 'flowbite-svelte';
-	import { put, takeAway } from '$core/answer/choices';
-	import { ofShortcuts, type Change } from '$core/shortcut/change';
 	import { shortcutsIn } from '$core/shortcut/entry';
-	import { OutOfReachError } from '$core/strata/change';
-	import { clearing, takingBack } from '$core/profile/differences';
+	import { clearing } from '$core/profile/differences';
 	import { pathText, type Command } from '$core/application/command';
 	import { EVERYWHERE, scopeText, type Scope } from '$core/context/scope';
 	import type { Binding } from '$core/shortcut/effective';
 	import { strokesOf, type Keys } from '$core/stroke/stroke';
+	import { CardEdits } from '$lib/state/card-edits';
 	import { useWorkspace } from '$lib/state/workspace.svelte';
 	import CommandIcon from '../CommandIcon.svelte';
 	import KeyCaps from '../KeyCaps.svelte';
@@ -21,6 +19,7 @@
 	/** One command: what it is, its shortcuts with their origin, and the recorder for another. */
 	let { command, onleave }: { command: Command; onleave: () => void } = $props();
 	const workspace = useWorkspace();
+	const edits = new CardEdits(workspace, () => command);
 	let keys = $state<Keys | undefined>(undefined);
 	let scope = $state.raw<Scope>(EVERYWHERE);
 	let limiting = $state.raw<Binding | undefined>(undefined);
@@ -50,46 +49,8 @@
 		field?.scrollIntoView({ block: 'nearest' });
 	}
 
-	/** What a lock or an upper stratum holds stays, and is told. */
-	async function backToFactory() {
-		const { index, profile, targetId: target } = workspace;
-		const mine = workspace.draft.againstFactory.filter((difference) => difference.command === command.id);
-		const { changes, stays } = takingBack(mine, { index, profile }, { profile, target });
-		const isDone = changes.length > 0 && (await workspace.edits.commit(`Back to factory: ${command.label}`, changes));
-		if (stays.length > 0 && (isDone || changes.length === 0))
-			workspace.notice = { kind: 'failed', text: `${stays.length} stays: ${stays[0]!.reason}.` };
-	}
-
-	async function write(label: string, changes: () => Change[]) {
-		try {
-			return await workspace.edits.commit(label, ofShortcuts(changes()));
-		} catch (error) {
-			if (!(error instanceof OutOfReachError)) throw error;
-			workspace.notice = { kind: 'failed', text: error.message };
-			return false;
-		}
-	}
-
-	const remove = (binding: Binding) =>
-		write(`Remove ${binding.keys} from ${command.label}`, () =>
-			takeAway(workspace.index, workspace.profile, workspace.targetId, binding)
-		);
-
-	const restore = ({ command: id, keys: k, scope: s }: Binding) =>
-		write(`Restore ${k} for ${command.label}`, () =>
-			put(workspace.profile, workspace.targetId, { command: id, keys: k, scope: s })
-		);
-
 	async function limit(binding: Binding) {
-		const moved = { command: binding.command, keys: binding.keys, scope: limitTo };
-		if (scopeText(limitTo) === binding.scopeText) limiting = undefined;
-		else if (
-			await write(`Limit ${binding.keys} for ${command.label} to ${workspace.space.scopeLabel(limitTo)}`, () => [
-				...takeAway(workspace.index, workspace.profile, workspace.targetId, binding),
-				...put(workspace.profile, workspace.targetId, moved, 1)
-			])
-		)
-			limiting = undefined;
+		if (await edits.limit(binding, limitTo)) limiting = undefined;
 	}
 
 	function toneOf(binding: Binding) {
@@ -143,8 +104,12 @@
 						aria-label="Limit {binding.keys} to a scope"
 						onclick={() => ((limiting = limiting === binding ? undefined : binding), (limitTo = binding.scope))}>Limit</Button
 					>
-					<Button size="xs" color="alternative" class="act" aria-label="Remove {binding.keys}" onclick={() => remove(binding)}
-						>Remove</Button
+					<Button
+						size="xs"
+						color="alternative"
+						class="act"
+						aria-label="Remove {binding.keys}"
+						onclick={() => edits.remove(binding)}>Remove</Button
 					>
 				</span>
 			</div>
@@ -163,8 +128,12 @@
 				<s><KeyCaps keys={binding.keys} /></s>
 				<span class="where">removed in {workspace.profile.find((s) => s.id === by)?.name}</span>
 				<span class="acts"
-					><Button size="xs" color="alternative" class="act" aria-label="Restore {binding.keys}" onclick={() => restore(binding)}
-						>Restore</Button
+					><Button
+						size="xs"
+						color="alternative"
+						class="act"
+						aria-label="Restore {binding.keys}"
+						onclick={() => edits.restore(binding)}>Restore</Button
 					></span
 				>
 			</div>
@@ -221,7 +190,8 @@
 							clearing(workspace.target, (id) => id === command.id)
 						)}>Clear in {workspace.target.name}</Button
 				>{/if}
-			{#if isChanged}<Button size="xs" color="alternative" onclick={() => void backToFactory()}>Back to factory</Button>{/if}
+			{#if isChanged}<Button size="xs" color="alternative" onclick={() => void edits.backToFactory()}>Back to factory</Button
+				>{/if}
 		</footer>
 	{/if}
 </article>
