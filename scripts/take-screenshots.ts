@@ -101,15 +101,6 @@ try {
 		.setInputFiles({ name: 'door-team.csv', mimeType: 'text/csv', buffer: Buffer.from(csv) });
 	await page.getByText('takes it from Base sheet').first().waitFor();
 	await shoot('hand-over');
-	await page.goto(`${server.address}/catalogue`);
-	const list =
-		'Ident,Caption,Menu,Mode\nlay_tile,Lay tile,Roof > Tiles,Plan\nturn_ridge,Turn ridge,Roof > Ridge,Plan|Section\n,Nameless,Roof,\n';
-	await page
-		.locator('input[type="file"]')
-		.setInputFiles({ name: 'roof-works.csv', mimeType: 'text/csv', buffer: Buffer.from(list) });
-	await page.getByLabel('Id, as the program knows it').selectOption({ label: 'Ident' });
-	await page.getByText('Bring 2 commands').waitFor();
-	await shoot('catalogue');
 	await open('rollout', 'dark');
 	await page.getByText('current').nth(1).waitFor();
 	await shoot('rollout-dark');
