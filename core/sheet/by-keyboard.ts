@@ -4,6 +4,7 @@ import { allStrokes } from '../keyboard/office-desks.ts';
 import { POSITIONS } from '../keyboard/positions.ts';
 import { strokeAt } from '../keyboard/pressing.ts';
 import { keysOf, readable, type Keys, type Modifier } from '../stroke/stroke.ts';
+import { listed } from '../text/listed.ts';
 import { keyColumns, keyRows } from './by-key.ts';
 import { EVERYWHERE, placeText } from './place.ts';
 import { heardIn, inputCells, inputColumns, labelOf, spelledOn, type Cell, type Section, type SheetGround } from './ground.ts';
@@ -40,7 +41,9 @@ function doings(ground: SheetGround, keys: Keys): string {
 		});
 	const longer = index.longer(keys).length;
 	const begins = longer > 0 ? [`begins ${longer} ${longer === 1 ? 'sequence' : 'sequences'}`] : [];
-	const kept = office.kept(keys).map(({ does, platform }) => `kept${platform ? ` by ${platform}` : ''}: ${does}`);
+	// what each does is told in the list of those that are kept
+	const keepers = office.kept(keys).map(({ platform }) => platform ?? 'the program');
+	const kept = keepers.length > 0 ? [`(kept by ${listed(keepers)})`] : [];
 	return [...commands, ...begins, ...kept].join('; ');
 }
 

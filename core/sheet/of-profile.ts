@@ -1,5 +1,7 @@
 import type { OpenApplication } from '../application/application.ts';
 import { aliasTable } from '../chapters/aliases/table.ts';
+import { BOARDS } from '../keyboard/board.ts';
+import { LAYOUTS } from '../keyboard/layouts.ts';
 import { officeDesks, type OfficeDesks } from '../keyboard/office-desks.ts';
 import { indexOf } from '../profile/circumstances.ts';
 import type { Profile } from '../strata/stratum.ts';
@@ -34,7 +36,7 @@ export function sheetOfProfile(
 		application: `${application.name} ${application.version}`,
 		setup,
 		release: release > 0 ? `release ${release}` : undefined,
-		desk: `${usual.board} board, ${usual.layout} layout`,
+		desk: `${BOARDS[usual.board].name}; ${LAYOUTS[usual.layout].name} layout`,
 		date: DAY.format(date)
 	};
 	const input = application.rules.aliases;

@@ -136,7 +136,7 @@ describe('Keys of the page', () => {
 		const help = at.page.getByRole('dialog', { name: 'What can be pressed here' });
 		await help.getByText('the next finding').waitFor();
 		await help.getByText('go to a view, a command or an action').waitFor();
-		await help.getByRole('checkbox').uncheck({ force: true });
+		await help.getByRole('checkbox').press(' ');
 		await help.getByRole('button', { name: 'Done' }).click();
 		await help.waitFor({ state: 'detached' });
 		await at.page.keyboard.press('n');

@@ -160,10 +160,11 @@ describe('an alias file while it is edited', function () {
 			return false;
 		});
 		globalThis.fetch = fetch;
-		expect([isWritten, session.text, session.isDirty]).to.deep.equal([false, wanted, true]);
 		expect(thrown, 'flush says it by its answer, not by an error').to.equal(undefined);
-		expect(at.notice?.text).to.include('cannot be reached');
-		expect(await session.flush()).to.equal(true);
+		expect([isWritten, session.text, at.edits.waiting.list.length]).to.deep.equal([true, wanted, 1]);
+		expect(at.notice?.text).to.include('held here until the server is back');
+		expect(await stored(), 'not there yet').to.equal(text);
+		expect(await at.edits.sendWaiting()).to.equal(true);
 		expect(await stored()).to.equal(wanted);
 		await undone(text);
 	});

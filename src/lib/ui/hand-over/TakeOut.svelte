@@ -38,6 +38,11 @@
 		const here = holdingsOf(saidIn(limited), workspace.index.rules);
 		return { ...here, [MACHINE]: here[MACHINE]! + (known && known.groups.length > 0 ? 1 : 0) };
 	});
+	/** How many entries go out, and of how many if not all do. */
+	const outOf = (n: number, at: number): string => {
+		const all = sizeOf(workspace.profile[at]!);
+		return n === all ? entriesText(n) : `${n} of ${entriesText(all)}`;
+	};
 	const whole = $derived(selected.reduce((sum, stratum) => sum + sizeOf(stratum), 0));
 
 	const href = (format: string, stratum?: string) => {
@@ -75,10 +80,10 @@
 				></span
 			>
 		</li>
-		{#each selected as stratum (stratum.id)}
+		{#each selected as stratum, i (stratum.id)}
 			<li>
 				<span class="core" aria-hidden="true"><i class={bandClass(stratum.kind)}></i></span>
-				<span><b>{stratum.name}</b><small class="quiet">{entriesText(sizeOf(stratum))}</small></span>
+				<span><b>{stratum.name}</b><small class="quiet">{outOf(sizeOf(stratum), i)}</small></span>
 				<span class="acts"
 					><Button
 						size="xs"

@@ -98,6 +98,11 @@
 {/if}
 
 <style>
+	.command .mono {
+		min-width: 0;
+		overflow: hidden;
+		text-overflow: ellipsis;
+	}
 	.command {
 		display: flex;
 		gap: 10px;

@@ -245,13 +245,13 @@
 	.bar :global(select) {
 		max-width: 124px;
 	}
-	/* keys keep a size at which their labels can be read; on a narrow screen the numeric keys are scrolled to */
+	/* the whole board shows down to a page of 1024; on narrower ones the numeric keys are scrolled to */
 	.stage {
 		padding: 14px 18px 12px;
 		overflow-x: auto;
 	}
 	.fit {
-		min-width: 1060px;
+		min-width: 780px;
 		margin: 0 auto;
 	}
 	.panels {

@@ -50,7 +50,7 @@
 <div class="view">
 	<section class="list" aria-label="All macros">
 		<header>
-			<Button size="sm" id="new-macro">New …</Button>
+			<Button size="sm" id="new-macro" class="shrink-0 whitespace-nowrap">New …</Button>
 			<Dropdown simple triggeredBy="#new-macro" class="w-72">
 				{#each patternsFor(desk.usual.id) as pattern (pattern.name)}
 					<DropdownItem onclick={() => void make(pattern.name === 'Empty' ? 'New macro' : pattern.name, pattern)}
