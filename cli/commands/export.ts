@@ -1,7 +1,6 @@
 import { Option, type Command } from 'commander';
 import { aliasFileIn } from '../../core/chapters/aliases/file.ts';
 import { indexOf } from '../../core/profile/circumstances.ts';
-import { aliasTable } from '../../core/chapters/aliases/table.ts';
 import { SECTIONS, selectProfile, USUAL } from '../../core/hand-over/selection.ts';
 import { htmlSheet } from '../../core/sheet/html.ts';
 import { markdownSheet } from '../../core/sheet/markdown.ts';
@@ -11,7 +10,6 @@ import { SHEET_PLATFORMS, type SheetPlatform } from '../../core/sheet/ground.ts'
 import { desksOf } from '../../core/keyboard/desk.ts';
 import { writeShortcutsCsv } from '../../core/hand-over/shortcuts-csv.ts';
 import { profileCatalogue } from '../../core/chapters/macros/table.ts';
-import { effectiveProfile } from '../../core/shortcut/effective.ts';
 import { profileFile, writeProfileFile } from '../../core/hand-over/profile-file.ts';
 import { deliver } from '../files.ts';
 import { BadInputError } from '../problem.ts';
