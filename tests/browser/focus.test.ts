@@ -94,7 +94,10 @@ describe('The keyboard never loses its place', () => {
 	it('when a seat is added and removed', async () => {
 		await at.open('rollout');
 		await at.page.getByLabel('Id of the new seat').fill('Z-09');
-		await press(button('Add seat'), at.page.locator('.seats li', { hasText: 'Z-09' }));
+		const seat = at.page.locator('.seats li', { hasText: 'Z-09' });
+		await press(button('Add seat'), seat);
+		await button('Remove Z-09').press('Enter');
+		await press(button('Remove Z-09', at.page.getByRole('dialog')), seat, 'detached');
 	});
 
 	it('when a file is imported', async () => {

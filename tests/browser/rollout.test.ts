@@ -40,7 +40,12 @@ describe('Rollout, with seats as real processes', function () {
 		await stateOf('C-01', 'current, release 3');
 		expect(readdirSync(first!.folder).some((name) => name.startsWith('interface.by-hand-'))).to.equal(true);
 
+		await at.page.getByText('Compare two releases').click();
+		await at.page.getByText(/thing differs? in release 3|things differ in release 3/).waitFor();
 		await at.page.getByRole('button', { name: 'Go back to 2' }).click();
+		const dialog = at.page.getByRole('dialog', { name: 'Let the seats follow release 2?' });
+		await dialog.getByText(/differs? in release 2/).waitFor();
+		await dialog.getByRole('button', { name: 'Follow release 2' }).click();
 		await stateOf('C-02', 'current, release 2');
 		expect(readFileSync(join(second!.folder, 'interface.json'), 'utf8')).to.not.include('inspect.clearance');
 		expect(existsSync(join(second!.folder, 'seat.json'))).to.equal(true);

@@ -20,7 +20,7 @@
 	}
 </script>
 
-<Modal bind:open {title} aria-label={title} size="sm" onclose={() => (onclose(), isWanted && onconfirm())}>
+<Modal bind:open {title} aria-label={title} size="sm" onclose={() => (isWanted && onconfirm(), onclose())}>
 	{@render children()}
 	{#snippet footer()}
 		<Button onclick={() => choose(true)}>{does}</Button>

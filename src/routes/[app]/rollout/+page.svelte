@@ -8,7 +8,9 @@
 	import { useWorkspace } from '$lib/state/workspace.svelte';
 	import Confirm from '$lib/ui/Confirm.svelte';
 	import DifferenceRow from '$lib/ui/DifferenceRow.svelte';
+	import CompareReleases from '$lib/ui/rollout/CompareReleases.svelte';
 	import ReleaseCore from '$lib/ui/rollout/ReleaseCore.svelte';
+	import ReleaseDiff from '$lib/ui/rollout/ReleaseDiff.svelte';
 	import SeatBoard from '$lib/ui/rollout/SeatBoard.svelte';
 	import VirtualRows from '$lib/ui/VirtualRows.svelte';
 
@@ -18,6 +20,8 @@
 	let busy = $state(false);
 	let now = $state(Date.now());
 	let unheard = $state('');
+	/** The release that seats are about to follow. */
+	let following = $state<number | undefined>(undefined);
 	/** The seat that is about to be removed. */
 	let removing = $state<string | undefined>(undefined);
 	const isSteward = $derived(workspace.role === 'steward');
@@ -155,15 +159,8 @@
 				</div>
 			{/if}
 		</form>
-		<ReleaseCore
-			releases={workspace.releases}
-			channel={workspace.channel}
-			{busy}
-			onfollow={(release) =>
-				void act(`Seats follow release ${release}`, () =>
-					ask(`${workspace.path}/channel`, 'PUT', { release, stratum: workspace.targetId })
-				)}
-		/>
+		<ReleaseCore releases={workspace.releases} channel={workspace.channel} {busy} onfollow={(release) => (following = release)} />
+		{#if workspace.releases.length > 1}<CompareReleases releases={workspace.releases} />{/if}
 	</section>
 	<section class="seats" aria-label="Seats">
 		<h1>Seats</h1>
@@ -181,6 +178,20 @@
 		/>
 	</section>
 </div>
+{#if following !== undefined}
+	{@const release = following}
+	<Confirm
+		title="Let the seats follow release {release}?"
+		does="Follow release {release}"
+		onconfirm={() =>
+			void act(`Seats follow release ${release}`, () =>
+				ask(`${workspace.path}/channel`, 'PUT', { release, stratum: workspace.targetId })
+			)}
+		onclose={() => (following = undefined)}
+	>
+		{#if workspace.channel !== null}<ReleaseDiff from={workspace.channel} to={release} />{/if}
+	</Confirm>
+{/if}
 {#if removing}
 	{@const id = removing}
 	<Confirm

@@ -1,0 +1,70 @@
+<script lang="ts">
+	import type { Difference } from '$core/chapter/chapter';
+	import { officeOfFile, readProfileFile } from '$core/hand-over/profile-file';
+	import { differencesBetween } from '$core/profile/differences';
+	import type { Profile } from '$core/strata/stratum';
+	import { told } from '$lib/state/api';
+	import { useWorkspace } from '$lib/state/workspace.svelte';
+	import DifferenceRow from '../DifferenceRow.svelte';
+	import VirtualRows from '../VirtualRows.svelte';
+
+	/** What one release says and another does not, for the seats. */
+	let { from, to }: { from: number; to: number } = $props();
+	const workspace = useWorkspace();
+	let found = $state.raw<readonly Difference[] | undefined>(undefined);
+	let problem = $state('');
+
+	/** The strata that seats get with a release: the factory's, and the office's as it was frozen. */
+	async function profileOf(release: number): Promise<Profile> {
+		const answer = await fetch(`${workspace.path}/releases/${release}`);
+		if (!answer.ok) throw new Error(`Release ${release} could not be read: the server answered ${answer.status}.`);
+		const office = officeOfFile(readProfileFile(`release ${release}`, await answer.text()));
+		return [...workspace.profile.filter((s) => s.kind === 'factory'), ...(office ? [office] : [])];
+	}
+
+	$effect(() => {
+		const [first, second] = [from, to];
+		found = undefined;
+		problem = '';
+		// a release may hold files of any shape
+		Promise.all([profileOf(first), profileOf(second), import('$core/recipe/shapes/all')])
+			.then(([before, now]) => (found = differencesBetween(before, now, workspace.draft.names)))
+			.catch((error: unknown) => (problem = error instanceof Error ? error.message : told(error)));
+	});
+</script>
+
+{#if problem}<p class="callout tone-garnet" role="alert">{problem}</p>
+{:else if !found}<p class="quiet" role="status">Comparing …</p>
+{:else if found.length === 0}<p class="quiet">Release {from} and release {to} say the same.</p>
+{:else}
+	<p>{found.length === 1 ? 'One thing differs' : `${found.length} things differ`} in release {to}.</p>
+	<div class="rows">
+		<VirtualRows rows={found} height={30} role="list" aria-label="Release {to} against release {from}" tabindex={0}>
+			{#snippet row(difference: Difference, _i: number, top: number)}
+				<div class="row" role="listitem" style:transform="translateY({top}px)"><DifferenceRow {difference} /></div>
+			{/snippet}
+		</VirtualRows>
+	</div>
+{/if}
+
+<style>
+	.rows {
+		display: flex;
+		height: 210px;
+		margin-top: 6px;
+		border: 1px solid var(--line);
+	}
+	.row {
+		position: absolute;
+		top: 0;
+		left: 0;
+		display: grid;
+		grid-template-columns: 18px 18px minmax(90px, auto) minmax(0, 1fr);
+		gap: 8px;
+		align-items: center;
+		width: 100%;
+		height: 30px;
+		padding: 0 8px;
+		font-size: 13px;
+	}
+</style>
