@@ -69,6 +69,9 @@
 	.a3 {
 		page: a3;
 	}
+	header p {
+		text-align: right;
+	}
 	header {
 		display: flex;
 		justify-content: space-between;
@@ -79,6 +82,7 @@
 		border-bottom: 2px solid var(--ink);
 	}
 	h1 {
+		flex: none;
 		font-size: 19px;
 	}
 	.sections {
