@@ -75,24 +75,26 @@
 					heard {ago(seat.lastSeen)}{#if seat.report?.message && seat.state !== 'current'}; {seat.report.message}{/if}
 				</p>
 			</div>
-			<button
-				type="button"
-				class="linkish small"
-				aria-expanded={changing === seat.id}
-				aria-label="Desk of {seat.id}: {LAYOUTS[seat.desk.layout].name}, {PLATFORM_NAMES[seat.desk.platform]}"
-				onclick={() => (changing = changing === seat.id ? undefined : seat.id)}
-				>{LAYOUTS[seat.desk.layout].name}, {PLATFORM_NAMES[seat.desk.platform]}</button
-			>
+			<span class="acts">
+				<button
+					type="button"
+					class="linkish small"
+					aria-expanded={changing === seat.id}
+					aria-label="Desk of {seat.id}: {LAYOUTS[seat.desk.layout].name}, {PLATFORM_NAMES[seat.desk.platform]}"
+					onclick={() => (changing = changing === seat.id ? undefined : seat.id)}
+					>{LAYOUTS[seat.desk.layout].name}, {PLATFORM_NAMES[seat.desk.platform]}</button
+				>
+				<button
+					type="button"
+					class="linkish small"
+					aria-label="Remove {seat.id}"
+					title="Remove {seat.id}"
+					onclick={() => onremove(seat.id)}>Remove</button
+				>
+			</span>
 			{#if changing === seat.id}
 				<div class="change"><DeskPicker of={seat.id} desk={seat.desk} onchange={(desk) => ondesk(seat.id, desk)} /></div>
 			{/if}
-			<button
-				type="button"
-				class="linkish small"
-				aria-label="Remove {seat.id}"
-				title="Remove {seat.id}"
-				onclick={() => onremove(seat.id)}>Remove</button
-			>
 			{#if seat.state === 'never'}
 				<p class="start small">
 					Start it on its workstation: <code>skarn seat --id {seat.id} --server {address} --folder interface</code>
@@ -139,6 +141,11 @@
 		border-left: 4px solid var(--tone);
 		border-radius: var(--radius);
 		background: var(--raised);
+	}
+	.acts {
+		display: grid;
+		justify-items: end;
+		gap: 4px;
 	}
 	.start {
 		grid-column: 1 / -1;
