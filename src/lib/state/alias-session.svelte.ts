@@ -15,6 +15,7 @@ import type { FromAliases, ToAliases } from '$lib/workers/alias.worker';
 import { ApiError } from './api';
 import { dropText, keepText, keptTexts } from './kept-texts';
 import type { Workspace } from './workspace.svelte';
+import { forget, remember, remembered } from './remembered';
 
 /** So long after the last key the text is written as one edit, in milliseconds. */
 const WRITE_AFTER = 900;
@@ -131,7 +132,7 @@ export class AliasSession {
 	}
 
 	#draftKey() {
-		return `skarn-aliases-${this.#application}-${this.#stratum}`;
+		return `aliases-${this.#application}-${this.#stratum}`;
 	}
 
 	/** Takes what the profile says now; typing that is not written yet is merged with it line by line, or kept where both touch. */
@@ -143,9 +144,9 @@ export class AliasSession {
 			this.#stratum = targetId;
 			this.#base = this.text = text;
 			this.#most = FIRST;
-			const draft = localStorage.getItem(this.#draftKey());
+			const draft = remembered(this.#draftKey());
 			if (draft !== null && draft !== text) this.#leave(draft);
-			localStorage.removeItem(this.#draftKey());
+			forget(this.#draftKey());
 			this.#readLeft();
 		} else if (text !== this.#base) {
 			clearTimeout(this.#write);
@@ -182,8 +183,8 @@ export class AliasSession {
 	keepDraft() {
 		clearTimeout(this.#keep);
 		this.#keep = undefined;
-		if (this.isDirty) localStorage.setItem(this.#draftKey(), this.text);
-		else localStorage.removeItem(this.#draftKey());
+		if (this.isDirty) remember(this.#draftKey(), this.text);
+		else forget(this.#draftKey());
 	}
 
 	/** Writes what was typed as one edit. */
@@ -199,7 +200,7 @@ export class AliasSession {
 		const { before: from, after: to } = spliceBetween(this.#stratum, before, wanted)!;
 		const isWritten = await this.#commit(label ?? labelOf(from, to), [change]);
 		if (isWritten) {
-			if (this.text === wanted) localStorage.removeItem(key);
+			if (this.text === wanted) forget(key);
 			return true;
 		}
 		this.#base = before;

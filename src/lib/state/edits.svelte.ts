@@ -3,7 +3,7 @@ import type { Names } from '$core/chapter/chapter';
 import { stratumById } from '$core/strata/stratum';
 import { readable } from '$core/stroke/stroke';
 import type { Reach } from '$lib/server/profiles';
-import { ApiError, ask } from './api';
+import { ApiError, ask, told } from './api';
 import { keepText } from './kept-texts';
 import type { Profile, Stratum, StratumId } from '$core/strata/stratum';
 import type { WorkspaceDocument } from '$lib/server/workspace-document';
@@ -37,15 +37,15 @@ export interface PendingMerge {
 	readonly touched: readonly string[];
 }
 
+/** Whether somebody else was first. */
+const isStale = ({ status, problem }: ApiError): boolean => status === 409 && problem['type'] === '/problems/stale-revision';
+
 /** The ways to change a profile: each is an edit that the server takes whole or refuses. */
 export class Edits {
 	readonly #workspace: EditsOf;
 	merge = $state.raw<PendingMerge | undefined>(undefined);
 	busy = $state(false);
 	#waiting: WaitingEdits | undefined;
-	/** Whether the server was not there when it was asked last. */
-	isAway = $state(false);
-	#isSending = false;
 	/** Those of them that the profile here shows already; none after it was read anew. */
 	#shown = new WeakSet<WaitingEdit>();
 	#undo = $state.raw<Reach['undo']>({});
@@ -53,6 +53,11 @@ export class Edits {
 
 	constructor(workspace: EditsOf) {
 		this.#workspace = workspace;
+	}
+
+	/** Whether something waits for a server that was not there. */
+	get isAway(): boolean {
+		return this.waiting.list.length > 0;
 	}
 
 	/** What the server has not got yet; there from the first `take` on. */
@@ -114,53 +119,63 @@ export class Edits {
 
 	/** Sends what waits, in its order; stops where somebody must decide, or where the server is not there. Whether all went. */
 	async sendWaiting(): Promise<boolean> {
-		const workspace = this.#workspace;
-		if (this.#isSending || this.busy || this.merge || this.waiting.list.length === 0) return this.waiting.list.length === 0;
-		this.#isSending = this.busy = true;
+		const { waiting } = this;
+		if (this.busy || this.merge || waiting.list.length === 0) return waiting.list.length === 0;
+		this.busy = true;
 		let sent = 0;
 		try {
-			for (let next = this.waiting.list[0]; next; next = this.waiting.list[0]) {
-				const { label, stratum, changes } = next;
-				try {
-					const body = { base: workspace.revision, stratum, label, changes };
-					const { edit, ...reach } = await ask<{ edit: Edit } & Reach>(`${workspace.path}/edits`, 'POST', body);
-					this.waiting.shift();
-					if (this.#shown.has(next)) workspace.stored(edit);
-					else await workspace.follow(edit);
-					this.take(reach);
-					sent++;
-				} catch (error) {
-					if (!(error instanceof ApiError)) throw error;
-					if (error.status === 0) {
-						this.isAway = true;
-						return false;
-					}
-					if (error.status !== 409 || error.problem['type'] !== '/problems/stale-revision') {
-						this.waiting.shift();
-						await this.#putOnTop();
-						workspace.notice = { kind: 'failed', text: `${label} was not stored. ${error.message}` };
-					} else if (await this.#meets((error.problem['since'] as Edit[] | undefined) ?? [], next)) return false;
-				}
+			for (let next = waiting.list[0]; next; next = waiting.list[0]) {
+				if (await this.#send(next)) sent++;
+				// somebody must decide first
+				if (this.merge as PendingMerge | undefined) return false;
 			}
-			this.isAway = false;
-			workspace.notice = { kind: 'done', text: `${sent} ${sent === 1 ? 'change is' : 'changes are'} stored that waited.` };
+			this.#workspace.notice = {
+				kind: 'done',
+				text: `${sent} ${sent === 1 ? 'change is' : 'changes are'} stored that waited.`
+			};
 			return true;
+		} catch (error) {
+			if (error instanceof ApiError && error.status === 0) return false;
+			throw error;
 		} finally {
-			this.#isSending = this.busy = false;
+			this.busy = false;
 		}
 	}
 
-	/** Others wrote while edits waited: theirs come first. Where both touch the same, who waits decides; then it is true. */
-	async #meets(since: readonly Edit[], next: WaitingEdit): Promise<boolean> {
+	/** Sends the first that waits; whether it was stored. Throws `ApiError` with status 0 while the server is not there. */
+	async #send(next: WaitingEdit): Promise<boolean> {
+		const workspace = this.#workspace;
+		const { label, stratum, changes } = next;
+		try {
+			const body = { base: workspace.revision, stratum, label, changes };
+			const { edit, ...reach } = await ask<{ edit: Edit } & Reach>(`${workspace.path}/edits`, 'POST', body);
+			this.waiting.shift();
+			if (this.#shown.has(next)) workspace.stored(edit);
+			else await workspace.follow(edit);
+			this.take(reach);
+			return true;
+		} catch (error) {
+			if (!(error instanceof ApiError) || error.status === 0) throw error;
+			if (isStale(error)) await this.#meets((error.problem['since'] as Edit[] | undefined) ?? [], next);
+			else {
+				this.waiting.shift();
+				await this.#putOnTop();
+				workspace.notice = { kind: 'failed', text: `${label} was not stored. ${error.message}` };
+			}
+			return false;
+		}
+	}
+
+	/** Others wrote while edits waited: theirs come first. Where both touch the same, who waits decides; see `merge`. */
+	async #meets(since: readonly Edit[], next: WaitingEdit): Promise<void> {
 		const theirs = since.flatMap((edit) => edit.changes);
 		const touched = touchedBy(next.changes, theirs, this.#workspace.draft.names);
 		await this.#putOnTop();
 		const now = this.waiting.list[0];
-		if (touched.length === 0 || !now) return false;
+		if (touched.length === 0 || !now) return;
 		this.waiting.shift();
 		await this.#readAnew();
 		this.merge = { label: now.label, changes: now.changes, since, touched };
-		return true;
 	}
 
 	/** What the server has; what waits is not shown any more. */
@@ -174,17 +189,15 @@ export class Edits {
 		const workspace = this.#workspace;
 		const { profile: base } = workspace;
 		await this.#readAnew();
-		const { rebased } = await import('$core/profile/rebase');
 		const kept: WaitingEdit[] = [];
 		const lost: string[] = [];
 		for (const edit of this.waiting.list) {
-			const found = rebased(workspace.profile, edit.changes, base);
-			lost.push(...found.lost);
-			for (const { stratum, mine } of found.conflicts) keepText(workspace.document.application.id, stratum, mine);
-			if (found.changes.length === 0) continue;
+			const { changes, open } = await this.#rebased(edit.changes, base);
+			lost.push(...open);
+			if (changes.length === 0) continue;
 			try {
-				await workspace.apply(found.changes);
-				const again = { ...edit, changes: found.changes };
+				await workspace.apply(changes);
+				const again = { ...edit, changes };
 				this.#shown.add(again);
 				kept.push(again);
 			} catch (error) {
@@ -192,7 +205,24 @@ export class Edits {
 			}
 		}
 		this.waiting.replace(kept);
-		if (lost.length > 0) workspace.notice = { kind: 'failed', text: `Not written: ${lost.join(', ')}.` };
+		this.#tellOpen(lost);
+	}
+
+	/** The changes on what the profile is now, and in words what of them has no place any more; a text that meets another is kept. */
+	async #rebased(changes: readonly AnyChange[], base: Profile): Promise<{ changes: readonly AnyChange[]; open: string[] }> {
+		const { rebased } = await import('$core/profile/rebase');
+		const { profile, document } = this.#workspace;
+		const found = rebased(profile, changes, base);
+		// kept first: the alias view looks for it as soon as the profile changes
+		for (const { stratum, mine } of found.conflicts) keepText(document.application.id, stratum, mine);
+		const texts = found.conflicts.map(
+			({ stratum }) => `the alias file of ${stratumById(profile, stratum).name} (your text is kept in Aliases)`
+		);
+		return { changes: found.changes, open: [...found.lost, ...texts] };
+	}
+
+	#tellOpen(open: readonly string[]): void {
+		if (open.length > 0) this.#workspace.notice = { kind: 'failed', text: `Not written: ${open.join(', ')}.` };
 	}
 
 	/** After a start: what waited from before holds again, and is sent. */
@@ -242,14 +272,12 @@ export class Edits {
 			const { edit, ...reach } = await send();
 			await workspace.follow(edit);
 			this.take(reach);
-			this.isAway = false;
 			workspace.notice = { kind: 'done', text: edit.label };
 			return true;
 		} catch (error) {
 			if (!(error instanceof ApiError)) throw error;
-			this.isAway = error.status === 0;
-			if (this.isAway && onAway) return await onAway();
-			if (error.status === 409 && error.problem['type'] === '/problems/stale-revision') await onStale(error.problem);
+			if (error.status === 0 && onAway) return await onAway();
+			if (isStale(error)) await onStale(error.problem);
 			else workspace.notice = { kind: 'failed', text: error.message };
 			return false;
 		} finally {
@@ -262,27 +290,16 @@ export class Edits {
 		const workspace = this.#workspace;
 		const { merge } = this;
 		const { profile: base } = workspace;
-		let rebased: typeof import('$core/profile/rebase').rebased;
 		try {
 			await this.#readAnew();
-			({ rebased } = await import('$core/profile/rebase'));
 		} catch (error) {
-			if (!(error instanceof ApiError)) throw error;
-			workspace.notice = { kind: 'failed', text: error.message };
+			workspace.notice = { kind: 'failed', text: told(error) };
 			return;
 		}
 		this.merge = undefined;
 		if (!merge || !keepMine) return;
-		const { changes, lost, conflicts } = rebased(workspace.profile, merge.changes, base);
-		// kept first: the alias view looks for it as soon as the profile changes
-		for (const { stratum, mine } of conflicts) keepText(workspace.document.application.id, stratum, mine);
+		const { changes, open } = await this.#rebased(merge.changes, base);
 		if (changes.length > 0) await this.commit(merge.label, changes);
-		const open = [
-			...lost,
-			...conflicts.map(
-				({ stratum }) => `the alias file of ${stratumById(workspace.profile, stratum).name} (your text is kept in Aliases)`
-			)
-		];
-		if (open.length > 0) workspace.notice = { kind: 'failed', text: `Not written: ${open.join(', ')}.` };
+		this.#tellOpen(open);
 	}
 }

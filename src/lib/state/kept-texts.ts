@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import type { StratumId } from '$core/strata/stratum';
+import { rememberedList, rememberList } from './remembered';
 
 /*
  * Texts of one's own that could not be written into an alias file. They are kept in the browser, the oldest first, until somebody
@@ -7,19 +8,13 @@ import type { StratumId } from '$core/strata/stratum';
  */
 
 const Kept = z.array(z.string());
-const keyOf = (application: string, stratum: StratumId) => `skarn-aliases-left-${application}-${stratum}`;
+const keyOf = (application: string, stratum: StratumId) => `aliases-left-${application}-${stratum}`;
 
-export function keptTexts(application: string, stratum: StratumId): string[] {
-	try {
-		return Kept.parse(JSON.parse(localStorage.getItem(keyOf(application, stratum)) ?? '[]'));
-	} catch {
-		return [];
-	}
-}
+export const keptTexts = (application: string, stratum: StratumId): readonly string[] =>
+	rememberedList(keyOf(application, stratum), Kept);
 
 function write(application: string, stratum: StratumId, texts: readonly string[]): void {
-	if (texts.length > 0) localStorage.setItem(keyOf(application, stratum), JSON.stringify(texts));
-	else localStorage.removeItem(keyOf(application, stratum));
+	rememberList(keyOf(application, stratum), texts);
 }
 
 /** Keeps a text behind those that are kept already. */

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { remember, remembered } from './remembered';
+import { rememberedList, rememberList } from './remembered';
 
 const RecentFile = z.array(z.object({ name: z.string(), text: z.string(), at: z.number() }));
 /** One of the last files that somebody opened here. */
@@ -16,21 +16,13 @@ export class RecentFiles {
 
 	constructor(view: string) {
 		this.#key = `recent ${view}`;
-		this.list = read(remembered(this.#key));
+		this.list = rememberedList(this.#key, RecentFile);
 	}
 
 	/** Puts the file first; one of the same name goes. */
 	add(name: string, text: string): void {
 		if (text.length > LONGEST) return;
 		this.list = [{ name, text, at: Date.now() }, ...this.list.filter((f) => f.name !== name)].slice(0, MOST);
-		remember(this.#key, JSON.stringify(this.list));
-	}
-}
-
-function read(kept: string | null): readonly RecentFile[] {
-	try {
-		return RecentFile.parse(JSON.parse(kept ?? '[]'));
-	} catch {
-		return [];
+		rememberList(this.#key, this.list);
 	}
 }

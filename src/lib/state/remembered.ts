@@ -1,3 +1,5 @@
+import type { z } from 'zod';
+
 /** What this browser kept under the key, null where there is nothing or nothing may be kept. */
 export function remembered(key: string): string | null {
 	try {
@@ -33,4 +35,19 @@ export function rememberedKeys(prefix: string): string[] {
 	} catch {
 		return [];
 	}
+}
+
+/** A list that was kept; empty where there is none, or none of that form. */
+export function rememberedList<T>(key: string, schema: z.ZodType<T[]>): readonly T[] {
+	try {
+		return schema.parse(JSON.parse(remembered(key) ?? '[]'));
+	} catch {
+		return [];
+	}
+}
+
+/** Keeps a list; of an empty one nothing is kept. */
+export function rememberList(key: string, list: readonly unknown[]): void {
+	if (list.length > 0) remember(key, JSON.stringify(list));
+	else forget(key);
 }

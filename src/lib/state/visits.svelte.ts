@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { remember, remembered } from './remembered';
+import { remember, remembered, rememberedList, rememberList } from './remembered';
 
 const Visit = z.object({ path: z.string(), name: z.string() });
 export type Visit = z.infer<typeof Visit>;
@@ -16,7 +16,7 @@ export class Visits {
 
 	constructor(application: string) {
 		this.#key = `visits ${application}`;
-		this.list = read(remembered(this.#key));
+		this.list = rememberedList(this.#key, z.array(Visit));
 		const seen = Number(remembered(`seen ${application}`) ?? NaN);
 		this.seen = Number.isInteger(seen) ? seen : undefined;
 	}
@@ -24,19 +24,11 @@ export class Visits {
 	/** The path with what was looked at, as in `commands?command=solid.box`. */
 	add(visit: Visit): void {
 		this.list = [visit, ...this.list.filter((v) => v.path !== visit.path)].slice(0, MOST);
-		remember(this.#key, JSON.stringify(this.list));
+		rememberList(this.#key, this.list);
 	}
 
 	/** What is read now need not be told next time. */
 	static see(application: string, revision: number): void {
 		remember(`seen ${application}`, String(revision));
-	}
-}
-
-function read(kept: string | null): readonly Visit[] {
-	try {
-		return z.array(Visit).parse(JSON.parse(kept ?? '[]'));
-	} catch {
-		return [];
 	}
 }

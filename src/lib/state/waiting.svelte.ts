@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import type { AnyChange } from '$core/profile/edit';
 import { StratumId } from '$core/strata/stratum';
-import { forget, remember, remembered, rememberedKeys } from './remembered';
+import { forget, rememberedKeys, rememberedList, rememberList } from './remembered';
 
 const Waiting = z.array(
 	z.object({
@@ -42,7 +42,7 @@ export class WaitingEdits {
 		for (const key of rememberedKeys(this.#prefix)) {
 			if (key === this.#key) continue;
 			const take = (): void => {
-				const left = read(remembered(key));
+				const left = rememberedList(key, Waiting) as readonly WaitingEdit[];
 				forget(key);
 				if (left.length > 0) this.#set([...left, ...this.list]);
 			};
@@ -54,8 +54,7 @@ export class WaitingEdits {
 
 	#set(list: readonly WaitingEdit[]): void {
 		this.list = list;
-		if (list.length > 0) remember(this.#key, JSON.stringify(list));
-		else forget(this.#key);
+		rememberList(this.#key, list);
 	}
 
 	add(edit: WaitingEdit): void {
@@ -83,11 +82,3 @@ export class WaitingEdits {
 /** Missing on a plain address of another machine. */
 const locks = (): LockManager | undefined =>
 	typeof navigator === 'undefined' ? undefined : (navigator as { locks?: LockManager }).locks;
-
-function read(kept: string | null): readonly WaitingEdit[] {
-	try {
-		return Waiting.parse(JSON.parse(kept ?? '[]'));
-	} catch {
-		return [];
-	}
-}
