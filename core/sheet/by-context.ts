@@ -17,8 +17,8 @@ export function byContext(ground: SheetGround): Section[] {
 		const place = placeText(ground, binding, within);
 		return [...inputCells(ground, binding.keys), labelOf(ground, binding.command), place === EVERYWHERE ? '' : place];
 	};
-	const general = heard.filter(({ reach }) => isSubset(all, reach));
-	const special = heard.filter((h) => !general.includes(h));
+	const isGeneral = ({ reach }: (typeof heard)[number]) => isSubset(all, reach);
+	const special = heard.filter((h) => !isGeneral(h));
 	const [axis] = space.axes;
 	const contexts = axis!.nodes
 		.filter((node) => axis!.nodes.every((other) => other.parent !== node.id))
@@ -29,7 +29,7 @@ export function byContext(ground: SheetGround): Section[] {
 			: []
 	);
 	return [
-		{ name: 'Everywhere', columns, rows: general.map(({ binding }) => row(binding, {})) },
+		{ name: 'Everywhere', columns, rows: heard.filter(isGeneral).map(({ binding }) => row(binding, {})) },
 		...contexts.map(({ name, within }) => {
 			const here = space.bitsOf(within);
 			const rows = special.filter(({ reach }) => meets(reach, here)).map(({ binding }) => row(binding, within));

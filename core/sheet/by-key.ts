@@ -21,18 +21,18 @@ function inOrderOfKeys(a: Keys, b: Keys): number {
 	);
 }
 
-/** Rows of bindings in the order of their keys: key, command, place. */
+export const byPlaceOfKeys = (a: Binding, b: Binding): number => inOrderOfKeys(a.keys, b.keys);
+
+/** Rows of bindings: key, command, place. */
 export const keyRows = (ground: SheetGround, bindings: readonly Binding[]): Section['rows'] =>
-	[...bindings]
-		.sort((a, b) => inOrderOfKeys(a.keys, b.keys))
-		.map((b) => [...inputCells(ground, b.keys), labelOf(ground, b.command), placeText(ground, b)]);
+	bindings.map((b) => [...inputCells(ground, b.keys), labelOf(ground, b.command), placeText(ground, b)]);
 
 export const keyColumns = (ground: SheetGround): string[] => [...inputColumns(ground), 'Command', 'Where'];
 
 /** Every key with every command that is on it, in all contexts; those of one key in one section. */
 export function byKey(ground: SheetGround): Section[] {
 	const byFirst = new Map<string, Binding[]>();
-	for (const binding of [...heardIn(ground)].sort((a, b) => inOrderOfKeys(a.keys, b.keys))) {
+	for (const binding of [...heardIn(ground)].sort(byPlaceOfKeys)) {
 		const name = readable(strokesOf(binding.keys)[0]!.key);
 		const list = byFirst.get(name);
 		if (list) list.push(binding);

@@ -5,9 +5,19 @@ import { POSITIONS } from '../keyboard/positions.ts';
 import { strokeAt } from '../keyboard/pressing.ts';
 import { keysOf, readable, type Keys, type Modifier } from '../stroke/stroke.ts';
 import { listed } from '../text/listed.ts';
-import { keyColumns, keyRows } from './by-key.ts';
+import { byPlaceOfKeys, keyColumns, keyRows } from './by-key.ts';
 import { EVERYWHERE, placeText } from './place.ts';
-import { heardIn, inputCells, inputColumns, labelOf, spelledOn, type Cell, type Section, type SheetGround } from './ground.ts';
+import {
+	heardIn,
+	heardOf,
+	inputCells,
+	inputColumns,
+	labelOf,
+	spelledOn,
+	type Cell,
+	type Section,
+	type SheetGround
+} from './ground.ts';
 
 /** The combinations that a row of the board is drawn with. */
 const PLANES: readonly (readonly Modifier[])[] = [[], ['Shift'], ['Ctrl'], ['Alt'], ['Ctrl', 'Shift'], ['Ctrl', 'Alt']];
@@ -32,13 +42,10 @@ const ISO = new Map(POSITIONS.map(({ code, iso }) => [code, iso]));
 /** What a stroke does as a cell: the commands on it with their places, and how many sequences it begins. */
 function doings(ground: SheetGround, keys: Keys): string {
 	const { index, office } = ground;
-	const commands = index
-		.on(keys)
-		.filter((b) => index.catalogue.has(b.command) && index.reach(b) !== index.space.nowhere)
-		.map((b) => {
-			const place = placeText(ground, b);
-			return place === EVERYWHERE ? labelOf(ground, b.command) : `${labelOf(ground, b.command)} (${place})`;
-		});
+	const commands = heardOf(ground, index.on(keys)).map((b) => {
+		const place = placeText(ground, b);
+		return place === EVERYWHERE ? labelOf(ground, b.command) : `${labelOf(ground, b.command)} (${place})`;
+	});
 	const longer = index.longer(keys).length;
 	const begins = longer > 0 ? [`begins ${longer} ${longer === 1 ? 'sequence' : 'sequences'}`] : [];
 	// what each does is told in the list of those that are kept
@@ -92,7 +99,9 @@ export function byKeyboard(ground: SheetGround): Section[] {
 			columns: keyColumns(ground),
 			rows: keyRows(
 				ground,
-				heardIn(ground).filter((b) => b.keys.includes(' '))
+				heardIn(ground)
+					.filter((b) => b.keys.includes(' '))
+					.sort(byPlaceOfKeys)
 			)
 		},
 		inputList(ground, 'Free at every desk', office.goodStrokes.filter(isFree)),

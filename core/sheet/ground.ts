@@ -60,7 +60,8 @@ export const typedCells = ({ platforms }: SheetGround, alias: string): Cell[] =>
 export const labelOf = ({ index }: SheetGround, command: CommandId): string => index.catalogue.get(command)?.label ?? command;
 
 /** The shortcuts that can be heard anywhere: of a command that is there, in a place where it exists. */
-export const heardIn = ({ index }: SheetGround): readonly Binding[] =>
-	index.effective.bindings.filter(
-		(binding) => index.catalogue.has(binding.command) && index.reach(binding) !== index.space.nowhere
-	);
+export const heardIn = (ground: SheetGround): readonly Binding[] => heardOf(ground, ground.index.effective.bindings);
+
+/** Those of them that can be heard anywhere. */
+export const heardOf = ({ index }: SheetGround, bindings: readonly Binding[]): readonly Binding[] =>
+	bindings.filter((binding) => index.catalogue.has(binding.command) && index.reach(binding) !== index.space.nowhere);

@@ -1,7 +1,7 @@
 import { isMended, type AnyFinding, type AnyFix, type Checker, type Looking } from '../../check/finding.ts';
-import type { Pen } from '../shortcuts/check/finding.ts';
+import type { Pen } from '../../chapter/chapter.ts';
 import { shortcutIndex } from '../../answer/shortcut-index.ts';
-import { stratumById, type Profile, type StratumId } from '../../strata/stratum.ts';
+import { levelOf, stratumById, type Profile } from '../../strata/stratum.ts';
 import { applyKeyed, toolsOf } from '../../strata/keyed-fold.ts';
 import { macroAcceptable } from './acceptance.ts';
 import { checkMacros } from './check.ts';
@@ -40,8 +40,7 @@ const TOOLS = toolsOf<MacroEntry>({ thing: ({ id }) => id });
 
 /** The fix as a change of the macro, or as a version over it, if it removes the finding without an error more. */
 function tried(fix: MacroFix, finding: MacroFinding, looking: Looking, { profile, target }: Pen): AnyFix[] {
-	const level = (id: StratumId) => profile.findIndex((stratum) => stratum.id === id);
-	if (level(target) < level(finding.stratum)) return [];
+	if (levelOf(profile, target) < levelOf(profile, finding.stratum)) return [];
 	const changes = setMacro(stratumById(profile, target), fix.to);
 	const mended = (now: Profile) => applyKeyed(MACROS, macrosIn, TOOLS, now, changes as never, ({ id }) => id);
 	const { index } = looking.circumstances;

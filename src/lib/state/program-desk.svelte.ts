@@ -1,37 +1,40 @@
-import { z } from 'zod';
 import { catalogueChange, type CatalogueChange } from '$core/application/catalogue-change';
 import { ApplicationForm, catalogueFromTable, type ColumnMapping } from '$core/application/catalogue-table';
 import type { Command, CommandId } from '$core/application/command';
-import { contextsText, type Contexts } from '$core/application/contexts-text';
-import type { AnyChange } from '$core/chapter/chapter';
+import { contextsText, parseContexts, type Contexts } from '$core/application/contexts-text';
+import { contextSpace, type ContextSpace } from '$core/context/space';
+import { canonicalText } from '$core/format/canonical';
 import type { FileProblem } from '$core/format/problem';
 import type { Table } from '$core/format/table/tree';
-import { tagged } from '$core/profile/edit';
 import { stratumOfWire } from '$core/profile/wire';
-import { entryKey, SHORTCUTS, shortcutsIn } from '$core/shortcut/entry';
-import { inOrder } from '$core/strata/entry';
-import type { Profile } from '$core/strata/stratum';
-import { contextSpace } from '$core/context/space';
+import { ofShortcuts } from '$core/shortcut/change';
+import { followRenames } from '$core/shortcut/renamed';
 import type { WorkspaceDocument } from '$lib/server/workspace-document';
-import { hardwiredText, type Rules } from '../ui/programs/rules';
 import { ask } from './api';
+import { rulesOf, type Rules } from './program-rules';
 
 /** What a program is, while somebody changes it: name, rules, contexts, catalogue. Nothing is stored before `store`. */
 export class ProgramDesk {
 	readonly document: WorkspaceDocument;
 	rules = $state.raw<Rules>()!;
 	contextsText = $state('');
-	/** Undefined while what is written cannot be read. */
-	contexts = $state.raw<Contexts | undefined>(undefined);
 	#list = $state.raw<{ table: Table; mapping: ColumnMapping } | undefined>(undefined);
 
 	constructor(document: WorkspaceDocument) {
 		this.document = document;
-		const { name, version, rules, axes, reachable } = document.application;
-		this.rules = { ...rules, name, version, hardwired: hardwiredText(rules.hardwired), aliases: rules.aliases };
-		this.contexts = { axes, reachable };
-		this.contextsText = contextsText(this.contexts);
+		this.rules = rulesOf(document.application);
+		this.contextsText = contextsText(document.application);
 	}
+
+	/** What is written of contexts: the situations that result, or why it cannot be read. */
+	contexts = $derived.by((): { readonly space: ContextSpace; readonly said: Contexts } | { readonly problem: string } => {
+		try {
+			const said = parseContexts(this.contextsText);
+			return { said, space: contextSpace(said.axes, said.reachable) };
+		} catch (error) {
+			return { problem: (error as Error).message };
+		}
+	});
 
 	/** Throws `ApiError`. */
 	static async open(id: string): Promise<ProgramDesk> {
@@ -47,11 +50,6 @@ export class ProgramDesk {
 		return contextSpace(axes, reachable).situations.length;
 	}
 
-	write(text: string, contexts: Contexts | undefined): void {
-		this.contextsText = text;
-		this.contexts = contexts;
-	}
-
 	take(list: { table: Table; mapping: ColumnMapping } | undefined): void {
 		this.#list = list;
 	}
@@ -63,7 +61,8 @@ export class ProgramDesk {
 		if (!this.#list || !this.#form.success) return undefined;
 		const built = catalogueFromTable(this.#list.table.records, this.#list.mapping, this.#form.data);
 		const was = new Map(this.document.commands.map((c) => [c.id, c]));
-		const isIn = new Set(this.contexts?.axes.flatMap((a) => a.nodes.map((n) => `${a.id}/${n.id}`)));
+		const axes = 'said' in this.contexts ? this.contexts.said.axes : [];
+		const isIn = new Set(axes.flatMap((a) => a.nodes.map((n) => `${a.id}/${n.id}`)));
 		const commands = built.commands.map((command): Command => {
 			const before = was.get(command.id);
 			const own = command.contexts.filter((scope) =>
@@ -85,20 +84,22 @@ export class ProgramDesk {
 
 	/** Why it cannot be stored as it is. */
 	problem = $derived.by((): string | undefined => {
-		if (!this.contexts) return 'The contexts cannot be read as they are written.';
-		return this.#form.success ? undefined : z.prettifyError(this.#form.error).split('\n')[0]!.replace(/^✖ /, '');
+		if ('problem' in this.contexts) return 'The contexts cannot be read as they are written.';
+		return this.#form.success ? undefined : this.#form.error.issues[0]!.message;
 	});
 
 	get isChanged(): boolean {
-		const { name, version, rules, axes, reachable } = this.document.application;
-		const before = new ProgramState(name, version, rules, contextsText({ axes, reachable }));
-		const now = new ProgramState(this.rules.name, this.rules.version, this.rules, this.contextsText);
-		return this.#built !== undefined || before.text !== now.text;
+		const { application } = this.document;
+		return (
+			this.#built !== undefined ||
+			this.contextsText !== contextsText(application) ||
+			canonicalText(this.rules) !== canonicalText(rulesOf(application))
+		);
 	}
 
 	/** Stores it, and lets what the strata say of renamed commands follow. Gives what was done; throws `ApiError`. */
 	async store(): Promise<string> {
-		if (!this.contexts || !this.#form.success) throw new RangeError('a program that cannot be stored as it is');
+		if ('problem' in this.contexts || !this.#form.success) throw new RangeError('a program that cannot be stored as it is');
 		const { name, version, ambiguity, match, sequences, hardwired, aliases } = this.#form.data;
 		const { application, commands } = this.document;
 		const { aliases: _, ...others } = application.rules;
@@ -107,8 +108,7 @@ export class ProgramDesk {
 				...application,
 				name,
 				version,
-				axes: this.contexts.axes,
-				reachable: this.contexts.reachable,
+				...this.contexts.said,
 				rules: { ...others, ambiguity, match, sequences, hardwired, ...(aliases && { aliases }) }
 			},
 			commands: this.#built?.commands ?? commands
@@ -121,38 +121,19 @@ export class ProgramDesk {
 	async #follow(renamed: ReadonlyMap<CommandId, CommandId>): Promise<number> {
 		if (renamed.size === 0) return 0;
 		let followed = 0;
-		const profile: Profile = this.document.strata.map(stratumOfWire);
-		let { revision } = await ask<WorkspaceDocument>(`/api/applications/${this.id}`);
-		for (const stratum of profile.filter((s) => s.kind !== 'factory')) {
-			const there = shortcutsIn(stratum);
-			const changes: AnyChange[] = inOrder(there).flatMap((before) => {
-				const to = renamed.get(before.command);
-				if (to === undefined) return [];
-				const after = { ...before, command: to };
-				return tagged({ id: SHORTCUTS }, [
-					{ stratum: stratum.id, before, after: null },
-					...(there.has(entryKey(after)) ? [] : [{ stratum: stratum.id, before: null, after }])
-				]);
-			});
+		const { strata, revision } = await ask<WorkspaceDocument>(`/api/applications/${this.id}`);
+		let base = revision;
+		for (const stratum of strata.map(stratumOfWire).filter((s) => s.kind !== 'factory')) {
+			const changes = followRenames(stratum, renamed);
 			if (changes.length === 0) continue;
 			await ask(`/api/applications/${this.id}/edits`, 'POST', {
-				base: revision++,
+				base: base++,
 				stratum: stratum.id,
 				label: 'Commands were renamed',
-				changes
+				changes: ofShortcuts(changes)
 			});
-			followed += changes.filter((c) => (c as unknown as { after: unknown }).after !== null).length;
+			followed += changes.filter(({ after }) => after !== null).length;
 		}
 		return followed;
-	}
-}
-
-/** What of a program is compared to see whether somebody changed it. */
-class ProgramState {
-	readonly text: string;
-	constructor(name: string, version: string, rules: object, contexts: string) {
-		const { ambiguity, match, sequences, hardwired, aliases } = rules as Record<string, unknown>;
-		const kept = Array.isArray(hardwired) ? hardwiredText(hardwired as never) : hardwired;
-		this.text = JSON.stringify([name, version, ambiguity, match, sequences, kept, aliases ?? null, contexts]);
 	}
 }

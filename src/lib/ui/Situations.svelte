@@ -7,14 +7,18 @@
 	const workspace = useWorkspace();
 	/** More than this is read by nobody; the first of each context tell enough. */
 	const MOST_OF_ONE = 40;
+	/** The length of what stands between the contexts of a situation. */
+	const BETWEEN = ' · '.length;
 	const groups = $derived.by(() => {
 		const { space } = workspace;
+		const labels = new Map(space.axes[0]!.nodes.map(({ id, label }) => [id, label]));
 		const byFirst = new Map<string, string[]>();
 		for (const at of list) {
-			const [first = '', ...rest] = space.labelOf(at).split(' · ');
+			const first = labels.get(space.situations[at]![0]!)!;
+			const rest = space.labelOf(at).slice(first.length + BETWEEN);
 			const own = byFirst.get(first);
-			if (own) own.push(rest.join(' · '));
-			else byFirst.set(first, [rest.join(' · ')]);
+			if (own) own.push(rest);
+			else byFirst.set(first, [rest]);
 		}
 		return [...byFirst];
 	});

@@ -95,7 +95,7 @@
 				<h3>What it is called and how it takes keys</h3>
 				<div class="form"><RulesForm rules={program.rules} onchange={(next) => (program.rules = next)} /></div>
 				<h3>Contexts</h3>
-				<ContextsEditor text={program.contextsText} onchange={(text, contexts) => program.write(text, contexts)} />
+				<ContextsEditor text={program.contextsText} read={program.contexts} onchange={(text) => (program.contextsText = text)} />
 				<h3>Another catalogue</h3>
 				<p class="quiet">
 					A newer list of its commands is compared with the one here; what is said of a command that was renamed follows.

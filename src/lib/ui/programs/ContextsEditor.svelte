@@ -1,30 +1,22 @@
 <script lang="ts">
 	import { Textarea } from 'flowbite-svelte';
-	import { ContextsError, parseContexts, type Contexts } from '$core/application/contexts-text';
-	import { contextSpace } from '$core/context/space';
+	import type { ContextSpace } from '$core/context/space';
 
 	/** Axes, their contexts and which combinations occur, as text, with a picture of the situations that result. */
-	let { text, onchange }: { text: string; onchange: (text: string, contexts: Contexts | undefined) => void } = $props();
+	let {
+		text,
+		read,
+		onchange
+	}: {
+		text: string;
+		read: { readonly space: ContextSpace } | { readonly problem: string };
+		onchange: (text: string) => void;
+	} = $props();
 
-	const read = $derived.by((): { contexts?: Contexts; problem?: string } => {
-		try {
-			return { contexts: parseContexts(text) };
-		} catch (error) {
-			if (error instanceof ContextsError) return { problem: error.message };
-			throw error;
-		}
-	});
-	const space = $derived.by(() => {
-		if (!read.contexts) return undefined;
-		try {
-			return contextSpace(read.contexts.axes, read.contexts.reachable);
-		} catch (error) {
-			return (error as Error).message;
-		}
-	});
 	/** How many situations stand at each context of the first axis with each of the second. */
 	const picture = $derived.by(() => {
-		if (!space || typeof space === 'string') return undefined;
+		if ('problem' in read) return undefined;
+		const { space } = read;
 		const [rows, columns] = space.axes;
 		const counts = new Map<string, number>();
 		for (const [first, second = ''] of space.situations) {
@@ -33,23 +25,18 @@
 		}
 		return { rows: rows!, columns, counts, all: space.situations.length };
 	});
-
-	function take(event: Event) {
-		const next = (event.currentTarget as HTMLTextAreaElement).value;
-		let contexts: Contexts | undefined;
-		try {
-			contexts = parseContexts(next);
-			contextSpace(contexts.axes, contexts.reachable);
-		} catch {
-			contexts = undefined;
-		}
-		onchange(next, contexts);
-	}
 </script>
 
 <div class="contexts">
 	<div>
-		<Textarea rows={14} class="mono w-full" value={text} spellcheck="false" aria-label="Contexts" oninput={take} />
+		<Textarea
+			rows={14}
+			class="mono w-full"
+			value={text}
+			spellcheck="false"
+			aria-label="Contexts"
+			oninput={(event: Event) => onchange((event.currentTarget as HTMLTextAreaElement).value)}
+		/>
 		<p class="quiet hint">
 			An axis at the margin, its contexts indented beneath it, a context below another one further in. <span class="mono"
 				>never Assembly + Edge</span
@@ -58,8 +45,7 @@
 		</p>
 	</div>
 	<div aria-live="polite">
-		{#if read.problem}<p class="callout tone-garnet">{read.problem}</p>
-		{:else if typeof space === 'string'}<p class="callout tone-garnet">{space}</p>
+		{#if 'problem' in read}<p class="callout tone-garnet">{read.problem}</p>
 		{:else if picture}
 			{@const { rows, columns, counts, all } = picture}
 			<p><b>{all}</b> {all === 1 ? 'situation' : 'situations'} result.</p>

@@ -2,7 +2,7 @@
 	import { Input, Label, Textarea } from 'flowbite-svelte';
 	import AliasInputForm from '../aliases/AliasInputForm.svelte';
 	import Picker from '../Picker.svelte';
-	import type { Rules } from './rules';
+	import type { Rules } from '$lib/state/program-rules';
 
 	/** What a program is called and how it takes keys. */
 	let { rules, onchange }: { rules: Rules; onchange: (rules: Rules) => void } = $props();

@@ -3,7 +3,6 @@
 	import { officeOfFile, readProfileFile } from '$core/hand-over/profile-file';
 	import { differencesBetween } from '$core/profile/differences';
 	import type { Profile } from '$core/strata/stratum';
-	import { told } from '$lib/state/api';
 	import { useWorkspace } from '$lib/state/workspace.svelte';
 	import DifferenceRow from '../DifferenceRow.svelte';
 	import VirtualRows from '../VirtualRows.svelte';
@@ -28,8 +27,11 @@
 		problem = '';
 		// a release may hold files of any shape
 		Promise.all([profileOf(first), profileOf(second), import('$core/recipe/shapes/all')])
-			.then(([before, now]) => (found = differencesBetween(before, now, workspace.draft.names)))
-			.catch((error: unknown) => (problem = error instanceof Error ? error.message : told(error)));
+			.then(([before, now]) => {
+				// others may have been chosen meanwhile
+				if (first === from && second === to) found = differencesBetween(before, now, workspace.draft.names);
+			})
+			.catch((error: unknown) => (problem = (error as Error).message));
 	});
 </script>
 

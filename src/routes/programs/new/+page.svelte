@@ -10,7 +10,7 @@
 	import Picker from '$lib/ui/Picker.svelte';
 	import CommandTable from '$lib/ui/programs/CommandTable.svelte';
 	import Frame from '$lib/ui/programs/Frame.svelte';
-	import { USUAL_RULES, type Rules } from '$lib/ui/programs/rules';
+	import { USUAL_RULES, type Rules } from '$lib/state/program-rules';
 	import RulesForm from '$lib/ui/programs/RulesForm.svelte';
 
 	let rules = $state.raw<Rules>(USUAL_RULES);

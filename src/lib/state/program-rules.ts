@@ -1,4 +1,4 @@
-import type { InputRules } from '$core/application/application';
+import type { Application, InputRules } from '$core/application/application';
 import type { AliasInput } from '$core/application/command-line';
 import { readable } from '$core/stroke/stroke';
 
@@ -24,5 +24,15 @@ export const USUAL_RULES: Rules = {
 	aliases: undefined
 };
 
-export const hardwiredText = (list: InputRules['hardwired']): string =>
+const hardwiredText = (list: InputRules['hardwired']): string =>
 	list.map(({ keys, does }) => `${readable(keys)} ${does}`).join('\n');
+
+export const rulesOf = ({ name, version, rules }: Application): Rules => ({
+	name,
+	version,
+	ambiguity: rules.ambiguity,
+	match: rules.match,
+	sequences: rules.sequences,
+	hardwired: hardwiredText(rules.hardwired),
+	aliases: rules.aliases
+});
