@@ -16,6 +16,7 @@ import { ApiError } from './api';
 import { dropText, keepText, keptTexts } from './kept-texts';
 import type { Workspace } from './workspace.svelte';
 import { forget, remember, remembered } from './remembered';
+import { Turns } from './turns';
 
 /** So long after the last key the text is written as one edit, in milliseconds. */
 const WRITE_AFTER = 900;
@@ -35,6 +36,12 @@ const EMPTY: AliasSight = {
 const FIRST = 20;
 /** So many more each time that more are wanted. */
 const MORE = 50;
+
+/** A change of a text with the name that history keeps of it. */
+export interface NamedChange {
+	readonly label: string;
+	readonly splices: readonly Splice[];
+}
 
 /**
  * The alias file of the stratum that is written to, while it is edited: the text of the editor and the rows of the table are
@@ -62,6 +69,8 @@ export class AliasSession {
 	#base = '';
 	#write: ReturnType<typeof setTimeout> | undefined;
 	#keep: ReturnType<typeof setTimeout> | undefined;
+	/** What is written starts from what was stored before it. */
+	readonly #turns = new Turns();
 	#isAsking = false;
 	#asked = 0;
 	#told: { readonly index: unknown; readonly office: unknown; readonly before: unknown; readonly catalogue: unknown } | undefined;
@@ -187,8 +196,12 @@ export class AliasSession {
 		else forget(this.#draftKey());
 	}
 
-	/** Writes what was typed as one edit. */
-	async flush(label?: string): Promise<boolean> {
+	/** Writes what was typed as one edit, after what is being written. */
+	flush(): Promise<boolean> {
+		return this.#turns.take(() => this.#flush());
+	}
+
+	async #flush(label?: string): Promise<boolean> {
 		clearTimeout(this.#write);
 		if (this.#keep !== undefined) this.keepDraft();
 		const change = textChange(this.#stratum, this.#fileOf(this.#stratum), emptyAliasFile, this.text);
@@ -210,23 +223,24 @@ export class AliasSession {
 		return false;
 	}
 
-	/** Changes of the text made in the table or by a way out, as one edit of their own. */
-	async apply(label: string, splices: readonly Splice[], stratum: StratumId = this.#stratum): Promise<boolean> {
-		if (!(await this.flush())) return false;
-		if (stratum === this.#stratum) {
-			this.text = spliced(this.text, splices);
-			return this.flush(label);
-		}
-		const file = this.#fileOf(stratum);
-		const change = textChange(stratum, file, emptyAliasFile, spliced(file?.text ?? '', splices));
-		return this.#commit(label, change ? [change] : []);
+	/** Changes of the text as it then stands, made in the table or by a way out, as one edit of their own. */
+	apply(change: (text: string) => NamedChange | undefined): Promise<boolean> {
+		return this.#turns.take(async () => {
+			if (!(await this.#flush())) return false;
+			const now = change(this.text);
+			if (!now) return true;
+			this.text = spliced(this.text, now.splices);
+			return this.#flush(now.label);
+		});
 	}
 
 	/** Another file in place of the one that the stratum has. */
-	async replace(label: string, file: AliasFile): Promise<boolean> {
-		if (!(await this.flush())) return false;
-		const { targetId: stratum } = this.#workspace;
-		return this.#commit(label, [{ stratum, from: this.#fileOf(stratum), to: file }]);
+	replace(label: string, file: AliasFile): Promise<boolean> {
+		return this.#turns.take(async () => {
+			if (!(await this.#flush())) return false;
+			const { targetId: stratum } = this.#workspace;
+			return this.#commit(label, [{ stratum, from: this.#fileOf(stratum), to: file }]);
+		});
 	}
 
 	/** Puts a text that was left back into the editor, or lets it go. */
@@ -236,9 +250,10 @@ export class AliasSession {
 		if (takesMine) this.type(text);
 	}
 
-	async undo(step: 'undo' | 'redo') {
-		if (!(await this.flush())) return;
-		await this.#workspace.edits[step]();
+	undo(step: 'undo' | 'redo'): Promise<void> {
+		return this.#turns.take(async () => {
+			if (await this.#flush()) await this.#workspace.edits[step]();
+		});
 	}
 
 	showAccepted(shown: boolean) {

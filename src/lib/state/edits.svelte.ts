@@ -8,6 +8,7 @@ import { keepText } from './kept-texts';
 import type { Profile, Stratum, StratumId } from '$core/strata/stratum';
 import type { WorkspaceDocument } from '$lib/server/workspace-document';
 import type { Notice } from './notice';
+import { Turns } from './turns';
 import { WaitingEdits, type WaitingEdit } from './waiting.svelte';
 
 /** Whose edits they are. */
@@ -45,6 +46,8 @@ export class Edits {
 	readonly #workspace: EditsOf;
 	merge = $state.raw<PendingMerge | undefined>(undefined);
 	busy = $state(false);
+	/** An edit is of the revision that the one before it has made. */
+	readonly #turns = new Turns();
 	#waiting: WaitingEdits | undefined;
 	/** Those of them that the profile here shows already; none after it was read anew. */
 	#shown = new WeakSet<WaitingEdit>();
@@ -92,14 +95,19 @@ export class Edits {
 			workspace.notice = { kind: 'done', text: 'Nothing to change: it is so already.' };
 			return true;
 		}
-		const { revision: base, targetId: stratum } = workspace;
-		if (this.waiting.list.length > 0) return this.#wait({ label, stratum, changes });
-		return this.#write(
-			() => ask(`${workspace.path}/edits`, 'POST', { base, stratum, label, changes }),
-			({ since, touched }) =>
-				(this.merge = { label, changes, since: (since as Edit[]) ?? [], touched: (touched as string[]) ?? [] }),
-			() => this.#wait({ label, stratum, changes })
-		);
+		const stratum = workspace.targetId;
+		const wait = () => this.#wait({ label, stratum, changes });
+		if (this.waiting.list.length > 0) return wait();
+		return this.#turns.take(async () => {
+			// what came before it may have found the server gone
+			if (this.waiting.list.length > 0) return wait();
+			return this.#write(
+				() => ask(`${workspace.path}/edits`, 'POST', { base: workspace.revision, stratum, label, changes }),
+				({ since, touched }) =>
+					(this.merge = { label, changes, since: (since as Edit[]) ?? [], touched: (touched as string[]) ?? [] }),
+				wait
+			);
+		});
 	}
 
 	/** Lets the edit hold here until the server is there. */
@@ -118,9 +126,13 @@ export class Edits {
 	}
 
 	/** Sends what waits, in its order; stops where somebody must decide, or where the server is not there. Whether all went. */
-	async sendWaiting(): Promise<boolean> {
+	sendWaiting(): Promise<boolean> {
+		return this.#turns.take(() => this.#sendWaiting());
+	}
+
+	async #sendWaiting(): Promise<boolean> {
 		const { waiting } = this;
-		if (this.busy || this.merge || waiting.list.length === 0) return waiting.list.length === 0;
+		if (this.merge || waiting.list.length === 0) return waiting.list.length === 0;
 		this.busy = true;
 		let sent = 0;
 		try {
@@ -233,8 +245,8 @@ export class Edits {
 		await this.sendWaiting();
 	}
 
-	undo = () => this.#step('undo');
-	redo = () => this.#step('redo');
+	undo = () => this.#turns.take(() => this.#step('undo'));
+	redo = () => this.#turns.take(() => this.#step('redo'));
 
 	async #step(direction: 'undo' | 'redo') {
 		const workspace = this.#workspace;

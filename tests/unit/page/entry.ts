@@ -1,5 +1,6 @@
 // what the tests of the interface's state ask for, bundled by page.ts
 export { AliasSession } from '$lib/state/alias-session.svelte';
+export { AliasWriting } from '$lib/state/alias-writing';
 export { ApiError } from '$lib/state/api';
 export { CheckSession } from '$lib/state/check-session.svelte';
 export { keepText, keptTexts } from '$lib/state/kept-texts';

@@ -169,16 +169,33 @@ describe('an alias file while it is edited', function () {
 		await undone(text);
 	});
 
-	it('changes the text by a way out as one edit, in another stratum too, after what was typed', async () => {
+	it('changes the text by a way out as one edit, after what was typed', async () => {
 		const { at, session } = await open();
 		const { text } = session;
 		session.type(`${text}mm -> file.save\n`);
-		expect(await session.apply('a line goes', [{ start: 0, end: text.indexOf('\n') + 1, insert: '' }])).to.equal(true);
+		const withoutFirst = (now: string) => ({
+			label: 'a line goes',
+			splices: [{ start: 0, end: now.indexOf('\n') + 1, insert: '' }]
+		});
+		expect(await session.apply(withoutFirst)).to.equal(true);
 		expect(await stored()).to.equal(`${text}mm -> file.save\n`.slice(text.indexOf('\n') + 1));
-		const personal = textIn(at, PERSONAL);
-		expect(await session.apply('theirs', [{ start: 0, end: 0, insert: 'zq -> file.save\n' }], PERSONAL)).to.equal(true);
-		expect(textIn(at, PERSONAL)).to.equal(`zq -> file.save\n${personal}`);
-		for (let i = 0; i < 3; i++) await at.edits.undo();
+		for (let i = 0; i < 2; i++) await at.edits.undo();
+		expect(await stored()).to.equal(text);
+	});
+
+	it('stores all of what is changed faster than the server answers, each from what the one before it left', async () => {
+		const { at, session } = await open();
+		const { text } = session;
+		const writing = new demo.browser.AliasWriting(at, session);
+		const host = writing.host(() => {});
+		const line = text.split('\n').findIndex((l) => /^\w.*->/.test(l)) + 1;
+		for (let i = 0; i < 3; i++) host.toggle(line, line);
+		const off = text.split('\n').map((l, i) => (i === line - 1 ? `# ${l}` : l));
+		await until(() => !session.isDirty && session.text === off.join('\n'), 'it is commented out');
+		await session.flush();
+		expect(await stored()).to.equal(session.text);
+		for (let i = 0; i < 3; i++) host.undo();
+		await until(() => textIn(at, OFFICE) === text, 'all is taken back');
 		expect(await stored()).to.equal(text);
 	});
 });

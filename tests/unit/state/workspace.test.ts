@@ -77,6 +77,21 @@ describe('the workspace of a page', function () {
 		await same();
 	});
 
+	it('takes edits that come faster than the server answers one after the other', async () => {
+		const at = await open();
+		const { revision } = at;
+		const strokes = ['F7', 'F8', 'F9'].map((key) => `Ctrl+Alt+Shift+${key}`);
+		expect(await Promise.all(strokes.map((keys) => give(at, 'solid.loft', keys)))).to.deep.equal([true, true, true]);
+		expect([at.edits.merge, at.revision, ...strokes.flatMap((keys) => runs(at, keys))]).to.deep.equal([
+			undefined,
+			revision + 3,
+			...strokes.map(() => 'solid.loft')
+		]);
+		expect(said(at)).to.deep.equal(said(await open()));
+		await Promise.all(strokes.map(() => at.edits.undo()));
+		expect(strokes.flatMap((keys) => runs(at, keys))).to.deep.equal([]);
+	});
+
 	it('says so when nothing changes, when nothing can be undone and when the server refuses', async () => {
 		const at = await open();
 		expect(await at.edits.commit('nothing', [])).to.equal(true);
