@@ -1,14 +1,11 @@
 import '../core/recipe/shapes/all.ts';
 import { readFileSync, writeFileSync } from 'node:fs';
-import { aliasAcceptable } from '../core/chapters/aliases/acceptance.ts';
-import { aliasFindings, releasedAliases } from '../core/chapters/aliases/check.ts';
 import { ALIASES, emptyAliasFile, type AliasFile } from '../core/chapters/aliases/file.ts';
-import { ALIAS_RULES } from '../core/chapters/aliases/rules/rules.ts';
 import { isAccepted } from '../core/check/acceptance.ts';
-import { checkAndTell } from '../core/chapters/shortcuts/check/check.ts';
+import type { Place } from '../core/check/finding.ts';
+import { CHECKERS } from '../core/profile/checkers.ts';
 import type { OpenApplication } from '../core/application/application.ts';
 import { circumstancesOf } from '../core/profile/circumstances.ts';
-import { CHECK_RULES } from '../core/chapters/shortcuts/check/rules/rules.ts';
 import { readApplicationFile, type ApplicationFile } from '../core/application/application-file.ts';
 import { readProfileFile, strataOf } from '../core/hand-over/profile-file.ts';
 import { FileRefusedError, refuseBySize, type FileProblem } from '../core/format/problem.ts';
@@ -21,9 +18,6 @@ import type { FileRow, Names } from '../core/chapter/chapter.ts';
 import { chapterOf } from '../core/profile/chapters.ts';
 import { holding, officeOf, StratumId, StratumKind, type Profile, type StratumHead } from '../core/strata/stratum.ts';
 import { decode, encode, type Encoding } from '../core/format/bytes.ts';
-import { macroAcceptable } from '../core/chapters/macros/acceptance.ts';
-import { checkMacros } from '../core/chapters/macros/check.ts';
-import { MACRO_RULES } from '../core/chapters/macros/rules/rules.ts';
 import { Recipe } from '../core/recipe/recipe.ts';
 import { SHIPPED_RECIPES } from '../core/recipe/shipped.ts';
 import { BadInputError } from './problem.ts';
@@ -208,59 +202,33 @@ export interface FoundFinding extends Placed {
 	readonly accepted: boolean;
 }
 
-/** All findings of shortcuts, aliases and macros, each with the place that it is about, and with its id if those are wanted. */
+/** All findings of all chapters, each with the place that it is about, and with its id if those are wanted. */
 export function findingsOf(
 	application: ApplicationFile & OpenApplication,
 	loaded: LoadedProfile & { aliasFile?: AliasPlace },
 	released: Profile | undefined,
 	ids: boolean
 ): FoundFinding[] {
-	const c = circumstancesOf(application, loaded.profile, desksOf(application.seats), officeOf(released ?? []) ?? null);
-	const [first] = loaded.fileOf.values();
-	const found = checkAndTell(c, (told): FoundFinding => {
-		const [binding] = told.bindings;
-		const place = binding && loaded.places.get(binding.stratum)?.[binding.rank];
-		return {
-			rule: told.rule,
-			title: CHECK_RULES[told.rule].title,
-			severity: told.severity,
-			sentence: told.sentence,
-			id: ids ? told.id : undefined,
-			file: place?.file ?? first ?? '-',
-			line: place?.line,
-			accepted: c.accepted.size > 0 && isAccepted(c.accepted, told)
-		};
-	});
-	for (const f of checkMacros(c.index, loaded.profile)) {
-		const acceptable = macroAcceptable(f);
-		found.push({
-			rule: `macro-${f.rule}`,
-			title: MACRO_RULES[f.rule].title,
-			severity: f.severity,
-			sentence: f.sentence,
-			id: acceptable.id,
-			file: loaded.fileOf.get(f.stratum) ?? first ?? '-',
-			line: undefined,
-			accepted: isAccepted(c.accepted, acceptable)
-		});
-	}
-	const input = application.application.rules.aliases;
-	if (!input) return found;
-	const isBeside = (stratum: StratumId) => loaded.aliasFile?.stratum === stratum;
-	const before = released && releasedAliases(released, input);
-	const aliases = aliasFindings(loaded.profile, input, c.index.catalogue, c, before).map((f): FoundFinding => {
-		const acceptable = aliasAcceptable(f);
-		return {
-			rule: `alias-${f.rule}`,
-			title: ALIAS_RULES[f.rule].title,
-			severity: f.severity,
-			sentence: f.sentence,
-			id: acceptable.id,
-			file: isBeside(f.entry.stratum.id) ? loaded.aliasFile!.file : (loaded.fileOf.get(f.entry.stratum.id) ?? first ?? '-'),
-			// an alias file within a profile is one string there; its own lines are told in the sentence
-			line: isBeside(f.entry.stratum.id) ? f.entry.record.line : undefined,
-			accepted: isAccepted(c.accepted, acceptable)
-		};
-	});
-	return [...found, ...aliases];
+	const { profile, places, fileOf, aliasFile } = loaded;
+	const circumstances = circumstancesOf(application, profile, desksOf(application.seats), officeOf(released ?? []) ?? null);
+	const [first = '-'] = fileOf.values();
+	const placed = (at: Place | undefined): Pick<Placed, 'file' | 'line'> => {
+		const entry = at?.rank === undefined ? undefined : places.get(at.stratum)?.[at.rank];
+		if (entry) return entry;
+		// a text within a profile is one string there; its own lines are told in the sentence
+		if (at?.line !== undefined && at.stratum === aliasFile?.stratum) return { file: aliasFile.file, line: at.line };
+		return { file: (at && fileOf.get(at.stratum)) ?? first, line: undefined };
+	};
+	const { accepted } = circumstances;
+	return CHECKERS.flatMap(({ beginning, findings }) =>
+		findings({ circumstances, profile, released }, 'told').map((finding) => ({
+			rule: `${beginning}${finding.rule}`,
+			title: finding.title,
+			severity: finding.severity,
+			sentence: finding.sentence(),
+			id: ids ? finding.id : undefined,
+			...placed(finding.place()),
+			accepted: accepted.size > 0 && accepted.has(finding.id) && isAccepted(accepted, finding.acceptable())
+		}))
+	);
 }

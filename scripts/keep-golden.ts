@@ -11,7 +11,6 @@ import { ofShortcuts } from '../core/shortcut/change.ts';
 import { tagged } from '../core/profile/edit.ts';
 import { SECTIONS } from '../core/hand-over/selection.ts';
 import { put } from '../core/answer/choices.ts';
-import { aliasAcceptable } from '../core/chapters/aliases/acceptance.ts';
 import { accepts } from '../core/check/acceptance.ts';
 import { acceptable } from '../core/chapters/shortcuts/check/acceptable.ts';
 import type { Keys } from '../core/stroke/stroke.ts';
@@ -55,8 +54,12 @@ try {
 	const at = new browser.Workspace(JSON.parse(await got(path)) as WorkspaceDocument);
 	const accepted = [
 		...at.findings.open.slice(0, 2).map((finding) => acceptable(at.findings.tell(finding))),
-		...at.findings.ofAliases.slice(0, 1).map(aliasAcceptable),
-		...at.findings.ofMacros.slice(0, 1).map((f) => f.acceptable())
+		...['aliases', 'macros'].flatMap((chapter) =>
+			at.findings
+				.of(chapter)
+				.open.slice(0, 1)
+				.map((f) => f.acceptable())
+		)
 	];
 	for (const [i, finding] of accepted.entries()) {
 		const change = accepts({ profile: at.profile, target: at.targetId }, finding, `stands, reason ${i + 1}`);

@@ -7,7 +7,7 @@ import { first } from '../../core/context/bits.ts';
 import { parseScope } from '../../core/context/scope.ts';
 import { desksOf } from '../../core/keyboard/desk.ts';
 import { officeDesks } from '../../core/keyboard/office-desks.ts';
-import { profileCatalogue } from '../../core/chapters/macros/table.ts';
+import { profileCatalogue } from '../../core/profile/catalogue.ts';
 import { parseKeys } from '../../core/stroke/stroke.ts';
 import { BadInputError, reading } from '../problem.ts';
 import { subjectOf, takesSubject, tellRefused, type Ends, type SubjectOptions } from './subject.ts';

@@ -9,7 +9,7 @@ import { ARRANGEMENTS, type Arrangement } from '../../core/sheet/sheet.ts';
 import { SHEET_PLATFORMS, type SheetPlatform } from '../../core/sheet/ground.ts';
 import { desksOf } from '../../core/keyboard/desk.ts';
 import { writeShortcutsCsv } from '../../core/hand-over/shortcuts-csv.ts';
-import { profileCatalogue } from '../../core/chapters/macros/table.ts';
+import { profileCatalogue } from '../../core/profile/catalogue.ts';
 import { profileFile, writeProfileFile } from '../../core/hand-over/profile-file.ts';
 import { deliver } from '../files.ts';
 import { BadInputError } from '../problem.ts';

@@ -9,7 +9,7 @@ import type { CommandSet, Contender } from './rules/rule.ts';
 import { RULES } from './rules/rules.ts';
 
 /** What the application brings to the questions: it stays the same whatever the profile says. */
-export interface Ground {
+export interface Setting {
 	readonly space: ContextSpace;
 	readonly catalogue: Catalogue;
 	readonly rules: InputRules;
@@ -25,7 +25,7 @@ export interface Ground {
 /**
  * The effective profile made ready for questions. Built once when the profile changes; every answer is then a look-up.
  */
-export interface ShortcutIndex extends Ground {
+export interface ShortcutIndex extends Setting {
 	readonly effective: Effective;
 	/** What there is on these keys, be it nothing. */
 	at(keys: Keys): Input;
@@ -79,7 +79,7 @@ function existenceOf(space: ContextSpace, catalogue: Catalogue): Existence {
 	return existence;
 }
 
-export function groundOf(space: ContextSpace, catalogue: Catalogue, rules: InputRules): Ground {
+export function settingOf(space: ContextSpace, catalogue: Catalogue, rules: InputRules): Setting {
 	const { nowhere } = space;
 	const { commandSet, reachOf } = existenceOf(space, catalogue);
 	return {
@@ -99,12 +99,12 @@ export function groundOf(space: ContextSpace, catalogue: Catalogue, rules: Input
 
 /** What an index knows of inputs, with what can be asked of it. */
 export function indexOn(
-	ground: Ground,
+	setting: Setting,
 	effective: Effective,
 	{ at, inputs, of }: Pick<ShortcutIndex, 'at' | 'inputs' | 'of'>
 ): ShortcutIndex {
 	return {
-		...ground,
+		...setting,
 		effective,
 		at,
 		inputs,
@@ -115,7 +115,7 @@ export function indexOn(
 }
 
 export function shortcutIndex(effective: Effective, space: ContextSpace, catalogue: Catalogue, rules: InputRules): ShortcutIndex {
-	const ground = groundOf(space, catalogue, rules);
+	const setting = settingOf(space, catalogue, rules);
 	const known = new Map<Keys, GrowingInput>();
 	const at = (keys: Keys): GrowingInput => {
 		let input = known.get(keys);
@@ -138,7 +138,7 @@ export function shortcutIndex(effective: Effective, space: ContextSpace, catalog
 	}
 	for (const ineffective of effective.ineffective) spokenOf(ineffective.entry.keys).addIneffective(ineffective);
 	for (const keys of effective.repeated) at(keys).mayRepeat = true;
-	for (const input of all) input.settle(ground.contender, RULES[rules.ambiguity]);
+	for (const input of all) input.settle(setting.contender, RULES[rules.ambiguity]);
 
 	/** Made when it is asked for. */
 	let byCommand: Map<CommandId, Binding[]> | undefined;
@@ -153,5 +153,5 @@ export function shortcutIndex(effective: Effective, space: ContextSpace, catalog
 		}
 		return byCommand.get(command) ?? NONE;
 	};
-	return indexOn(ground, effective, { at, inputs: () => all, of });
+	return indexOn(setting, effective, { at, inputs: () => all, of });
 }

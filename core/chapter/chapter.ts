@@ -1,7 +1,7 @@
 import type { z } from 'zod';
 import type { ShortcutIndex } from '../answer/shortcut-index.ts';
 import type { InputRules } from '../application/application.ts';
-import type { CommandId } from '../application/command.ts';
+import type { Command, CommandId } from '../application/command.ts';
 import type { Scope } from '../context/scope.ts';
 import type { OfficeDesks } from '../keyboard/office-desks.ts';
 import type { Keys } from '../stroke/stroke.ts';
@@ -203,6 +203,6 @@ export interface Chapter<
 	problems(changes: readonly Change[], ground: Ground): ChangeProblem[];
 	/** Finds what is wrong in it; `core/check/any-finding.ts` has its form. */
 	readonly checker?: { readonly chapter: string };
-	/** Adds commands to the catalogue, so that other chapters may speak of them. */
-	readonly addsCommands?: true;
+	/** The commands that it adds to the catalogue, so that other chapters may speak of them. */
+	commands?(profile: Profile): readonly Command[];
 }

@@ -1,3 +1,4 @@
+export { acceptedIn, type AcceptedFindings } from '../chapters/acceptances/acceptance.ts';
 import type { CommandId } from '../application/command.ts';
 import {
 	acceptanceKey,
@@ -59,18 +60,9 @@ export const dropsAcceptance = ({ stratum, acceptance }: Accepted): KeyedChange<
 	after: null
 });
 
-/** What a check looked at, and so what the ids of its findings begin with. */
-export type Checked = 'keys' | 'aliases' | 'macros';
-const BEGINNINGS = { 'alias-': 'aliases', 'macro-': 'macros' } as const;
-
-function checkedIn(id: string): Checked {
-	for (const [beginning, checked] of Object.entries(BEGINNINGS)) if (id.startsWith(beginning)) return checked;
-	return 'keys';
-}
-
-/** The acceptances of findings of such a check. */
-export const acceptancesOf = (accepted: AcceptedFindings, checked: Checked): Accepted[] =>
-	[...accepted.values()].filter(({ acceptance }) => checkedIn(acceptance.finding) === checked);
+/** The acceptances of findings whose ids begin so; see `Checker.beginning`. */
+export const acceptancesOf = (accepted: AcceptedFindings, beginning: string): Accepted[] =>
+	[...accepted.values()].filter(({ acceptance }) => acceptance.finding.startsWith(beginning));
 
 /** Those of the acceptances whose finding is gone or has changed; they say nothing any more and can be dropped. */
 export function staleAcceptances(accepted: Accepted[] | AcceptedFindings, findings: readonly Standing[]): Accepted[] {

@@ -52,13 +52,28 @@ export interface AnyFinding {
 	fixes(pen: Pen): AnyFix[];
 	/** Which seats it is about. */
 	seats(): string;
+	/** What of which stratum it is first about; undefined where it is about nothing that is said. */
+	place(): Place | undefined;
+}
+
+/** An entry by its place in the stratum's list, or a line of the stratum's text, counted from 1. */
+export interface Place {
+	readonly stratum: StratumId;
+	readonly rank?: number;
+	readonly line?: number;
 }
 
 /** The check of one chapter. */
 export interface Checker {
 	readonly chapter: string;
-	/** All that the chapter's rules find, errors first. */
-	findings(looking: Looking): AnyFinding[];
+	/** With what the ids of its findings, and of its rules where they stand beside those of others, begin. */
+	readonly beginning: string;
+	/** Its findings are kept while the profile is edited, and looked for anew by few. */
+	readonly isKept?: true;
+	/** All that the chapter's rules find, errors first; `told` if each of them will be asked what it says. */
+	findings(looking: Looking, told?: 'told'): AnyFinding[];
+	/** Its errors alone, where they are found in less time; they are counted after every edit. */
+	errors?(looking: Looking): readonly AnyFinding[];
 }
 
 export const keysOf = ({ witness }: Pick<AnyFinding, 'witness'>): Keys | undefined =>

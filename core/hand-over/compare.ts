@@ -64,7 +64,7 @@ export function compareFile(subject: OpenApplication, profile: Profile, parsed: 
 		if (rows.length === 0) continue;
 		const found = chapter.compare(rows, { index, profile: now, ...(office && { office }) }, comparing);
 		for (const item of found) (chapter.form === 'text' ? whole : items).push(item);
-		if (!chapter.addsCommands) continue;
+		if (!chapter.commands) continue;
 		const { changes } = chapter.bring(found.filter(isOpen), { index, profile: now });
 		now = applyEdit(now, tagged(chapter, changes));
 		index = indexOf(subject, now);

@@ -26,7 +26,7 @@ export function selectProfile(profile: Profile, selection: Selection, ground: Pi
 		for (const { chapter, select } of selectors) {
 			const said = chapter
 				.list(chapter.contentIn(stratum))
-				.filter((one) => chapter.addsCommands || !without.has(chapter.commandOf?.(one)))
+				.filter((one) => chapter.commands || !without.has(chapter.commandOf?.(one)))
 				.flatMap((one) => select(one) ?? []);
 			if (said.length > 0) contents[chapter.id] = chapter.contentOf(said);
 		}
@@ -41,7 +41,7 @@ function commandsLeftOut(
 ): ReadonlySet<CommandId | undefined> {
 	const left = new Set<CommandId | undefined>();
 	for (const { chapter, select } of selectors) {
-		if (!chapter.addsCommands) continue;
+		if (!chapter.commands) continue;
 		const said = profile.flatMap((stratum) => chapter.list(chapter.contentIn(stratum)));
 		for (const one of said) left.add(chapter.commandOf?.(one));
 		for (const one of said) if (select(one) !== undefined) left.delete(chapter.commandOf?.(one));

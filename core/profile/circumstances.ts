@@ -1,7 +1,7 @@
 import { shortcutIndex, type ShortcutIndex } from '../answer/shortcut-index.ts';
 import type { OpenApplication } from '../application/application.ts';
-import { acceptedIn } from '../chapters/acceptances/acceptance.ts';
-import { profileCatalogue } from '../chapters/macros/table.ts';
+import { acceptedIn } from '../check/acceptance.ts';
+import { profileCatalogue } from './catalogue.ts';
 import type { Circumstances } from '../check/circumstances.ts';
 import { officeDesks, type OfficeDesks } from '../keyboard/office-desks.ts';
 import { effectiveProfile } from '../shortcut/effective.ts';

@@ -1,8 +1,6 @@
-import { acceptedIn } from '../chapters/acceptances/acceptance.ts';
-import { SHORTCUTS } from '../shortcut/entry.ts';
-import { isAccepted } from '../check/acceptance.ts';
+import { acceptedIn, isAccepted } from '../check/acceptance.ts';
 import type { AnyFinding, Looking } from '../check/finding.ts';
-import { CHECKERS } from '../profile/checkers.ts';
+import { SIMPLE_CHECKERS } from '../profile/checkers.ts';
 import { officeOf } from '../strata/stratum.ts';
 
 /**
@@ -12,7 +10,7 @@ import { officeOf } from '../strata/stratum.ts';
 export function releaseFaults(looking: Looking): AnyFinding[] {
 	const accepted = acceptedIn(looking.profile);
 	const office = officeOf(looking.profile)?.id;
-	return CHECKERS.filter(({ chapter }) => chapter !== SHORTCUTS)
-		.flatMap((checker) => checker.findings(looking))
-		.filter((f) => f.severity === 'error' && f.stratum === office && !isAccepted(accepted, f.acceptable()));
+	return SIMPLE_CHECKERS.flatMap((checker) => checker.findings(looking)).filter(
+		(f) => f.severity === 'error' && f.stratum === office && !isAccepted(accepted, f.acceptable())
+	);
 }

@@ -1,4 +1,5 @@
 import { isMended, type AnyFinding, type AnyFix, type Checker, type Looking } from '../../check/finding.ts';
+import type { Catalogue } from '../../application/application.ts';
 import type { Pen } from '../../chapter/chapter.ts';
 import { holding, stratumById, type StratumId } from '../../strata/stratum.ts';
 import { spliceBetween } from '../../chapter/text.ts';
@@ -12,6 +13,7 @@ import { ALIAS_RULES } from './rules/rules.ts';
 
 export const aliasChecker: Checker = {
 	chapter: ALIASES,
+	beginning: 'alias-',
 	findings(looking) {
 		const { circumstances, profile, released } = looking;
 		const { index } = circumstances;
@@ -19,8 +21,22 @@ export const aliasChecker: Checker = {
 		if (!input) return [];
 		const before = released && releasedAliases(released, input);
 		return aliasFindings(profile, input, index.catalogue, circumstances, before).map((finding) => asAny(finding, looking));
+	},
+	errors(looking) {
+		const { catalogue, rules } = looking.circumstances.index;
+		const files = looking.profile.map(aliasFileIn);
+		if (!rules.aliases || files.every((file) => !file)) return [];
+		const earlier = lastErrors.get(catalogue);
+		if (earlier?.files.length === files.length && files.every((file, i) => file === earlier.files[i])) return earlier.errors;
+		const found = aliasFindings(looking.profile, rules.aliases, catalogue).filter((f) => f.severity === 'error');
+		const errors = found.map((finding) => asAny(finding, looking));
+		lastErrors.set(catalogue, { files, errors });
+		return errors;
 	}
 };
+
+/** The errors that were found last. No error is about what keys cost, or about the last release. */
+const lastErrors = new WeakMap<Catalogue, { readonly files: readonly unknown[]; readonly errors: readonly AnyFinding[] }>();
 
 function asAny(finding: AliasFinding, looking: Looking): AnyFinding {
 	const { rule, severity, entry } = finding;
@@ -38,7 +54,8 @@ function asAny(finding: AliasFinding, looking: Looking): AnyFinding {
 		count: () => 0,
 		acceptable: () => aliasAcceptable(finding),
 		fixes: (pen) => finding.fixes.flatMap((fix) => tried(fix, id, looking, pen)),
-		seats: () => 'Every seat'
+		seats: () => 'Every seat',
+		place: () => ({ stratum: entry.stratum.id, line: entry.record.line })
 	};
 }
 

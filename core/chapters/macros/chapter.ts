@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { keyedChapter, type KeyedChapter } from '../../chapter/keyed.ts';
 import { macroChecker } from './checker.ts';
 import { Macro, MacroEntry, MacroId, MACROS } from './macro.ts';
+import { commandOfMacro, macroTable } from './table.ts';
 
 /** What a macro of a file may say; the ops are those of all entries. */
 const InFile = z.discriminatedUnion('op', [
@@ -27,5 +28,8 @@ export const macros: KeyedChapter<MacroEntry> = keyedChapter<MacroEntry>(
 		concerns: ({ id }) => ({ command: id, category: 'Macros' }),
 		isOfMachine: launches
 	},
-	{ addsCommands: true, checker: macroChecker }
+	{
+		commands: (profile) => Array.from(macroTable(profile).inForce.values(), ({ macro }) => commandOfMacro(macro)),
+		checker: macroChecker
+	}
 );

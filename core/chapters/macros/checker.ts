@@ -13,6 +13,7 @@ import { setMacro } from './writing.ts';
 
 export const macroChecker: Checker = {
 	chapter: MACROS,
+	beginning: 'macro-',
 	findings: (looking) => checkMacros(looking.circumstances.index, looking.profile).map((finding) => asAny(finding, looking))
 };
 
@@ -32,7 +33,8 @@ function asAny(finding: MacroFinding, looking: Looking): AnyFinding {
 		count: () => 0,
 		acceptable: () => macroAcceptable(finding),
 		fixes: (pen) => finding.fixes.flatMap((fix) => tried(fix, finding, looking, pen)),
-		seats: () => 'Every seat'
+		seats: () => 'Every seat',
+		place: () => ({ stratum: finding.stratum })
 	};
 }
 

@@ -1,8 +1,7 @@
-import type { Catalogue } from '../../application/application.ts';
 import type { Command, CommandId } from '../../application/command.ts';
 import type { Profile, StratumHead } from '../../strata/stratum.ts';
 import { keyedFold, type Idle } from '../../strata/keyed-fold.ts';
-import { macroOf, macrosIn, type Macro, type MacroEntries, type MacroEntry, type SetMacro } from './macro.ts';
+import { macroOf, macrosIn, type Macro, type MacroEntry, type SetMacro } from './macro.ts';
 
 /** A macro in force, with where it comes from. */
 export interface PlacedMacro {
@@ -49,32 +48,4 @@ export function commandOfMacro({ id, label, description, icon, inside, steps }: 
 		synonyms: [],
 		contexts: []
 	};
-}
-
-interface Derived {
-	readonly said: readonly MacroEntries[];
-	readonly all: Catalogue;
-}
-
-/** What was worked out last, the newest first: a profile is looked at whole, as published, and as released, by turns. */
-const known = new WeakMap<Catalogue, Derived[]>();
-const MOST_KNOWN = 6;
-
-/**
- * The catalogue with the profile's macros behind it: they are commands like any other. The same object for the same macros,
- * so that what hangs on it is not worked out anew with each edit.
- */
-export function profileCatalogue(catalogue: Catalogue, profile: Profile): Catalogue {
-	const said = profile.map(macrosIn);
-	if (said.every((macros) => macros.size === 0)) return catalogue;
-	let list = known.get(catalogue);
-	if (!list) known.set(catalogue, (list = []));
-	const earlier = list.find((d) => d.said.length === said.length && said.every((macros, i) => macros === d.said[i]));
-	if (earlier) return earlier.all;
-	const all = new Map(catalogue);
-	for (const { macro } of macroTable(profile).inForce.values())
-		if (!catalogue.has(macro.id)) all.set(macro.id, commandOfMacro(macro));
-	list.unshift({ said, all });
-	list.length = Math.min(list.length, MOST_KNOWN);
-	return all;
 }

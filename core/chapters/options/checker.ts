@@ -14,6 +14,7 @@ const TOOLS = toolsOf<OptionEntry>(MEETING);
 
 export const optionChecker: Checker = {
 	chapter: OPTIONS,
+	beginning: 'option-',
 	findings(looking) {
 		const { profile, released, circumstances } = looking;
 		const options = definitionsOf(circumstances.index.rules);
@@ -48,7 +49,8 @@ function asAny({ id: rule, title }: OptionRule, finding: OptionFinding, looking:
 			scope: {}
 		}),
 		fixes: (pen) => finding.fixes.flatMap((fix) => tried(fix, finding, id, looking, pen)),
-		seats: () => 'Every seat'
+		seats: () => 'Every seat',
+		place: () => ({ stratum })
 	};
 }
 

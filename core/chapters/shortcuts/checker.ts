@@ -1,6 +1,6 @@
 import type { AnyFinding, AnyFix, Checker, MendingAll } from '../../check/finding.ts';
 import { acceptable } from './check/acceptable.ts';
-import { check, tellAll } from './check/check.ts';
+import { check, checkAndTell, tellAll } from './check/check.ts';
 import type { Circumstances } from '../../check/circumstances.ts';
 import { findingId, type Finding, type Pen, type Told } from './check/finding.ts';
 import { fixAll } from './check/fix-all.ts';
@@ -18,9 +18,10 @@ export class KeyFinding implements AnyFinding {
 	readonly #circumstances: Circumstances;
 	#told: Told | undefined;
 
-	constructor(finding: Finding, circumstances: Circumstances) {
+	constructor(finding: Finding, circumstances: Circumstances, told?: Told) {
 		this.finding = finding;
 		this.#circumstances = circumstances;
+		this.#told = told;
 	}
 
 	get rule(): string {
@@ -71,11 +72,21 @@ export class KeyFinding implements AnyFinding {
 	seats(): string {
 		return seatsOf(this.finding, this.#circumstances.office);
 	}
+
+	place() {
+		const [first] = this.finding.bindings;
+		return first && { stratum: first.stratum, rank: first.rank };
+	}
 }
 
 export const keyChecker: Checker = {
 	chapter: SHORTCUTS,
-	findings: ({ circumstances }) => check(circumstances).map((finding) => new KeyFinding(finding, circumstances))
+	beginning: '',
+	isKept: true,
+	findings: ({ circumstances }, told) =>
+		told
+			? checkAndTell(circumstances, (one) => new KeyFinding(one, circumstances, one))
+			: check(circumstances).map((finding) => new KeyFinding(finding, circumstances))
 };
 
 /** Mends all of them by the first sound fix of the kind, each on what those before it have left. */

@@ -295,7 +295,7 @@ export class Profiles {
 			const from = refuseForeign(workspace.profile, proposed.stratum, proposed.changes);
 			this.#applied(workspace, () => applyEdit(workspace.profile, proposed.changes));
 			// an edit may bring a macro and its shortcut together
-			const adding = byChapter(proposed.changes).flatMap(({ chapter, changes }) => (chapter.addsCommands ? changes : []));
+			const adding = byChapter(proposed.changes).flatMap(({ chapter, changes }) => (chapter.commands ? changes : []));
 			const profile = this.#applied(workspace, () => applyEdit(workspace.profile, adding));
 			const problems = problemsOf(proposed.changes, { index: indexOf(workspace, profile), profile: workspace.profile });
 			if (problems.length > 0)

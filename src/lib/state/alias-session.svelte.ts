@@ -1,4 +1,5 @@
 import { releasedAliases } from '$core/chapters/aliases/check';
+import { aliasChecker } from '$core/chapters/aliases/checker';
 import { ALIASES, aliasFileIn, emptyAliasFile, type AliasFile } from '$core/chapters/aliases/file';
 import type { AliasReportFinding, AliasRow, AliasStrata } from '$core/chapters/aliases/report';
 import type { AliasLook, AliasSight } from '$core/chapters/aliases/sight';
@@ -295,7 +296,7 @@ export class AliasSession {
 			return { id, kind, name, ...(file && { aliases: file }) };
 		});
 		const accepted = new Map<string, string>();
-		for (const { acceptance } of acceptancesOf(this.#workspace.accepted, 'aliases'))
+		for (const { acceptance } of acceptancesOf(this.#workspace.accepted, aliasChecker.beginning))
 			accepted.set(acceptance.finding, acceptance.circumstances);
 		const look: AliasLook = {
 			stratum: this.#stratum,

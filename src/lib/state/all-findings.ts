@@ -1,12 +1,10 @@
 import { KeyFinding } from '$core/chapters/shortcuts/checker';
-import { SHORTCUTS } from '$core/shortcut/entry';
-import { acceptedIn } from '$core/chapters/acceptances/acceptance';
-import { isAccepted } from '$core/check/acceptance';
+import { acceptedIn, isAccepted } from '$core/check/acceptance';
 import type { AnyFinding, Looking } from '$core/check/finding';
-import { CHECKERS, errorsFirst, findingsIn } from '$core/profile/checkers';
+import { SIMPLE_CHECKERS, errorsFirst, findingsIn } from '$core/profile/checkers';
 import type { Finding } from '$core/chapters/shortcuts/check/finding';
 
-const OTHERS = CHECKERS.map(({ chapter }) => chapter).filter((chapter) => chapter !== SHORTCUTS);
+const OTHERS = SIMPLE_CHECKERS.map(({ chapter }) => chapter);
 
 /** Findings of all chapters, errors first; those of keys are kept while the profile is edited, and are given. */
 export const allFindings = (ofKeys: readonly Finding[], looking: Looking): AnyFinding[] =>

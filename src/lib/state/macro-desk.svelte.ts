@@ -1,4 +1,5 @@
 import type { CommandId } from '$core/application/command';
+import { macroChecker } from '$core/chapters/macros/checker';
 import { Macro, MACROS, macroIdFor, macrosIn, type MacroStep, type StepKind } from '$core/chapters/macros/macro';
 import { duplicateOf, type Pattern } from '$core/chapters/macros/patterns';
 import type { PlacedMacro } from '$core/chapters/macros/table';
@@ -57,14 +58,14 @@ export class MacroDesk {
 
 	/** Findings of the macro in hand, accepted ones among them. */
 	get findings() {
-		return this.#workspace.findings.allOfMacros.filter((f) => f.command === this.macro?.id);
+		return this.#workspace.findings.of(MACROS).all.filter((f) => f.command === this.macro?.id);
 	}
 
 	/** Acceptances that say nothing any more. */
 	get stale() {
 		return staleAcceptances(
-			acceptancesOf(this.#workspace.accepted, MACROS),
-			this.#workspace.findings.allOfMacros.map((f) => f.acceptable())
+			acceptancesOf(this.#workspace.accepted, macroChecker.beginning),
+			this.#workspace.findings.of(MACROS).all.map((f) => f.acceptable())
 		);
 	}
 

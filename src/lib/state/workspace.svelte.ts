@@ -1,9 +1,10 @@
 import { getContext, setContext } from 'svelte';
 import { catalogueOf } from '$core/application/application';
-import { acceptedIn } from '$core/chapters/acceptances/acceptance';
-import { macroTable, profileCatalogue } from '$core/chapters/macros/table';
+import { acceptedIn } from '$core/check/acceptance';
+import { macroTable } from '$core/chapters/macros/table';
 import type { Circumstances } from '$core/check/circumstances';
 import type { OpenApplication } from '$core/application/application';
+import { profileCatalogue } from '$core/profile/catalogue';
 import { asReleased, indexOf } from '$core/profile/circumstances';
 import { contextSpace } from '$core/context/space';
 import type { SearchPaths } from '$core/folders/search';

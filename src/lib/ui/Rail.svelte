@@ -1,15 +1,10 @@
 <script lang="ts">
 	import { page } from '$app/state';
-	import type { Severity } from '$core/check/severity';
 	import { useWorkspace } from '$lib/state/workspace.svelte';
 	import { views } from './views';
 
 	const workspace = useWorkspace();
-	const errorsIn = (found: readonly { severity: Severity }[]) => found.filter((f) => f.severity === 'error').length;
-	const errors = $derived.by((): Readonly<Record<string, number>> => {
-		const [aliases, macros] = [errorsIn(workspace.findings.ofAliases), errorsIn(workspace.findings.ofMacros)];
-		return { findings: errorsIn(workspace.findings.open) + aliases + macros, aliases, macros };
-	});
+	const errors = $derived(workspace.findings.errors);
 	const base = $derived(`/${workspace.document.application.id}`);
 </script>
 

@@ -9,16 +9,12 @@ import type { Log } from 'sarif';
 import { DiffFile, EffectiveFile, FindingsFile } from '../../../cli/shapes.ts';
 import { skarn } from '../../../cli/skarn.ts';
 import { applicationJson } from '../../../cli/server.ts';
-import { aliasAcceptable } from '../../../core/chapters/aliases/acceptance.ts';
-import { aliasFindings } from '../../../core/chapters/aliases/check.ts';
 import { accepts } from '../../../core/check/acceptance.ts';
-import { acceptable } from '../../../core/chapters/shortcuts/check/acceptable.ts';
-import { check, tellAll } from '../../../core/chapters/shortcuts/check/check.ts';
-import { macroAcceptable } from '../../../core/chapters/macros/acceptance.ts';
-import { checkMacros } from '../../../core/chapters/macros/check.ts';
+import { check } from '../../../core/chapters/shortcuts/check/check.ts';
 import { ACCEPTANCES } from '../../../core/chapters/acceptances/acceptance.ts';
 import { applyEdit, tagged } from '../../../core/profile/edit.ts';
 import type { StratumId } from '../../../core/strata/stratum.ts';
+import { findingsIn } from '../../../core/profile/checkers.ts';
 import { circumstancesOf } from '../../../core/profile/circumstances.ts';
 import { catalogueOf } from '../../../core/application/application.ts';
 import { contextSpace } from '../../../core/context/space.ts';
@@ -100,17 +96,16 @@ describe('the command line', () => {
 		}
 	});
 
-	it('leaves out what was accepted, of keys, alias files and macros alike, and tells it when asked', async () => {
+	it('leaves out what was accepted, of every chapter alike, and tells it when asked', async () => {
 		const { application, commands } = varve;
 		const space = contextSpace(application.axes, application.reachable);
 		const subject = { application, space, catalogue: catalogueOf(commands, space) };
 		const { profile } = varve.history().at(-1)!;
 		const c = circumstancesOf(subject, profile, desksOf([]), null);
-		const [key] = tellAll(c, check(c)).map(acceptable);
-		const [alias] = aliasFindings(profile, application.rules.aliases!, c.index.catalogue, c).map(aliasAcceptable);
-		const [macro] = checkMacros(c.index, profile).map(macroAcceptable);
+		const looking = { circumstances: c, profile, released: undefined };
+		const firsts = ['shortcuts', 'aliases', 'macros', 'options'].map((id) => findingsIn(looking, [id])[0]!.acceptable());
 		const pen = { profile, target: 'personal' as StratumId };
-		const changes = [key!, alias!, macro!].map((finding, i) => accepts(pen, finding, 'we know it', i));
+		const changes = firsts.map((finding, i) => accepts(pen, finding, 'we know it', i));
 		writeFileSync(
 			at('accepted.json'),
 			writeProfileFile(profileFile(application, applyEdit(profile, tagged({ id: ACCEPTANCES }, changes))))
@@ -122,14 +117,14 @@ describe('the command line', () => {
 		const ids = (list: readonly { id: string }[]) => list.map((f) => f.id).sort();
 		const before = await found('varve.json');
 		const after = await found('accepted.json');
-		expect(before.length - after.length).to.equal(3);
-		for (const { id } of [key!, alias!, macro!]) {
+		expect(before.length - after.length).to.equal(4);
+		for (const { id } of firsts) {
 			expect(ids(before)).to.include(id);
 			expect(ids(after)).not.to.include(id);
 		}
 		const all = await found('accepted.json', '--accepted');
 		expect(ids(all)).to.deep.equal(ids(before));
-		expect(all.filter((f) => f.accepted)).to.have.length(3);
+		expect(all.filter((f) => f.accepted)).to.have.length(4);
 	});
 
 	it('checks an alias file of its own layout through a recipe, at its own lines', async () => {

@@ -2,7 +2,6 @@ import { expect } from 'chai';
 import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { aliasAcceptable } from '../../../core/chapters/aliases/acceptance.ts';
 import { readProfileFile, strataOf } from '../../../core/hand-over/profile-file.ts';
 import { readShortcutsCsv } from '../../../core/hand-over/shortcuts-csv.ts';
 import type { Entry } from '../../../core/shortcut/entry.ts';
@@ -142,12 +141,12 @@ describe('what version 1 has written', function () {
 			expect(accepted).to.have.length(4);
 			const open = new Set([
 				...at.findings.open.map((f) => at.findings.tell(f).id),
-				...at.findings.ofAliases.map((f) => aliasAcceptable(f).id),
-				...at.findings.ofMacros.map((f) => f.id)
+				...at.findings.of('aliases').open.map((f) => f.id),
+				...at.findings.of('macros').open.map((f) => f.id)
 			]);
 			for (const { acceptance } of accepted) expect(open.has(acceptance!.finding), acceptance!.finding).to.equal(false);
-			const all = at.findings.all.length + at.findings.allOfMacros.length;
-			expect(all).to.be.greaterThan(at.findings.open.length + at.findings.ofMacros.length);
+			const all = at.findings.all.length + at.findings.of('macros').all.length;
+			expect(all).to.be.greaterThan(at.findings.open.length + at.findings.of('macros').open.length);
 		} finally {
 			browser.close();
 		}

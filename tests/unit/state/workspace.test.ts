@@ -184,14 +184,14 @@ describe('the workspace of a page', function () {
 
 	it('mends what is wrong with an option, counts it with all the others, and refuses one that is not there', async () => {
 		const at = await open(varve.application.id);
-		const rules = () => at.findings.of('options').map((f) => f.rule);
+		const rules = () => at.findings.of('options').all.map((f) => f.rule);
 		const before = rules();
 		expect(at.findings.ofAll.filter((f) => f.chapter === 'options')).to.have.length(before.length);
-		const locked = at.findings.of('options').find((f) => f.rule === 'locked')!;
+		const locked = at.findings.of('options').all.find((f) => f.rule === 'locked')!;
 		const [fix] = locked.fixes({ profile: at.profile, target: PERSONAL });
 		expect(await from(at, PERSONAL, () => at.edits.commit(fix!.label, fix!.changes))).to.equal(true);
 		expect(rules()).to.deep.equal(before.filter((rule) => rule !== 'locked'));
-		expect((await open(varve.application.id)).findings.of('options').map((f) => f.rule)).to.deep.equal(rules());
+		expect((await open(varve.application.id)).findings.of('options').all.map((f) => f.rule)).to.deep.equal(rules());
 		await from(at, PERSONAL, () => at.edits.undo());
 		expect(rules()).to.deep.equal(before);
 		const unknown = setOption(at.target, 'old.path' as OptionPath, 3);

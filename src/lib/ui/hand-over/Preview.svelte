@@ -63,7 +63,7 @@
 
 	async function apply() {
 		const { profile } = workspace;
-		const adding = chosen.filter(({ chapter }) => ALL_CHAPTERS.some((c) => c.id === chapter && c.addsCommands));
+		const adding = chosen.filter(({ chapter }) => ALL_CHAPTERS.some((c) => c.id === chapter && c.commands));
 		const { changes: commands } = bring(workspace.index, profile, adding);
 		const index = commands.length > 0 ? indexOf(workspace.subject, applyEdit(profile, commands)) : workspace.index;
 		const { changes, left, folders: places } = bring(index, profile, chosen);

@@ -8,7 +8,7 @@ import { readable, type Modifier } from '$core/stroke/stroke';
 import { SIGNS } from '../findings/severity';
 import { keptText, outcomeText } from '../wording';
 import { commandOn, legendOf } from './legend';
-import { isKept, isTaken, layOf, passes, type Filter, type Ground } from './mark';
+import { isKept, isTaken, layOf, passes, type Filter, type Board } from './mark';
 
 export type Pip = StratumKind | 'free' | 'tied' | 'kept';
 
@@ -38,18 +38,18 @@ export interface Show {
 	readonly modifiers: readonly Modifier[];
 	readonly filter: Filter;
 	readonly drawing: 'taken' | 'reach';
-	readonly ground: Ground;
+	readonly ground: Board;
 }
 
 /** From this way on, in millimetres, a free stroke is not shaded any more. */
 const FAR = 120;
 
-function worst({ keys }: Plane, { findings }: Ground): Severity | undefined {
+function worst({ keys }: Plane, { findings }: Board): Severity | undefined {
 	const here = keys === undefined ? undefined : findings.get(keys);
 	return here && SEVERITIES.find((s) => s !== 'note' && here.some((f) => f.severity === s));
 }
 
-function pipOf(plane: Plane, { kindOf, office }: Ground): Pip | undefined {
+function pipOf(plane: Plane, { kindOf, office }: Board): Pip | undefined {
 	const { keys, binding, outcome } = plane;
 	if (keys === undefined) return undefined;
 	if (outcome?.kind === 'chooser' || outcome?.kind === 'undecided') return 'tied';

@@ -11,7 +11,7 @@ export type Filter =
 	'all' | 'free-here' | 'free-everywhere' | 'changed' | 'findings' | 'personal' | 'office' | 'factory' | `category:${string}`;
 
 /** What the filters look at. */
-export interface Ground {
+export interface Board {
 	readonly index: ShortcutIndex;
 	/** Tells which strokes the system or the application keeps. */
 	readonly office: OfficeDesks;
@@ -28,7 +28,7 @@ export const isKept = ({ keys }: Plane, office: Pick<OfficeDesks, 'kept'>): bool
 	keys !== undefined && office.kept(keys).length > 0;
 
 /** Whether the key stands out under the filter, on the plane that is drawn. */
-export function passes(filter: Filter, plane: Plane, { index, office, changed, findings, kindOf }: Ground): boolean {
+export function passes(filter: Filter, plane: Plane, { index, office, changed, findings, kindOf }: Board): boolean {
 	if (filter === 'all') return true;
 	if (plane.keys === undefined) return false;
 	switch (filter) {

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { MACROS } from '$core/chapters/macros/macro';
 	import { Button, Checkbox, Input } from 'flowbite-svelte';
 	import type { PlacedMacro } from '$core/chapters/macros/table';
 	import type { MacroDesk } from '$lib/state/macro-desk.svelte';
@@ -88,7 +89,7 @@
 	{/if}
 	<StepList
 		steps={macro.steps}
-		findings={workspace.findings.ofMacros.filter((f) => f.command === macro.id)}
+		findings={workspace.findings.of(MACROS).open.filter((f) => f.command === macro.id)}
 		bind:at
 		disabled={isClosed || workspace.edits.busy}
 		fresh={desk.fresh}

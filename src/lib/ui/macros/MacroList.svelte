@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { MACROS } from '$core/chapters/macros/macro';
 	import type { CommandId } from '$core/application/command';
 	import { SEVERITIES } from '$core/check/severity';
 	import { commandOfMacro, type PlacedMacro } from '$core/chapters/macros/table';
@@ -23,7 +24,7 @@
 	}
 
 	const worst = (id: CommandId) =>
-		SEVERITIES.find((s) => workspace.findings.ofMacros.some((f) => f.command === id && f.severity === s));
+		SEVERITIES.find((s) => workspace.findings.of(MACROS).open.some((f) => f.command === id && f.severity === s));
 
 	function onkeydown(event: KeyboardEvent) {
 		const step = { ArrowDown: 1, ArrowUp: -1 }[event.key];

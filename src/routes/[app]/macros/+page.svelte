@@ -4,7 +4,7 @@
 	import { goto } from '$app/navigation';
 	import { page } from '$app/state';
 	import type { CommandId } from '$core/application/command';
-	import type { Macro } from '$core/chapters/macros/macro';
+	import { MACROS, type Macro } from '$core/chapters/macros/macro';
 	import { patternsFor, type Pattern } from '$core/chapters/macros/patterns';
 	import { countsOf } from '$core/check/groups';
 	import { SEVERITIES } from '$core/check/severity';
@@ -24,7 +24,7 @@
 	let filing = $state<'save' | 'bring' | undefined>(undefined);
 	let editor = $state<MacroEditor | undefined>(undefined);
 	let list = $state<MacroList | undefined>(undefined);
-	const counts = $derived(countsOf(workspace.findings.ofMacros));
+	const counts = $derived(countsOf(workspace.findings.of(MACROS).open));
 
 	async function choose(id: CommandId) {
 		at = 0;

@@ -39,7 +39,7 @@
 	);
 	/** The group that is none of the catalogue's. */
 	const FINDINGS = ' findings';
-	const findings = $derived(workspace.findings.of(OPTIONS));
+	const findings = $derived(workspace.findings.of(OPTIONS).all);
 	const open = $derived(findings.filter((f) => !isAccepted(workspace.accepted, f.acceptable())).length);
 	const mine = $derived(rows.filter((row) => row.here));
 	const names: Readonly<Record<Showing, string>> = {

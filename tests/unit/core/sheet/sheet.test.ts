@@ -18,7 +18,7 @@ import { shortcutsIn } from '../../../../core/shortcut/entry.ts';
 
 const HEAD = { application: 'Small 1', setup: 'ours', release: undefined, desk: 'a desk', date: '1 May 2026' };
 
-const groundOf = ({ index, rules }: Small): SheetGround => {
+const settingOf = ({ index, rules }: Small): SheetGround => {
 	const office = officeDesks(rules, []);
 	return { index, office, desk: office.usual, aliases: new Map(), platforms: ['windows'] };
 };
@@ -77,7 +77,7 @@ describe('a sheet', () => {
 	it('has a row for each shortcut that can be heard, with the place where it can', () => {
 		fc.assert(
 			fc.property(small(), (app) => {
-				const ground = groundOf(app);
+				const ground = settingOf(app);
 				const { bindings } = app.index.effective;
 				for (const binding of bindings) {
 					const places = placesOf(ground, binding);
@@ -106,7 +106,7 @@ describe('a sheet', () => {
 	it('by context says under each context what can be heard in it, and what is heard everywhere once', () => {
 		fc.assert(
 			fc.property(small(), (app) => {
-				const { sections } = sheetOf(HEAD, 'context', groundOf(app));
+				const { sections } = sheetOf(HEAD, 'context', settingOf(app));
 				const [axis] = app.axes;
 				const all = app.space.situations.length;
 				const told = (name: string) =>

@@ -67,17 +67,16 @@ describe('acceptances of findings in files', () => {
 		expect(faultsOf(other).map((f) => f.chapter)).to.deep.equal(['aliases']);
 		const mended = over(accepted, withText('zz -> draw.arc\n', 'run draw.arc'));
 		const still = acceptedOf(mended);
-		expect(staleAcceptances(acceptancesOf(still, 'aliases'), aliasesOf(mended)).map((a) => a.acceptance.finding)).to.deep.equal([
+		expect(staleAcceptances(acceptancesOf(still, 'alias-'), aliasesOf(mended)).map((a) => a.acceptance.finding)).to.deep.equal([
 			clash!.id
 		]);
-		expect(staleAcceptances(acceptancesOf(still, 'macros'), macrosOf(mended)).map((a) => a.acceptance.finding)).to.deep.equal([
+		expect(staleAcceptances(acceptancesOf(still, 'macro-'), macrosOf(mended)).map((a) => a.acceptance.finding)).to.deep.equal([
 			orphan!.id
 		]);
 	});
 
 	it('are stale for the check they are of alone', () => {
-		expect(staleAcceptances(acceptancesOf(acceptedOf(accepted), 'keys'), [])).to.deep.equal([]);
-		expect(staleAcceptances(acceptancesOf(acceptedOf(accepted), 'aliases'), aliasesOf(accepted))).to.deep.equal([]);
-		expect(staleAcceptances(acceptancesOf(acceptedOf(accepted), 'macros'), [])).to.have.length(1);
+		expect(staleAcceptances(acceptancesOf(acceptedOf(accepted), 'alias-'), aliasesOf(accepted))).to.deep.equal([]);
+		expect(staleAcceptances(acceptancesOf(acceptedOf(accepted), 'macro-'), [])).to.have.length(1);
 	});
 });

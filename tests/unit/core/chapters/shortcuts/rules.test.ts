@@ -1,5 +1,5 @@
 import { expect } from 'chai';
-import { acceptedAs, accepts, acceptancesOf, staleAcceptances } from '../../../../../core/check/acceptance.ts';
+import { acceptedAs, accepts, staleAcceptances } from '../../../../../core/check/acceptance.ts';
 import { acceptable, errorsLeft } from '../../../../../core/chapters/shortcuts/check/acceptable.ts';
 import { check, teller } from '../../../../../core/chapters/shortcuts/check/check.ts';
 import type { OpenApplication } from '../../../../../core/application/application.ts';
@@ -271,7 +271,7 @@ describe('acceptances and groups', () => {
 			{ stratum: personal, before: null, after: Entry.parse({ op: 'set', keys: 'Alt+A', command: 'roof', scope: {}, rank: 7 }) }
 		]);
 		expect(errorsLeft(circumstances(joined)).map((f) => f.rule)).to.deep.equal(['clash', 'reserved']);
-		expect(staleAcceptances(acceptancesOf(circumstances(joined).accepted, 'keys'), told(subject, joined, at))).to.have.length(1);
+		expect(staleAcceptances(circumstances(joined).accepted, told(subject, joined, at))).to.have.length(1);
 	});
 
 	it('group by what is decided together, every finding once', () => {

@@ -12,7 +12,7 @@ import { sheetOfProfile } from '$core/sheet/of-profile.ts';
 import { ARRANGEMENTS } from '$core/sheet/sheet.ts';
 import { published } from '$core/strata/stratum.ts';
 import { shortcutTable, writeShortcutsCsv } from '$core/hand-over/shortcuts-csv.ts';
-import { profileCatalogue } from '$core/chapters/macros/table.ts';
+import { profileCatalogue } from '$core/profile/catalogue.ts';
 import { checked, Problem } from '$lib/server/problem';
 import { route } from '$lib/server/route';
 import { xlsxOf } from '$lib/xlsx';
