@@ -5,7 +5,7 @@
 	import type { AliasSession } from '$lib/state/alias-session.svelte';
 	import { useWorkspace } from '$lib/state/workspace.svelte';
 	import { hotkeys } from '../hotkeys.svelte';
-	import LetStand from '../findings/LetStand.svelte';
+	import FindingHere from '../findings/FindingHere.svelte';
 	import { SIGNS } from '../findings/severity';
 	import StaleAcceptances from '../findings/StaleAcceptances.svelte';
 
@@ -111,40 +111,23 @@
 	<StaleAcceptances {stale} />
 	<ul>
 		{#each shown as finding, i (`${finding.rule} ${finding.stratum} ${finding.line} ${finding.typed}`)}
-			{@const sign = SIGNS[finding.severity]}
-			<li class="tone-{sign.tone}" class:current={finding === current}>
-				<button type="button" class="sentence" onclick={() => show(i)}
-					><span class="toned" aria-hidden="true">{sign.shape}</span>
-					<span class="num quiet">{finding.line}</span>
-					<span>{finding.sentence}</span></button
-				>
-				{#if finding === current}
-					{@const isStanding = session.isAccepted(finding)}
-					{#if ways.length > 0 || (finding.acceptable && !isStanding)}
-						<span class="fixes"
-							>{#each ways as way, w (w)}<button class="pill" type="button" onclick={() => onfix(way)}
-									><kbd>{w + 1}</kbd> {way.label}</button
-								>{/each}{#if finding.acceptable && !isStanding}<button
-									class="pill"
-									type="button"
-									aria-expanded={isLetting}
-									onclick={() => void letStand()}><kbd>A</kbd> Let it stand …</button
-								>{/if}</span
-						>
-					{/if}
-					{#if finding.acceptable && (isStanding || isLetting)}
-						<div class="stand">
-							<LetStand
-								finding={finding.acceptable}
-								sentence={finding.sentence}
-								acceptances={workspace.accepted}
-								ready={!session.isDirty && !session.checking}
-								focused={isLetting}
-								onsettled={() => (isLetting = false)}
-							/>
-						</div>
-					{/if}
-				{/if}
+			{@const isCurrent = finding === current}
+			<li>
+				<FindingHere
+					severity={finding.severity}
+					line={finding.line}
+					sentence={finding.sentence}
+					acceptable={finding.acceptable}
+					ways={isCurrent ? ways.map((way) => ({ label: way.label, run: () => onfix(way) })) : []}
+					isOpen={isCurrent}
+					isLetting={isCurrent && isLetting}
+					isStanding={isCurrent && session.isAccepted(finding)}
+					isReady={!session.isDirty && !session.checking}
+					showsKeys
+					onshow={() => show(i)}
+					onlet={() => void letStand()}
+					onsettled={() => (isLetting = false)}
+				/>
 			</li>
 		{:else}
 			<li class="clean">{session.checking ? 'Checking …' : 'Nothing is wrong in this file.'}</li>
@@ -189,6 +172,7 @@
 		font-size: 12px;
 	}
 	ul {
+		--finding-pad: 12px;
 		/* painted apart from what changes around it at every key */
 		isolation: isolate;
 		contain: content;
@@ -201,37 +185,9 @@
 		contain: layout;
 		border-top: 1px solid var(--line);
 	}
-	.current {
-		background: var(--wash);
-	}
 	.clean {
 		padding: 8px 12px;
 		color: var(--ink-3);
-		font-size: 13px;
-	}
-	.sentence {
-		display: grid;
-		grid-template-columns: 14px 28px 1fr;
-		gap: 6px;
-		width: 100%;
-		padding: 5px 12px;
-		border: 0;
-		background: none;
-		color: var(--ink);
-		font: inherit;
-		font-size: 13px;
-		text-align: left;
-	}
-	.fixes,
-	.stand {
-		padding: 0 12px 8px 66px;
-	}
-	.fixes {
-		display: flex;
-		flex-wrap: wrap;
-		gap: 6px;
-	}
-	.stand {
 		font-size: 13px;
 	}
 </style>

@@ -4,8 +4,8 @@
 	import type { CommandId } from '$core/application/command';
 	import { useWorkspace } from '$lib/state/workspace.svelte';
 	import StratumChip from '../StratumChip.svelte';
-	import VirtualRows from '../VirtualRows.svelte';
-	import { arranged, STATES, type Sort } from './rows';
+	import Table from '../table/Table.svelte';
+	import { aliasColumns, saying, STATES } from './rows';
 
 	/** The alias files as a table: sorted as wanted, edited in place where the file is the one that is written to. */
 	let {
@@ -25,25 +25,16 @@
 		onchoose: (row: AliasRow) => void;
 	} = $props();
 	const workspace = useWorkspace();
-	let sort = $state<Sort>('line');
-	let isDown = $state(false);
 	let words = $state('');
 	let at = $state(0);
 	let editing = $state.raw<{ row: AliasRow; field: 'alias' | 'command' | 'note' } | undefined>(undefined);
 	let value = $state('');
-	let list = $state<VirtualRows<AliasRow> | undefined>(undefined);
 	let viewport = $state<HTMLDivElement | undefined>(undefined);
 	let input = $state<HTMLInputElement | undefined>(undefined);
-	const shown = $derived(arranged(rows, workspace.catalogue, sort, isDown, words));
-	const current = $derived(shown[Math.min(at, shown.length - 1)]);
-	const heads: readonly { sort: Sort; name: string; title: string; isNumber?: boolean }[] = [
-		{ sort: 'line', name: 'Line', title: 'in the order of the files', isNumber: true },
-		{ sort: 'alias', name: 'Alias', title: 'by the typed name' },
-		{ sort: 'length', name: 'Signs', title: 'by length', isNumber: true },
-		{ sort: 'command', name: 'Command', title: 'by the label' },
-		{ sort: 'use', name: 'Runs', title: 'by runs a day', isNumber: true },
-		{ sort: 'cost', name: 'Time', title: 'by seconds to type and accept (keystroke-level model)', isNumber: true }
-	];
+	const wanted = $derived(saying(rows, workspace.catalogue, words));
+	let shown = $state.raw<readonly AliasRow[]>([]);
+	const strata = $derived(workspace.profile.map((s) => s.id));
+	const columns = $derived(aliasColumns(workspace.catalogue, strata));
 	const isMine = (row: AliasRow) => row.stratum === workspace.targetId;
 	const commandOf = (row: AliasRow) => workspace.catalogue.get(row.command as CommandId);
 
@@ -51,11 +42,6 @@
 		const i = shown.findIndex((row) => isMine(row) && row.line === line);
 		if (i >= 0) at = i;
 	});
-
-	function order(by: Sort) {
-		isDown = sort === by ? !isDown : false;
-		sort = by;
-	}
 
 	async function edit(row: AliasRow, field: 'alias' | 'command' | 'note') {
 		editing = { row, field };
@@ -73,20 +59,15 @@
 		if (isKept && said !== row[field] && (said !== '' || field === 'note')) onchange(row, { [field]: said });
 	}
 
-	function onkeydown(event: KeyboardEvent) {
-		if (editing || event.ctrlKey || event.altKey || event.metaKey || !current) return;
-		const step = { ArrowDown: 1, ArrowUp: -1, PageDown: 12, PageUp: -12 }[event.key];
-		if (step) {
-			at = Math.max(0, Math.min(shown.length - 1, at + step));
-			list?.reveal(at);
-			onchoose(shown[at]!);
-		} else if (event.key === 'Enter' || event.key === 'F2') void edit(current, 'alias');
-		else if (event.key === 'c') void edit(current, 'command');
-		else if (event.key === 'n') void edit(current, 'note');
-		else if (event.key === 'Delete' && isMine(current)) onremove(current);
-		else if (event.key === ' ' && isMine(current)) ontoggle(current);
-		else return;
-		event.preventDefault();
+	function press({ key }: KeyboardEvent, row: AliasRow): boolean {
+		if (editing) return false;
+		if (key === 'Enter' || key === 'F2') void edit(row, 'alias');
+		else if (key === 'c') void edit(row, 'command');
+		else if (key === 'n') void edit(row, 'note');
+		else if (key === 'Delete' && isMine(row)) onremove(row);
+		else if (key === ' ' && isMine(row)) ontoggle(row);
+		else return false;
+		return true;
 	}
 </script>
 
@@ -123,57 +104,31 @@
 	/>
 	<span class="quiet num">{shown.length} of {rows.length}</span>
 </div>
-<div class="alias-grid head" role="presentation">
-	{#each heads as head (head.sort)}
-		<button
-			type="button"
-			class:num={head.isNumber}
-			aria-pressed={sort === head.sort}
-			title="Sort {head.title}"
-			onclick={() => order(head.sort)}
-			>{head.name}<span aria-hidden="true">{sort === head.sort ? (isDown ? ' ↓' : ' ↑') : ''}</span></button
-		>
-	{/each}
-	<span>Note</span>
-</div>
-<VirtualRows
-	bind:this={list}
+<Table
+	rows={wanted}
+	{columns}
+	first="line"
+	name="Aliases"
+	bind:at
+	bind:shown
 	bind:viewport
-	rows={shown}
-	height={30}
-	role="listbox"
-	aria-label="Aliases"
-	tabindex={0}
-	active={at}
-	idOf={(i) => `alias-${i}`}
-	{onkeydown}
+	classOf={({ state }) => (state === 'holds' ? '' : `idle ${state}`)}
+	{onchoose}
+	onkeydown={press}
 >
-	{#snippet row(item, i, top)}
+	{#snippet cells(item)}
 		{@const command = commandOf(item)}
-		<!-- svelte-ignore a11y_click_events_have_key_events -->
-		<div
-			class="alias-grid row"
-			class:idle={item.state !== 'holds'}
-			class:off={item.state === 'off'}
-			role="option"
-			tabindex="-1"
-			id="alias-{i}"
-			aria-selected={item === current}
-			style:transform="translateY({top}px)"
-			onclick={() => ((at = i), onchoose(item))}
-		>
-			<span class="place"><StratumChip id={item.stratum} /><span class="num quiet">{item.line}</span></span>
-			{@render cell(item, 'alias', item.alias, STATES[item.state])}
-			<span class="num quiet">{item.alias.length}</span>
-			{@render cell(item, 'command', command?.label ?? item.command, item.command)}
-			<span class="num">{command?.use ?? ''}</span>
-			<span class="num">{item.cost.toFixed(1)} s</span>
-			{#if item.state !== 'holds' && !(editing?.row === item && editing.field === 'note')}
-				<span class="note state">{STATES[item.state]}{item.note ? ` · ${item.note}` : ''}</span>
-			{:else}{@render cell(item, 'note', item.note, item.note)}{/if}
-		</div>
+		<span class="place"><StratumChip id={item.stratum} /><span class="num quiet">{item.line}</span></span>
+		{@render cell(item, 'alias', item.alias, STATES[item.state])}
+		<span class="num quiet">{item.alias.length}</span>
+		{@render cell(item, 'command', command?.label ?? item.command, item.command)}
+		<span class="num">{command?.use ?? ''}</span>
+		<span class="num">{item.cost.toFixed(1)} s</span>
+		{#if item.state !== 'holds' && !(editing?.row === item && editing.field === 'note')}
+			<span class="note state">{STATES[item.state]}{item.note ? ` · ${item.note}` : ''}</span>
+		{:else}{@render cell(item, 'note', item.note, item.note)}{/if}
 	{/snippet}
-</VirtualRows>
+</Table>
 <datalist id="alias-commands">
 	{#if editing?.field === 'command'}
 		{#each workspace.search.find(value, workspace.index).slice(0, 12) as { command } (command.id)}
@@ -199,57 +154,6 @@
 		color: var(--ink);
 		font-size: 13px;
 	}
-	.alias-grid {
-		display: grid;
-		grid-template-columns: 48px minmax(60px, 0.8fr) 38px minmax(90px, 1.3fr) 38px 42px minmax(40px, 1.1fr);
-		column-gap: 8px;
-		align-items: center;
-		padding: 0 12px;
-	}
-	.head {
-		height: 28px;
-		border-bottom: 1px solid var(--line-strong);
-		background: var(--panel);
-		font-size: 12.5px;
-		color: var(--ink-2);
-	}
-	.head button {
-		padding: 0;
-		border: 0;
-		background: none;
-		color: inherit;
-		font: inherit;
-		text-align: left;
-		white-space: nowrap;
-	}
-	.head button.num {
-		text-align: right;
-	}
-	.head [aria-pressed='true'] {
-		color: var(--ink);
-		font-weight: 650;
-	}
-	.row {
-		position: absolute;
-		top: 0;
-		left: 0;
-		width: 100%;
-		height: 30px;
-		border-bottom: 1px solid var(--line);
-		font-size: 13.5px;
-	}
-	.row:hover {
-		background: var(--panel);
-	}
-	.row[aria-selected='true'] {
-		background: var(--azurite-wash);
-		box-shadow: inset 4px 0 0 var(--azurite);
-	}
-	.row > span {
-		overflow: hidden;
-		text-overflow: ellipsis;
-		white-space: nowrap;
-	}
 	.place {
 		display: flex;
 		gap: 6px;
@@ -260,10 +164,12 @@
 		font-size: 13px;
 		font-weight: 700;
 	}
-	.idle {
+	:global(.idle) .alias,
+	:global(.idle) .command,
+	:global(.idle) .num {
 		color: var(--ink-3);
 	}
-	.off .alias {
+	:global(.off) .alias {
 		text-decoration: line-through;
 	}
 	.note {
@@ -274,7 +180,7 @@
 		color: var(--ink-3);
 		font-style: italic;
 	}
-	.row input {
+	input.mono {
 		width: 100%;
 		height: 24px;
 		padding: 0 4px;

@@ -1,36 +1,66 @@
 import type { AliasRow } from '$core/chapters/aliases/report';
 import type { Catalogue } from '$core/application/application';
 import type { CommandId } from '$core/application/command';
+import type { Column } from '../table/columns';
 
-export const SORTS = ['line', 'alias', 'command', 'length', 'use', 'cost'] as const;
-export type Sort = (typeof SORTS)[number];
-
-/** The rows in the wanted order that say the words somewhere; those of the file in hand come in its own order by `line`. */
-export function arranged(
-	rows: readonly AliasRow[],
-	catalogue: Catalogue,
-	sort: Sort,
-	isDown: boolean,
-	words: string
-): AliasRow[] {
-	const commandOf = (row: AliasRow) => catalogue.get(row.command as CommandId);
-	const label = (row: AliasRow) => commandOf(row)?.label ?? row.command;
+/** The rows that say all of the words somewhere: alias, command, label or note. */
+export function saying(rows: readonly AliasRow[], catalogue: Catalogue, words: string): readonly AliasRow[] {
 	const wanted = words.toLowerCase().split(/\s+/).filter(Boolean);
-	const found = rows.filter((row) => {
-		if (wanted.length === 0) return true;
-		const text = `${row.alias} ${row.command} ${label(row)} ${row.note}`.toLowerCase();
+	if (wanted.length === 0) return rows;
+	return rows.filter((row) => {
+		const text = `${row.alias} ${row.command} ${labelIn(catalogue, row)} ${row.note}`.toLowerCase();
 		return wanted.every((word) => text.includes(word));
 	});
-	const strata = new Map([...new Set(rows.map((r) => r.stratum))].map((id, i) => [id, i]));
-	const compare: Record<Sort, (a: AliasRow, b: AliasRow) => number> = {
-		line: (a, b) => strata.get(b.stratum)! - strata.get(a.stratum)! || a.line - b.line,
-		alias: (a, b) => a.alias.localeCompare(b.alias),
-		command: (a, b) => label(a).localeCompare(label(b)),
-		length: (a, b) => a.alias.length - b.alias.length,
-		use: (a, b) => (commandOf(b)?.use ?? -1) - (commandOf(a)?.use ?? -1),
-		cost: (a, b) => a.cost - b.cost
-	};
-	return found.sort((a, b) => (isDown ? -1 : 1) * compare[sort](a, b) || a.line - b.line);
+}
+
+const commandIn = (catalogue: Catalogue, { command }: AliasRow) => catalogue.get(command as CommandId);
+const labelIn = (catalogue: Catalogue, row: AliasRow) => commandIn(catalogue, row)?.label ?? row.command;
+
+/** By `line` the files stand in their own order, that of the uppermost stratum first. */
+export function aliasColumns(catalogue: Catalogue, strata: readonly string[]): Column<AliasRow>[] {
+	const useOf = (row: AliasRow) => commandIn(catalogue, row)?.use ?? -1;
+	return [
+		{
+			id: 'line',
+			name: 'Line',
+			width: '48px',
+			isNumber: true,
+			order: 'in the order of the files',
+			compare: (a, b) => strata.indexOf(b.stratum) - strata.indexOf(a.stratum) || a.line - b.line
+		},
+		{
+			id: 'alias',
+			name: 'Alias',
+			width: 'minmax(60px, 0.8fr)',
+			order: 'by the typed name',
+			compare: (a, b) => a.alias.localeCompare(b.alias)
+		},
+		{
+			id: 'length',
+			name: 'Signs',
+			width: '38px',
+			isNumber: true,
+			order: 'by length',
+			compare: (a, b) => a.alias.length - b.alias.length
+		},
+		{
+			id: 'command',
+			name: 'Command',
+			width: 'minmax(90px, 1.3fr)',
+			order: 'by the label',
+			compare: (a, b) => labelIn(catalogue, a).localeCompare(labelIn(catalogue, b))
+		},
+		{ id: 'use', name: 'Runs', width: '38px', isNumber: true, order: 'by runs a day', compare: (a, b) => useOf(b) - useOf(a) },
+		{
+			id: 'cost',
+			name: 'Time',
+			width: '42px',
+			isNumber: true,
+			order: 'by seconds to type and accept (keystroke-level model)',
+			compare: (a, b) => a.cost - b.cost
+		},
+		{ id: 'note', name: 'Note', width: 'minmax(40px, 1.1fr)' }
+	];
 }
 
 export const STATES: Readonly<Record<AliasRow['state'], string>> = {

@@ -2,8 +2,8 @@
 	import { isAccepted } from '$core/check/acceptance';
 	import type { AnyFinding } from '$core/check/finding';
 	import { useWorkspace } from '$lib/state/workspace.svelte';
+	import FindingHere from './FindingHere.svelte';
 	import LetStand from './LetStand.svelte';
-	import { SIGNS } from './severity';
 
 	/** Findings of what is in hand, of any chapter: each with the ways out that were tried, and a place to let it stand. */
 	let {
@@ -31,35 +31,21 @@
 		<h2>Findings</h2>
 		<ul>
 			{#each open as finding (finding.id)}
-				{@const sign = SIGNS[finding.severity]}
-				<li class="tone-{sign.tone}">
-					<button type="button" class="sentence" title={finding.title} onclick={() => onshow?.(finding)}
-						><span class="toned" aria-hidden="true">{sign.shape}</span> {finding.sentence()}</button
-					>
-					<span class="fixes"
-						>{#each finding.fixes(pen) as fix (fix.label)}<button
-								class="pill"
-								type="button"
-								disabled={workspace.edits.busy}
-								onclick={() => void workspace.edits.commit(fix.label, fix.changes)}>{fix.label}</button
-							>{/each}<button
-							class="pill"
-							type="button"
-							aria-expanded={letting === finding.id}
-							onclick={() => (letting = letting === finding.id ? undefined : finding.id)}>Let it stand …</button
-						></span
-					>
-					{#if letting === finding.id}
-						<div class="stand">
-							<LetStand
-								finding={finding.acceptable()}
-								sentence={finding.sentence()}
-								acceptances={workspace.accepted}
-								focused
-								onsettled={() => (letting = undefined)}
-							/>
-						</div>
-					{/if}
+				<li>
+					<FindingHere
+						severity={finding.severity}
+						title={finding.title}
+						sentence={finding.sentence()}
+						acceptable={finding.acceptable()}
+						ways={finding.fixes(pen).map(({ label, changes }) => ({
+							label,
+							run: () => void workspace.edits.commit(label, changes)
+						}))}
+						isLetting={letting === finding.id}
+						onshow={() => onshow?.(finding)}
+						onlet={() => (letting = letting === finding.id ? undefined : finding.id)}
+						onsettled={() => (letting = undefined)}
+					/>
 				</li>
 			{/each}
 		</ul>
@@ -85,35 +71,10 @@
 		list-style: none;
 	}
 	li {
-		padding: 5px 0;
 		border-top: 1px solid var(--line);
-	}
-	.stand {
-		padding: 6px 0 2px;
 	}
 	.accepted {
 		margin-bottom: 6px;
 		font-size: 13px;
-	}
-	.sentence {
-		border: 0;
-		background: none;
-		padding: 0;
-		color: var(--ink);
-		font: inherit;
-		font-size: 13px;
-		text-align: left;
-	}
-	.fixes {
-		display: flex;
-		flex-wrap: wrap;
-		gap: 6px;
-		padding-top: 5px;
-	}
-	.fixes .pill {
-		height: auto;
-		min-height: 26px;
-		white-space: normal;
-		text-align: left;
 	}
 </style>
