@@ -1,8 +1,18 @@
 import type { AnyChange, Ground } from '../chapter/chapter.ts';
 import type { ChangeProblem } from '../strata/change.ts';
+import type { OpenApplication } from '../application/application.ts';
+import type { Profile } from '../strata/stratum.ts';
 import { byChapter } from './chapters.ts';
+import { indexOf } from './circumstances.ts';
+import { applyEdit } from './edit.ts';
 
-/** What stands against the changes beyond their form, locks among it. The ground is that before the changes, commands that come with them in its catalogue. */
+/** The ground on which changes are judged: the profile before them, and in the catalogue the commands that come with them. */
+export function groundFor(application: OpenApplication, profile: Profile, changes: readonly AnyChange[]): Ground {
+	const adding = byChapter(changes).flatMap(({ chapter, changes: own }) => (chapter.commands ? own : []));
+	return { index: indexOf(application, applyEdit(profile, adding)), profile };
+}
+
+/** What stands against the changes beyond their form, locks among it. The ground is that of `groundFor`. */
 export function problemsOf(changes: readonly AnyChange[], ground: Ground): ChangeProblem[] {
 	return byChapter(changes).flatMap(({ chapter, changes: own, places }) =>
 		chapter.problems(own, ground).map(({ index, message }) => ({ index: places[index]!, message }))

@@ -1,5 +1,5 @@
 import { expect } from 'chai';
-import { deaf, desk, laidOut } from './office.ts';
+import { deaf, desk, eventually, laidOut } from './office.ts';
 
 describe('Commands, by keyboard', () => {
 	const at = desk();
@@ -164,6 +164,30 @@ describe('Commands, by keyboard', () => {
 		await at.page.getByText('Take back: Alt+W for Wireframe').first().waitFor();
 		await dialog.getByRole('button', { name: 'Done' }).click();
 		expect(Number(await draft())).to.equal(before - 1);
+	});
+
+	it('restores a stratum as it was at a point of its history, as one edit that undo takes back', async () => {
+		const before = await draft();
+		await find('file.templates');
+		await search().press('Enter');
+		for (const keys of ['Alt+k', 'Alt+l']) {
+			await card().locator('.field').first().press(keys);
+			await at.page.keyboard.press('Enter');
+			await at.page.getByLabel(`Remove ${keys.replace(/.$/, (key) => key.toUpperCase())}`).waitFor();
+		}
+		const changed = await draft();
+		await at.page.getByRole('button', { name: 'Look through' }).click();
+		const dialog = at.page.getByRole('dialog', { name: 'Draft' });
+		await dialog.getByRole('button', { name: 'History' }).click();
+		const restores = dialog.getByRole('button', { name: /^Restore Personal as after/ });
+		await restores.nth(2).click();
+		await at.page.getByText('Restore Personal as after').first().waitFor();
+		await dialog.getByRole('button', { name: 'Done' }).click();
+		expect(await draft()).to.equal(before);
+		await at.page.getByRole('button', { name: 'Undo' }).click();
+		await eventually(async () => expect(await draft()).to.equal(changed));
+		for (let i = 0; i < 2; i++) await at.page.getByRole('button', { name: 'Undo' }).click();
+		await eventually(async () => expect(await draft()).to.equal(before));
 	});
 
 	it('asks what to do when another window wrote first, and overwrites nothing', async () => {

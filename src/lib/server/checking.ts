@@ -40,13 +40,16 @@ export class Checking {
 		};
 	}
 
-	/** Throws `Problem` 422 if an acceptance is of a finding that neither the whole profile nor what goes out has. */
+	/**
+	 * Throws `Problem` 422 if an acceptance is of a finding that neither the whole profile nor what goes out has. What comes with
+	 * other changes, as from a file or from a point of the history, may be out of date: then it says nothing.
+	 */
 	async refuseGoneFindings(application: string, changes: readonly AnyChange[]): Promise<void> {
 		const wanted = changes.flatMap((change, i) => {
 			const acceptance = change.chapter === ACCEPTANCES ? (change as unknown as KeyedChange<AcceptanceEntry>).after : null;
 			return acceptance ? [{ i, acceptance }] : [];
 		});
-		if (wanted.length === 0) return;
+		if (wanted.length === 0 || changes.some((change) => change.chapter !== ACCEPTANCES)) return;
 		let gone = wanted;
 		const { profile, over, released } = await this.#held(application);
 		for (const strata of [profile, published(profile)]) {

@@ -24,7 +24,7 @@ import {
 	type Edit,
 	type ProposedEdit
 } from '../../../core/profile/edit.ts';
-import { problemsOf } from '../../../core/profile/problems.ts';
+import { groundFor, problemsOf } from '../../../core/profile/problems.ts';
 import { mayWrite, roleFor } from '../../../core/strata/role.ts';
 import { stratumOfWire } from '../../../core/profile/wire.ts';
 import { stratumById, type Profile, type Stratum, type StratumHead, type StratumId } from '../../../core/strata/stratum.ts';
@@ -294,10 +294,7 @@ export class Profiles {
 			await this.#refuseStale(workspace, proposed.base, proposed.changes);
 			const from = refuseForeign(workspace.profile, proposed.stratum, proposed.changes);
 			this.#applied(workspace, () => applyEdit(workspace.profile, proposed.changes));
-			// an edit may bring a macro and its shortcut together
-			const adding = byChapter(proposed.changes).flatMap(({ chapter, changes }) => (chapter.commands ? changes : []));
-			const profile = this.#applied(workspace, () => applyEdit(workspace.profile, adding));
-			const problems = problemsOf(proposed.changes, { index: indexOf(workspace, profile), profile: workspace.profile });
+			const problems = problemsOf(proposed.changes, groundFor(workspace, workspace.profile, proposed.changes));
 			if (problems.length > 0)
 				throw new Problem(422, 'not-sound', problems[0]!.message, {
 					errors: problems.slice(0, 50).map((p) => ({ pointer: `/changes/${p.index}`, detail: p.message }))

@@ -111,7 +111,6 @@
 			{back.stays.length} of {mine.length} would stay when all is brought back, first: {back.stays[0]!.reason}.
 		</p>
 	{/if}
-	{#if workspace.notice?.kind === 'failed'}<p class="callout tone-garnet" role="alert">{workspace.notice.text}</p>{/if}
 	{#snippet footer()}
 		{#if base !== 'history'}
 			<Button color="alternative" disabled={workspace.edits.busy} onclick={clear}>Clear {what} in {workspace.target.name}</Button>

@@ -1,12 +1,43 @@
 <script lang="ts">
+	import { Button } from 'flowbite-svelte';
+	import { groundFor, problemsOf } from '$core/profile/problems';
+	import { restoring } from '$core/profile/restore';
+	import type { Edit } from '$core/profile/edit';
+	import { ask, told } from '$lib/state/api';
 	import { useWorkspace } from '$lib/state/workspace.svelte';
 
-	/** What was changed, the newest first. */
+	/** What was changed, the newest first, with a way back to how the stratum that is written to was after each. */
 	const workspace = useWorkspace();
+	let earlier = $state.raw<readonly Edit[]>([]);
+	const all = $derived([...workspace.history, ...earlier]);
+	const first = $derived(all.at(-1)?.revision ?? 1);
+	const target = $derived(workspace.target.name);
+
+	async function showEarlier() {
+		try {
+			const { edits } = await ask<{ edits: Edit[] }>(`${workspace.path}/edits?since=0`);
+			const before = workspace.history.at(-1)?.revision ?? 0;
+			earlier = edits.filter((edit) => edit.revision < before).reverse();
+		} catch (error) {
+			workspace.notice = { kind: 'failed', text: told(error) };
+		}
+	}
+
+	async function restore(edit: Edit) {
+		const since = all.filter((later) => later.revision > edit.revision);
+		const { profile, targetId } = workspace;
+		const changes = restoring(profile, targetId, since);
+		const stays = new Map(problemsOf(changes, groundFor(workspace.subject, profile, changes)).map((problem) => [problem.index, problem.message]));
+		const sound = changes.filter((_, i) => !stays.has(i));
+		const isDone = await workspace.edits.commit(`Restore ${target} as after ${edit.revision}: ${edit.label}`, sound);
+		const [first] = stays.values();
+		if (isDone && first)
+			workspace.notice = { kind: 'failed', text: `${stays.size} ${stays.size === 1 ? 'stays' : 'stay'} as now: ${first}.` };
+	}
 </script>
 
 <ol>
-	{#each workspace.history as edit (edit.revision)}
+	{#each all as edit (edit.revision)}
 		{@const n = edit.changes.length}
 		<li>
 			<span class="num">{edit.revision}</span>
@@ -15,8 +46,20 @@
 			<time class="num quiet" datetime={edit.at}
 				>{new Date(edit.at).toLocaleString('en-GB', { dateStyle: 'short', timeStyle: 'short' })}</time
 			>
+			<Button
+				size="xs"
+				color="alternative"
+				title="One edit that makes {target} as it was after this one; undo takes it back"
+				aria-label="Restore {target} as after {edit.revision}"
+				disabled={workspace.edits.busy || edit.revision === workspace.revision}
+				onclick={() => void restore(edit)}>Restore</Button
+			>
 		</li>
 	{/each}
+	{#if first > 1}<li class="more">
+			<button class="linkish" type="button" onclick={showEarlier}>Show all before {first}</button>
+		</li>
+	{/if}
 </ol>
 
 <style>
@@ -30,9 +73,13 @@
 	}
 	li {
 		display: grid;
-		grid-template-columns: 40px 1fr auto 120px;
+		grid-template-columns: 40px 1fr auto 120px auto;
 		gap: 12px;
+		align-items: center;
 		padding: 6px 0;
 		border-top: 1px solid var(--line);
+	}
+	.more {
+		display: block;
 	}
 </style>

@@ -10,9 +10,30 @@
 		const timer = setTimeout(() => (workspace.notice = undefined), 4000);
 		return () => clearTimeout(timer);
 	});
+
+	let element = $state<HTMLDivElement | undefined>(undefined);
+	let isInDialog = $state(false);
+	/** Everything outside a dialog is inert and beneath it, so that what is said while one is open is said within. */
+	$effect(() => {
+		const home = element?.parentElement;
+		if (!notice || !element || !home) return;
+		const dialog = [...document.querySelectorAll('dialog[open]')].at(-1);
+		const goHome = () => {
+			home.append(element!);
+			isInDialog = false;
+		};
+		if (!dialog) return;
+		dialog.append(element);
+		isInDialog = true;
+		dialog.addEventListener('close', goHome);
+		return () => {
+			dialog.removeEventListener('close', goHome);
+			goHome();
+		};
+	});
 </script>
 
-<div class="notices" role="status" aria-live="polite">
+<div class="notices" class:in-dialog={isInDialog} bind:this={element} role="status" aria-live="polite">
 	{#if notice}
 		<p class="notice {notice.kind === 'done' ? 'tone-epidote' : 'tone-garnet'}">
 			<span class="toned" aria-hidden="true">{notice.kind === 'done' ? '✓' : '◆'}</span>
@@ -31,6 +52,10 @@
 		translate: -50% 0;
 		max-width: 640px;
 		pointer-events: none;
+	}
+	.notices.in-dialog {
+		top: 8px;
+		bottom: auto;
 	}
 	.notice {
 		pointer-events: auto;
