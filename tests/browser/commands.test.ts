@@ -166,6 +166,49 @@ describe('Commands, by keyboard', () => {
 		expect(Number(await draft())).to.equal(before - 1);
 	});
 
+	it('does something to several commands at once: limits, removes and brings back, told before what stays', async () => {
+		const before = await draft();
+		await find('fillet');
+		const rows = await options().count();
+		expect(rows).to.be.greaterThan(3);
+		await search().press('Shift+ArrowDown');
+		await search().press('Shift+ArrowDown');
+		await card().getByRole('heading', { name: '3 commands' }).waitFor();
+		await search().press('ArrowDown');
+		await search().press('Control+Space');
+		await card()
+			.getByRole('heading', { name: '2 commands' })
+			.or(card().getByRole('heading', { name: '4 commands' }))
+			.waitFor();
+		await search().press('Escape');
+		await find('save');
+		await options().first().click();
+		await options()
+			.nth(2)
+			.click({ modifiers: ['Shift'] });
+		await card().getByRole('heading', { name: '3 commands' }).waitFor();
+		await card()
+			.getByRole('button', { name: /^Remove \d+ shortcut/ })
+			.click();
+		await card().getByText('They have 1 shortcut.').waitFor();
+		const removed = Number(await draft()) - Number(before);
+		expect(removed).to.be.greaterThan(0);
+		await card().getByRole('button', { name: 'Back to factory' }).click();
+		await eventually(async () => expect(await draft()).to.equal(before));
+		await card().getByText('1 stays: Office has locked Ctrl+S').first().waitFor();
+		await card()
+			.getByRole('button', { name: /^Document:/ })
+			.click();
+		await at.page.getByRole('checkbox').first().check();
+		await at.page.keyboard.press('Escape');
+		await card()
+			.getByRole('button', { name: /^Limit to/ })
+			.click();
+		await eventually(async () => expect(await draft()).not.to.equal(before));
+		for (let i = 0; i < 3; i++) await at.page.getByRole('button', { name: 'Undo' }).click();
+		await eventually(async () => expect(await draft()).to.equal(before));
+	});
+
 	it('restores a stratum as it was at a point of its history, as one edit that undo takes back', async () => {
 		const before = await draft();
 		await find('file.templates');

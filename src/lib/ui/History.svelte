@@ -27,7 +27,9 @@
 		const since = all.filter((later) => later.revision > edit.revision);
 		const { profile, targetId } = workspace;
 		const changes = restoring(profile, targetId, since);
-		const stays = new Map(problemsOf(changes, groundFor(workspace.subject, profile, changes)).map((problem) => [problem.index, problem.message]));
+		const stays = new Map(
+			problemsOf(changes, groundFor(workspace.subject, profile, changes)).map((problem) => [problem.index, problem.message])
+		);
 		const sound = changes.filter((_, i) => !stays.has(i));
 		const isDone = await workspace.edits.commit(`Restore ${target} as after ${edit.revision}: ${edit.label}`, sound);
 		const [first] = stays.values();

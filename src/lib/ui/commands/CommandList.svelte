@@ -10,13 +10,18 @@
 		rows,
 		query,
 		selected,
+		marked,
 		onselect,
+		onmark,
 		onopen
 	}: {
 		rows: readonly Row[];
 		query: string;
 		selected: CommandId | undefined;
+		/** Those that something is done to together. */
+		marked: ReadonlySet<CommandId>;
 		onselect: (id: CommandId) => void;
+		onmark: (marked: ReadonlySet<CommandId>) => void;
 		onopen: () => void;
 	} = $props();
 
@@ -28,7 +33,31 @@
 	/** A command that was opened by its address is brought into sight. */
 	onMount(() => void tick().then(() => at > 0 && list?.reveal(at)));
 
-	/** Moves the selection by keys; also called from the search field, which keeps the focus. */
+	/** Marks the rows from one to another as well. */
+	function markBetween(from: number, to: number) {
+		const [first, last] = from < to ? [from, to] : [to, from];
+		onmark(new Set([...marked, ...rows.slice(Math.max(0, first), last + 1).map((r) => r.command.id)]));
+	}
+
+	function toggle(id: CommandId) {
+		const next = new Set(marked);
+		// the first that is marked beside the one in hand makes two
+		if (next.size === 0 && selected !== undefined && selected !== id) next.add(selected);
+		if (!next.delete(id)) next.add(id);
+		onmark(next);
+	}
+
+	function click(event: MouseEvent, i: number) {
+		const { id } = rows[i]!.command;
+		if (event.shiftKey) markBetween(at, i);
+		else if (event.ctrlKey || event.metaKey) toggle(id);
+		else {
+			if (marked.size > 0) onmark(new Set());
+			onselect(id);
+		}
+	}
+
+	/** Moves the selection by keys, and marks with Shift or Ctrl; also called from the search field, which keeps the focus. */
 	export function onkeydown(event: KeyboardEvent) {
 		const page = Math.max(1, Math.floor((viewport?.clientHeight ?? 400) / HEIGHT) - 1);
 		const steps: Record<string, number> = { ArrowDown: 1, ArrowUp: -1, PageDown: page, PageUp: -page };
@@ -36,8 +65,18 @@
 		if (step !== undefined && rows.length > 0) {
 			event.preventDefault();
 			const next = Math.min(rows.length - 1, Math.max(0, at + step));
+			if (event.shiftKey) markBetween(at, next);
 			onselect(rows[next]!.command.id);
 			list?.reveal(next);
+		} else if (event.key === ' ' && event.ctrlKey && at >= 0) {
+			event.preventDefault();
+			toggle(rows[at]!.command.id);
+		} else if (event.key === 'a' && (event.ctrlKey || event.metaKey) && event.target === viewport) {
+			event.preventDefault();
+			markBetween(0, rows.length - 1);
+		} else if (event.key === 'Escape' && marked.size > 0) {
+			event.preventDefault();
+			onmark(new Set());
 		} else if (event.key === 'Enter' && rows.length > 0) {
 			event.preventDefault();
 			if (at < 0) onselect(rows[0]!.command.id);
@@ -58,6 +97,7 @@
 	role="listbox"
 	id="command-list"
 	aria-label="Commands"
+	aria-multiselectable="true"
 	tabindex={0}
 	active={at}
 	idOf={(i) => `command-${i}`}
@@ -67,14 +107,16 @@
 		<!-- svelte-ignore a11y_click_events_have_key_events -->
 		<div
 			class="row command-grid"
+			class:marked={marked.has(value.command.id)}
 			role="option"
 			id="command-{i}"
 			tabindex="-1"
-			aria-selected={i === at}
+			aria-selected={i === at || marked.has(value.command.id)}
+			aria-current={i === at}
 			aria-setsize={rows.length}
 			aria-posinset={i + 1}
 			style:transform="translateY({top}px)"
-			onclick={() => onselect(value.command.id)}
+			onclick={(event) => click(event, i)}
 			ondblclick={onopen}
 		>
 			<CommandRow row={value} {query} />
@@ -105,6 +147,8 @@
 	}
 	.row[aria-selected='true'] {
 		background: var(--azurite-wash);
+	}
+	.row[aria-current='true'] {
 		border-left-color: var(--azurite);
 	}
 </style>

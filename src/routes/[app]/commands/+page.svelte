@@ -7,6 +7,7 @@
 	import { hotkeys } from '$lib/ui/hotkeys.svelte';
 	import CommandCard from '$lib/ui/commands/CommandCard.svelte';
 	import CommandList from '$lib/ui/commands/CommandList.svelte';
+	import ManyCommands from '$lib/ui/commands/ManyCommands.svelte';
 	import Facets from '$lib/ui/commands/Facets.svelte';
 	import { ANYTHING, listing, sharedLabels, type Question } from '$lib/ui/commands/listing';
 	import { freeText, keptText } from '$lib/ui/wording';
@@ -14,6 +15,8 @@
 	const workspace = useWorkspace();
 	const shared = sharedLabels(workspace.document.commands);
 	let question = $state.raw<Question>(ANYTHING);
+	/** Those that something is done to together. */
+	let marked = $state.raw<ReadonlySet<CommandId>>(new Set());
 	let list = $state<CommandList | undefined>(undefined);
 	let card = $state<CommandCard | undefined>(undefined);
 	let field = $state<HTMLInputElement | undefined>(undefined);
@@ -50,7 +53,19 @@
 		field?.focus();
 	}
 
-	$effect(() => hotkeys.add(() => ({ title: 'Commands', keys: [{ keys: '/', does: 'search', run: toSearch }] })));
+	/** The list hears it itself. */
+	const byList = () => false;
+	$effect(() =>
+		hotkeys.add(() => ({
+			title: 'Commands',
+			keys: [
+				{ keys: '/', does: 'search', run: toSearch },
+				{ keys: 'Shift ↓', does: 'mark several, in the search or the list', run: byList },
+				{ keys: 'Ctrl Space', does: 'mark this one too', run: byList },
+				{ keys: 'Ctrl A', does: 'mark all, in the list', run: byList }
+			]
+		}))
+	);
 
 	const sortBy = (sort: Question['sort']) => (question = { ...question, sort: question.sort === sort ? 'match' : sort });
 </script>
@@ -106,13 +121,23 @@
 				rows={found.rows}
 				query={question.text}
 				{selected}
+				{marked}
+				onmark={(now) => (marked = now)}
 				onselect={select}
 				onopen={() => card?.record()}
 			/>
 		{/if}
 	</section>
 	<aside aria-label="Command">
-		{#if command}
+		{#if marked.size > 1}
+			<ManyCommands
+				commands={marked}
+				onclear={() => {
+					marked = new Set();
+					field?.focus();
+				}}
+			/>
+		{:else if command}
 			{#key command.id}<CommandCard bind:this={card} {command} onleave={() => field?.focus()} />{/key}
 		{:else}
 			<p class="quiet">Choose a command to see its shortcuts.</p>
