@@ -40,6 +40,15 @@ export class SeatFolder {
 		return existsSync(path) ? sha256(readFileSync(path)) : undefined;
 	}
 
+	/** The file as it lies there now, or undefined if there is none. */
+	content(): string | undefined {
+		const path = this.#path('interface.json');
+		return existsSync(path) ? readFileSync(path, 'utf8') : undefined;
+	}
+
+	/** The digest of the file changed by hand that the office has got; forgotten with the process. */
+	told: string | null = null;
+
 	/**
 	 * Writes the file beside the old one and swaps it in; the old one stays as the former. A file changed by hand is kept
 	 * under a name with its digest, so that nothing of it is lost.

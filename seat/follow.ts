@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { Manifest, type SeatReport } from '../core/release/release.ts';
+import { Manifest, MOST_DRIFT, type Drift, type SeatReport } from '../core/release/release.ts';
 import { readProfileFile } from '../core/hand-over/profile-file.ts';
 import { sha256, type SeatFolder } from './folder.ts';
 
@@ -56,7 +56,21 @@ export async function followOnce(server: string, seat: string, folder: SeatFolde
 		body: JSON.stringify(report)
 	});
 	if (!sent.ok) throw new Error(`the report was answered ${sent.status}`);
+	if (report.state === 'drifted' && report.sha256 !== folder.told) await tellDrift(server, seat, folder, get);
 	return report;
+}
+
+/** Sends the file that was changed by hand, so that the office sees what differs. */
+async function tellDrift(server: string, seat: string, folder: SeatFolder, get: Fetch): Promise<void> {
+	const text = folder.content();
+	const digest = folder.digest();
+	if (text === undefined || digest === undefined || text.length > MOST_DRIFT) return;
+	const sent = await get(new URL(`/api/seats/${seat}/drift`, server).href, {
+		method: 'PUT',
+		headers: { 'content-type': 'application/json' },
+		body: JSON.stringify({ sha256: digest, text } satisfies Drift)
+	});
+	if (sent.ok) folder.told = digest;
 }
 
 async function bringUpToDate(server: string, manifest: Manifest, folder: SeatFolder, get: Fetch): Promise<SeatReport> {

@@ -17,10 +17,13 @@ export function restoring(profile: Profile, target: StratumId, since: readonly P
 	}
 	if (then === profile) return [];
 	const [now, before] = [stratumById(profile, target), stratumById(then, target)];
-	return ALL_CHAPTERS.flatMap((chapter) => between(chapter, now, before));
+	return changesBetween(now, before);
 }
 
-/** The changes of one chapter that make what a stratum says out of what it says now. */
+/** The changes, entry by entry, that make what a stratum says out of what it says now. Where entries stand in their lists counts too. */
+export const changesBetween = (from: Stratum, to: Stratum): AnyChange[] =>
+	ALL_CHAPTERS.flatMap((chapter) => between(chapter, from, to));
+
 function between(chapter: AnyChapter, from: Stratum, to: Stratum): AnyChange[] {
 	const about = { chapter: chapter.id, stratum: from.id };
 	const [now, then] = [from, to].map((stratum) => chapter.list(chapter.contentIn(stratum)));

@@ -43,6 +43,13 @@ export const SeatReport = z.strictObject({
 });
 export type SeatReport = z.infer<typeof SeatReport>;
 
+/** So many signs of a file changed by hand a seat sends at most. */
+export const MOST_DRIFT = 20_000_000;
+
+/** The file of a seat after a change by hand. */
+export const Drift = z.strictObject({ sha256: z.string().length(64), text: z.string().max(MOST_DRIFT) });
+export type Drift = z.infer<typeof Drift>;
+
 export const SeatState = z.enum(['current', 'behind', 'offline', 'drifted', 'refused', 'never']);
 export type SeatState = z.infer<typeof SeatState>;
 

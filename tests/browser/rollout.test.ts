@@ -34,8 +34,29 @@ describe('Rollout, with seats as real processes', function () {
 		expect(readFileSync(file, 'utf8')).to.include('inspect.clearance');
 		expect(readFileSync(join(first!.folder, 'interface.former.json'), 'utf8')).to.not.include('inspect.clearance');
 
-		writeFileSync(file, '{"by": "hand"}');
+		const laid = readFileSync(file, 'utf8');
+		writeFileSync(file, laid.replace('"keys":"G"', '"keys":"Alt+Shift+G"').replace('"keys": "G"', '"keys": "Alt+Shift+G"'));
 		await stateOf('C-01', 'drifted');
+		await seat('C-01').getByRole('button', { name: 'What differs' }).click();
+		const drift = at.page.getByRole('dialog', { name: 'C-01: what was changed by hand' });
+		await drift.getByText('Alt+Shift+G').first().waitFor();
+		expect(await drift.getByRole('checkbox').count()).to.equal(2);
+		await drift.getByRole('button', { name: 'Adopt all' }).click();
+		await at.page.getByText('Adopt from C-01: 2 changes by hand').first().waitFor();
+		await at.page.getByText('2 things differ for the seats.').waitFor();
+		await at.page.getByRole('button', { name: 'Undo' }).click();
+		await at.page.getByText('The office stratum is as it was published.').waitFor();
+
+		writeFileSync(file, '{"by": "hand"}');
+		await eventually(async () => {
+			await seat('C-01').getByRole('button', { name: 'What differs' }).click();
+			try {
+				await drift.getByRole('alert').waitFor({ timeout: 2000 });
+				expect(await drift.getByRole('alert').innerText()).to.include('interface.json of C-01');
+			} finally {
+				await drift.getByRole('button', { name: 'Close' }).click();
+			}
+		});
 		await seat('C-01').getByRole('button', { name: 'Lay release anew' }).click();
 		await stateOf('C-01', 'current, release 3');
 		expect(readdirSync(first!.folder).some((name) => name.startsWith('interface.by-hand-'))).to.equal(true);

@@ -1,9 +1,16 @@
 import { and, asc, eq } from 'drizzle-orm';
 import { USUAL_DESK, type DeskSetup } from '../../../core/keyboard/desk.ts';
 import type { ApplicationId } from '../../../core/application/application.ts';
-import { seatState, type Manifest, type Seat, type SeatReport, type SeatState } from '../../../core/release/release.ts';
+import {
+	seatState,
+	type Drift,
+	type Manifest,
+	type Seat,
+	type SeatReport,
+	type SeatState
+} from '../../../core/release/release.ts';
 import type { Database } from './db/open.ts';
-import { applications, releases, reports, seats } from './db/schema.ts';
+import { applications, drifts, releases, reports, seats } from './db/schema.ts';
 import { Problem } from './problem.ts';
 
 /** The workstations that follow the office's releases. */
@@ -59,6 +66,7 @@ export class Seats {
 	async remove(application: string, id: string): Promise<void> {
 		await this.#db.transaction(async (tx) => {
 			await tx.delete(reports).where(eq(reports.seat, id));
+			await tx.delete(drifts).where(eq(drifts.seat, id));
 			const gone = await tx
 				.delete(seats)
 				.where(and(eq(seats.application, application), eq(seats.id, id)))
@@ -107,6 +115,24 @@ export class Seats {
 				!before || before.release !== report.release || before.state !== report.state || before.sha256 !== report.sha256;
 			if (isNews) await tx.insert(reports).values({ seat: id, at, report });
 		});
+	}
+
+	/** Keeps the file that a seat has found changed by hand. */
+	async keepDrift(id: string, drift: Drift): Promise<void> {
+		await this.#seat(id);
+		await this.#db
+			.insert(drifts)
+			.values({ seat: id, ...drift })
+			.onConflictDoUpdate({ target: drifts.seat, set: drift });
+	}
+
+	/** The file of a seat that its last report is about. Throws `Problem` 404 while the seat has not sent it. */
+	async drift(id: string): Promise<Drift> {
+		const { report } = await this.#seat(id);
+		const [kept] = await this.#db.select().from(drifts).where(eq(drifts.seat, id));
+		if (report?.state !== 'drifted' || kept?.sha256 !== report.sha256)
+			throw new Problem(404, 'not-found', `${id} has not sent a file that was changed by hand.`);
+		return { sha256: kept.sha256, text: kept.text };
 	}
 
 	/** Asks the seat to lay its release anew over what was changed by hand. */

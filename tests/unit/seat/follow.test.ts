@@ -2,7 +2,7 @@ import { expect } from 'chai';
 import { mkdtempSync, readFileSync, readdirSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import type { Manifest, SeatReport } from '../../../core/release/release.ts';
+import type { Drift, Manifest, SeatReport } from '../../../core/release/release.ts';
 import { profileFile, writeProfileFile } from '../../../core/hand-over/profile-file.ts';
 import { gneiss } from '../../../demo/gneiss/gneiss.ts';
 import { SeatFolder, sha256 } from '../../../seat/folder.ts';
@@ -18,6 +18,7 @@ const SERVER = 'http://127.0.0.1:1';
 /** A server that answers as told: the manifest, and a file that need not be what the manifest says. */
 function serverWith(file: string, over: Partial<Manifest> = {}) {
 	const reports: SeatReport[] = [];
+	const drifts: Drift[] = [];
 	const manifest: Manifest = {
 		application: application.id,
 		release: 1,
@@ -30,10 +31,11 @@ function serverWith(file: string, over: Partial<Manifest> = {}) {
 	const get = async (url: string, init?: RequestInit) => {
 		if (url.endsWith('/manifest')) return Response.json(manifest);
 		if (url.endsWith('/file')) return new Response(file);
-		reports.push(JSON.parse(init!.body as string) as SeatReport);
+		if (url.endsWith('/drift')) drifts.push(JSON.parse(init!.body as string) as Drift);
+		else reports.push(JSON.parse(init!.body as string) as SeatReport);
 		return new Response(null, { status: 204 });
 	};
-	return { get, reports };
+	return { get, reports, drifts };
 }
 
 describe('a seat', () => {
@@ -79,6 +81,24 @@ describe('a seat', () => {
 		expect((await follow(serverWith(good, { restore: true }))).state).to.equal('installed');
 		expect(read()).to.equal(good);
 		expect(read(`interface.by-hand-${sha256(Buffer.from('mine')).slice(0, 8)}.json`)).to.equal('mine');
+	});
+
+	it('sends the file that was changed by hand once, and again when it changes again', async () => {
+		const server = serverWith(good);
+		const seat = new SeatFolder(folder);
+		const round = () => followOnce(SERVER, 'C-01', seat, server.get);
+		await round();
+		expect(server.drifts).to.deep.equal([]);
+		for (const text of ['{"by": "hand"}', '{"by": "hand"}', '{"by": "another"}']) {
+			writeFileSync(join(folder, 'interface.json'), text);
+			await round();
+			await round();
+		}
+		expect(server.drifts.map(({ text }) => text)).to.deep.equal(['{"by": "hand"}', '{"by": "another"}']);
+		expect(server.drifts.every(({ text, sha256: digest }) => sha256(Buffer.from(text)) === digest)).to.equal(true);
+		rmSync(join(folder, 'interface.json'));
+		await round();
+		expect(server.drifts).to.have.length(2);
 	});
 
 	it('begins anew when its own note is garbage, and says when nothing is published', async () => {

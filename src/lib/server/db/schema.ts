@@ -146,6 +146,15 @@ export const seats = pgTable('seats', {
 	restore: boolean('restore').notNull().default(false)
 });
 
+/** The file of a seat as it lies there after a change by hand, as the seat has sent it. */
+export const drifts = pgTable('drifts', {
+	seat: text('seat')
+		.primaryKey()
+		.references(() => seats.id),
+	sha256: text('sha256').notNull(),
+	text: text('text').notNull()
+});
+
 /** What seats said when it differed from what they said before. */
 export const reports = pgTable(
 	'reports',

@@ -12,6 +12,7 @@
 		channel,
 		now,
 		onrestore,
+		ondiffer,
 		ondesk,
 		onadd,
 		onremove,
@@ -22,6 +23,8 @@
 		channel: number | null;
 		now: number;
 		onrestore: (id: string) => void;
+		/** What the seat's file says otherwise than its release is wanted. */
+		ondiffer: (id: string, release: number) => void;
 		ondesk: (id: string, desk: DeskSetup) => void;
 		onadd: (id: string, note: string) => Promise<boolean>;
 		onremove: (id: string) => void;
@@ -101,6 +104,9 @@
 				</p>
 			{/if}
 			{#if seat.state === 'drifted'}
+				{#if seat.report?.sha256}<Button size="xs" color="alternative" onclick={() => ondiffer(seat.id, seat.report!.release!)}
+						>What differs …</Button
+					>{/if}
 				<Button size="xs" color="alternative" disabled={seat.restore} onclick={() => onrestore(seat.id)}
 					>{seat.restore ? 'Asked to restore' : 'Lay release anew'}</Button
 				>

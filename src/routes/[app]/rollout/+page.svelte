@@ -9,6 +9,7 @@
 	import Confirm from '$lib/ui/Confirm.svelte';
 	import DifferenceRow from '$lib/ui/DifferenceRow.svelte';
 	import CompareReleases from '$lib/ui/rollout/CompareReleases.svelte';
+	import DriftDialog from '$lib/ui/rollout/DriftDialog.svelte';
 	import ReleaseCore from '$lib/ui/rollout/ReleaseCore.svelte';
 	import ReleaseDiff from '$lib/ui/rollout/ReleaseDiff.svelte';
 	import SeatBoard from '$lib/ui/rollout/SeatBoard.svelte';
@@ -22,6 +23,8 @@
 	let unheard = $state('');
 	/** The release that seats are about to follow. */
 	let following = $state<number | undefined>(undefined);
+	/** The seat whose change by hand is looked at, with its release. */
+	let differing = $state.raw<{ id: string; release: number } | undefined>(undefined);
 	/** The seat that is about to be removed. */
 	let removing = $state<string | undefined>(undefined);
 	const isSteward = $derived(workspace.role === 'steward');
@@ -66,6 +69,9 @@
 			busy = false;
 		}
 	}
+
+	const restore = (id: string) =>
+		void act(`${id} is asked to lay its release anew`, () => ask(`/api/seats/${id}/restore`, 'PUT'));
 
 	async function publish(event: SubmitEvent) {
 		event.preventDefault();
@@ -169,7 +175,8 @@
 			{seats}
 			channel={workspace.channel}
 			{now}
-			onrestore={(id) => void act(`${id} is asked to lay its release anew`, () => ask(`/api/seats/${id}/restore`, 'PUT'))}
+			onrestore={restore}
+			ondiffer={(id, release) => (differing = { id, release })}
 			ondesk={(id, desk) => void act(`Desk of ${id} changed`, () => ask(`/api/seats/${id}/desk`, 'PUT', desk))}
 			isAway={unheard !== ''}
 			address={page.url.origin}
@@ -191,6 +198,10 @@
 	>
 		{#if workspace.channel !== null}<ReleaseDiff from={workspace.channel} to={release} />{/if}
 	</Confirm>
+{/if}
+{#if differing}
+	{@const { id, release } = differing}
+	<DriftDialog seat={id} {release} onanew={() => restore(id)} onclose={() => (differing = undefined)} />
 {/if}
 {#if removing}
 	{@const id = removing}

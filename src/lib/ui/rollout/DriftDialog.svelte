@@ -1,0 +1,154 @@
+<script lang="ts">
+	import { Button, Checkbox, Modal } from 'flowbite-svelte';
+	import { officeOfFile, readProfileFile } from '$core/hand-over/profile-file';
+	import { groundFor, problemsOf } from '$core/profile/problems';
+	import { rebased } from '$core/profile/rebase';
+	import { driftOf, type DriftItem } from '$core/release/drift';
+	import type { Drift } from '$core/release/release';
+	import type { Profile } from '$core/strata/stratum';
+	import { ask } from '$lib/state/api';
+	import { useWorkspace } from '$lib/state/workspace.svelte';
+	import { chapterOf } from '$core/profile/chapters';
+
+	/** What the file of a seat says otherwise than its release, entry by entry: the office takes it over, or it is laid anew. */
+	let {
+		seat,
+		release,
+		onanew,
+		onclose
+	}: {
+		seat: string;
+		/** The release that the seat was given. */
+		release: number;
+		onanew: () => void;
+		onclose: () => void;
+	} = $props();
+	const workspace = useWorkspace();
+	let open = $state(true);
+	let items = $state.raw<readonly DriftItem[] | undefined>(undefined);
+	let base = $state.raw<Profile>([]);
+	let chosen = $state.raw<ReadonlySet<DriftItem>>(new Set());
+	let problem = $state('');
+	const office = $derived(workspace.profile.find((s) => s.kind === 'office'));
+	const SIGNS = { added: '+', changed: '≠', removed: '−' } as const;
+
+	async function look() {
+		const [{ text }, answer] = await Promise.all([
+			ask<Drift>(`/api/seats/${seat}/drift`),
+			fetch(`${workspace.path}/releases/${release}`),
+			// a file may hold texts of any shape
+			import('$core/recipe/shapes/all')
+		]);
+		if (!answer.ok) throw new Error(`Release ${release} could not be read: the server answered ${answer.status}.`);
+		const laid = officeOfFile(readProfileFile(`release ${release}`, await answer.text()));
+		if (!laid) throw new Error(`Release ${release} holds no office stratum.`);
+		base = workspace.profile.map((s) => (s.id === laid.id ? { ...s, contents: laid.contents } : s));
+		items = driftOf(`interface.json of ${seat}`, text, laid, workspace.draft.names);
+		chosen = new Set(items);
+	}
+	look().catch((error: unknown) => (problem = (error as Error).message));
+
+	function choose(item: DriftItem, isIn: boolean) {
+		const next = new Set(chosen);
+		if (isIn) next.add(item);
+		else next.delete(item);
+		chosen = next;
+	}
+
+	async function adopt() {
+		const { profile, subject } = workspace;
+		const wanted = (items ?? []).filter((item) => chosen.has(item)).map((item) => item.change);
+		const { changes, lost, conflicts } = rebased(profile, wanted, base);
+		const stays = new Map(problemsOf(changes, groundFor(subject, profile, changes)).map((p) => [p.index, p.message]));
+		const sound = changes.filter((_, i) => !stays.has(i));
+		const isDone = await workspace.edits.commit(
+			`Adopt from ${seat}: ${wanted.length === 1 ? 'one change' : `${wanted.length} changes`} by hand`,
+			sound
+		);
+		if (!isDone) return;
+		const open = [...lost, ...stays.values(), ...conflicts.map(() => 'a text that the office has changed in the same lines')];
+		if (open.length > 0) workspace.notice = { kind: 'failed', text: `Not taken over: ${open.join('; ')}.` };
+		onclose();
+	}
+</script>
+
+<Modal
+	bind:open
+	title="{seat}: what was changed by hand"
+	aria-label="{seat}: what was changed by hand"
+	size="md"
+	{onclose}
+	classes={{ body: 'p-4 md:p-4 space-y-3', header: 'p-4 md:p-4' }}
+>
+	{#if problem}
+		<p class="callout tone-garnet" role="alert">{problem}</p>
+	{:else if !items}
+		<p class="quiet" role="status">Reading the file of {seat} …</p>
+	{:else if items.length === 0}
+		<p>The file says what release {release} says; only its form or the order differs.</p>
+	{:else}
+		<p>
+			{items.length === 1 ? 'One thing differs' : `${items.length} things differ`} from release {release}. What is adopted becomes
+			an edit of {office?.name ?? 'the office'}, and goes out with its next release.
+		</p>
+		<ul>
+			{#each items as item (item)}
+				<li>
+					<Checkbox
+						checked={chosen.has(item)}
+						onchange={(event) => choose(item, (event.currentTarget as HTMLInputElement).checked)}
+					>
+						<span class="sign" title={item.kind}>{SIGNS[item.kind]}</span>
+						<span>{item.about}</span>
+						<small class="quiet">{chapterOf(item.chapter).words.one} {item.kind}</small>
+					</Checkbox>
+				</li>
+			{/each}
+		</ul>
+	{/if}
+	{#snippet footer()}
+		<Button
+			color="alternative"
+			onclick={() => {
+				onanew();
+				onclose();
+			}}>Lay release {release} anew</Button
+		>
+		{#if items && items.length > 0}
+			<Button disabled={chosen.size === 0 || workspace.role !== 'steward' || workspace.edits.busy} onclick={adopt}
+				>Adopt {chosen.size === items.length ? 'all' : chosen.size}</Button
+			>
+			{#if workspace.role !== 'steward'}<span class="small"
+					>Adopting is the steward's: <button type="button" class="linkish" onclick={() => office && workspace.writeTo(office.id)}
+						>write to Office</button
+					></span
+				>{/if}
+		{/if}
+	{/snippet}
+</Modal>
+
+<style>
+	ul {
+		max-height: 46dvh;
+		margin: 0;
+		padding: 0;
+		overflow: auto;
+		list-style: none;
+	}
+	li {
+		padding: 6px 0;
+		border-top: 1px solid var(--line);
+	}
+	.sign {
+		display: inline-block;
+		width: 18px;
+		font-family: var(--mono);
+		text-align: center;
+	}
+	small {
+		margin-left: 8px;
+	}
+	.small {
+		font-size: 13px;
+	}
+</style>
