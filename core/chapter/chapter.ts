@@ -203,6 +203,8 @@ export interface Chapter<
 	problems(changes: readonly Change[], ground: Ground): ChangeProblem[];
 	/** Finds what is wrong in it; `core/check/any-finding.ts` has its form. */
 	readonly checker?: { readonly chapter: string };
+	/** The changes by which a stratum says of renamed commands what it says of their former ids. */
+	followRenames?(stratum: Profile[number], renamed: ReadonlyMap<CommandId, CommandId>): Change[];
 	/** The commands that it adds to the catalogue, so that other chapters may speak of them. */
 	commands?(profile: Profile): readonly Command[];
 }

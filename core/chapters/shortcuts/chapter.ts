@@ -13,6 +13,7 @@ import { Entry, shortcutKey, SHORTCUTS } from '../../shortcut/entry.ts';
 import { bringShortcuts, compareShortcuts } from './import.ts';
 import { entryReader } from './reader.ts';
 import { takeBack } from './reset.ts';
+import { followRenames } from '../../shortcut/renamed.ts';
 
 /** A shortcut as it stands in a file. */
 const FileEntry = z.strictObject({
@@ -59,6 +60,7 @@ export const shortcuts: KeyedChapter<Entry> = keyedChapter<Entry>(
 				};
 			}),
 		takeBack: ({ said }, { index, profile }, { target }) => takeBack(index, profile, target, said as ShortcutDifference),
+		followRenames,
 		compare: compareShortcuts,
 		bring: bringShortcuts,
 		problems: (changes, { index, profile }) => changeProblems(index, profile, changes)

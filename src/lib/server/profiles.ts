@@ -24,6 +24,7 @@ import {
 	type Edit,
 	type ProposedEdit
 } from '../../../core/profile/edit.ts';
+import { followingRenames, renamedIn, type Renames } from '../../../core/profile/renames.ts';
 import { groundFor, problemsOf } from '../../../core/profile/problems.ts';
 import { mayWrite, roleFor } from '../../../core/strata/role.ts';
 import { stratumOfWire } from '../../../core/profile/wire.ts';
@@ -37,6 +38,7 @@ import {
 	entries,
 	recipes,
 	releases,
+	drifts,
 	reports,
 	searchPaths,
 	seats,
@@ -185,9 +187,14 @@ export class Profiles {
 
 	/**
 	 * Changes what an application is: its name, version, rules, contexts and catalogue. What its strata say stays; commands that
-	 * are gone are told by the check. Throws `Problem` 404, or 422 if a stratum speaks of contexts that would be gone.
+	 * are gone are told by the check; of renamed ones the factory speaks by their new ids. Throws `Problem` 404, or 422 if a stratum
+	 * speaks of contexts that would be gone.
 	 */
-	change(id: string, { application, commands: list }: Pick<NewApplication, 'application' | 'commands'>): Promise<void> {
+	change(
+		id: string,
+		{ application, commands: list }: Pick<NewApplication, 'application' | 'commands'>,
+		renamed: Renames = new Map()
+	): Promise<void> {
 		return this.#inTurn(id, async () => {
 			const { profile } = await this.load(id);
 			if (application.id !== id)
@@ -202,6 +209,10 @@ export class Profiles {
 				await tx.update(applications).set({ body: application }).where(eq(applications.id, id));
 				await tx.delete(commands).where(eq(commands.application, id));
 				await writeCommands(tx, id, list);
+				for (const factory of profile.filter((s) => s.kind === 'factory')) {
+					const changes = followingRenames(factory, renamed);
+					await writeOutcome(tx, id, [renamedIn(factory, changes)], changes);
+				}
 			});
 			this.#loaded.delete(id);
 		});
@@ -224,13 +235,8 @@ export class Profiles {
 			await this.holdings(id);
 			await this.#db.transaction(async (tx) => {
 				const own = await tx.select({ id: seats.id }).from(seats).where(eq(seats.application, id));
-				if (own.length > 0)
-					await tx.delete(reports).where(
-						inArray(
-							reports.seat,
-							own.map((s) => s.id)
-						)
-					);
+				const ids = own.map((s) => s.id);
+				for (const table of [reports, drifts]) if (ids.length > 0) await tx.delete(table).where(inArray(table.seat, ids));
 				for (const table of Object.values(OF_APPLICATION)) await tx.delete(table).where(eq(table.application, id));
 				await tx.delete(applications).where(eq(applications.id, id));
 			});

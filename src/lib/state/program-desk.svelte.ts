@@ -7,8 +7,7 @@ import { canonicalText } from '$core/format/canonical';
 import type { FileProblem } from '$core/format/problem';
 import type { Table } from '$core/format/table/tree';
 import { stratumOfWire } from '$core/profile/wire';
-import { ofShortcuts } from '$core/shortcut/change';
-import { followRenames } from '$core/shortcut/renamed';
+import { followingRenames } from '$core/profile/renames';
 import type { WorkspaceDocument } from '$lib/server/workspace-document';
 import { ask } from './api';
 import { rulesOf, type Rules } from './program-rules';
@@ -103,6 +102,7 @@ export class ProgramDesk {
 		const { name, version, ambiguity, match, sequences, hardwired, aliases } = this.#form.data;
 		const { application, commands } = this.document;
 		const { aliases: _, ...others } = application.rules;
+		const renamed = new Map(this.change?.renamed.map(({ from, to }) => [from.id, to.id]));
 		await ask(`/api/applications/${this.id}`, 'PUT', {
 			application: {
 				...application,
@@ -111,28 +111,29 @@ export class ProgramDesk {
 				...this.contexts.said,
 				rules: { ...others, ambiguity, match, sequences, hardwired, ...(aliases && { aliases }) }
 			},
-			commands: this.#built?.commands ?? commands
+			commands: this.#built?.commands ?? commands,
+			renamed: Object.fromEntries(renamed)
 		});
-		const followed = await this.#follow(new Map(this.change?.renamed.map(({ from, to }) => [from.id, to.id])));
-		return followed > 0 ? `Kept. ${followed} ${followed === 1 ? 'shortcut follows' : 'shortcuts follow'}.` : 'Kept.';
+		const followed = await this.#follow(renamed);
+		return followed > 0 ? `Kept. ${followed} ${followed === 1 ? 'thing follows' : 'things follow'} the new names.` : 'Kept.';
 	}
 
-	/** The shortcuts of renamed commands as edits, stratum by stratum; the factory's are the program's own and stay. */
+	/** What strata say of renamed commands as edits, stratum by stratum; what the factory says has followed with the catalogue. */
 	async #follow(renamed: ReadonlyMap<CommandId, CommandId>): Promise<number> {
 		if (renamed.size === 0) return 0;
 		let followed = 0;
 		const { strata, revision } = await ask<WorkspaceDocument>(`/api/applications/${this.id}`);
 		let base = revision;
 		for (const stratum of strata.map(stratumOfWire).filter((s) => s.kind !== 'factory')) {
-			const changes = followRenames(stratum, renamed);
+			const changes = followingRenames(stratum, renamed);
 			if (changes.length === 0) continue;
 			await ask(`/api/applications/${this.id}/edits`, 'POST', {
 				base: base++,
 				stratum: stratum.id,
 				label: 'Commands were renamed',
-				changes: ofShortcuts(changes)
+				changes
 			});
-			followed += changes.filter(({ after }) => after !== null).length;
+			followed += changes.filter((change) => (change as { after?: unknown }).after !== null).length;
 		}
 		return followed;
 	}

@@ -325,6 +325,26 @@ describe('profiles on the server', function () {
 				(await problem(office.profiles.change(other.id, { application: fewer as never, commands: plain }))).message
 			).to.match(/there is no axis/);
 
+			const from = factoryEntries.at(-1)!.command;
+			const now = commands.slice(1).map((c) => (c.id === from ? { ...c, id: 'renamed.anew' as typeof from } : c));
+			await office.profiles.change(
+				other.id,
+				{ application: other, commands: now },
+				new Map([[from, 'renamed.anew' as typeof from]])
+			);
+			await reopen();
+			const [factory] = (await office.profiles.load(other.id)).profile;
+			const said = [...shortcutsIn(factory!).values()].map((e) => e.command as string);
+			expect(said).to.include('renamed.anew').and.not.include(from);
+			expect(said).to.have.length(factoryEntries.length);
+			expect(await office.profiles.verify(other.id)).to.deep.equal([]);
+
+			await office.seats.add(other.id, 'Z-01', 'drifts', undefined);
+			const sha256 = 'a'.repeat(64);
+			await office.seats.keepDrift('Z-01', { sha256, text: '{}' });
+			expect((await problem(office.seats.drift('Z-01'))).status, 'it has not said that it drifted').to.equal(404);
+			await office.seats.report('Z-01', { release: 1, state: 'drifted', sha256, message: '' });
+			expect(await office.seats.drift('Z-01')).to.deep.equal({ sha256, text: '{}' });
 			await office.store.db.execute(sql`update applications set body = '{}' where id = ${other.id}`);
 			await reopen();
 			expect(await office.profiles.actionsElsewhere(id)).to.deep.equal({});

@@ -3,7 +3,7 @@
 	import { officeOfFile, readProfileFile } from '$core/hand-over/profile-file';
 	import { groundFor, problemsOf } from '$core/profile/problems';
 	import { rebased } from '$core/profile/rebase';
-	import { driftOf, type DriftItem } from '$core/release/drift';
+	import { driftOf, type DriftItem } from '$core/hand-over/drift';
 	import type { Drift } from '$core/release/release';
 	import type { Profile } from '$core/strata/stratum';
 	import { ask } from '$lib/state/api';

@@ -104,12 +104,14 @@
 				</p>
 			{/if}
 			{#if seat.state === 'drifted'}
-				{#if seat.report?.sha256}<Button size="xs" color="alternative" onclick={() => ondiffer(seat.id, seat.report!.release!)}
-						>What differs …</Button
-					>{/if}
-				<Button size="xs" color="alternative" disabled={seat.restore} onclick={() => onrestore(seat.id)}
-					>{seat.restore ? 'Asked to restore' : 'Lay release anew'}</Button
-				>
+				<p class="by-hand">
+					{#if seat.report?.sha256}<Button size="xs" color="alternative" onclick={() => ondiffer(seat.id, seat.report!.release!)}
+							>What differs …</Button
+						>{/if}
+					<Button size="xs" color="alternative" disabled={seat.restore} onclick={() => onrestore(seat.id)}
+						>{seat.restore ? 'Asked to restore' : 'Lay release anew'}</Button
+					>
+				</p>
 			{/if}
 		</li>
 	{:else}
@@ -152,6 +154,11 @@
 		display: grid;
 		justify-items: end;
 		gap: 4px;
+	}
+	.by-hand {
+		display: flex;
+		grid-column: 2 / -1;
+		gap: 8px;
 	}
 	.start {
 		grid-column: 1 / -1;

@@ -1,17 +1,23 @@
 import { z } from 'zod';
 import { Application } from '$core/application/application.ts';
-import { Command } from '$core/application/command.ts';
+import { Command, CommandId } from '$core/application/command.ts';
 import { Problem, readBody } from '$lib/server/problem';
 import { route } from '$lib/server/route';
 import { workspaceDocument } from '$lib/server/workspace-document';
 
-const Changed = z.strictObject({ application: Application, commands: z.array(Command).min(1).max(50_000) });
+const Changed = z.strictObject({
+	application: Application,
+	commands: z.array(Command).min(1).max(50_000),
+	/** By the id that a command had, the one that it has now. */
+	renamed: z.record(z.string(), CommandId).default({})
+});
 
 export const GET = route(async ({ params }, office) => workspaceDocument(office, params.app!));
 
 /** Changes what the application is: its name, version, rules, contexts and catalogue. */
 export const PUT = route(async ({ params, request }, { profiles }) => {
-	await profiles.change(params.app!, await readBody(request, Changed, 50_000_000));
+	const { renamed, ...what } = await readBody(request, Changed, 50_000_000);
+	await profiles.change(params.app!, what, new Map(Object.entries(renamed) as [CommandId, CommandId][]));
 	return { id: params.app };
 });
 

@@ -1,6 +1,6 @@
 import type { AnyChange, Names } from '../chapter/chapter.ts';
 import { FileRefusedError } from '../format/problem.ts';
-import { readProfileFile, strataOf } from '../hand-over/profile-file.ts';
+import { readProfileFile, strataOf } from './profile-file.ts';
 import { chapterOf } from '../profile/chapters.ts';
 import { changesBetween } from '../profile/restore.ts';
 import { officeOf, type Stratum } from '../strata/stratum.ts';

@@ -6,7 +6,7 @@ import { namesOf } from '../../../../core/chapter/chapter.ts';
 import { indexOf } from '../../../../core/profile/circumstances.ts';
 import { applyEdit } from '../../../../core/profile/edit.ts';
 import { wireOf } from '../../../../core/profile/wire.ts';
-import { driftOf } from '../../../../core/release/drift.ts';
+import { driftOf } from '../../../../core/hand-over/drift.ts';
 import { varve } from '../../../../demo/varve/varve.ts';
 import { subjectOf } from '../../demo-office.ts';
 
