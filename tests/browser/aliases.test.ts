@@ -242,6 +242,17 @@ describe('Aliases and recipes', () => {
 		await at.page.getByRole('button', { name: 'Read it again' }).click();
 		await at.page.keyboard.type('dc ');
 		await at.page.getByText('Slot runs', { exact: true }).waitFor();
+		await at.page.keyboard.press('Escape');
+
+		await at.page.getByRole('link', { name: /^Aliases/ }).click();
+		await at.page.locator('.cm-line').first().click();
+		await at.page.keyboard.press('End');
+		await at.page.keyboard.type(' changed');
+		await eventually(async () => expect(await stored('personal')).to.include('changed'));
+		await at.page.getByRole('link', { name: /^Bench/ }).click();
+		await at.page.getByText('still works with what it has read').waitFor();
+		await at.page.getByRole('button', { name: 'Read it again' }).click();
+		await at.page.getByText('still works with what it has read').waitFor({ state: 'detached' });
 	});
 
 	it('suggests a whole set for a category, solved to the optimum, and writes it as one edit', async () => {

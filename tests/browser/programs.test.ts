@@ -83,7 +83,7 @@ describe('Programs', () => {
 		await at.page.getByText('1 new').waitFor();
 		await at.page.getByText('1 gone').waitFor();
 		await at.page.getByRole('button', { name: 'Keep the changes' }).click();
-		await at.page.getByText('follow the new names').waitFor();
+		await at.page.getByText(/follows? the new names/).waitFor();
 		const after = await stored('eigenbau-haeuser-1');
 		expect(after.commands.map((c) => c.id)).to.deep.equal(['wall', 'tuer', 'stair']);
 		expect(JSON.stringify(after.strata[1])).to.include('"command":"tuer"').and.not.include('"command":"door"');

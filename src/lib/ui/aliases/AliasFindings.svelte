@@ -149,6 +149,7 @@
 	}
 	.counts {
 		display: flex;
+		flex: none;
 		flex-wrap: wrap;
 		gap: 4px 14px;
 		align-items: center;

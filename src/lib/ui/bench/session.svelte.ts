@@ -34,6 +34,9 @@ const PATIENCE = 900;
 /** What the stand-in needs to know; without a profile it has no aliases. */
 export type BenchGround = Pick<Workspace, 'index' | 'situation' | 'document'> & Partial<Pick<Workspace, 'profile'>>;
 
+/** What the stand-in of a workspace has read: it goes on running while somebody looks at another view. */
+const running = new WeakMap<BenchGround, Profile>();
+
 /** The stand-in application at work: takes keys as it would, under the effective profile. */
 export class BenchSession {
 	readonly #workspace: BenchGround;
@@ -59,7 +62,8 @@ export class BenchSession {
 
 	constructor(workspace: BenchGround) {
 		this.#workspace = workspace;
-		this.#loaded = workspace.profile;
+		this.#loaded = running.get(workspace) ?? workspace.profile;
+		if (this.#loaded) running.set(workspace, this.#loaded);
 	}
 
 	get #input() {
@@ -79,6 +83,7 @@ export class BenchSession {
 	/** The program reads its alias files again. */
 	reload() {
 		this.#loaded = this.#workspace.profile;
+		if (this.#loaded) running.set(this.#workspace, this.#loaded);
 	}
 
 	/** What goes on from what was typed, as far as the program offers it. */
