@@ -3,6 +3,12 @@ import { FileRefusedError } from './problem.ts';
 import { plain } from './inert.ts';
 import type { TableRecord } from './table/tree.ts';
 
+const REASONS: Readonly<Record<string, string>> = {
+	CSV_QUOTE_NOT_CLOSED: 'a quote is opened and never closed',
+	CSV_INVALID_CLOSING_QUOTE: 'something stands behind a closing quote',
+	CSV_MAX_RECORD_SIZE: 'a record is too long'
+};
+
 /**
  * Reads RFC 4180 records; also takes LF line ends, a byte order mark and empty lines between records.
  * The first record must be a header. Cells that were made inert come back as they were (see `inert`). Throws `FileRefusedError` with the line for quotes that
@@ -21,9 +27,13 @@ export function readCsv(file: string, text: string, delimiter = ','): { header: 
 			record_delimiter: ['\r\n', '\n', '\r']
 		}) as unknown as typeof raw;
 	} catch (error) {
-		const { lines, column } = error as CsvError & { lines?: number; column?: number | string };
+		const { lines, column, code } = error as CsvError & { lines?: number; column?: number | string };
 		throw new FileRefusedError(file, [
-			{ line: lines ?? 1, column: typeof column === 'number' ? column + 1 : 1, message: `not CSV: ${(error as Error).message}` }
+			{
+				line: lines ?? 1,
+				column: typeof column === 'number' ? column + 1 : 1,
+				message: `not CSV: ${REASONS[code] ?? 'the fields cannot be told apart'}`
+			}
 		]);
 	}
 	const [header, ...rest] = raw;

@@ -1,3 +1,5 @@
+import './own-words.ts';
+
 /** One thing in a file that could not be taken: where it stands and what was expected there. */
 export interface FileProblem {
 	/** Both count from 1; a JSON value also has its pointer (RFC 6901). */

@@ -9,7 +9,7 @@ export interface PartOfFile {
 	readonly values: readonly { readonly value: unknown; readonly place: number | undefined }[];
 }
 
-const List = z.custom<readonly unknown[]>(Array.isArray, 'Invalid input: expected array');
+const List = z.custom<readonly unknown[]>(Array.isArray, 'expected a list');
 
 /** A stratum of a profile file of version 1, which is read for ever and written no more. */
 export const Stratum1 = z.strictObject({

@@ -102,7 +102,7 @@ export interface ProfileReading {
 	readonly saysAll: true;
 }
 
-const Any = z.custom<readonly unknown[]>(Array.isArray, 'Invalid input: expected array');
+const Any = z.custom<readonly unknown[]>(Array.isArray, 'expected a list');
 const VERSIONS = {
 	1: z.strictObject({ ...head, version: z.literal(1), strata: z.array(Stratum1).min(1).max(20) }),
 	2: z.strictObject({

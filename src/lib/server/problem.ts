@@ -1,5 +1,6 @@
 import { json } from '@sveltejs/kit';
 import { z } from 'zod';
+import '../../../core/format/own-words.ts';
 import { plainJson, PlainJsonError } from './plain-json.ts';
 
 /** The kinds of problem that the routes answer with; docs/format.md lists them. */
