@@ -3,7 +3,7 @@
  * Folders in one line do not know each other. Between chapters only macros know another one: they type aliases.
  */
 const LAYERS = [
-	['text', 'stroke'],
+	['text', 'stroke', 'surface', 'time'],
 	['format', 'context'],
 	['keyboard'],
 	['application'],
@@ -13,7 +13,7 @@ const LAYERS = [
 	['suggest', 'chapter'],
 	['chapters/acceptances'],
 	['check'],
-	['chapters/aliases', 'chapters/options', 'chapters/shortcuts'],
+	['chapters/aliases', 'chapters/bars', 'chapters/options', 'chapters/shortcuts'],
 	['chapters/macros'],
 	['profile', 'propose', 'search', 'folders'],
 	['hand-over', 'release', 'sheet']
@@ -42,7 +42,7 @@ module.exports = {
 			to: {
 				pathNot: [
 					'^core',
-					'^node_modules/(zod|csv-parse|csv-stringify|fastest-levenshtein|jsonc-parser|minisearch|node-diff3|yaml|saxes|xmlchars|@types/sarif)/'
+					'^node_modules/(zod|csv-parse|csv-stringify|fastest-levenshtein|fractional-indexing|jsonc-parser|minisearch|node-diff3|yaml|saxes|xmlchars|@types/sarif)/'
 				]
 			}
 		},

@@ -6,6 +6,7 @@ import { contextSpace, Reachable, type ContextSpace } from '../context/space.ts'
 import { Scope } from '../context/scope.ts';
 import { Keys } from '../stroke/stroke.ts';
 import { Command, type CommandId } from './command.ts';
+import { GIVING_WAYS } from '../surface/ribbon.ts';
 
 /** What stands in the place of an application's id in addresses of Skarn's own. */
 const TAKEN_IDS: readonly string[] = ['api', 'catalogue', 'start', 'programs'];
@@ -36,6 +37,11 @@ export const InputRules = z.strictObject({
 	hardwired: z.array(Hardwired).max(200).default([]),
 	/** How its command line takes aliases; without it, there is none. */
 	aliases: AliasInput.optional(),
+	/** How its bars behave; without it the last group of a ribbon gives way first. */
+	bars: z
+		.strictObject({ givesWay: z.enum(GIVING_WAYS) })
+		.optional()
+		.meta({ description: 'which group of a ribbon gives way first when the window is too narrow' }),
 	/** The options that it has, with what each may be. */
 	options: z
 		.array(OptionDefinition)

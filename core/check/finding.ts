@@ -13,6 +13,7 @@ export type AnyWitness =
 	| { readonly kind: 'situation'; readonly situation: number }
 	| { readonly kind: 'typed'; readonly text: string; readonly stratum: StratumId; readonly line: number }
 	| { readonly kind: 'option'; readonly path: string; readonly situation: number }
+	| { readonly kind: 'bar'; readonly item: string; readonly situation: number }
 	| { readonly kind: 'macro'; readonly macro: CommandId; readonly step: number | undefined; readonly situation: number };
 
 /** A way out of a finding that was tried: it removes the finding and adds no error. */

@@ -67,6 +67,30 @@ const SAID: Readonly<Record<ChapterId, fc.Arbitrary<readonly unknown[]>>> = {
 			.map((lines) => [{ ...emptyAliasFile, text: lines.join('') }]),
 		{ nil: [] }
 	),
+	bars: fc
+		.array(
+			fc.oneof(
+				fc.record({
+					op: fc.constant('set'),
+					id: fc.constantFrom('main', 'tab', 'group', 'one', 'two'),
+					parent: fc.constantFrom(null, 'main', 'tab', 'group', 'gone'),
+					order: fc.constantFrom('a0', 'a1', 'a1V'),
+					item: fc.oneof(
+						fc.record({ kind: fc.constant('group'), name: fc.constantFrom('Shape', 'Cut'), folded: fc.boolean() }),
+						fc.record({
+							kind: fc.constant('place'),
+							command: fc.constantFrom(...commands),
+							size: fc.constantFrom('large', 'small'),
+							shows: fc.constant('both'),
+							hidden: fc.boolean()
+						})
+					)
+				}),
+				fc.record({ op: fc.constantFrom('remove', 'lock'), id: fc.constantFrom('main', 'tab', 'group', 'one', 'two') })
+			),
+			{ maxLength: 5 }
+		)
+		.map(ranked),
 	options: fc
 		.array(
 			fc.oneof(

@@ -1,0 +1,111 @@
+import { z } from 'zod';
+import { CommandId } from '../../application/command.ts';
+import { Scope } from '../../context/scope.ts';
+import { setOrNamed } from '../../strata/change.ts';
+import type { Entries } from '../../strata/entry.ts';
+import { contentOf } from '../../strata/stratum.ts';
+
+export const BARS = 'bars';
+
+/** The id of a bar, tab, group or place: the same in every stratum that speaks of it. */
+export const ItemId = z
+	.string()
+	.regex(/^[a-z0-9][a-z0-9._-]{0,79}$/, 'expected lower-case letters, digits, dots, hyphens and underscores, 80 at most')
+	.brand('ItemId');
+export type ItemId = z.infer<typeof ItemId>;
+
+/** Where it stands among its neighbours: a key of the package fractional-indexing, compared sign by sign. */
+const OrderKey = z
+	.string()
+	.regex(/^[0-9A-Za-z]+$/, 'expected an order key of letters and digits')
+	.max(200);
+
+const Name = z.string().trim().min(1, 'is empty').max(500);
+
+export const BAR_FORMS = ['menu', 'ribbon', 'toolbar', 'quick', 'cursor', 'context'] as const;
+export type BarForm = (typeof BAR_FORMS)[number];
+
+/** At which edge of the window a bar stands and in which row counted from it, or where it floats, in px of its monitor. */
+export const Dock = z.discriminatedUnion('edge', [
+	z.strictObject({ edge: z.enum(['top', 'left', 'right', 'bottom']), row: z.number().int().min(0).max(20) }),
+	z.strictObject({
+		edge: z.literal('floating'),
+		monitor: z.number().int().min(1).max(8),
+		x: z.number().int().min(-20_000).max(20_000),
+		y: z.number().int().min(-20_000).max(20_000),
+		columns: z.number().int().min(1).max(40)
+	})
+]);
+export type Dock = z.infer<typeof Dock>;
+
+/** A bar with all that holds for its places together. */
+const Bar = z.strictObject({
+	kind: z.literal('bar'),
+	form: z.enum(BAR_FORMS),
+	name: Name,
+	scope: Scope,
+	dock: Dock,
+	icon: z.union([z.literal(16), z.literal(24), z.literal(32)]).meta({ description: 'of icons, in px' }),
+	text: z.enum(['none', 'beside', 'below']),
+	hidden: z.boolean().default(false)
+});
+
+const Tab = z.strictObject({ kind: z.literal('tab'), name: Name });
+const Group = z.strictObject({ kind: z.literal('group'), name: Name, folded: z.boolean().default(false) });
+
+/** A place that holds a command or a macro, a flyout (a named list of places), or neither: then it is a separator. */
+const Place = z.strictObject({
+	kind: z.literal('place'),
+	command: CommandId.optional(),
+	flyout: Name.optional(),
+	size: z.enum(['large', 'small']).default('small'),
+	shows: z.enum(['both', 'icon', 'text']).default('both'),
+	title: Name.optional(),
+	icon: z.string().max(80).optional(),
+	hidden: z.boolean().default(false)
+});
+
+export const Item = z.discriminatedUnion('kind', [Bar, Tab, Group, Place]);
+export type Item = z.infer<typeof Item>;
+export type ItemOf<K extends Item['kind']> = Extract<Item, { kind: K }>;
+
+const SET = { id: ItemId, parent: ItemId.nullable(), order: OrderKey, item: Item };
+
+/**
+ * What a stratum says of one thing of the bars: that it is there, below which other and between which neighbours; that a lower
+ * stratum's is gone; or that strata above may not change it.
+ */
+export const BarEntry = setOrNamed(SET, { id: ItemId });
+export type BarEntry = z.infer<typeof BarEntry>;
+export type SetItem = Extract<BarEntry, { op: 'set' }>;
+
+/** As it stands in a file. */
+export const BarInFile = z.discriminatedUnion('op', [
+	z.strictObject({ op: z.literal('set'), ...SET }),
+	z.strictObject({ op: z.enum(['remove', 'lock']), id: ItemId })
+]);
+
+export type BarEntries = Entries<BarEntry>;
+const NONE: BarEntries = new Map();
+export const barsIn = contentOf<BarEntries>(BARS, NONE);
+
+export const MEETING = { meeting: 'overrides', thing: ({ id }: BarEntry) => id as string } as const;
+
+/** What may stand below what; null is the window. */
+const BELOW: Readonly<Record<Item['kind'], readonly (Item['kind'] | null)[]>> = {
+	bar: [null],
+	tab: ['bar'],
+	group: ['tab'],
+	place: ['bar', 'group', 'place']
+};
+
+/** Why an item cannot stand below another, if so. */
+export function misplacedReason(item: Item, parent: Item | null): string | undefined {
+	if (!BELOW[item.kind].includes(parent?.kind ?? null))
+		return `a ${item.kind} stands below ${BELOW[item.kind].map((kind) => (kind ? `a ${kind}` : 'the window')).join(' or ')}`;
+	if (item.kind === 'tab' && parent?.kind === 'bar' && parent.form !== 'ribbon') return 'only a ribbon has tabs';
+	if (item.kind === 'place' && parent?.kind === 'bar' && parent.form === 'ribbon') return 'in a ribbon places stand in groups';
+	if (item.kind === 'place' && parent?.kind === 'place' && parent.flyout === undefined)
+		return 'places stand only in a place that is a flyout';
+	return undefined;
+}

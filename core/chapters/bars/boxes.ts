@@ -1,0 +1,80 @@
+import type { Catalogue } from '../../application/application.ts';
+import { hasBit } from '../../context/bits.ts';
+import type { ContextSpace } from '../../context/space.ts';
+import type { GroupBox, PlaceBox } from '../../surface/parts.ts';
+import type { TabBox } from '../../surface/ribbon.ts';
+import type { RibbonBox, ToolbarBox, WindowBoxes } from '../../surface/window.ts';
+import type { ItemOf } from './bar.ts';
+import type { BarNode, BarTree } from './tree.ts';
+
+/** What people read on a place: its own title, the name of what it runs, or of its flyout. */
+export function labelOfPlace({ title, command, flyout }: ItemOf<'place'>, catalogue: Catalogue): string {
+	return title ?? (command !== undefined ? (catalogue.get(command)?.label ?? command) : (flyout ?? ''));
+}
+
+function placeBox({ id, item }: BarNode<ItemOf<'place'>>, catalogue: Catalogue): PlaceBox {
+	const kind = item.command !== undefined ? 'button' : item.flyout !== undefined ? 'flyout' : 'separator';
+	return { id, kind, label: labelOfPlace(item, catalogue), isLarge: item.size === 'large', shows: item.shows };
+}
+
+export const isPlace = (node: BarNode): node is BarNode<ItemOf<'place'>> => node.item.kind === 'place';
+
+/** The places that show: one may be switched off without being taken out. */
+const placesOf = (node: BarNode, catalogue: Catalogue): PlaceBox[] =>
+	node.children.filter(isPlace).flatMap((place) => (place.item.hidden ? [] : [placeBox(place, catalogue)]));
+
+const boxes = new WeakMap<BarTree, WeakMap<Catalogue, Map<string, GroupBox>>>();
+
+/** A group as the layout takes it; the same box for the same tree, so that what was measured of it stays known. */
+function groupBox(tree: BarTree, node: BarNode<ItemOf<'group'>>, catalogue: Catalogue): GroupBox {
+	let byCatalogue = boxes.get(tree);
+	if (!byCatalogue) boxes.set(tree, (byCatalogue = new WeakMap()));
+	let known = byCatalogue.get(catalogue);
+	if (!known) byCatalogue.set(catalogue, (known = new Map()));
+	let box = known.get(node.id);
+	if (!box) {
+		box = { id: node.id, name: node.item.name, isFolded: node.item.folded, places: placesOf(node, catalogue) };
+		known.set(node.id, box);
+	}
+	return box;
+}
+
+/** The tabs of a ribbon with their groups. */
+export const tabsOf = (tree: BarTree, ribbon: BarNode, catalogue: Catalogue): TabBox[] =>
+	ribbon.children.map((tab) => ({
+		id: tab.id,
+		name: (tab.item as ItemOf<'tab'>).name,
+		groups: tab.children.map((group) => groupBox(tree, group as BarNode<ItemOf<'group'>>, catalogue))
+	}));
+
+/** The bars that show in a situation, as the layout takes them. `front` names the tabs in front. */
+export function boxesIn(
+	tree: BarTree,
+	catalogue: Catalogue,
+	space: ContextSpace,
+	situation: number,
+	front: ReadonlySet<string> = new Set()
+): WindowBoxes {
+	const shown = tree.bars.filter(({ item }) => !item.hidden && isIn(space, item, situation));
+	const ribbons = shown.flatMap((bar): RibbonBox[] => {
+		if (bar.item.form !== 'ribbon') return [];
+		const tabs = tabsOf(tree, bar, catalogue);
+		return [{ id: bar.id, tabs, front: tabs.find((tab) => front.has(tab.id))?.id ?? tabs[0]?.id }];
+	});
+	const toolbars = shown.flatMap((bar): ToolbarBox[] => {
+		const { form, name, icon, text, dock } = bar.item;
+		if (form !== 'toolbar' && form !== 'quick') return [];
+		return [{ id: bar.id, name, places: placesOf(bar, catalogue), icon, text, dock }];
+	});
+	const menus = shown.filter(({ item }) => item.form === 'menu').map(({ id, item }) => ({ id, name: item.name }));
+	return { ribbons, toolbars, menus };
+}
+
+/** Whether a bar shows in a situation. A scope that the application does not have shows nowhere. */
+export function isIn(space: ContextSpace, { scope }: ItemOf<'bar'>, situation: number): boolean {
+	try {
+		return hasBit(space.bitsOf(scope), situation);
+	} catch {
+		return false;
+	}
+}

@@ -1,0 +1,40 @@
+import type { ShortcutIndex } from '../../answer/shortcut-index.ts';
+import type { CommandId } from '../../application/command.ts';
+import type { AnyChange } from '../../chapter/chapter.ts';
+import type { Severity } from '../../check/severity.ts';
+import type { Profile, StratumId } from '../../strata/stratum.ts';
+import type { ItemId } from './bar.ts';
+import type { BarTree } from './tree.ts';
+
+/** What the rules of bars look at. */
+export interface BarGround {
+	readonly profile: Profile;
+	readonly tree: BarTree;
+	readonly index: ShortcutIndex;
+}
+
+/** A way out, as written from a stratum. */
+export interface BarFix {
+	readonly kind: string;
+	readonly label: string;
+	changes(profile: Profile, target: StratumId): readonly AnyChange[];
+}
+
+export interface BarFinding {
+	readonly severity: Severity;
+	/** What suffers. */
+	readonly item: ItemId;
+	readonly stratum: StratumId;
+	readonly command: CommandId | undefined;
+	readonly situation: number;
+	readonly sentence: string;
+	/** What it rests on. */
+	readonly facts: readonly string[];
+	readonly fixes: readonly BarFix[];
+}
+
+export interface BarRule {
+	readonly id: string;
+	readonly title: string;
+	find(ground: BarGround, report: (finding: BarFinding) => void): void;
+}

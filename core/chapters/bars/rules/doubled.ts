@@ -1,0 +1,72 @@
+import type { CommandId } from '../../../application/command.ts';
+import { meets } from '../../../context/bits.ts';
+import type { ContextSpace } from '../../../context/space.ts';
+import { nodesFrom, type BarNode, type BarTree } from '../tree.ts';
+import { takeOut } from '../writing.ts';
+import type { BarRule } from '../finding.ts';
+
+interface Shown {
+	readonly node: BarNode;
+	readonly bar: BarTree['bars'][number];
+	/** The tab of the ribbon, of which only one is in front. */
+	readonly tab: BarNode | undefined;
+}
+
+/** The same command is visible at two places at once: the room could hold another. */
+export const doubled: BarRule = {
+	id: 'doubled',
+	title: 'Visible twice',
+	find({ tree, index }, report) {
+		const byCommand = new Map<CommandId, Shown[]>();
+		for (const shown of visible(tree)) {
+			const { item } = shown.node;
+			if (item.kind !== 'place' || item.command === undefined) continue;
+			const list = byCommand.get(item.command);
+			if (list) list.push(shown);
+			else byCommand.set(item.command, [shown]);
+		}
+		for (const [command, places] of byCommand)
+			places.forEach((second, i) => {
+				const first = places.slice(0, i).find((earlier) => atOnce(index.space, earlier, second));
+				if (!first) return;
+				const label = index.catalogue.get(command)?.label ?? command;
+				const [one, other] = [first, second].map(({ bar, tab }) => (tab ? `${bar.item.name}` : bar.item.name));
+				report({
+					severity: 'note',
+					item: second.node.id,
+					stratum: second.node.stratum.id,
+					command,
+					situation: 0,
+					sentence: `${label} is visible twice at once, in ${one} and in ${one === other ? 'the same bar' : other}.`,
+					facts: [first.node.id, second.node.id],
+					fixes: [second, first].map(({ node, bar }) => ({
+						kind: 'take-out',
+						label: `Take ${label} out of ${bar.item.name}`,
+						changes: (profile, target) => takeOut(profile, target, [node.id])
+					}))
+				});
+			});
+	}
+};
+
+function* visible({ bars }: BarTree): Generator<Shown> {
+	for (const bar of bars) {
+		if (bar.item.hidden || !['ribbon', 'toolbar', 'quick'].includes(bar.item.form)) continue;
+		if (bar.item.form !== 'ribbon') {
+			for (const node of bar.children) if (!isOff(node)) yield { node, bar, tab: undefined };
+			continue;
+		}
+		for (const tab of bar.children) for (const node of nodesFrom(tab)) if (!isOff(node)) yield { node, bar, tab };
+	}
+}
+
+const isOff = ({ item }: BarNode): boolean => item.kind === 'place' && item.hidden;
+
+function atOnce(space: ContextSpace, a: Shown, b: Shown): boolean {
+	if (a.bar.id === b.bar.id && a.tab?.id !== b.tab?.id) return false;
+	try {
+		return meets(space.bitsOf(a.bar.item.scope), space.bitsOf(b.bar.item.scope));
+	} catch {
+		return false;
+	}
+}

@@ -1,0 +1,46 @@
+import { count, intersection } from '../../../context/bits.ts';
+import { nodesFrom } from '../tree.ts';
+import { changeItem } from '../writing.ts';
+import type { BarRule } from '../finding.ts';
+
+/** A bar shows in a situation in which fewer than half of its commands exist. */
+export const inert: BarRule = {
+	id: 'inert',
+	title: 'Shows where little of it exists',
+	find({ tree, index }, report) {
+		const { space, catalogue } = index;
+		for (const bar of tree.bars) {
+			if (bar.item.hidden || !['toolbar', 'quick'].includes(bar.item.form)) continue;
+			const commands = [...nodesFrom(bar)].flatMap(({ item }) =>
+				item.kind === 'place' && item.command !== undefined ? (catalogue.get(item.command) ?? []) : []
+			);
+			if (commands.length < 2) continue;
+			let shows;
+			try {
+				shows = space.bitsOf(bar.item.scope);
+			} catch {
+				continue;
+			}
+			const all = count(shows);
+			const alive = commands.reduce((sum, command) => sum + count(intersection(shows, space.bitsOfAny(command.contexts))), 0);
+			const share = all === 0 ? 1 : alive / (all * commands.length);
+			if (share >= 0.5) continue;
+			report({
+				severity: 'note',
+				item: bar.id,
+				stratum: bar.stratum.id,
+				command: undefined,
+				situation: 0,
+				sentence: `The bar ${bar.item.name} shows in ${all} situations, and of its ${commands.length} commands only ${Math.round(share * 100)} % exist there on the average.`,
+				facts: [String(Math.round(share * 100))],
+				fixes: [
+					{
+						kind: 'hide',
+						label: `Hide ${bar.item.name}`,
+						changes: (profile, target) => changeItem(profile, target, bar.id, { ...bar.item, hidden: true })
+					}
+				]
+			});
+		}
+	}
+};

@@ -1,0 +1,117 @@
+import { keyedFold, type InForce, type KeyedFold } from '../../strata/keyed-fold.ts';
+import type { Profile, StratumHead } from '../../strata/stratum.ts';
+import { barsIn, MEETING, misplacedReason, type BarEntry, type Item, type ItemId, type SetItem } from './bar.ts';
+
+/** A thing of the bars in force, with what stands below it in its order. */
+export interface BarNode<I extends Item = Item> {
+	readonly id: ItemId;
+	readonly item: I;
+	readonly parent: ItemId | null;
+	readonly order: string;
+	/** The stratum whose word it is, and the lower one whose word it stands in place of. */
+	readonly stratum: StratumHead;
+	readonly over: StratumHead | undefined;
+	readonly lockedBy: StratumHead | undefined;
+	readonly children: readonly BarNode[];
+}
+
+/** What is said without effect, and why, in words. */
+export interface IdleItem {
+	readonly entry: BarEntry;
+	readonly stratum: StratumHead;
+	readonly why: string;
+}
+
+export interface BarTree {
+	readonly bars: readonly BarNode<Extract<Item, { kind: 'bar' }>>[];
+	readonly byId: ReadonlyMap<ItemId, BarNode>;
+	readonly idle: readonly IdleItem[];
+}
+
+const known = new WeakMap<Profile, BarTree>();
+
+export const barFold = (profile: Profile): KeyedFold<BarEntry> => keyedFold(profile, barsIn, MEETING);
+
+/**
+ * All bars of a profile. Neighbours with the same order key stand by their ids, so that two people who insert at one spot both
+ * find theirs. What stands below something that is gone, below what it cannot stand in, or below itself, is listed as idle with all
+ * that is below it, and nothing of it is lost.
+ */
+export function barTree(profile: Profile): BarTree {
+	let tree = known.get(profile);
+	if (!tree) known.set(profile, (tree = made(barFold(profile))));
+	return tree;
+}
+
+type Said = InForce<BarEntry> & { readonly entry: SetItem };
+
+function made(fold: KeyedFold<BarEntry>): BarTree {
+	const said = new Map<ItemId, Said>();
+	for (const one of fold.inForce.values()) if (one.entry.op === 'set') said.set(one.entry.id, one as Said);
+	const below = new Map<ItemId | null, Said[]>();
+	for (const one of said.values()) {
+		const list = below.get(one.entry.parent);
+		if (list) list.push(one);
+		else below.set(one.entry.parent, [one]);
+	}
+	const byId = new Map<ItemId, BarNode>();
+	// that a stratum says otherwise what one below says is how strata are meant
+	const idle: IdleItem[] = fold.idle.flatMap(({ entry, stratum, reason, by }) =>
+		reason === 'covered' ? [] : [{ entry, stratum, why: REASONS[reason].replace('%', by?.name ?? 'a stratum below') }]
+	);
+	const node = (one: Said, parent: Item | null): BarNode | undefined => {
+		const { id, item, parent: parentId, order } = one.entry;
+		const why = misplacedReason(item, parent);
+		if (why) {
+			idle.push({ entry: one.entry, stratum: one.stratum, why });
+			return undefined;
+		}
+		const children = childrenOf(id, item);
+		const { stratum, over, lockedBy } = one;
+		const made: BarNode = { id, item, parent: parentId, order, stratum, over, lockedBy, children };
+		byId.set(id, made);
+		return made;
+	};
+	const childrenOf = (id: ItemId | null, item: Item | null): BarNode[] =>
+		(below.get(id) ?? []).sort(inOrder).flatMap((one) => node(one, item) ?? []);
+	const bars = childrenOf(null, null) as BarTree['bars'][number][];
+	// what was not come to hangs below nothing that there is
+	const told = new Set(idle.map(({ entry }) => entry.id));
+	for (const { entry, stratum } of said.values())
+		if (!byId.has(entry.id) && !told.has(entry.id)) idle.push({ entry, stratum, why: lostReason(entry, said) });
+	return { bars, byId, idle };
+}
+
+const REASONS = {
+	locked: '% has locked it',
+	'nothing-to-remove': 'there is nothing to take away',
+	'nothing-to-lock': 'there is nothing to lock'
+} as const;
+
+function inOrder({ entry: a }: Said, { entry: b }: Said): number {
+	if (a.order !== b.order) return a.order < b.order ? -1 : 1;
+	return a.id < b.id ? -1 : 1;
+}
+
+function lostReason(entry: SetItem, said: ReadonlyMap<ItemId, Said>): string {
+	const seen = new Set<ItemId>();
+	for (let at: SetItem | undefined = entry; at;) {
+		if (seen.has(at.id)) return 'it would stand below itself';
+		seen.add(at.id);
+		if (at.parent === null) break;
+		const above: Said | undefined = said.get(at.parent);
+		if (!above) return `what it stood in is gone (${at.parent})`;
+		at = above.entry;
+	}
+	return 'what it stands in has no effect itself';
+}
+
+/** The node and all below it, from the top. */
+export function* nodesFrom(node: BarNode): Generator<BarNode> {
+	yield node;
+	for (const child of node.children) yield* nodesFrom(child);
+}
+
+export function* allNodes({ bars }: BarTree): Generator<BarNode> {
+	for (const bar of bars) yield* nodesFrom(bar);
+}

@@ -1,0 +1,119 @@
+import { generateKeyBetween, generateNKeysBetween } from 'fractional-indexing';
+import type { KeyedChange } from '../../strata/change.ts';
+import { entryKeyFor, nextRank, type EntryOp } from '../../strata/entry.ts';
+import { stratumById, type Profile, type Stratum, type StratumId } from '../../strata/stratum.ts';
+import { BARS, barsIn, type BarEntry, type Item, type ItemId } from './bar.ts';
+import { barTree, nodesFrom, type BarNode, type BarTree } from './tree.ts';
+
+type Part = KeyedChange<BarEntry> & { readonly chapter: typeof BARS };
+
+function change(stratum: Stratum, op: EntryOp, id: ItemId, make: (rank: number) => BarEntry | null, offset = 0): Part[] {
+	const content = barsIn(stratum);
+	const before = content.get(entryKeyFor(op, id)) ?? null;
+	const after = make(before?.rank ?? nextRank(content) + offset);
+	return before || after ? [{ chapter: BARS, stratum: stratum.id, before, after }] : [];
+}
+
+/** The changes by which the stratum says that something stands where it is wanted. */
+export const setItem = (stratum: Stratum, id: ItemId, item: Item, parent: ItemId | null, order: string, offset = 0): Part[] =>
+	change(stratum, 'set', id, (rank) => ({ op: 'set', id, parent, order, item, rank }), offset);
+
+export const lockItem = (stratum: Stratum, id: ItemId, isLocked: boolean): Part[] =>
+	change(stratum, 'lock', id, (rank) => (isLocked ? { op: 'lock', id, rank } : null));
+
+/** What is below a parent, the window for null. */
+const childrenOf = ({ bars, byId }: BarTree, parent: ItemId | null): readonly BarNode[] =>
+	parent === null ? bars : (byId.get(parent)?.children ?? []);
+
+/**
+ * An order key for a place among what is below a parent, counted from 0 without `moving`. Neighbours that have one key in common are
+ * stepped over: there is no key between them.
+ */
+export function orderAt(tree: BarTree, parent: ItemId | null, at: number, moving?: ItemId): string {
+	const others = childrenOf(tree, parent).filter((node) => node.id !== moving);
+	const place = Math.max(0, Math.min(at, others.length));
+	const before = others[place - 1]?.order ?? null;
+	const after = others.slice(place).find((node) => before === null || node.order > before)?.order ?? null;
+	return generateKeyBetween(before, after);
+}
+
+/** An id that nothing in any stratum has, made of a word. */
+export function freshId(profile: Profile, word: string): ItemId {
+	const stem =
+		word
+			.toLowerCase()
+			.normalize('NFKD')
+			.replaceAll(/[^a-z0-9]+/g, '-')
+			.replaceAll(/^-+|-+$/g, '')
+			.slice(0, 40) || 'item';
+	const taken = new Set(profile.flatMap((s) => [...barsIn(s).values()].map((entry) => entry.id as string)));
+	let id = stem;
+	for (let n = 2; taken.has(id); n++) id = `${stem}-${n}`;
+	return id as ItemId;
+}
+
+/** Puts something new below a parent. */
+export function insertItem(
+	profile: Profile,
+	target: StratumId,
+	item: Item,
+	parent: ItemId | null,
+	at: number
+): { id: ItemId; changes: Part[] } {
+	const word = item.kind === 'place' ? (item.command ?? item.flyout ?? 'separator') : item.name;
+	const id = freshId(profile, `${target}-${word}`);
+	return { id, changes: setItem(stratumById(profile, target), id, item, parent, orderAt(barTree(profile), parent, at)) };
+}
+
+/** Puts several new things below a parent, one behind the other. */
+export function insertItems(profile: Profile, target: StratumId, items: readonly Item[], parent: ItemId | null): Part[] {
+	const stratum = stratumById(profile, target);
+	const last = childrenOf(barTree(profile), parent).at(-1)?.order ?? null;
+	const orders = generateNKeysBetween(last, null, items.length);
+	const taken = new Set<string>();
+	return items.flatMap((item, i) => {
+		const word = item.kind === 'place' ? (item.command ?? item.flyout ?? 'separator') : item.name;
+		let id = freshId(profile, `${target}-${word}`);
+		for (let n = 2; taken.has(id); n++) id = freshId(profile, `${target}-${word}-${n}`);
+		taken.add(id);
+		return setItem(stratum, id, item, parent, orders[i]!, i);
+	});
+}
+
+/** Puts something that is there elsewhere. Throws `RangeError` for a place within itself. */
+export function moveItem(profile: Profile, target: StratumId, id: ItemId, parent: ItemId | null, at: number): Part[] {
+	const tree = barTree(profile);
+	const node = tree.byId.get(id);
+	if (!node) throw new RangeError(`there is no ${id} in the bars`);
+	if (parent !== null && [...nodesFrom(node)].some((below) => below.id === parent))
+		throw new RangeError('nothing can be moved into itself');
+	return setItem(stratumById(profile, target), id, node.item, parent, orderAt(tree, parent, at, id));
+}
+
+/** Says something else of what is there, and leaves it where it is. */
+export function changeItem(profile: Profile, target: StratumId, id: ItemId, item: Item): Part[] {
+	const node = barTree(profile).byId.get(id);
+	if (!node) throw new RangeError(`there is no ${id} in the bars`);
+	return setItem(stratumById(profile, target), id, item, node.parent, node.order);
+}
+
+/** Takes things away with all that is below them: what the stratum says itself goes, what lower ones say is hidden. */
+export function takeOut(profile: Profile, target: StratumId, ids: Iterable<ItemId>): Part[] {
+	const tree = barTree(profile);
+	const stratum = stratumById(profile, target);
+	const level = profile.indexOf(stratum);
+	const gone = new Set<ItemId>();
+	for (const id of ids) {
+		const node = tree.byId.get(id);
+		if (node) for (const below of nodesFrom(node)) gone.add(below.id);
+	}
+	let offset = 0;
+	return [...gone].flatMap((id) => {
+		const isBelow = profile.slice(0, level).some((s) => barsIn(s).get(entryKeyFor('set', id))?.op === 'set');
+		return change(stratum, 'set', id, (rank) => (isBelow ? { op: 'remove', id, rank } : null), offset++);
+	});
+}
+
+/** The changes by which the stratum says nothing any more of these things, so that what is below counts again. */
+export const resetItems = (stratum: Stratum, ids: Iterable<ItemId>): Part[] =>
+	[...ids].flatMap((id) => change(stratum, 'set', id, () => null).filter(({ before }) => before !== null));

@@ -1,0 +1,36 @@
+import table from './widths.json' with { type: 'json' };
+
+const WIDTHS = new Map<string, number>(Object.entries(table.widths));
+/** What is not in the font is drawn from another one; its signs are about as wide as this, those of East Asia a full em. */
+const OTHER = WIDTHS.get('n') ?? 6_000;
+const FULL = 10_000;
+const FULL_WIDTH = /[\u1100-\u115f\u2e80-\ua4cf\uac00-\ud7a3\uf900-\ufaff\ufe30-\ufe6f\uff00-\uff60\uffe0-\uffe6]/u;
+/** Marks that are set on the sign before them. */
+const NONE = /\p{Mn}/u;
+
+const known = new Map<string, number>();
+const MOST_KNOWN = 20_000;
+
+/** How wide a text in one line is in the interface font at 400, without kerning, in em. */
+function emOf(text: string): number {
+	let width = known.get(text);
+	if (width === undefined) {
+		width = 0;
+		for (const sign of text) width += WIDTHS.get(sign) ?? (NONE.test(sign) ? 0 : FULL_WIDTH.test(sign) ? FULL : OTHER);
+		width /= table.per;
+		if (known.size >= MOST_KNOWN) known.clear();
+		known.set(text, width);
+	}
+	return width;
+}
+
+/** How wide a text in one line is, in px. */
+export const textWidth = (text: string, size: number): number => emOf(text) * size;
+
+/** The narrowest width of a text on at most two lines, broken at a space, in px. */
+export function twoLineWidth(text: string, size: number): number {
+	let best = textWidth(text, size);
+	for (let at = text.indexOf(' '); at >= 0; at = text.indexOf(' ', at + 1))
+		best = Math.min(best, Math.max(textWidth(text.slice(0, at), size), textWidth(text.slice(at + 1), size)));
+	return best;
+}
