@@ -3,7 +3,8 @@
  * Folders in one line do not know each other. Between chapters only macros know another one: they type aliases.
  */
 const LAYERS = [
-	['text', 'stroke', 'surface', 'time'],
+	['text', 'stroke', 'time'],
+	['surface'],
 	['format', 'context'],
 	['keyboard'],
 	['application'],

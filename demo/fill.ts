@@ -29,9 +29,14 @@ export async function fillDemo(server: string): Promise<void> {
 }
 
 /** What the factory says, as it stands in a file. */
-export const factoryOf = ({ factoryEntries, factoryAliases }: Pick<StandIn, 'factoryEntries' | 'factoryAliases'>) => ({
+export const factoryOf = ({
+	factoryEntries,
+	factoryAliases,
+	factoryBars
+}: Pick<StandIn, 'factoryEntries' | 'factoryAliases' | 'factoryBars'>) => ({
 	shortcuts: factoryEntries.map(({ rank: _, ...entry }) => entry),
-	...(factoryAliases && { aliases: factoryAliases })
+	...(factoryAliases && { aliases: factoryAliases }),
+	bars: factoryBars.map(({ rank: _, ...entry }) => entry)
 });
 
 /** Brings one application with its edits and releases. */

@@ -2,6 +2,8 @@ import { z } from 'zod';
 import { emptyAliasFile, type AliasFile } from '../core/chapters/aliases/file.ts';
 import { ALIASES, aliasFileIn } from '../core/chapters/aliases/file.ts';
 import { textChange } from '../core/chapter/text.ts';
+import { BARS, type BarEntry } from '../core/chapters/bars/bar.ts';
+import { bars as barsChapter } from '../core/chapters/bars/chapter.ts';
 import { Macro, MACROS, macrosIn } from '../core/chapters/macros/macro.ts';
 import { parseSteps } from '../core/chapters/macros/steps.ts';
 import { Application } from '../core/application/application.ts';
@@ -11,6 +13,7 @@ import { lockMacro, setMacro } from '../core/chapters/macros/writing.ts';
 import { applyEdit, tagged, type AnyChange } from '../core/profile/edit.ts';
 import { OptionEntry, OPTIONS, optionsIn } from '../core/chapters/options/option.ts';
 import { entryKeyFor, nextRank } from '../core/strata/entry.ts';
+import { barEntries } from './bars.ts';
 import { optionLines } from './options.ts';
 import { Entry, entryKey, SHORTCUTS, shortcutsIn, shortcutsOf } from '../core/shortcut/entry.ts';
 import { stratumById, StratumHead, type Profile, type Stratum, type StratumId } from '../core/strata/stratum.ts';
@@ -30,6 +33,8 @@ export interface DemoEdit {
 	readonly macros?: string;
 	/** What it says of options (see `optionLines`). */
 	readonly options?: string;
+	/** What it does to the bars that there are. */
+	readonly bars?: (profile: Profile, stratum: StratumId) => readonly AnyChange[];
 }
 
 /** After which edit, counted from 1, the steward published, with which notes. */
@@ -46,6 +51,7 @@ export interface StandIn {
 	readonly factoryEntries: readonly Entry[];
 	/** The factory's alias file, for a program with a command line. */
 	readonly factoryAliases: AliasFile | undefined;
+	readonly factoryBars: readonly BarEntry[];
 	readonly edits: readonly DemoEdit[];
 	readonly releases: readonly DemoRelease[];
 	entriesOf(lines: string): Entry[];
@@ -61,6 +67,7 @@ export function standIn({
 	use,
 	factory,
 	aliases,
+	bars = '',
 	edits,
 	releases
 }: {
@@ -72,6 +79,8 @@ export function standIn({
 	factory: string;
 	/** The factory's alias file as text. */
 	aliases?: string;
+	/** The factory's bars (see `barEntries`). */
+	bars?: string;
 	edits: readonly DemoEdit[];
 	releases: readonly DemoRelease[];
 }): StandIn {
@@ -90,6 +99,12 @@ export function standIn({
 		{ id: 'personal', kind: 'personal', name: 'Personal' }
 	]);
 	const factoryAliases = aliases === undefined ? undefined : { ...emptyAliasFile, text: aliases.trimStart() };
+	const factoryBars = barEntries(bars, scopes);
+	for (const entry of factoryBars)
+		if (entry.op === 'set' && entry.item.kind === 'place') {
+			const { command } = entry.item;
+			if (command && !commands.some((c) => c.id === command)) throw new Error(`the bars name ${command}, which is no command`);
+		}
 	const factoryEntries = entriesOf(factory.trim().replaceAll(/^/gm, 'set | '));
 	const changesOf = (profile: Profile, { stratum: id, label, lines }: DemoEdit): Change[] => {
 		const stratum = stratumById(profile, id as StratumId);
@@ -154,13 +169,21 @@ export function standIn({
 		strata,
 		factoryEntries,
 		factoryAliases,
+		factoryBars,
 		edits,
 		releases,
 		entriesOf,
 		history() {
 			let profile: Profile = strata.map((head) => ({
 				...head,
-				contents: head.kind === 'factory' ? { [SHORTCUTS]: shortcutsOf(factoryEntries), [ALIASES]: factoryAliases ?? null } : {}
+				contents:
+					head.kind === 'factory'
+						? {
+								[SHORTCUTS]: shortcutsOf(factoryEntries),
+								[ALIASES]: factoryAliases ?? null,
+								[BARS]: barsChapter.contentOf(factoryBars)
+							}
+						: {}
 			}));
 			return edits.map((edit) => {
 				const stratum = edit.stratum as StratumId;
@@ -170,7 +193,8 @@ export function standIn({
 					...ofShortcuts(changesOf(profile, edit)),
 					...tagged({ id: ALIASES }, text ? [text] : []),
 					...tagged({ id: MACROS }, macroChanges(profile, stratum, edit.macros ?? '')),
-					...optionChanges(stratumById(profile, stratum), edit.options ?? '')
+					...optionChanges(stratumById(profile, stratum), edit.options ?? ''),
+					...(edit.bars?.(profile, stratum) ?? [])
 				];
 				profile = applyEdit(profile, changes);
 				return { changes, profile };

@@ -10,8 +10,8 @@ export interface Fit {
 /**
  * The forms of the groups of a tab that cost people least and fit into a width, found exactly: a multiple-choice knapsack by dynamic
  * programming over widths in px (Kellerer, Pferschy, Pisinger, Knapsack Problems, 2004, chapter 11, from memory). `cost` is
- * not negative. Of those that cost the same the narrowest counts. Undefined if not even the narrowest forms fit; a group that
- * somebody has folded stays so.
+ * not negative. Of those that cost the same the narrowest counts. Undefined if not even the narrowest forms fit. A form in
+ * which somebody keeps a group does not count: it is what is looked for.
  */
 export function bestForms(
 	groups: readonly GroupBox[],
@@ -26,7 +26,6 @@ export function bestForms(
 		const next = new Float64Array(size).fill(Infinity);
 		const choice = new Int8Array(size).fill(-1);
 		GROUP_FORMS.forEach((form, f) => {
-			if (group.isFolded && form !== 'folded') return;
 			const [own, price] = [widthOf(group, form), cost(group, form)];
 			for (let w = own; w < size; w++) {
 				const sum = best[w - own]! + price;

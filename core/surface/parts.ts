@@ -24,8 +24,8 @@ export interface GroupBox {
 	readonly id: string;
 	readonly name: string;
 	readonly places: readonly PlaceBox[];
-	/** Somebody has folded it to one button. */
-	readonly isFolded: boolean;
+	/** The form in which somebody keeps it, whatever room there is. */
+	readonly kept?: GroupForm | undefined;
 }
 
 /** From the widest to the narrowest. */
@@ -51,8 +51,9 @@ export const SIZES = {
 const { large, small, rows } = SIZES;
 const MARK = 10;
 
-const hasText = (place: PlaceBox): boolean => place.shows !== 'icon';
-const hasIcon = (place: PlaceBox): boolean => place.shows !== 'text';
+/** A flyout has a name and no icon of its own. */
+export const hasText = (place: PlaceBox): boolean => place.shows !== 'icon' || place.kind === 'flyout';
+export const hasIcon = (place: PlaceBox): boolean => place.shows !== 'text' && place.kind !== 'flyout';
 
 /** A large button: the icon above, the name on two lines beneath. */
 export function largeWidth(place: PlaceBox): number {

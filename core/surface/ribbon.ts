@@ -42,7 +42,7 @@ export const widthOf = (group: GroupBox, form: GroupForm): number => groupLayout
 
 /** The forms in which a group gives way, each narrower than the one before: one that saves nothing is left out. */
 function stepsOf(group: GroupBox): GroupForm[] {
-	if (group.isFolded) return ['folded'];
+	if (group.kept) return [group.kept];
 	const isAllLarge = group.places.every((place) => place.isLarge || place.kind === 'separator');
 	const steps: GroupForm[] = [];
 	// a group whose places are not all large begins as they are

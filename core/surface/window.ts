@@ -1,5 +1,5 @@
 import type { PlaceBox, Rect } from './parts.ts';
-import { SIZES } from './parts.ts';
+import { hasIcon, hasText, SIZES } from './parts.ts';
 import { tabLayout, tabLine, type GivingWay, type TabBox, type TabLayout } from './ribbon.ts';
 import { textWidth } from './text-width.ts';
 
@@ -87,9 +87,10 @@ export const roomOn = ({ width, height, scale }: Screen): { width: number; heigh
 /** How much a place takes along its bar and across it. */
 function placeSize({ icon, text }: ToolbarBox, place: PlaceBox, isAcross: boolean): { along: number; across: number } {
 	if (place.kind === 'separator') return { along: SIZES.separator, across: icon + 2 * PAD };
-	const label = place.shows === 'icon' || (text === 'none' && place.shows === 'both') ? 0 : textWidth(place.label, SIZES.text);
+	const isBare = place.shows === 'icon' || (text === 'none' && place.shows === 'both');
+	const label = hasText(place) && !(isBare && hasIcon(place)) ? textWidth(place.label, SIZES.text) : 0;
 	const mark = place.kind === 'flyout' ? DRAWER / 2 : 0;
-	const own = place.shows === 'text' ? 0 : icon;
+	const own = hasIcon(place) ? icon : 0;
 	if (text === 'below' && label > 0) {
 		const [width, height] = [Math.max(own, label) + 2 * PAD + mark, own + 14 + 2 * PAD];
 		return isAcross

@@ -5,11 +5,19 @@ import { skin } from './commands/skin.ts';
 import { panels } from './commands/panels.ts';
 import { axes, reachable, rules, scopes } from './contexts.ts';
 import { options } from './options.ts';
+import { bars } from './bars.ts';
 import { factory } from './factory.ts';
 import { edits, releases } from './office.ts';
 
 export const tuff = standIn({
-	application: { id: 'tuff-mesh-3', name: 'Tuff Mesh 3', version: '3.4', axes, reachable, rules: { ...rules, options } },
+	application: {
+		id: 'tuff-mesh-3',
+		name: 'Tuff Mesh 3',
+		version: '3.4',
+		axes,
+		reachable,
+		rules: { ...rules, options, bars: { givesWay: 'widest' as const } }
+	},
 	scopes,
 	commands: [...general, ...panels, ...skin, ...crafts],
 	use: `
@@ -30,6 +38,7 @@ trim.longer 0
 mesh.connect 0
 `,
 	factory,
+	bars,
 	edits,
 	releases
 });

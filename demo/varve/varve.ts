@@ -7,6 +7,7 @@ import { general } from './commands/general.ts';
 import { structure } from './commands/structure.ts';
 import { axes, reachable, rules, scopes } from './contexts.ts';
 import { options } from './options.ts';
+import { bars } from './bars.ts';
 import { factory } from './factory.ts';
 import { edits, releases } from './office.ts';
 
@@ -32,6 +33,7 @@ select.ungroup 0
 measure.distance 25
 `,
 	factory,
+	bars,
 	aliases,
 	edits,
 	releases

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { CommandId } from '../../application/command.ts';
 import { Scope } from '../../context/scope.ts';
+import { GROUP_FORMS } from '../../surface/parts.ts';
 import { setOrNamed } from '../../strata/change.ts';
 import type { Entries } from '../../strata/entry.ts';
 import { contentOf } from '../../strata/stratum.ts';
@@ -51,7 +52,11 @@ const Bar = z.strictObject({
 });
 
 const Tab = z.strictObject({ kind: z.literal('tab'), name: Name });
-const Group = z.strictObject({ kind: z.literal('group'), name: Name, folded: z.boolean().default(false) });
+const Group = z.strictObject({
+	kind: z.literal('group'),
+	name: Name,
+	form: z.enum(GROUP_FORMS).optional().meta({ description: 'in which it is kept whatever room there is' })
+});
 
 /** A place that holds a command or a macro, a flyout (a named list of places), or neither: then it is a separator. */
 const Place = z.strictObject({

@@ -33,7 +33,7 @@ function groupBox(tree: BarTree, node: BarNode<ItemOf<'group'>>, catalogue: Cata
 	if (!known) byCatalogue.set(catalogue, (known = new Map()));
 	let box = known.get(node.id);
 	if (!box) {
-		box = { id: node.id, name: node.item.name, isFolded: node.item.folded, places: placesOf(node, catalogue) };
+		box = { id: node.id, name: node.item.name, kept: node.item.form, places: placesOf(node, catalogue) };
 		known.set(node.id, box);
 	}
 	return box;

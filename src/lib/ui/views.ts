@@ -48,6 +48,12 @@ export const views: readonly { readonly verb: string; readonly items: readonly V
 					'Commands of your own, made of steps. Make one from a pattern, record it on the bench, and give it a key like any other command.'
 			},
 			{
+				name: 'Bars',
+				path: 'bars',
+				about:
+					'Toolbars, ribbon and quick bar, shaped on the program’s window as a screen shows it. Choose a place and move it by mouse or with Ctrl and the arrow keys, find a command at the right to add it, and read what the drawing gains.'
+			},
+			{
 				name: 'Options',
 				path: 'options',
 				about:

@@ -70,9 +70,10 @@ describe('the command line', () => {
 		const space = contextSpace(gneiss.application.axes, gneiss.application.reachable);
 		const subject = { application: gneiss.application, space, catalogue: catalogueOf(gneiss.commands, space) };
 		const expected = check(circumstancesOf(subject, gneiss.history().at(-1)!.profile, desksOf([]), null));
-		expect(file.findings.length).to.equal(expected.length);
+		const ofKeys = file.findings.filter(({ rule }) => !/^(bar|option|macro|alias)-/.test(rule));
+		expect(ofKeys.length).to.equal(expected.length);
 		const lines = readFileSync(at('gneiss.json'), 'utf8').split('\n');
-		for (const { line, id } of file.findings.filter((f) => f.line !== undefined))
+		for (const { line, id } of ofKeys.filter((f) => f.line !== undefined))
 			expect(lines[line! - 1], id).to.include(
 				`"keys":"${id.split('\n').find((part) => lines[line! - 1]!.includes(`"${part}"`))}"`
 			);

@@ -17,7 +17,7 @@ export const crowding: BarRule = {
 			if (bar.item.form !== 'ribbon' || bar.item.hidden) continue;
 			for (const tab of tabsOf(tree, bar, index.catalogue)) {
 				const { drawers, off } = tabLayout(tab.groups, width, index.rules.bars?.givesWay ?? 'last');
-				const folded = drawers.filter(({ group }) => !group.isFolded).map(({ group }) => group.name);
+				const folded = drawers.filter(({ group }) => group.kept !== 'folded').map(({ group }) => group.name);
 				const lost = off.map((group) => group.name);
 				if (folded.length + lost.length === 0) continue;
 				const node = tree.byId.get(tab.id as ItemId)!;

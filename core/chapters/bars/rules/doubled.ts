@@ -10,6 +10,8 @@ interface Shown {
 	readonly bar: BarTree['bars'][number];
 	/** The tab of the ribbon, of which only one is in front. */
 	readonly tab: BarNode | undefined;
+	/** What people call where it stands: its group, or the bar. */
+	readonly home: string;
 }
 
 /** The same command is visible at two places at once: the room could hold another. */
@@ -30,18 +32,18 @@ export const doubled: BarRule = {
 				const first = places.slice(0, i).find((earlier) => atOnce(index.space, earlier, second));
 				if (!first) return;
 				const label = index.catalogue.get(command)?.label ?? command;
-				const [one, other] = [first, second].map(({ bar, tab }) => (tab ? `${bar.item.name}` : bar.item.name));
+				const [one, other] = [first.home, second.home];
 				report({
 					severity: 'note',
 					item: second.node.id,
 					stratum: second.node.stratum.id,
 					command,
 					situation: 0,
-					sentence: `${label} is visible twice at once, in ${one} and in ${one === other ? 'the same bar' : other}.`,
+					sentence: `${label} is visible twice at once, in ${one} and in ${one === other ? `${other} once more` : other}.`,
 					facts: [first.node.id, second.node.id],
-					fixes: [second, first].map(({ node, bar }) => ({
+					fixes: [second, first].map(({ node, home }) => ({
 						kind: 'take-out',
-						label: `Take ${label} out of ${bar.item.name}`,
+						label: `Take ${label} out of ${home}`,
 						changes: (profile, target) => takeOut(profile, target, [node.id])
 					}))
 				});
@@ -53,10 +55,13 @@ function* visible({ bars }: BarTree): Generator<Shown> {
 	for (const bar of bars) {
 		if (bar.item.hidden || !['ribbon', 'toolbar', 'quick'].includes(bar.item.form)) continue;
 		if (bar.item.form !== 'ribbon') {
-			for (const node of bar.children) if (!isOff(node)) yield { node, bar, tab: undefined };
+			for (const node of bar.children) if (!isOff(node)) yield { node, bar, tab: undefined, home: bar.item.name };
 			continue;
 		}
-		for (const tab of bar.children) for (const node of nodesFrom(tab)) if (!isOff(node)) yield { node, bar, tab };
+		for (const tab of bar.children)
+			for (const group of tab.children)
+				for (const node of nodesFrom(group))
+					if (!isOff(node)) yield { node, bar, tab, home: group.item.kind === 'group' ? group.item.name : bar.item.name };
 	}
 }
 

@@ -9,6 +9,8 @@
 	import Ribbon from './Ribbon.svelte';
 	import { benchOptions, readoutText, type Place } from './readout';
 	import type { BenchSession } from './session.svelte';
+	import BenchBars from './BenchBars.svelte';
+	import { benchBars } from './bars';
 	import { CONTENTS, menusOf, panesOf, ribbonOf } from './surfaces';
 
 	/** The stand-in application's window. It takes keys and clicks as the application would, under the effective profile. */
@@ -19,6 +21,12 @@
 	const [selectionAxis, paneAxis] = [axisAt('selection'), axisAt('pane')];
 	const menus = $derived(menusOf(workspace.index));
 	const ribbon = $derived(ribbonOf(workspace.index, workspace.situation, 3, 4));
+	let width = $state(1000);
+	/** The height of what stands between the bars at the top and at the bottom. */
+	let body = $state(400);
+	let front = $state.raw<ReadonlySet<string>>(new Set());
+	/** The bars of the profile as this window shows them; undefined where it has none. */
+	const bars = $derived(benchBars(workspace, { width, height: body }, front));
 	const situation = $derived(workspace.space.situations[workspace.situation]!);
 	const pane = $derived(paneAxis < 0 ? undefined : situation[paneAxis]);
 	const standing = $derived(axes[0]!.nodes.filter((n) => workspace.space.situations.some((s) => s[0] === n.id)));
@@ -101,9 +109,24 @@
 	</button>
 {/snippet}
 
+{#snippet edge(at: 'top' | 'left' | 'right' | 'bottom')}
+	{@const region = bars!.regions[at]}
+	{#if region.width > 0 && region.height > 0}
+		<BenchBars
+			edge={at}
+			layout={bars!.layout}
+			tree={bars!.tree}
+			{region}
+			onrun={(id) => session.run(id)}
+			onfront={(tab) => (front = new Set([tab]))}
+		/>
+	{/if}
+{/snippet}
+
 <!-- svelte-ignore a11y_no_noninteractive_tabindex, a11y_no_noninteractive_element_interactions -->
 <div
 	class="window"
+	bind:clientWidth={width}
 	bind:this={frame}
 	role="application"
 	aria-label="{workspace.document.application.name}, stand-in. Takes every key; Tab moves on."
@@ -117,8 +140,9 @@
 		{/each}
 	</div>
 	<MenuBar {menus} onrun={(id) => session.run(id)} />
-	<Ribbon groups={ribbon} onrun={(id) => session.run(id)} />
-	<div class="body">
+	{#if bars}{@render edge('top')}{:else}<Ribbon groups={ribbon} onrun={(id) => session.run(id)} />{/if}
+	<div class="body" bind:clientHeight={body}>
+		{#if bars}{@render edge('left')}{/if}
 		{#if panes.left.length > 0}
 			<div class="side">
 				{#each panes.left as node (node.id)}{@render side(node)}{/each}
@@ -153,7 +177,9 @@
 				{#each panes.right as node (node.id)}{@render side(node)}{/each}
 			</div>
 		{/if}
+		{#if bars}{@render edge('right')}{/if}
 	</div>
+	{#if bars}{@render edge('bottom')}{/if}
 	{#if panes.text}
 		{@const text = panes.text}
 		<button
@@ -180,7 +206,7 @@
 <style>
 	.window {
 		display: grid;
-		grid-template-rows: auto auto auto minmax(0, 1fr) auto auto;
+		grid-template-rows: auto auto auto minmax(0, 1fr) auto auto auto;
 		height: 100%;
 		min-height: 0;
 		border: 1px solid var(--control);

@@ -137,7 +137,9 @@ describe('handing over', () => {
 		const file = readProfileFile('file', writeProfileFile(profileFile(varve.application, profile)));
 		const { items } = compareFile(subject, profile, file, { selection: USUAL, into: undefined, otherwise: profile.at(-1)!.id });
 		expect(items.filter(isOpen)).to.deep.equal([]);
-		expect(new Set(items.map((item) => item.chapter))).to.deep.equal(new Set(['aliases', 'macros', 'options', 'shortcuts']));
+		expect(new Set(items.map((item) => item.chapter))).to.deep.equal(
+			new Set(['aliases', 'bars', 'macros', 'options', 'shortcuts'])
+		);
 	});
 
 	it('refuses to change what is locked', () => {

@@ -76,7 +76,11 @@ const SAID: Readonly<Record<ChapterId, fc.Arbitrary<readonly unknown[]>>> = {
 					parent: fc.constantFrom(null, 'main', 'tab', 'group', 'gone'),
 					order: fc.constantFrom('a0', 'a1', 'a1V'),
 					item: fc.oneof(
-						fc.record({ kind: fc.constant('group'), name: fc.constantFrom('Shape', 'Cut'), folded: fc.boolean() }),
+						fc.record({
+							kind: fc.constant('group'),
+							name: fc.constantFrom('Shape', 'Cut'),
+							form: fc.constantFrom('large', 'folded')
+						}),
 						fc.record({
 							kind: fc.constant('place'),
 							command: fc.constantFrom(...commands),

@@ -14,7 +14,7 @@ const place = fc.record({
 const group = fc.record({
 	name: fc.constantFrom('Shape', 'Doors and windows', 'View'),
 	places: fc.array(place, { minLength: 1, maxLength: 8 }),
-	isFolded: fc.constantFrom(false, false, false, true)
+	kept: fc.constantFrom(undefined, undefined, undefined, 'folded')
 });
 const tab = (most: number) =>
 	fc
@@ -68,7 +68,7 @@ describe('a tab of a ribbon', () => {
 		fc.assert(
 			fc.property(tab(6), width, fc.constantFrom(...GIVING_WAYS), (groups, w, way) => {
 				const narrower = (one: GroupBox): readonly GroupForm[] =>
-					one.isFolded
+					one.kept
 						? ['folded']
 						: one.places.every((p) => p.isLarge || p.kind === 'separator')
 							? GROUP_FORMS
@@ -85,7 +85,7 @@ describe('a tab of a ribbon', () => {
 				const more = givenWay(groups, w + 200, way);
 				forms.forEach((form, i) => {
 					expect(GROUP_FORMS.indexOf(more[i]!)).to.be.at.most(GROUP_FORMS.indexOf(form));
-					if (groups[i]!.isFolded) expect(form).to.equal('folded');
+					if (groups[i]!.kept) expect(form).to.equal('folded');
 				});
 			})
 		);
@@ -95,7 +95,7 @@ describe('a tab of a ribbon', () => {
 		const groups = [0, 1, 2].map((g): GroupBox => ({
 			id: `g${g}`,
 			name: 'Shape',
-			isFolded: false,
+			kept: undefined,
 			places: Array.from({ length: 3 + g }, (_, i) => ({
 				id: `g${g}.${i}`,
 				kind: 'button',
@@ -129,9 +129,7 @@ describe('the forms that cost least', () => {
 					best = { cost: sumCost, width: sumWidth };
 				return;
 			}
-			for (const form of GROUP_FORMS)
-				if (!groups[at]!.isFolded || form === 'folded')
-					tryFrom(at + 1, sumWidth + widthOf(groups[at]!, form), sumCost + cost(groups[at]!, form));
+			for (const form of GROUP_FORMS) tryFrom(at + 1, sumWidth + widthOf(groups[at]!, form), sumCost + cost(groups[at]!, form));
 		};
 		tryFrom(0, 0, 0);
 		return best;

@@ -46,8 +46,8 @@ function small(...more: BarEntry[]): Profile {
 	const entries = [
 		set('main', bar, null, 'a0', 0),
 		set('tab', { kind: 'tab', name: 'Model' }, 'main', 'a0', 1),
-		set('shape', { kind: 'group', name: 'Shape', folded: false }, 'tab', 'a0', 2),
-		set('cut', { kind: 'group', name: 'Cut', folded: false }, 'tab', 'a1', 3),
+		set('shape', { kind: 'group', name: 'Shape' }, 'tab', 'a0', 2),
+		set('cut', { kind: 'group', name: 'Cut' }, 'tab', 'a1', 3),
 		set('one', place(first), 'shape', 'a0', 4),
 		set('two', place(second), 'shape', 'a1', 5),
 		set('three', place(third), 'cut', 'a0', 6),
@@ -67,7 +67,7 @@ const below = (profile: Profile, parent: string) =>
 describe('bars over the strata', () => {
 	it('are one tree: an office adds a group, a person moves a place and takes another away, and the factory may change below', () => {
 		let profile = small();
-		const added = insertItem(profile, OFFICE, { kind: 'group', name: 'Cabin', folded: false }, id('tab'), 1);
+		const added = insertItem(profile, OFFICE, { kind: 'group', name: 'Cabin' }, id('tab'), 1);
 		profile = applyEdit(profile, added.changes);
 		expect(below(profile, 'tab')).to.deep.equal(['shape', added.id, 'cut']);
 		profile = applyEdit(profile, moveItem(profile, PERSONAL, id('two'), added.id, 0));
@@ -136,7 +136,7 @@ describe('bars over the strata', () => {
 			insertItems(base, OFFICE, [place(first), { kind: 'place', size: 'small', shows: 'both', hidden: false }], id('cut')),
 			takeOut(base, OFFICE, [id('main')]),
 			moveItem(base, PERSONAL, id('one'), id('cut'), 0),
-			changeItem(base, PERSONAL, id('shape'), { kind: 'group', name: 'Shape', folded: true }),
+			changeItem(base, PERSONAL, id('shape'), { kind: 'group', name: 'Shape', form: 'folded' }),
 			lockItem(stratumById(base, OFFICE), id('one'), true)
 		]) {
 			const after = applyEdit(base, changes);
@@ -182,7 +182,7 @@ describe('what is wrong with bars', () => {
 
 	const cases: readonly [string, BarEntry[], string][] = [
 		['orphan', [set('x', place('no.such'), 'cut', 'b0', 20)], 'no.such'],
-		['empty', [set('x', { kind: 'group', name: 'Nothing', folded: false }, 'tab', 'b0', 20)], 'Nothing holds no command'],
+		['empty', [set('x', { kind: 'group', name: 'Nothing' }, 'tab', 'b0', 20)], 'Nothing holds no command'],
 		['lost', [set('x', place(first), 'gone', 'a0', 20)], 'without effect'],
 		[
 			'doubled',
@@ -211,13 +211,7 @@ describe('what is wrong with bars', () => {
 
 	it('crowding: tells the groups that become one button on the narrowest screen', () => {
 		const many = Array.from({ length: 24 }, (_, g) => [
-			set(
-				`g${g}`,
-				{ kind: 'group', name: `Cladding ${g}`, folded: false },
-				'tab',
-				`b${String.fromCharCode(65 + g)}`,
-				30 + 10 * g
-			),
+			set(`g${g}`, { kind: 'group', name: `Cladding ${g}` }, 'tab', `b${String.fromCharCode(65 + g)}`, 30 + 10 * g),
 			...Array.from({ length: 6 }, (_, i) =>
 				set(`g${g}p${i}`, place(gneiss.commands[10 + g * 6 + i]!.id, { size: 'large' }), `g${g}`, `a${i}`, 31 + 10 * g + i)
 			)

@@ -1,0 +1,382 @@
+import type { CommandId } from '$core/application/command';
+import type { BarForm, Dock, Item, ItemId, ItemOf } from '$core/chapters/bars/bar';
+import { barsIn } from '$core/chapters/bars/bar';
+import { boxesIn, isPlace, labelOfPlace } from '$core/chapters/bars/boxes';
+import { barTree, nodesFrom, type BarNode } from '$core/chapters/bars/tree';
+import { changeItem, insertItem, lockItem, moveItem, resetItems, takeOut } from '$core/chapters/bars/writing';
+import type { AnyChange } from '$core/profile/edit';
+import { bestForms } from '$core/surface/fit';
+import type { GroupBox, GroupForm, Rect } from '$core/surface/parts';
+import { layTab, tabLayout } from '$core/surface/ribbon';
+import { FRAME, SCREENS } from '$core/surface/screens';
+import { inDrawer, pointingAt, secondsIn } from '$core/surface/use-time';
+import { roomOn, windowLayout, type WindowLayout } from '$core/surface/window';
+import { homing, total, type TimeTerm } from '$core/time/pointing';
+import type { Workspace } from './workspace.svelte';
+
+/** Something of the window that can be selected, with where it is drawn. */
+export interface Spot {
+	readonly id: ItemId;
+	readonly kind: 'bar' | 'tab' | 'group' | 'place';
+	readonly rect: Rect;
+}
+
+const MISSING = 'It is not there any more.';
+
+/** The window while its bars are shaped: what it looks like on a screen, what is selected, and what can be done with it. */
+export class BarDesk {
+	readonly #workspace: Workspace;
+	screenAt = $state(0);
+	/** The tabs that were brought to the front. */
+	#front = $state.raw<ReadonlySet<string>>(new Set());
+	selected = $state.raw<readonly ItemId[]>([]);
+	/** The factory's bars are shown as they are, to be looked at only. */
+	isUntouched = $state(false);
+	/** What was done last, for those who do not see it. */
+	told = $state('');
+
+	constructor(workspace: Workspace) {
+		this.#workspace = workspace;
+	}
+
+	get screen() {
+		return SCREENS[this.screenAt]!;
+	}
+
+	#shown = $derived.by(() => {
+		const { profile } = this.#workspace;
+		return this.isUntouched ? profile.filter((s) => s.kind === 'factory') : profile;
+	});
+	tree = $derived.by(() => barTree(this.#shown));
+	layout = $derived.by(() => this.layoutOn(this.screenAt));
+	/** The layout with the factory's bars alone, on the same screen. */
+	factory = $derived.by(() => {
+		const profile = this.#workspace.profile.filter((s) => s.kind === 'factory');
+		return this.#layoutOf(barTree(profile), this.screenAt);
+	});
+
+	get #givesWay() {
+		return this.#workspace.document.application.rules.bars?.givesWay ?? 'last';
+	}
+
+	layoutOn(screen: number): WindowLayout {
+		return this.#layoutOf(this.tree, screen);
+	}
+
+	#layoutOf(tree: typeof this.tree, screen: number): WindowLayout {
+		const { catalogue, space, situation } = this.#workspace;
+		const boxes = boxesIn(tree, catalogue, space, situation, this.#front);
+		return windowLayout(boxes, roomOn(SCREENS[screen]!), { ...FRAME, givesWay: this.#givesWay });
+	}
+
+	/** All that can be selected, as it is drawn. */
+	spots = $derived.by((): readonly Spot[] => {
+		const { ribbons, toolbars } = this.layout;
+		const spot = (kind: Spot['kind'], id: string, rect: Rect): Spot => ({ id: id as ItemId, kind, rect });
+		return [
+			...ribbons.flatMap(({ tabs, strip }) => [
+				...tabs.filter((tab) => !tab.isOff).map(({ tab, rect }) => spot('tab', tab.id, rect)),
+				...(strip?.groups ?? []).map(({ group, rect }) => spot('group', group.id, rect)),
+				...(strip?.places ?? []).map(({ id, rect }) => spot('place', id, rect))
+			]),
+			...toolbars
+				.filter((bar) => !bar.isElsewhere)
+				.flatMap(({ bar, rect, places }) => [
+					spot('bar', bar.id, rect),
+					...places.map(({ place, rect: own }) => spot('place', place.id, own))
+				])
+		];
+	});
+
+	/** What is selected, the last one named. */
+	current = $derived.by((): BarNode | undefined => {
+		const id = this.selected.at(-1);
+		return id === undefined ? undefined : this.tree.byId.get(id);
+	});
+
+	nameOf({ item }: Pick<BarNode, 'item'>): string {
+		if (item.kind !== 'place') return item.name;
+		return labelOfPlace(item, this.#workspace.catalogue) || 'separator';
+	}
+
+	select(id: ItemId, isMore = false) {
+		const node = this.tree.byId.get(id);
+		if (!node) return;
+		if (node.item.kind === 'tab') this.bringToFront(id);
+		if (!isMore) this.selected = [id];
+		else this.selected = this.selected.includes(id) ? this.selected.filter((one) => one !== id) : [...this.selected, id];
+		this.told = `${node.item.kind} ${this.nameOf(node)}`;
+	}
+
+	bringToFront(tab: ItemId) {
+		const bar = this.tree.byId.get(tab)?.parent;
+		const others = this.tree.bars.find(({ id }) => id === bar)?.children.map((child) => child.id as string) ?? [];
+		this.#front = new Set([...this.#front].filter((id) => !others.includes(id)).concat(tab));
+	}
+
+	/** To the spot of the same kind that is nearest in a direction; from a place also to one of another bar. */
+	go(dx: number, dy: number) {
+		const from = this.spots.find(({ id }) => id === this.selected.at(-1)) ?? this.spots[0];
+		if (!from) return;
+		if (this.selected.length === 0) return this.select(from.id);
+		const centre = ({ x, y, width, height }: Rect) => [x + width / 2, y + height / 2] as const;
+		const [x, y] = centre(from.rect);
+		let best: { id: ItemId; far: number } | undefined;
+		for (const { id, kind, rect } of this.spots) {
+			if (id === from.id || (kind !== from.kind && (kind === 'group' || kind === 'bar'))) continue;
+			const [a, b] = centre(rect);
+			const along = (a - x) * dx + (b - y) * dy;
+			if (along <= 1) continue;
+			const far = along + 3 * Math.abs((a - x) * dy + (b - y) * dx);
+			if (!best || far < best.far) best = { id, far };
+		}
+		if (best) this.select(best.id);
+	}
+
+	/** To what it stands in. */
+	up() {
+		const parent = this.current?.parent;
+		if (parent) this.select(parent);
+	}
+
+	/** To the first thing that stands in it. */
+	down() {
+		const first = this.current?.children[0];
+		if (first) this.select(first.id);
+	}
+
+	async #commit(label: string, make: () => readonly AnyChange[]): Promise<boolean> {
+		if (this.isUntouched) {
+			this.#workspace.notice = { kind: 'failed', text: 'The factory’s bars are shown to be looked at. Leave that first.' };
+			return false;
+		}
+		let changes: readonly AnyChange[];
+		try {
+			changes = make();
+		} catch (error) {
+			if (!(error instanceof RangeError)) throw error;
+			this.#workspace.notice = { kind: 'failed', text: `${label}: ${error.message}.` };
+			return false;
+		}
+		const isDone = await this.#workspace.edits.commit(label, changes);
+		if (isDone) this.told = label;
+		return isDone;
+	}
+
+	get #pen() {
+		const { profile, targetId } = this.#workspace;
+		return [profile, targetId] as const;
+	}
+
+	async #insert(label: string, item: Item, parent: ItemId | null, at: number): Promise<void> {
+		let id: ItemId | undefined;
+		const isDone = await this.#commit(label, () => {
+			const made = insertItem(...this.#pen, item, parent, at);
+			id = made.id;
+			return made.changes;
+		});
+		if (isDone && id) this.select(id);
+	}
+
+	/** Where something new goes: behind what is selected, or to the end of what is selected and holds places. */
+	#spotFor(): { parent: ItemId; at: number } | undefined {
+		const node = this.current;
+		if (!node) return this.#firstHome();
+		const { item } = node;
+		if (
+			item.kind === 'group' ||
+			(item.kind === 'bar' && item.form !== 'ribbon') ||
+			(item.kind === 'place' && item.flyout !== undefined)
+		)
+			return { parent: node.id, at: node.children.length };
+		if (item.kind === 'place' && node.parent) {
+			const siblings = this.tree.byId.get(node.parent)?.children ?? [];
+			return { parent: node.parent, at: siblings.findIndex(({ id }) => id === node.id) + 1 };
+		}
+		const group = node.children[0];
+		if (item.kind === 'tab' && group) return { parent: group.id, at: group.children.length };
+		return this.#firstHome();
+	}
+
+	#firstHome(): { parent: ItemId; at: number } | undefined {
+		const [bar] = this.layout.toolbars;
+		const group = this.layout.ribbons[0]?.front?.groups[0];
+		const parent = (group?.id ?? bar?.bar.id) as ItemId | undefined;
+		return parent && { parent, at: this.tree.byId.get(parent)?.children.length ?? 0 };
+	}
+
+	async add(what: { command: CommandId } | { flyout: string } | 'separator'): Promise<void> {
+		const spot = this.#spotFor();
+		if (!spot) {
+			this.#workspace.notice = { kind: 'failed', text: 'There is no bar yet that could hold it. Make one first.' };
+			return;
+		}
+		await this.addAt(what, spot.parent, spot.at);
+	}
+
+	async addAt(what: { command: CommandId } | { flyout: string } | 'separator', parent: ItemId, at: number): Promise<void> {
+		const place: ItemOf<'place'> = {
+			kind: 'place',
+			size: 'small',
+			shows: 'both',
+			hidden: false,
+			...(what !== 'separator' && what)
+		};
+		const into = this.tree.byId.get(parent);
+		const name = what === 'separator' ? 'a separator' : labelOfPlace(place, this.#workspace.catalogue);
+		await this.#insert(`Bars: ${name} into ${into ? this.nameOf(into) : 'the window'}`, place, parent, at);
+	}
+
+	async addBar(form: BarForm, name: string): Promise<void> {
+		const rows = this.tree.bars.flatMap(({ item }) => (item.dock.edge === 'top' ? [item.dock.row] : []));
+		const dock: Dock = { edge: 'top', row: Math.min(20, Math.max(0, ...rows.map((row) => row + 1))) };
+		const bar: Item = { kind: 'bar', form, name, scope: {}, dock, icon: 24, text: 'none', hidden: false };
+		await this.#insert(`Bars: new ${form} ${name}`, bar, null, this.tree.bars.length);
+	}
+
+	async addTab(name: string): Promise<void> {
+		const ribbon = this.tree.bars.find(({ item }) => item.form === 'ribbon');
+		if (!ribbon) return void (this.#workspace.notice = { kind: 'failed', text: 'There is no ribbon that could hold a tab.' });
+		await this.#insert(`Bars: new tab ${name}`, { kind: 'tab', name }, ribbon.id, ribbon.children.length);
+	}
+
+	async addGroup(name: string): Promise<void> {
+		const tab = this.#tabOf(this.current)?.id ?? (this.layout.ribbons[0]?.front?.id as ItemId | undefined);
+		if (!tab) return void (this.#workspace.notice = { kind: 'failed', text: 'There is no tab that could hold a group.' });
+		await this.#insert(`Bars: new group ${name}`, { kind: 'group', name }, tab, this.tree.byId.get(tab)?.children.length ?? 0);
+	}
+
+	#tabOf(node: BarNode | undefined): BarNode | undefined {
+		for (let at = node; at; at = at.parent ? this.tree.byId.get(at.parent) : undefined) if (at.item.kind === 'tab') return at;
+		return undefined;
+	}
+
+	/** Moves what is selected among its neighbours, over the end of a group into the next one. */
+	async shift(by: 1 | -1): Promise<void> {
+		const node = this.current;
+		if (!node) return;
+		const siblings = node.parent === null ? this.tree.bars : (this.tree.byId.get(node.parent)?.children ?? []);
+		const at = siblings.findIndex(({ id }) => id === node.id) + by;
+		if (at >= 0 && at < siblings.length) return this.moveTo(node.id, node.parent, at);
+		const home = node.parent ? this.tree.byId.get(node.parent) : undefined;
+		if (!home?.parent || node.item.kind === 'tab') return;
+		const homes = this.tree.byId.get(home.parent)?.children ?? [];
+		const next = homes[homes.findIndex(({ id }) => id === home.id) + by];
+		if (next) await this.moveTo(node.id, next.id, by > 0 ? 0 : next.children.length);
+	}
+
+	async moveTo(id: ItemId, parent: ItemId | null, at: number): Promise<void> {
+		const node = this.tree.byId.get(id);
+		if (!node) return;
+		const into = parent ? this.tree.byId.get(parent) : undefined;
+		const label = `Bars: ${this.nameOf(node)} moved${into && parent !== node.parent ? ` to ${this.nameOf(into)}` : ''}`;
+		if (await this.#commit(label, () => moveItem(...this.#pen, id, parent, at))) this.select(id);
+	}
+
+	/** Takes away what is selected; the selection goes to what stands beside it. */
+	async remove(): Promise<void> {
+		const gone = this.selected.filter((id) => this.tree.byId.has(id));
+		const node = this.current;
+		if (gone.length === 0 || !node) return;
+		const siblings = node.parent === null ? this.tree.bars : (this.tree.byId.get(node.parent)?.children ?? []);
+		const at = siblings.findIndex(({ id }) => id === node.id);
+		const next = siblings[at + 1] ?? siblings[at - 1];
+		const label = gone.length === 1 ? `Bars: take ${this.nameOf(node)} away` : `Bars: take ${gone.length} things away`;
+		if (await this.#commit(label, () => takeOut(...this.#pen, gone)))
+			this.selected = [next?.id ?? node.parent].filter((id): id is ItemId => id !== null && this.tree.byId.has(id));
+	}
+
+	/** Says something else of all that are selected and of its kind. */
+	async change<K extends Item['kind']>(kind: K, label: string, to: (item: ItemOf<K>) => ItemOf<K>): Promise<void> {
+		await this.#commit(`Bars: ${label}`, () =>
+			this.selected.flatMap((id) => {
+				const item = this.tree.byId.get(id)?.item;
+				return item?.kind === kind ? changeItem(...this.#pen, id, to(item as ItemOf<K>)) : [];
+			})
+		);
+	}
+
+	async lock(isLocked: boolean): Promise<void> {
+		const node = this.current;
+		if (node)
+			await this.#commit(`Bars: ${isLocked ? 'lock' : 'unlock'} ${this.nameOf(node)}`, () =>
+				lockItem(this.#workspace.target, node.id, isLocked)
+			);
+	}
+
+	/** What the stratum that is written to says of what is selected and all below it. */
+	ownBelow = $derived.by((): readonly ItemId[] => {
+		const own = barsIn(this.#workspace.target);
+		const ids = new Set<ItemId>();
+		for (const id of this.selected) {
+			const node = this.tree.byId.get(id);
+			if (node) for (const below of nodesFrom(node)) ids.add(below.id);
+		}
+		return [...own.values()].filter(({ op, id }) => op !== 'lock' && ids.has(id)).map(({ id }) => id);
+	});
+	/** All that the stratum says of bars. */
+	ownAll = $derived.by((): readonly ItemId[] =>
+		[...barsIn(this.#workspace.target).values()].filter(({ op }) => op !== 'lock').map(({ id }) => id)
+	);
+
+	/** Lets what is below the stratum count again. */
+	async reset(ids: readonly ItemId[], what: string): Promise<void> {
+		await this.#commit(`Bars: ${what} as below ${this.#workspace.target.name}`, () => resetItems(this.#workspace.target, ids));
+	}
+
+	/** How long it takes to get to what is selected, in its terms; undefined for what is no command's place. */
+	time = $derived.by((): { seconds: number; terms: readonly TimeTerm[] } | undefined => {
+		const node = this.current;
+		if (!node || !isPlace(node) || node.item.command === undefined) return undefined;
+		const { canvas } = this.layout;
+		const spot = this.spots.find(({ id }) => id === node.id);
+		const terms: TimeTerm[] = [homing()];
+		if (spot) terms.push(pointingAt(canvas, spot.rect));
+		else {
+			const home = this.spots.find(({ id }) => id === node.parent);
+			if (!home) return undefined;
+			terms.push(pointingAt(canvas, home.rect), ...inDrawer(this.tree.byId.get(home.id)?.children.length ?? 1));
+		}
+		return { seconds: total(terms), terms };
+	});
+
+	/** The tab in front with the forms that cost people least, beside those that the program gives; undefined without a ribbon. */
+	fit = $derived.by(() => {
+		const [ribbon] = this.layout.ribbons;
+		if (!ribbon?.front) return undefined;
+		const { groups } = ribbon.front;
+		const { width } = this.layout;
+		const distance = this.layout.canvas.height / 2 + 60;
+		const { catalogue } = this.#workspace;
+		const cost = (group: GroupBox, form: GroupForm): number => {
+			let sum = 0;
+			for (const [id, seconds] of secondsIn(group, form, distance)) {
+				const node = this.tree.byId.get(id as ItemId);
+				const use = node && isPlace(node) && node.item.command ? (catalogue.get(node.item.command)?.use ?? 0) : 0;
+				// what nobody counts is used now and then
+				sum += seconds * (use + 0.1);
+			}
+			return sum;
+		};
+		const best = bestForms(groups, width, cost);
+		const now = tabLayout(groups, width, this.#givesWay);
+		const byNow = now.groups.reduce((sum, { group, form }) => sum + cost(group, form), 0) + (now.off.length > 0 ? Infinity : 0);
+		if (!best) return undefined;
+		const laid = layTab(groups, best.forms, width);
+		const changes = laid.groups.filter(({ group, form }) => now.groups.find((g) => g.group.id === group.id)?.form !== form);
+		return { tab: ribbon.front, best, saves: byNow - best.cost, changes };
+	});
+
+	/** Keeps the groups of the tab in front in the forms that cost least. */
+	async takeFit(): Promise<void> {
+		const { fit } = this;
+		if (!fit) return;
+		await this.#commit(`Bars: fit ${fit.tab.name} to ${this.screen.name}`, () =>
+			fit.changes.flatMap(({ group, form }) => {
+				const item = this.tree.byId.get(group.id as ItemId)?.item;
+				if (item?.kind !== 'group') throw new RangeError(MISSING);
+				return changeItem(...this.#pen, group.id as ItemId, { ...item, form });
+			})
+		);
+	}
+}

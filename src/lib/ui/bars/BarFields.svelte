@@ -1,0 +1,260 @@
+<script lang="ts">
+	import { Button, Checkbox, Input } from 'flowbite-svelte';
+	import { GROUP_FORMS } from '$core/surface/parts';
+	import type { BarDesk } from '$lib/state/bar-desk.svelte';
+	import { useWorkspace } from '$lib/state/workspace.svelte';
+	import Picker from '../Picker.svelte';
+	import ScopePicker from '../ScopePicker.svelte';
+	import StratumChip from '../StratumChip.svelte';
+
+	/** What can be said of the thing that is selected. */
+	let { desk }: { desk: BarDesk } = $props();
+	const workspace = useWorkspace();
+	const node = $derived(desk.current);
+	const kindName = $derived(
+		node?.item.kind !== 'place'
+			? node?.item.kind
+			: node.item.command !== undefined
+				? 'place'
+				: node.item.flyout !== undefined
+					? 'flyout'
+					: 'separator'
+	);
+	let name = $state<HTMLInputElement | undefined>(undefined);
+	const EDGES = ['top', 'bottom', 'left', 'right', 'floating'] as const;
+	const FORMS = {
+		large: 'all large',
+		mixed: 'as marked',
+		small: 'all small',
+		icons: 'icons alone',
+		folded: 'one button'
+	} as const;
+
+	export const focus = () => name?.focus();
+
+	function rename(value: string) {
+		const said = value.trim();
+		if (!node || said === '' || said === desk.nameOf(node)) return;
+		if (node.item.kind === 'bar') void desk.change('bar', `call it ${said}`, (item) => ({ ...item, name: said }));
+		else if (node.item.kind === 'tab') void desk.change('tab', `call it ${said}`, (item) => ({ ...item, name: said }));
+		else if (node.item.kind === 'group') void desk.change('group', `call it ${said}`, (item) => ({ ...item, name: said }));
+		else if (node.item.flyout !== undefined) void desk.change('place', `call it ${said}`, (item) => ({ ...item, flyout: said }));
+		else void desk.change('place', `call it ${said}`, (item) => ({ ...item, title: said }));
+	}
+</script>
+
+{#if !node}
+	<p class="quiet">
+		Choose something in the window: a place, a group, a tab, a bar. Arrow keys go from one to the next, Ctrl with them moves it,
+		Delete takes it away.
+	</p>
+{:else}
+	<header>
+		<StratumChip id={node.stratum.id} />
+		<h2>{desk.selected.length > 1 ? `${desk.selected.length} selected` : desk.nameOf(node)}</h2>
+		<span class="quiet">{kindName}</span>
+	</header>
+	{#if node.lockedBy}<p class="tone-limonite small"><span class="toned">▲</span> {node.lockedBy.name} has locked it.</p>{/if}
+	{#if node.over}<p class="quiet small">Stands in place of what {node.over.name} says.</p>{/if}
+	{#if desk.selected.length === 1 && kindName !== 'separator'}
+		<label class="field">
+			<span>Name</span>
+			<Input
+				bind:elementRef={name}
+				size="sm"
+				value={desk.nameOf(node)}
+				onchange={(event) => rename((event.currentTarget as HTMLInputElement).value)}
+			/>
+		</label>
+		{#if node.item.kind === 'place' && node.item.title !== undefined}
+			<p class="tone-limonite small">
+				<span class="toned">▲</span> The command is then known under two names.
+				<button
+					class="linkish"
+					type="button"
+					onclick={() => void desk.change('place', 'its own name', ({ title: _, ...item }) => item)}>Use its own name</button
+				>
+			</p>
+		{/if}
+	{/if}
+	{#if node.item.kind === 'place' && kindName !== 'separator'}
+		{@const { item } = node}
+		<div class="pair">
+			<Picker
+				label="Size"
+				value={item.size}
+				items={[
+					{ value: 'large', name: 'large' },
+					{ value: 'small', name: 'small' }
+				]}
+				onpick={(size) => void desk.change('place', size, (one) => ({ ...one, size: size as 'large' | 'small' }))}
+			/>
+			<Picker
+				label="Shows"
+				value={item.shows}
+				items={[
+					{ value: 'both', name: 'icon and name' },
+					{ value: 'icon', name: 'icon alone' },
+					{ value: 'text', name: 'name alone' }
+				]}
+				onpick={(shows) => void desk.change('place', shows, (one) => ({ ...one, shows: shows as 'both' | 'icon' | 'text' }))}
+			/>
+		</div>
+		<Checkbox
+			checked={item.hidden}
+			onchange={() =>
+				void desk.change('place', item.hidden ? 'show it' : 'switch it off', (one) => ({ ...one, hidden: !item.hidden }))}
+			>Switched off, without being taken out</Checkbox
+		>
+		{#if desk.time}
+			<details>
+				<summary>{desk.time.seconds.toFixed(2)} s to get there</summary>
+				<ul class="small">
+					{#each desk.time.terms as term (term.name)}<li>
+							{term.name}: {term.seconds.toFixed(2)} s <span class="quiet">{term.how}</span>
+						</li>{/each}
+				</ul>
+				<p class="quiet small">
+					Fitts’s law in the Shannon form (MacKenzie 1992) from the middle of the drawing; choice by Hick and Hyman; the hand by
+					the keystroke-level model.
+				</p>
+			</details>
+		{/if}
+	{:else if node.item.kind === 'group'}
+		{@const { item } = node}
+		<Picker
+			label="Kept in this form"
+			value={item.form ?? ''}
+			items={[{ value: '', name: 'as there is room' }, ...GROUP_FORMS.map((form) => ({ value: form, name: FORMS[form] }))]}
+			onpick={(form) =>
+				void desk.change(
+					'group',
+					form === '' ? 'as there is room' : FORMS[form as keyof typeof FORMS],
+					({ form: _, ...one }) => ({
+						...one,
+						...(form !== '' && { form: form as keyof typeof FORMS })
+					})
+				)}
+		/>
+	{:else if node.item.kind === 'bar'}
+		{@const { item } = node}
+		<div class="pair">
+			<Picker
+				label="At"
+				value={item.dock.edge}
+				items={EDGES.map((edge) => ({ value: edge, name: edge }))}
+				onpick={(edge) =>
+					void desk.change('bar', `at ${edge}`, (one) => ({
+						...one,
+						dock:
+							edge === 'floating'
+								? { edge, monitor: 1, x: 320, y: 260, columns: 4 }
+								: { edge: edge as 'top', row: 'row' in one.dock ? one.dock.row : 0 }
+					}))}
+			/>
+			{#if item.dock.edge === 'floating'}
+				<Picker
+					label="Monitor"
+					value={String(item.dock.monitor)}
+					items={[
+						{ value: '1', name: 'first' },
+						{ value: '2', name: 'second' }
+					]}
+					onpick={(monitor) =>
+						void desk.change('bar', `on monitor ${monitor}`, (one) =>
+							one.dock.edge === 'floating' ? { ...one, dock: { ...one.dock, monitor: Number(monitor) } } : one
+						)}
+				/>
+			{:else}
+				<Picker
+					label="Row"
+					value={String(item.dock.row)}
+					items={[0, 1, 2, 3].map((row) => ({ value: String(row), name: row === 0 ? 'outermost' : `${row + 1}` }))}
+					onpick={(row) =>
+						void desk.change('bar', `row ${Number(row) + 1}`, (one) =>
+							one.dock.edge === 'floating' ? one : { ...one, dock: { ...one.dock, row: Number(row) } }
+						)}
+				/>
+			{/if}
+		</div>
+		{#if item.form === 'toolbar' || item.form === 'quick'}
+			<div class="pair">
+				<Picker
+					label="Icons"
+					value={String(item.icon)}
+					items={[16, 24, 32].map((px) => ({ value: String(px), name: `${px} px` }))}
+					onpick={(px) => void desk.change('bar', `icons ${px} px`, (one) => ({ ...one, icon: Number(px) as 16 }))}
+				/>
+				<Picker
+					label="Names"
+					value={item.text}
+					items={[
+						{ value: 'none', name: 'hidden' },
+						{ value: 'beside', name: 'beside' },
+						{ value: 'below', name: 'below' }
+					]}
+					onpick={(text) => void desk.change('bar', `names ${text}`, (one) => ({ ...one, text: text as 'none' }))}
+				/>
+			</div>
+		{/if}
+		<Checkbox
+			checked={item.hidden}
+			onchange={() => void desk.change('bar', item.hidden ? 'show it' : 'hide it', (one) => ({ ...one, hidden: !item.hidden }))}
+			>Hidden</Checkbox
+		>
+		<span class="label">Shows where</span>
+		<ScopePicker
+			scope={item.scope}
+			onchange={(scope) => void desk.change('bar', 'where it shows', (one) => ({ ...one, scope }))}
+		/>
+	{/if}
+	<div class="acts">
+		<Button size="xs" color="alternative" disabled={workspace.edits.busy} onclick={() => void desk.remove()}>Take away</Button>
+		<Button size="xs" color="alternative" disabled={workspace.edits.busy} onclick={() => void desk.shift(-1)}>Before</Button>
+		<Button size="xs" color="alternative" disabled={workspace.edits.busy} onclick={() => void desk.shift(1)}>Behind</Button>
+		{#if workspace.role === 'steward'}
+			<Button size="xs" color="alternative" onclick={() => void desk.lock(node.lockedBy === undefined)}
+				>{node.lockedBy === undefined ? 'Lock' : 'Unlock'}</Button
+			>
+		{/if}
+		{#if desk.ownBelow.length > 0}
+			<Button size="xs" color="alternative" onclick={() => void desk.reset(desk.ownBelow, desk.nameOf(node))}
+				>As below {workspace.target.name}</Button
+			>
+		{/if}
+	</div>
+{/if}
+
+<style>
+	header {
+		display: flex;
+		gap: 8px;
+		align-items: baseline;
+	}
+	h2 {
+		flex: 1;
+		font-size: 16px;
+	}
+	.field {
+		display: grid;
+		gap: 3px;
+		font-size: 13px;
+	}
+	.pair {
+		display: grid;
+		grid-template-columns: 1fr 1fr;
+		gap: 10px;
+	}
+	.acts {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 6px;
+	}
+	.small {
+		font-size: 12.5px;
+	}
+	ul {
+		margin: 4px 0;
+		padding-left: 16px;
+	}
+</style>

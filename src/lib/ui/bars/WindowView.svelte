@@ -1,0 +1,459 @@
+<script lang="ts">
+	import type { CommandId } from '$core/application/command';
+	import type { ItemId } from '$core/chapters/bars/bar';
+	import { isPlace } from '$core/chapters/bars/boxes';
+	import { hasIcon, hasText, SIZES, type GroupForm, type PlaceBox, type Rect } from '$core/surface/parts';
+	import { FRAME } from '$core/surface/screens';
+	import type { BarDesk } from '$lib/state/bar-desk.svelte';
+	import { useWorkspace } from '$lib/state/workspace.svelte';
+	import CommandIcon from '../CommandIcon.svelte';
+
+	/** The program's window with its bars, to be shaped by mouse and by keys. */
+	let {
+		desk,
+		onfields,
+		showsNames,
+		isTrue
+	}: {
+		desk: BarDesk;
+		onfields: () => void;
+		/** Whether the names of icons stand beside them, as an aid to reading. */
+		showsNames: boolean;
+		/** Whether a px of the window is one of the screen; else it is drawn as large as there is room. */
+		isTrue: boolean;
+	} = $props();
+	const workspace = useWorkspace();
+	const id = $props.id();
+	const { layout } = $derived(desk);
+	let room = $state({ width: 900, height: 560 });
+	const scale = $derived(isTrue ? 1 : Math.min(1, room.width / layout.width, room.height / layout.height));
+	/** How much more of the window is left for the drawing than with the factory's bars, in percent of the window. */
+	const gain = $derived(Math.round((layout.share - desk.factory.share) * 1000) / 10);
+	let frame = $state<HTMLElement | undefined>(undefined);
+	/** What a drag is over, and what it carries. */
+	let over = $state<ItemId | undefined>(undefined);
+
+	export const focus = () => frame?.focus();
+
+	const box = ({ x, y, width, height }: Rect) => `left:${x}px;top:${y}px;width:${width}px;height:${height}px`;
+	const nodeOf = (one: string) => desk.tree.byId.get(one as ItemId);
+	const commandOf = (one: string) => {
+		const node = nodeOf(one);
+		const command = node && isPlace(node) ? node.item.command : undefined;
+		return command && workspace.catalogue.get(command);
+	};
+	const iconOf = (place: PlaceBox) => {
+		const node = nodeOf(place.id);
+		const own = node && isPlace(node) ? node.item.icon : undefined;
+		return own ? { icon: own, kind: 'one-shot' as const } : (commandOf(place.id) ?? { icon: 'dots', kind: 'one-shot' as const });
+	};
+	const isSelected = (one: string) => desk.selected.includes(one as ItemId);
+	const marks = (one: string) => {
+		const node = nodeOf(one);
+		return node ? `from-${node.stratum.kind}${isSelected(one) ? ' selected' : ''}${over === one ? ' over' : ''}` : '';
+	};
+
+	const MOVES: Readonly<Record<string, readonly [number, number]>> = {
+		ArrowLeft: [-1, 0],
+		ArrowRight: [1, 0],
+		ArrowUp: [0, -1],
+		ArrowDown: [0, 1]
+	};
+
+	function onkeydown(event: KeyboardEvent) {
+		if (event.altKey || event.metaKey) return;
+		const move = MOVES[event.key];
+		if (move && event.ctrlKey) void desk.shift(move[0] + move[1] > 0 ? 1 : -1);
+		else if (move) desk.go(...move);
+		else if (event.ctrlKey) return;
+		else if (event.key === 'Delete') void desk.remove();
+		else if (event.key === 'Enter') onfields();
+		else if (event.key === 'PageUp') desk.up();
+		else if (event.key === 'PageDown') desk.down();
+		else if (event.key === 'Escape') desk.selected = [];
+		else return;
+		event.preventDefault();
+	}
+
+	function drag(event: DragEvent, item: ItemId) {
+		event.stopPropagation();
+		event.dataTransfer?.setData('application/x-skarn-item', item);
+		desk.select(item);
+		desk.told = `${desk.nameOf(nodeOf(item)!)} is carried. Let go over a place to put it before that, outside to take it away.`;
+	}
+
+	/** Before a place, or at the end of a group or bar. */
+	function drop(event: DragEvent, target: ItemId) {
+		event.preventDefault();
+		event.stopPropagation();
+		over = undefined;
+		const node = nodeOf(target);
+		if (!node) return;
+		const at = isPlace(node)
+			? { parent: node.parent!, place: placeAmong(node.id, node.parent!) }
+			: { parent: node.id, place: node.children.length };
+		const item = event.dataTransfer?.getData('application/x-skarn-item') as ItemId | '';
+		const command = event.dataTransfer?.getData('application/x-skarn-command') as CommandId | '';
+		if (item) void desk.moveTo(item, at.parent, at.place);
+		else if (command) void desk.addAt({ command }, at.parent, at.place);
+	}
+
+	const placeAmong = (one: ItemId, parent: ItemId) => nodeOf(parent)?.children.findIndex((child) => child.id === one) ?? 0;
+
+	function away(event: DragEvent) {
+		event.preventDefault();
+		const item = event.dataTransfer?.getData('application/x-skarn-item') as ItemId | '';
+		if (!item) return;
+		desk.selected = [item];
+		void desk.remove();
+	}
+
+	function pick(event: MouseEvent, one: string) {
+		event.stopPropagation();
+		desk.select(one as ItemId, event.ctrlKey || event.shiftKey);
+		frame?.focus();
+	}
+	const carries = (event: DragEvent, one: string) => {
+		event.preventDefault();
+		event.stopPropagation();
+		over = one as ItemId;
+	};
+	/** Whether the name stands on the place, in a group's form or as its bar has it. */
+	const isNamed = (place: PlaceBox, form: GroupForm | undefined, text: string) =>
+		!hasIcon(place) || (hasText(place) && (form ? form !== 'icons' : text !== 'none'));
+</script>
+
+{#snippet spot(place: PlaceBox, rect: Rect, form: GroupForm | undefined, text: 'none' | 'beside' | 'below', icon: number)}
+	{@const isTall = form !== undefined && rect.height > SIZES.small.height}
+	<!-- svelte-ignore a11y_click_events_have_key_events -->
+	<div
+		id="{id}-{place.id}"
+		role="option"
+		tabindex="-1"
+		aria-selected={isSelected(place.id)}
+		class="place {marks(place.id)}"
+		class:tall={isTall}
+		class:below={text === 'below'}
+		class:separator={place.kind === 'separator'}
+		class:lost={place.kind === 'button' && !commandOf(place.id)}
+		style={box(rect)}
+		title={place.label || 'separator'}
+		draggable={!desk.isUntouched}
+		ondragstart={(event) => drag(event, place.id as ItemId)}
+		ondragover={(event) => carries(event, place.id)}
+		ondragleave={() => (over = undefined)}
+		ondrop={(event) => drop(event, place.id as ItemId)}
+		onclick={(event) => pick(event, place.id)}
+	>
+		{#if place.kind !== 'separator'}
+			{#if hasIcon(place)}<CommandIcon command={iconOf(place)} size={isTall ? SIZES.large.icon : icon} />{/if}
+			{#if isNamed(place, form, text)}
+				<span class="label">{place.label}</span>{:else}<span class="visually-hidden">{place.label}</span>{/if}
+			{#if place.kind === 'flyout'}<span class="mark" aria-hidden="true">▾</span>{/if}
+			{#if showsNames && !isNamed(place, form, text)}<span class="name" aria-hidden="true">{place.label}</span>{/if}
+		{/if}
+	</div>
+{/snippet}
+
+<div
+	class="room"
+	role="presentation"
+	bind:clientWidth={room.width}
+	bind:clientHeight={room.height}
+	ondragover={(event) => event.preventDefault()}
+	ondrop={away}
+>
+	<div class="sized" style="width:{layout.width * scale}px;height:{layout.height * scale}px">
+		<div
+			class="window"
+			class:untouched={desk.isUntouched}
+			bind:this={frame}
+			role="listbox"
+			tabindex="0"
+			aria-label="Bars of the window"
+			aria-multiselectable="true"
+			aria-activedescendant={desk.selected.length > 0 ? `${id}-${desk.selected.at(-1)}` : undefined}
+			style="width:{layout.width}px;height:{layout.height}px;transform:scale({scale})"
+			{onkeydown}
+		>
+			<div class="title" role="presentation" style={box({ x: 0, y: 0, width: layout.width, height: FRAME.title })}>
+				{workspace.document.application.name}
+			</div>
+			{#if layout.menus}
+				<div class="menus" role="presentation" style={box(layout.menus)}>The menus list what exists here, by category</div>
+			{/if}
+			{#each layout.ribbons as ribbon (ribbon.ribbon.id)}
+				<div class="strip" role="presentation" style={box(ribbon.rect)}></div>
+				{#each ribbon.tabs as { tab, rect, isOff } (tab.id)}
+					{#if !isOff}
+						<!-- svelte-ignore a11y_click_events_have_key_events -->
+						<div
+							id="{id}-{tab.id}"
+							role="option"
+							tabindex="-1"
+							aria-selected={isSelected(tab.id)}
+							class="tab {marks(tab.id)}"
+							class:front={tab.id === ribbon.front?.id}
+							style={box(rect)}
+							ondragover={(event) => {
+								carries(event, tab.id);
+								desk.bringToFront(tab.id as ItemId);
+							}}
+							ondrop={(event) => drop(event, (tab.groups[0]?.id ?? tab.id) as ItemId)}
+							onclick={(event) => pick(event, tab.id)}
+						>
+							{tab.name}
+						</div>
+					{/if}
+				{/each}
+				{#each ribbon.strip?.groups ?? [] as { group, form, rect } (group.id)}
+					<!-- svelte-ignore a11y_click_events_have_key_events -->
+					<div
+						id="{id}-{group.id}"
+						role="option"
+						tabindex="-1"
+						aria-selected={isSelected(group.id)}
+						class="group {marks(group.id)}"
+						style={box(rect)}
+						draggable={!desk.isUntouched}
+						ondragstart={(event) => drag(event, group.id as ItemId)}
+						ondragover={(event) => carries(event, group.id)}
+						ondragleave={() => (over = undefined)}
+						ondrop={(event) => drop(event, group.id as ItemId)}
+						onclick={(event) => pick(event, group.id)}
+					>
+						{#if form === 'folded'}<span class="folded">{group.name} <span aria-hidden="true">▾</span></span>{/if}
+						<span class="group-name">{form === 'folded' ? `${group.places.length} in its drawer` : group.name}</span>
+					</div>
+				{/each}
+				{#each ribbon.strip?.places ?? [] as { place, rect, form } (place.id)}{@render spot(
+						place,
+						rect,
+						form,
+						'beside',
+						16
+					)}{/each}
+			{/each}
+			{#each layout.toolbars as { bar, rect, places, drawer, isElsewhere } (bar.id)}
+				{#if !isElsewhere}
+					<!-- svelte-ignore a11y_click_events_have_key_events -->
+					<div
+						id="{id}-{bar.id}"
+						role="option"
+						tabindex="-1"
+						aria-selected={isSelected(bar.id)}
+						class="bar {marks(bar.id)}"
+						class:across={rect.height > rect.width}
+						class:floats={bar.dock.edge === 'floating'}
+						style={box(rect)}
+						title={bar.name}
+						ondragover={(event) => carries(event, bar.id)}
+						ondragleave={() => (over = undefined)}
+						ondrop={(event) => drop(event, bar.id as ItemId)}
+						onclick={(event) => pick(event, bar.id)}
+					>
+						<span class="visually-hidden">{bar.name}</span>
+						{#if drawer.length > 0}<span class="more" title="{drawer.length} in the drawer">+{drawer.length}</span>{/if}
+					</div>
+					{#each places as { place, rect: own } (place.id)}{@render spot(place, own, undefined, bar.text, bar.icon)}{/each}
+				{/if}
+			{/each}
+			<div class="canvas" role="presentation" style={box(layout.canvas)}>
+				<p style="font-size:{14 / scale}px">
+					<b style="font-size:{30 / scale}px">{(layout.share * 100).toFixed(1)} %</b>
+					<span
+						>canvas{#if gain !== 0}, {Math.abs(gain).toFixed(1)} {gain > 0 ? 'more' : 'less'} than as it comes{/if}, {layout
+							.canvas.width} × {layout.canvas.height} px</span
+					>
+				</p>
+			</div>
+		</div>
+	</div>
+</div>
+
+<style>
+	.room {
+		flex: 1;
+		min-height: 0;
+		overflow: auto;
+	}
+	.sized {
+		position: relative;
+		margin: 0 auto;
+	}
+	.window {
+		position: absolute;
+		transform-origin: 0 0;
+		border-radius: 6px;
+		background: var(--ground);
+		box-shadow: 0 0 0 1px var(--control);
+		font-kerning: none;
+		user-select: none;
+	}
+	.window:focus-visible {
+		outline: 2px solid var(--azurite);
+		outline-offset: 2px;
+	}
+	.untouched {
+		filter: saturate(0.35);
+	}
+	.window > div {
+		position: absolute;
+		overflow: hidden;
+	}
+	.title,
+	.menus {
+		display: flex;
+		align-items: center;
+		padding: 0 12px;
+		background: var(--line);
+		font-size: 13px;
+		font-weight: 600;
+	}
+	.menus {
+		background: var(--panel);
+		color: var(--ink-3);
+		font-weight: 400;
+		font-size: 12px;
+	}
+	.strip {
+		border-bottom: 1px solid var(--line-strong);
+		background: var(--panel);
+	}
+	.tab {
+		display: grid;
+		place-items: center;
+		border-bottom: 3px solid transparent;
+		color: var(--ink-2);
+		font-size: 13px;
+		white-space: nowrap;
+	}
+	.tab.front {
+		border-bottom-color: var(--ink);
+		color: var(--ink);
+	}
+	.group {
+		border-right: 1px solid var(--line-strong);
+	}
+	.group-name {
+		position: absolute;
+		right: 0;
+		bottom: 0;
+		left: 0;
+		overflow: hidden;
+		color: var(--ink-3);
+		font-size: 12px;
+		line-height: 16px;
+		text-align: center;
+		white-space: nowrap;
+	}
+	.folded {
+		display: grid;
+		place-items: center;
+		height: 66px;
+		font-size: 12px;
+		text-align: center;
+	}
+	.bar {
+		border: 1px solid var(--line);
+		border-left: 4px double var(--line-strong);
+		background: var(--panel);
+	}
+	.bar.across {
+		border-top: 4px double var(--line-strong);
+		border-left: 1px solid var(--line);
+	}
+	.bar.floats {
+		border: 1px solid var(--control);
+		box-shadow: 0 3px 10px rgb(0 0 0 / 0.2);
+	}
+	.more {
+		position: absolute;
+		right: 1px;
+		bottom: 1px;
+		color: var(--limonite);
+		font-size: 11px;
+		font-weight: 700;
+	}
+	.place {
+		display: flex;
+		gap: 4px;
+		align-items: center;
+		padding: 0 5px;
+		border-radius: 3px;
+		font-size: 12px;
+		line-height: 1.15;
+		white-space: nowrap;
+		cursor: grab;
+	}
+	.window > .place {
+		overflow: visible;
+	}
+	.place.tall,
+	.place.below {
+		flex-direction: column;
+		justify-content: center;
+		padding: 2px 4px;
+		text-align: center;
+	}
+	.place.tall .label {
+		white-space: normal;
+	}
+	.place:hover,
+	.group:hover,
+	.tab:hover {
+		background: var(--azurite-wash);
+	}
+	.separator::before {
+		content: '';
+		width: 1px;
+		height: 70%;
+		margin: auto;
+		background: var(--line-strong);
+	}
+	.from-office {
+		box-shadow: inset 0 -2px 0 var(--s-office);
+	}
+	.from-personal {
+		box-shadow: inset 0 -2px 0 var(--s-personal);
+	}
+	.lost {
+		background: var(--garnet-wash);
+	}
+	.selected {
+		background: var(--azurite-wash);
+		outline: 2px solid var(--azurite);
+		outline-offset: -2px;
+	}
+	.over {
+		box-shadow: inset 3px 0 0 var(--azurite);
+	}
+	.name {
+		position: absolute;
+		z-index: 2;
+		top: 100%;
+		left: 0;
+		padding: 0 3px;
+		background: var(--raised);
+		font-size: 10px;
+	}
+	.mark {
+		font-size: 9px;
+	}
+	.canvas {
+		display: grid;
+		place-items: center;
+		background: repeating-linear-gradient(45deg, transparent 0 22px, color-mix(in srgb, var(--line) 45%, transparent) 22px 23px);
+		color: var(--ink-3);
+		font-size: 15px;
+	}
+	.canvas p {
+		display: grid;
+		justify-items: center;
+		padding: 6px 14px;
+		background: var(--ground);
+	}
+	.canvas b {
+		color: var(--ink);
+	}
+</style>

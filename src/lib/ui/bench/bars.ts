@@ -1,0 +1,49 @@
+import { barTree, type BarTree } from '$core/chapters/bars/tree';
+import { boxesIn } from '$core/chapters/bars/boxes';
+import type { Rect } from '$core/surface/parts';
+import { windowLayout, type WindowLayout } from '$core/surface/window';
+import type { Workspace } from '$lib/state/workspace.svelte';
+
+export interface BenchBarsLaid {
+	readonly tree: BarTree;
+	readonly layout: WindowLayout;
+	/** What each edge has of the window, in px from the upper left corner of the layout. */
+	readonly regions: Readonly<Record<'top' | 'left' | 'right' | 'bottom', Rect>>;
+}
+
+/**
+ * The bars of the stand-in's window, as wide as it is drawn; `room.height` is that between the bars at the top and the bottom.
+ * Undefined without any.
+ */
+export function benchBars(
+	{
+		profile,
+		catalogue,
+		space,
+		situation,
+		document
+	}: Pick<Workspace, 'profile' | 'catalogue' | 'space' | 'situation' | 'document'>,
+	room: { readonly width: number; readonly height: number },
+	front: ReadonlySet<string>
+): BenchBarsLaid | undefined {
+	const tree = barTree(profile);
+	if (tree.bars.every(({ item }) => item.form === 'menu')) return undefined;
+	const boxes = { ...boxesIn(tree, catalogue, space, situation, front), menus: [] };
+	const frame = { title: 0, status: 0, givesWay: document.application.rules.bars?.givesWay ?? ('last' as const) };
+	// what the edges take is found first, and then the height of the columns is that of what is left
+	const probe = windowLayout(boxes, { width: room.width, height: 10_000 }, frame);
+	const taken = 10_000 - probe.canvas.height;
+	const layout = windowLayout(boxes, { width: room.width, height: room.height + taken }, frame);
+	const { canvas, width, height } = layout;
+	const [right, bottom] = [canvas.x + canvas.width, canvas.y + canvas.height];
+	return {
+		tree,
+		layout,
+		regions: {
+			top: { x: 0, y: 0, width, height: canvas.y },
+			left: { x: 0, y: canvas.y, width: canvas.x, height: canvas.height },
+			right: { x: right, y: canvas.y, width: width - right, height: canvas.height },
+			bottom: { x: 0, y: bottom, width, height: height - bottom }
+		}
+	};
+}

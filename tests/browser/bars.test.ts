@@ -1,0 +1,162 @@
+import { expect } from 'chai';
+import { textWidth } from '../../core/surface/text-width.ts';
+import { desk, eventually } from './office.ts';
+
+describe('Bars', () => {
+	const at = desk();
+	const bars = () => at.page.getByRole('listbox', { name: 'Bars of the window' });
+	const place = (name: string) => bars().getByRole('option', { name, exact: true });
+	const aside = () => at.page.getByRole('complementary', { name: 'What is selected' });
+	const undo = () => at.page.getByRole('button', { name: 'Undo' }).click();
+	const share = async () => Number(/([\d.]+) %/.exec(await bars().locator('.canvas').innerText())![1]);
+	/** The names of the places of the window, from left to right as they are drawn. */
+	const order = (names: readonly string[]) =>
+		bars()
+			.locator('.place')
+			.evaluateAll((all, wanted) => {
+				const found = all.map((one) => one.textContent.trim()).filter((text) => wanted.includes(text));
+				return found;
+			}, names);
+	const add = async (words: string) => {
+		await at.page.getByRole('combobox', { name: 'Add a command to the bars' }).fill(words);
+		await at.page.keyboard.press('Enter');
+	};
+
+	beforeEach(() => at.open('bars'));
+
+	it('shows the window of the chosen screen, and what each screen loses', async () => {
+		await place('Extrude').waitFor();
+		expect(await share()).to.be.within(40, 90);
+		const screens = at.page.getByRole('group', { name: 'What each screen loses' });
+		await screens.getByRole('button', { name: /^Desk 2560/ }).click();
+		await eventually(async () => expect(await share()).to.be.greaterThan(75));
+	});
+
+	it('measures texts as Chromium does', async () => {
+		const texts = ['Extrude', 'Profile along path', 'Türfüllung außen', 'WAVE 0123', 'Fillet with varying radius'];
+		const measured = await at.page.evaluate((list) => {
+			const context = document.createElement('canvas').getContext('2d')!;
+			context.font = '400 12px "Archivo Variable"';
+			context.fontKerning = 'none';
+			return list.map((text) => context.measureText(text).width);
+		}, texts);
+		texts.forEach((text, i) => expect(textWidth(text, 12), text).to.be.closeTo(measured[i]!, 0.01 * measured[i]! + 0.2));
+	});
+
+	it('takes a place by mouse: drawn over another it stands before that, let go outside it goes', async () => {
+		await place('Loft').dragTo(place('Shell'));
+		await at.page.getByText('Bars: Loft moved').first().waitFor();
+		expect(await order(['Loft', 'Shell'])).to.deep.equal(['Loft', 'Shell']);
+		await undo();
+		await eventually(async () => expect(await order(['Loft', 'Shell'])).to.deep.equal(['Shell', 'Loft']));
+		await place('Loft').click();
+		await aside().getByRole('button', { name: 'Take away' }).click();
+		await place('Loft').waitFor({ state: 'detached' });
+		await undo();
+		await place('Loft').waitFor();
+	});
+
+	it('makes a toolbar from nothing and fills it, and the canvas tells what it costs', async () => {
+		const before = await share();
+		await at.page.getByRole('button', { name: 'New toolbar' }).click();
+		await at.page.keyboard.type('My five');
+		await at.page.keyboard.press('Enter');
+		await bars().getByRole('option', { name: 'My five', exact: true }).waitFor();
+		for (const words of ['mass properties', 'interference', 'wall thickness']) await add(words);
+		await place('Mass properties').waitFor();
+		await eventually(async () => expect(await share()).to.be.lessThan(before));
+		await bars().focus();
+		await bars().press('PageUp');
+		await aside().getByRole('heading', { name: 'My five' }).waitFor();
+		await aside().getByRole('combobox', { name: 'Names' }).selectOption('beside');
+		await at.page.getByText('Bars: names beside').first().waitFor();
+		await aside().getByText('Hidden', { exact: true }).click();
+		await eventually(async () => expect(await share()).to.equal(before));
+		for (let i = 0; i < 6; i++) await undo();
+		await eventually(async () => expect(await place('Mass properties').count()).to.equal(0));
+	});
+
+	it('is shaped by keys alone: through the places, moved, renamed, taken away, with undo', async () => {
+		await place('Extrude').click();
+		await bars().press('ArrowRight');
+		await aside().getByRole('heading', { name: 'Revolve' }).waitFor();
+		await bars().press('Control+ArrowLeft');
+		await eventually(async () => expect(await order(['Extrude', 'Revolve'])).to.deep.equal(['Revolve', 'Extrude']));
+		await bars().press('Enter');
+		await at.page.keyboard.press('Control+a');
+		await at.page.keyboard.type('Turn it');
+		await at.page.keyboard.press('Tab');
+		await place('Turn it').waitFor();
+		await aside().getByText('known under two names').first().waitFor();
+		await bars().focus();
+		await bars().press('Delete');
+		await place('Turn it').waitFor({ state: 'detached' });
+		for (let i = 0; i < 3; i++) await undo();
+		await eventually(async () => expect(await order(['Extrude', 'Revolve'])).to.deep.equal(['Extrude', 'Revolve']));
+	});
+
+	it('makes a tab with two groups, resets what one’s own stratum says, and shows the untouched bars', async () => {
+		await at.page.getByRole('button', { name: 'New tab' }).click();
+		await at.page.keyboard.type('Windows');
+		await at.page.keyboard.press('Enter');
+		await bars().getByRole('option', { name: 'Windows', exact: true }).waitFor();
+		for (const name of ['Frames', 'Glass']) {
+			await at.page.getByRole('button', { name: 'New group' }).click();
+			await at.page.keyboard.type(name);
+			await at.page.keyboard.press('Enter');
+			await bars().getByRole('option', { name, exact: true }).waitFor();
+		}
+		await add('sketch line');
+		await at.page.keyboard.press('Escape');
+		await bars().focus();
+		await at.page.keyboard.press('u');
+		await bars().getByRole('option', { name: 'Windows', exact: true }).waitFor({ state: 'detached' });
+		await at.page.keyboard.press('u');
+		await bars().getByRole('option', { name: 'Windows', exact: true }).waitFor();
+		await aside()
+			.getByText(/^All bars/)
+			.click();
+		await aside()
+			.getByRole('button', { name: /as below$/ })
+			.click();
+		await bars().getByRole('option', { name: 'Windows', exact: true }).waitFor({ state: 'detached' });
+		for (let i = 0; i < 5; i++) await undo();
+	});
+
+	it('takes the fit that costs least, and gives it back', async () => {
+		const fit = at.page.getByText(/A better fit of Body saves/);
+		await fit.waitFor();
+		await at.page.getByRole('button', { name: 'Take the fit' }).click();
+		await fit.waitFor({ state: 'detached' });
+		await undo();
+		await fit.waitFor();
+	});
+
+	it('refuses what a lock holds, and says who has locked', async () => {
+		await place('Save').click();
+		await aside().getByText('Office has locked it').waitFor();
+		await aside().getByRole('button', { name: 'Take away' }).click();
+		await at.page
+			.getByText(/Office has locked/)
+			.last()
+			.waitFor();
+		await place('Save').waitFor();
+	});
+
+	it('is what the bench shows: its places run, flyouts open, and Alt leads to the card', async () => {
+		await at.open('bench');
+		const top = at.page.getByRole('toolbar', { name: 'Bars, top' });
+		await top.getByRole('button', { name: 'Extrude', exact: true }).click();
+		await at.page.getByText('Extrude runs').first().waitFor();
+		await at.page.keyboard.press('Escape');
+		await top.getByRole('button', { name: /^Send/ }).click();
+		await top.getByRole('button', { name: 'Export mesh' }).click();
+		await at.page.getByText('Export mesh').first().waitFor();
+		await top.getByRole('button', { name: 'Check', exact: true }).click();
+		await top
+			.getByRole('button', { name: 'Mass properties' })
+			.first()
+			.click({ modifiers: ['Alt'] });
+		await at.page.waitForURL(/commands\?command=inspect\.mass/);
+	});
+});
