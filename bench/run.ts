@@ -1,3 +1,4 @@
+import { barsBench } from './bars.ts';
 import { browserBench } from './browser.ts';
 import { coreBench } from './core.ts';
 import { report } from './report.ts';
@@ -19,5 +20,5 @@ function fuzzSeconds(): number | undefined {
 	return seconds;
 }
 
-const lines = [...coreBench(), ...textBench(fuzzSeconds()), ...(has('--core') ? [] : await browserBench())];
+const lines = [...coreBench(), ...barsBench(), ...textBench(fuzzSeconds()), ...(has('--core') ? [] : await browserBench())];
 if (!report(lines)) process.exitCode = 1;

@@ -2,7 +2,6 @@ import { generateNKeysBetween } from 'fractional-indexing';
 import { BarEntry } from '../core/chapters/bars/bar.ts';
 import { applyEdit, type AnyChange } from '../core/profile/edit.ts';
 import type { Profile } from '../core/strata/stratum.ts';
-import type { Scopes } from './stand-in.ts';
 
 interface Line {
 	readonly depth: number;
@@ -22,7 +21,7 @@ const slug = (text: string) =>
  * `ribbon Name`, `toolbar Name @ left 0 16 none scope : places`, `tab Name`, `group Name : places`, and for menus `menu Name`.
  * A place is a command's id, with `*` a large one; `-` is a separator, `Name{a b}` a flyout with underscores for spaces.
  */
-export function barEntries(text: string, scopes: Scopes): BarEntry[] {
+export function barEntries(text: string, scopes: Readonly<Record<string, unknown>>): BarEntry[] {
 	const lines = text
 		.split('\n')
 		.filter((line) => line.trim() !== '')

@@ -55,6 +55,10 @@ try {
 	await shoot('probe-dark');
 	await page.keyboard.press('Escape');
 	await page.keyboard.press('Escape');
+	await open('bars');
+	await page.getByRole('option', { name: 'Shell', exact: true }).click();
+	await page.getByText('s to get there').click();
+	await shoot('bars');
 	await open('commands');
 	await page.getByRole('button', { name: 'Look through' }).click();
 	await shoot('draft');

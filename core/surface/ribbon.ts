@@ -27,7 +27,7 @@ export interface PlacedGroup {
 	readonly rect: Rect;
 }
 
-/** A tab of a ribbon in a window of some width; all rectangles from the upper left corner of the strip, in px. */
+/** A tab of a ribbon in a window of some width, in px. */
 export interface TabLayout {
 	readonly groups: readonly PlacedGroup[];
 	readonly places: readonly PlacedBox[];
@@ -93,8 +93,8 @@ const NEXT: Readonly<Record<GivingWay, Next>> = {
 	}
 };
 
-/** Lays a tab out with given forms, from the left; what ends behind the width is off. */
-export function layTab(groups: readonly GroupBox[], forms: readonly GroupForm[], width: number): TabLayout {
+/** Lays a tab out with given forms, from the left and from a height; what ends behind the width is off. */
+export function layTab(groups: readonly GroupBox[], forms: readonly GroupForm[], width: number, top = 0): TabLayout {
 	const placed: PlacedGroup[] = [];
 	const places: PlacedBox[] = [];
 	const drawers: { group: GroupBox; places: readonly PlaceBox[] }[] = [];
@@ -103,18 +103,23 @@ export function layTab(groups: readonly GroupBox[], forms: readonly GroupForm[],
 	groups.forEach((group, i) => {
 		const layout = groupLayout(group, forms[i]!);
 		if (off.length > 0 || x + layout.width > width) return void off.push(group);
-		placed.push({ group, form: layout.form, rect: { x, y: 0, width: layout.width, height: SIZES.strip } });
+		placed.push({ group, form: layout.form, rect: { x, y: top, width: layout.width, height: SIZES.strip } });
 		if (layout.form === 'folded') drawers.push({ group, places: group.places.filter((p) => p.kind !== 'separator') });
 		for (const { place, rect } of placesIn(layout))
-			places.push({ id: place.id, place, form: layout.form, rect: { ...rect, x: rect.x + x } });
+			places.push({
+				id: place.id,
+				place,
+				form: layout.form,
+				rect: { x: rect.x + x, y: rect.y + top, width: rect.width, height: rect.height }
+			});
 		x += layout.width;
 	});
 	return { groups: placed, places, drawers, off, width: x };
 }
 
 /** A tab as the program itself lays it out. */
-export const tabLayout = (groups: readonly GroupBox[], width: number, way: GivingWay): TabLayout =>
-	layTab(groups, givenWay(groups, width, way), width);
+export const tabLayout = (groups: readonly GroupBox[], width: number, way: GivingWay, top = 0): TabLayout =>
+	layTab(groups, givenWay(groups, width, way), width, top);
 
 /** Where the tabs stand in their line; those that end behind the width are off. */
 export function tabLine(

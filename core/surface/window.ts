@@ -167,7 +167,7 @@ export function windowLayout(
 	const placedRibbons = ribbons.map((ribbon): PlacedRibbon => {
 		const rect = { x: 0, y: top, width, height: SIZES.tabs + SIZES.strip };
 		const front = ribbon.tabs.find((tab) => tab.id === ribbon.front) ?? ribbon.tabs[0];
-		const strip = front && shifted(tabLayout(front.groups, width, frame.givesWay), top + SIZES.tabs);
+		const strip = front && tabLayout(front.groups, width, frame.givesWay, top + SIZES.tabs);
 		const tabs = tabLine(ribbon.tabs, width).map((tab) => ({ ...tab, rect: { ...tab.rect, y: top } }));
 		top += rect.height;
 		return { ribbon, rect, tabs, strip, front };
@@ -207,13 +207,5 @@ export function windowLayout(
 		toolbars: placed,
 		canvas,
 		share: width * height > 0 ? (canvas.width * canvas.height) / (width * height) : 0
-	};
-}
-
-function shifted(layout: TabLayout, y: number): TabLayout {
-	return {
-		...layout,
-		groups: layout.groups.map((one) => ({ ...one, rect: { ...one.rect, y: one.rect.y + y } })),
-		places: layout.places.map((one) => ({ ...one, rect: { ...one.rect, y: one.rect.y + y } }))
 	};
 }

@@ -43,6 +43,10 @@ ribbon Work
 		group Fit : inspect.interference* inspect.clearance inspect.compare inspect.where-used
 		group Shape : inspect.draft inspect.curvature inspect.stripes inspect.thickness
 toolbar Look @ right 0 24 none canvas : view.fit view.fit-selection view.zoom-box - view.normal view.front view.top view.corner - view.shaded-edges view.wire view.section - view.hide view.show-all
+context Of a face @ top 0 16 beside face : sketch.new face.move face.offset face.draft - solid.hole solid.shell
+context Of an edge @ top 0 16 beside edge : solid.fillet solid.chamfer solid.fillet-varying - select.tangent select.loop
+context Of a body @ top 0 16 beside body : body.move body.copy body.material - view.hide inspect.mass
+context Of a component @ top 0 16 beside component : asm.open-part asm.replace asm.ground - joint.coincide view.hide
 `;
 
 const place = (command: string, size: 'large' | 'small' = 'small'): Item => ({
@@ -60,7 +64,7 @@ export const officeBars: DemoEdit['bars'] = (profile, stratum) => {
 	return inTurn(profile, [
 		() => doors.changes,
 		(now) =>
-			insertItems(now, stratum, [place('inspect.clearance', 'large'), place('sheet.table'), place('joint.hinge')], doors.id),
+			insertItems(now, stratum, [place('joint.check', 'large'), place('sheet.table'), place('joint.hinge')], doors.id),
 		(now) => lockItem(stratumById(now, stratum), at('files.0'), true)
 	]);
 };

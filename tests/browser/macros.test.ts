@@ -67,6 +67,11 @@ describe('Macros', () => {
 		await step(2).focus();
 		await at.page.keyboard.press('Alt+ArrowUp');
 		await eventually(async () => expect(await stepsOf('macro:empty')).to.match(/^type "3.5"; run/));
+		// the page follows, and what was moved has the keyboard again
+		await eventually(async () => {
+			const label = await at.page.evaluate(() => document.activeElement?.closest('[aria-label]')?.getAttribute('aria-label'));
+			expect(label).to.match(/^Step 1:/);
+		});
 		await at.page.keyboard.press('Delete');
 		await eventually(async () => expect(await stepsOf('macro:empty')).to.match(/^run \S+$/));
 	});

@@ -73,8 +73,8 @@ describe('the probe and the bench', () => {
 	it('jumps from a control to its card with Alt', async () => {
 		await at.open('bench');
 		await at.page
-			.locator('.ribbon button.ribbon')
-			.first()
+			.getByRole('toolbar', { name: 'Bars, top' })
+			.getByRole('button', { name: 'Extrude', exact: true })
 			.click({ modifiers: ['Alt'] });
 		await at.page.waitForURL(/commands\?command=/);
 		await at.page.getByRole('complementary', { name: 'Command' }).waitFor();

@@ -44,7 +44,10 @@ export const tabsOf = (tree: BarTree, ribbon: BarNode, catalogue: Catalogue): Ta
 	ribbon.children.map((tab) => ({
 		id: tab.id,
 		name: (tab.item as ItemOf<'tab'>).name,
-		groups: tab.children.map((group) => groupBox(tree, group as BarNode<ItemOf<'group'>>, catalogue))
+		// of most tabs only the name shows
+		get groups() {
+			return tab.children.map((group) => groupBox(tree, group as BarNode<ItemOf<'group'>>, catalogue));
+		}
 	}));
 
 /** The bars that show in a situation, as the layout takes them. `front` names the tabs in front. */

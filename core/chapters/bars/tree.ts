@@ -88,9 +88,10 @@ const REASONS = {
 	'nothing-to-lock': 'there is nothing to lock'
 } as const;
 
-function inOrder({ entry: a }: Said, { entry: b }: Said): number {
-	if (a.order !== b.order) return a.order < b.order ? -1 : 1;
-	return a.id < b.id ? -1 : 1;
+function inOrder(a: Said, b: Said): number {
+	const [first, second] = [a.entry, b.entry];
+	if (first.order !== second.order) return first.order < second.order ? -1 : 1;
+	return first.id < second.id ? -1 : 1;
 }
 
 function lostReason(entry: SetItem, said: ReadonlyMap<ItemId, Said>): string {

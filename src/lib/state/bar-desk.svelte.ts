@@ -3,15 +3,16 @@ import type { BarForm, Dock, Item, ItemId, ItemOf } from '$core/chapters/bars/ba
 import { barsIn } from '$core/chapters/bars/bar';
 import { boxesIn, isPlace, labelOfPlace } from '$core/chapters/bars/boxes';
 import { barTree, nodesFrom, type BarNode } from '$core/chapters/bars/tree';
+import { timeTo } from '$core/chapters/bars/ways';
 import { changeItem, insertItem, lockItem, moveItem, resetItems, takeOut } from '$core/chapters/bars/writing';
 import type { AnyChange } from '$core/profile/edit';
 import { bestForms } from '$core/surface/fit';
 import type { GroupBox, GroupForm, Rect } from '$core/surface/parts';
 import { layTab, tabLayout } from '$core/surface/ribbon';
 import { FRAME, SCREENS } from '$core/surface/screens';
-import { inDrawer, pointingAt, secondsIn } from '$core/surface/use-time';
+import { secondsIn } from '$core/surface/use-time';
 import { roomOn, windowLayout, type WindowLayout } from '$core/surface/window';
-import { homing, total, type TimeTerm } from '$core/time/pointing';
+import { total, type TimeTerm } from '$core/time/pointing';
 import type { Workspace } from './workspace.svelte';
 
 /** Something of the window that can be selected, with where it is drawn. */
@@ -106,6 +107,13 @@ export class BarDesk {
 		if (!isMore) this.selected = [id];
 		else this.selected = this.selected.includes(id) ? this.selected.filter((one) => one !== id) : [...this.selected, id];
 		this.told = `${node.item.kind} ${this.nameOf(node)}`;
+	}
+
+	/** Selects something wherever it stands, its tab in front. */
+	show(id: ItemId) {
+		const tab = this.#tabOf(this.tree.byId.get(id));
+		if (tab) this.bringToFront(tab.id);
+		this.select(id);
 	}
 
 	bringToFront(tab: ItemId) {
@@ -324,20 +332,14 @@ export class BarDesk {
 		await this.#commit(`Bars: ${what} as below ${this.#workspace.target.name}`, () => resetItems(this.#workspace.target, ids));
 	}
 
-	/** How long it takes to get to what is selected, in its terms; undefined for what is no command's place. */
+	/** How long it takes to get to what is selected, in its terms; undefined for what is no command's place, or does not show. */
 	time = $derived.by((): { seconds: number; terms: readonly TimeTerm[] } | undefined => {
 		const node = this.current;
 		if (!node || !isPlace(node) || node.item.command === undefined) return undefined;
-		const { canvas } = this.layout;
-		const spot = this.spots.find(({ id }) => id === node.id);
-		const terms: TimeTerm[] = [homing()];
-		if (spot) terms.push(pointingAt(canvas, spot.rect));
-		else {
-			const home = this.spots.find(({ id }) => id === node.parent);
-			if (!home) return undefined;
-			terms.push(pointingAt(canvas, home.rect), ...inDrawer(this.tree.byId.get(home.id)?.children.length ?? 1));
-		}
-		return { seconds: total(terms), terms };
+		const { catalogue, space, situation } = this.#workspace;
+		const room = roomOn(this.screen);
+		const terms = timeTo({ tree: this.tree, catalogue, space, situation, room, givesWay: this.#givesWay }, node.id);
+		return terms && { seconds: total(terms), terms };
 	});
 
 	/** The tab in front with the forms that cost people least, beside those that the program gives; undefined without a ribbon. */

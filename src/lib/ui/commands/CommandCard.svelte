@@ -15,6 +15,7 @@
 	import ScopePicker from '../ScopePicker.svelte';
 	import StratumChip from '../StratumChip.svelte';
 	import VerdictPanel from './VerdictPanel.svelte';
+	import Ways from './Ways.svelte';
 
 	/** One command: what it is, its shortcuts with their origin, and the recorder for another. */
 	let { command, onleave }: { command: Command; onleave: () => void } = $props();
@@ -178,6 +179,8 @@
 			<div class="planes"><span class="quiet">On this key, here</span><Pips key={strokesOf(keys).at(-1)!.key} /></div>
 		{/if}
 	</section>
+
+	<Ways {command} />
 
 	{#if isChanged || saysHere}
 		<footer>

@@ -12,6 +12,7 @@ export const JOBS: readonly Job[] = [
 	{ said: 'Give a command a key', how: 'Find the command, press the keys, see what that would change', to: 'commands' },
 	{ said: 'Look through what clashes', how: 'Each with an input that shows it, and ways out that were tried', to: 'findings' },
 	{ said: 'Type less', how: 'Names for the command line, macros for what you do again and again', to: 'aliases' },
+	{ said: 'Shape the bars', how: 'Toolbars and ribbon on the window itself, with what each screen loses', to: 'bars' },
 	{ said: 'Set how the program behaves', how: 'Options, found in your own words', to: 'options' },
 	{ said: 'Bring my program', how: 'A list of its commands, with the keys that it has', to: '/programs/new' },
 	{ said: 'Bring my file', how: 'In whatever format it is written', to: 'recipes' },

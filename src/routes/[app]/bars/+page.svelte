@@ -1,4 +1,6 @@
 <script lang="ts">
+	import { untrack } from 'svelte';
+	import { page } from '$app/state';
 	import { Button, Input } from 'flowbite-svelte';
 	import type { BarForm, ItemId } from '$core/chapters/bars/bar';
 	import { BARS } from '$core/chapters/bars/bar';
@@ -19,7 +21,8 @@
 	let showsNames = $state(false);
 	let isTrue = $state(false);
 	/** What is about to be made, while its name is typed. */
-	let making = $state<'toolbar' | 'tab' | 'group' | 'flyout' | undefined>(undefined);
+	let making = $state<'toolbar' | 'tab' | 'group' | 'flyout' | 'context' | undefined>(undefined);
+	const KINDS = { toolbar: 'toolbar', tab: 'tab', group: 'group', flyout: 'flyout', context: 'context menu' } as const;
 	let name = $state('');
 	let nameField = $state<HTMLInputElement | undefined>(undefined);
 	/** What each screen loses: what it keeps in drawers, and what falls off. */
@@ -39,6 +42,10 @@
 	);
 	const findings = $derived(workspace.findings.of(BARS).all);
 
+	$effect(() => {
+		const wanted = page.url.searchParams.get('item') as ItemId | null;
+		if (wanted) untrack(() => desk.show(wanted));
+	});
 	$effect(() => {
 		if (making) nameField?.focus();
 	});
@@ -96,8 +103,8 @@
 							bind:elementRef={nameField}
 							bind:value={name}
 							size="sm"
-							placeholder="Name of the {making}"
-							aria-label="Name of the new {making}"
+							placeholder="Name of the {KINDS[making]}"
+							aria-label="Name of the new {KINDS[making]}"
 							onkeydown={leaveName}
 						/>
 						<Button size="xs" type="submit" disabled={name.trim() === ''}>Make</Button>
@@ -155,6 +162,7 @@
 					</li>
 				{/each}
 			</ul>
+			<Button size="xs" color="alternative" onclick={() => (making = 'context')}>New context menu</Button>
 			{#if desk.ownAll.length > 0}
 				<Button size="xs" color="alternative" onclick={() => void desk.reset(desk.ownAll, 'all')}
 					>All {desk.ownAll.length} of {workspace.target.name} as below</Button

@@ -1,0 +1,99 @@
+import type { Catalogue } from '../../application/application.ts';
+import type { CommandId } from '../../application/command.ts';
+import type { ContextSpace } from '../../context/space.ts';
+import type { Rect } from '../../surface/parts.ts';
+import type { GivingWay } from '../../surface/ribbon.ts';
+import { FRAME } from '../../surface/screens.ts';
+import { inDrawer, pointingAt } from '../../surface/use-time.ts';
+import { windowLayout, type WindowLayout } from '../../surface/window.ts';
+import { homing, total, type TimeTerm } from '../../time/pointing.ts';
+import type { ItemId } from './bar.ts';
+import { boxesIn, isPlace } from './boxes.ts';
+import { nodesFrom, type BarNode, type BarTree } from './tree.ts';
+
+/** A way to a command over the bars, with the time that it takes in its terms. */
+export interface BarWay {
+	readonly id: ItemId;
+	/** Where it stands, from the outside in: "Body, Grow". */
+	readonly where: string;
+	readonly seconds: number;
+	readonly terms: readonly TimeTerm[];
+}
+
+/** In which window the ways are looked for. */
+export interface BarSetting {
+	readonly tree: BarTree;
+	readonly catalogue: Catalogue;
+	readonly space: ContextSpace;
+	readonly situation: number;
+	readonly room: { readonly width: number; readonly height: number };
+	readonly givesWay: GivingWay;
+}
+
+/**
+ * How a place is come to in a window, from the middle of the drawing: the hand goes to the mouse, the tab comes to the front if
+ * another one stands there, then the place, or the drawer and in it the place. Undefined for what does not show there.
+ */
+export function timeTo(
+	{ tree, catalogue, space, situation, room, givesWay }: BarSetting,
+	id: ItemId
+): readonly TimeTerm[] | undefined {
+	const above = pathTo(tree, id);
+	const tab = above.find(({ item }) => item.kind === 'tab');
+	const boxes = boxesIn(tree, catalogue, space, situation, new Set(tab ? [tab.id] : []));
+	const layout = windowLayout(boxes, room, { ...FRAME, givesWay });
+	const terms: TimeTerm[] = [homing()];
+	if (tab) {
+		const tabs = layout.ribbons.flatMap((ribbon) => ribbon.tabs);
+		const own = tabs.find((one) => one.tab.id === tab.id);
+		if (!own || own.isOff) return undefined;
+		// as often as another of the tabs stands in front
+		const often = 1 - 1 / tabs.length;
+		const { seconds, how } = pointingAt(layout.canvas, own.rect);
+		terms.push({ name: 'the tab', seconds: seconds * often, how: `(${how}) × ${often.toFixed(2)}` });
+	}
+	const rect = rectOf(layout, id);
+	if (rect) return [...terms, pointingAt(layout.canvas, rect)];
+	// what is not drawn itself is found in the innermost thing around it that is
+	const home = above.toReversed().find((node) => node.id !== id && rectOf(layout, node.id));
+	const places = home && above[above.indexOf(home) + 1] ? home.children.length : 0;
+	return home && places > 0 ? [...terms, pointingAt(layout.canvas, rectOf(layout, home.id)!), ...inDrawer(places)] : undefined;
+}
+
+/** From the bar down to the node. */
+function pathTo(tree: BarTree, id: ItemId): readonly BarNode[] {
+	const path: BarNode[] = [];
+	for (let at = tree.byId.get(id); at; at = at.parent ? tree.byId.get(at.parent) : undefined) path.unshift(at);
+	return path;
+}
+
+function rectOf(layout: WindowLayout, id: string): Rect | undefined {
+	for (const { strip } of layout.ribbons) {
+		const found = strip?.places.find((one) => one.id === id) ?? strip?.groups.find(({ group }) => group.id === id);
+		if (found) return found.rect;
+	}
+	for (const { bar, rect, places } of layout.toolbars) {
+		if (bar.id === id) return rect;
+		const found = places.find(({ place }) => place.id === id);
+		if (found) return found.rect;
+	}
+	return undefined;
+}
+
+/** All ways to a command over the bars that show in the situation, the quickest first. */
+export function barWays(setting: BarSetting, command: CommandId): BarWay[] {
+	const { tree } = setting;
+	return tree.bars
+		.flatMap((bar) => [...nodesFrom(bar)])
+		.flatMap((node): BarWay[] => {
+			if (!isPlace(node) || node.item.command !== command || node.item.hidden) return [];
+			const terms = timeTo(setting, node.id);
+			if (!terms) return [];
+			const where = pathTo(tree, node.id)
+				.filter(({ id, item }) => id !== node.id && !(item.kind === 'bar' && item.form === 'ribbon'))
+				.map(({ item }) => (item.kind === 'place' ? (item.flyout ?? '') : item.name))
+				.join(', ');
+			return [{ id: node.id, where, seconds: total(terms), terms }];
+		})
+		.sort((a, b) => a.seconds - b.seconds);
+}

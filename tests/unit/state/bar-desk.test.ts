@@ -1,0 +1,114 @@
+import { expect } from 'chai';
+import { gneiss } from '../../../demo/gneiss/gneiss.ts';
+import { varve } from '../../../demo/varve/varve.ts';
+import type { CommandId } from '../../../core/application/command.ts';
+import type { ItemId } from '../../../core/chapters/bars/bar.ts';
+import { office } from '../page/office.ts';
+
+const id = (text: string) => text as ItemId;
+
+describe('the bars while they are shaped', function () {
+	this.timeout(60_000);
+	const demo = office();
+	async function open(app: string = gneiss.application.id) {
+		const at = await demo.open(app);
+		return { at, desk: new demo.browser.BarDesk(at) };
+	}
+	const below = (desk: Awaited<ReturnType<typeof open>>['desk'], parent: string) =>
+		desk.tree.byId.get(id(parent))!.children.map((node) => desk.nameOf(node));
+
+	it('are gone through by keys from what is drawn to what is drawn, and into what is around', async () => {
+		const { desk } = await open();
+		desk.go(1, 0);
+		expect(desk.current, 'the first key selects something').not.to.equal(undefined);
+		desk.select(id('work.body.grow.0'));
+		desk.go(1, 0);
+		expect(desk.nameOf(desk.current!)).to.equal('Revolve');
+		desk.go(-1, 0);
+		expect(desk.nameOf(desk.current!)).to.equal('Extrude');
+		desk.up();
+		expect(desk.current!.item.kind).to.equal('group');
+		desk.down();
+		expect(desk.nameOf(desk.current!)).to.equal('Extrude');
+		desk.select(id('work.sketch'));
+		expect(desk.layout.ribbons[0]!.front!.name).to.equal('Sketch');
+		expect(desk.told).to.equal('tab Sketch');
+	});
+
+	it('take something behind what is selected, move it over the end of a group, and give it back', async () => {
+		const { at, desk } = await open();
+		const before = below(desk, 'work.body.take');
+		desk.select(id('work.body.grow.0'));
+		await desk.add({ command: 'inspect.mass' as CommandId });
+		expect(below(desk, 'work.body.grow').slice(0, 2)).to.deep.equal(['Extrude', 'Mass properties']);
+		expect(desk.nameOf(desk.current!)).to.equal('Mass properties');
+		for (let i = below(desk, 'work.body.grow').length; i > 1; i--) await desk.shift(1);
+		expect(below(desk, 'work.body.take')[0]).to.equal('Mass properties');
+		await desk.shift(-1);
+		expect(below(desk, 'work.body.take')).to.deep.equal(before);
+		await desk.remove();
+		expect(below(desk, 'work.body.grow')).not.to.include('Mass properties');
+		while (at.edits.undoable.length > 1) await at.edits.undo();
+		expect(below(desk, 'work.body.take')).to.deep.equal(before);
+	});
+
+	it('are changed several at once, and are as below again when they are reset', async () => {
+		const { at, desk } = await open();
+		desk.select(id('work.body.grow.0'));
+		desk.select(id('work.body.grow.1'), true);
+		await desk.change('place', 'icon alone', (item) => ({ ...item, shows: 'icon' }));
+		const shows = () => ['0', '1'].map((n) => (desk.tree.byId.get(id(`work.body.grow.${n}`))!.item as { shows: string }).shows);
+		expect(shows()).to.deep.equal(['icon', 'icon']);
+		expect(desk.ownBelow).to.have.members([id('work.body.grow.0'), id('work.body.grow.1')]);
+		await desk.reset(desk.ownBelow, 'two');
+		expect(shows()).to.deep.equal(['both', 'both']);
+		for (let i = 0; i < 2; i++) await at.edits.undo();
+	});
+
+	it('say what stands in the way: a lock, the untouched bars, a place within itself', async () => {
+		const { at, desk } = await open();
+		desk.select(id('files.0'));
+		await desk.remove();
+		expect(at.notice).to.include({ kind: 'failed' });
+		expect(at.notice!.text).to.include('Office');
+		await desk.moveTo(id('work.body'), id('work.body.grow'), 0);
+		expect(at.notice!.text).to.include('into itself');
+		desk.isUntouched = true;
+		expect(below(desk, 'work.body.take')).to.include('Shell');
+		desk.select(id('work.body.take.4'));
+		await desk.remove();
+		expect(at.notice!.text).to.include('to be looked at');
+	});
+
+	it('get longer ways through drawers, and fits that save what they say', async () => {
+		const { at, desk } = await open();
+		desk.select(id('work.body.grow.0'));
+		const seconds = desk.time!.seconds;
+		desk.select(id('work.body.grow'));
+		await desk.change('group', 'one button', (item) => ({ ...item, form: 'folded' }));
+		desk.select(id('work.body.grow.0'));
+		expect(desk.time!.seconds).to.be.greaterThan(seconds);
+		const { fit } = desk;
+		expect(fit!.saves).to.be.greaterThan(0);
+		await desk.takeFit();
+		expect(desk.fit!.saves).to.be.closeTo(0, 1e-9);
+		for (let i = 0; i < 2; i++) await at.edits.undo();
+	});
+
+	it('begin with a bar of one’s own where there is no ribbon', async () => {
+		const { at, desk } = await open(varve.application.id);
+		const bars = desk.tree.bars.length;
+		await desk.addTab('Nowhere');
+		expect(at.notice!.text).to.include('no ribbon');
+		await desk.addBar('toolbar', 'Mine');
+		expect(desk.tree.bars.length).to.equal(bars + 1);
+		await desk.add({ flyout: 'More' });
+		await desk.add({ command: 'file.save' as CommandId });
+		const mine = desk.tree.bars.find(({ item }) => item.name === 'Mine')!;
+		expect(mine.children.map((node) => [desk.nameOf(node), node.children.map((one) => desk.nameOf(one))])).to.deep.equal([
+			['More', ['Save']]
+		]);
+		expect(desk.layout.share).to.be.lessThan(desk.factory.share);
+		for (let i = 0; i < 3; i++) await at.edits.undo();
+	});
+});
