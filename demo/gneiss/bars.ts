@@ -63,8 +63,7 @@ export const officeBars: DemoEdit['bars'] = (profile, stratum) => {
 	const doors = insertItem(profile, stratum, { kind: 'group', name: 'Cabin doors' }, at('work.sheet-metal'), 2);
 	return inTurn(profile, [
 		() => doors.changes,
-		(now) =>
-			insertItems(now, stratum, [place('joint.check', 'large'), place('sheet.table'), place('joint.hinge')], doors.id),
+		(now) => insertItems(now, stratum, [place('joint.check', 'large'), place('sheet.table'), place('joint.hinge')], doors.id),
 		(now) => lockItem(stratumById(now, stratum), at('files.0'), true)
 	]);
 };

@@ -9,4 +9,7 @@ toolbar Rope @ left 1 24 none draw : rope.sag rope.hanger envelope.clear rivet.r
 toolbar Measures @ right 0 24 none : dim.place dim.straight dim.aligned dim.chain dim.angle dim.radius - dim.level dim.clearance dim.sag - text.block text.panel note.leader note.rivets note.gasket note.door
 toolbar Nesting @ right 1 24 none cutting : cut.place cut.free cut.stock cut.grain cut.laser cut.label
 toolbar Aids @ bottom 0 16 beside : aid.grid aid.snap aid.square aid.slope aid.object-snap aid.levels - view.fit view.window view.before
+context Of a curve @ top 0 16 beside curve : modify.move modify.copy shape.trim shape.offset - layer.of-object modify.delete
+context Of a text @ top 0 16 beside text : text.edit text.find text.style
+context Of a dimension @ top 0 16 beside dimension : dim.update dim.style dim.tolerance
 `;

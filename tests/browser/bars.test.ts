@@ -143,6 +143,22 @@ describe('Bars', () => {
 		await place('Save').waitFor();
 	});
 
+	it('opens the context menu of what is selected on the bench, by the right button and by keys', async () => {
+		await at.open('bench');
+		const frame = at.page.getByRole('application');
+		await at.page.getByRole('combobox', { name: 'Selection' }).selectOption('face');
+		await frame.locator('.pane.active svg').click({ button: 'right', position: { x: 20, y: 20 } });
+		const menu = at.page.getByRole('menu', { name: 'Context menu' });
+		expect(await menu.getByRole('menuitem').first().innerText()).to.include('sketch');
+		await at.page.keyboard.press('ArrowDown');
+		await at.page.keyboard.press('Enter');
+		await at.page
+			.getByText(/ runs$/)
+			.first()
+			.waitFor();
+		await menu.waitFor({ state: 'detached' });
+	});
+
 	it('is what the bench shows: its places run, flyouts open, and Alt leads to the card', async () => {
 		await at.open('bench');
 		const top = at.page.getByRole('toolbar', { name: 'Bars, top' });

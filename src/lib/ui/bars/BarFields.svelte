@@ -20,6 +20,13 @@
 					? 'flyout'
 					: 'separator'
 	);
+	/** What stands in it and is not drawn in the window, as it opens. */
+	const holds = $derived.by(() => {
+		if (!node) return [];
+		const { item } = node;
+		const opens = item.kind === 'place' || (item.kind === 'bar' && (item.form === 'context' || item.form === 'cursor'));
+		return opens ? node.children : [];
+	});
 	let name = $state<HTMLInputElement | undefined>(undefined);
 	const EDGES = ['top', 'bottom', 'left', 'right', 'floating'] as const;
 	const FORMS = {
@@ -208,6 +215,19 @@
 			onchange={(scope) => void desk.change('bar', 'where it shows', (one) => ({ ...one, scope }))}
 		/>
 	{/if}
+	{#if holds.length > 0}
+		<div>
+			<span class="label">Holds, from the top</span>
+			<ol class="holds">
+				{#each holds as child (child.id)}
+					<li>
+						<StratumChip id={child.stratum.id} />
+						<button class="linkish" type="button" onclick={() => desk.select(child.id)}>{desk.nameOf(child)}</button>
+					</li>
+				{/each}
+			</ol>
+		</div>
+	{/if}
 	<div class="acts">
 		<Button size="xs" color="alternative" disabled={workspace.edits.busy} onclick={() => void desk.remove()}>Take away</Button>
 		<Button size="xs" color="alternative" disabled={workspace.edits.busy} onclick={() => void desk.shift(-1)}>Before</Button>
@@ -244,6 +264,19 @@
 		display: grid;
 		grid-template-columns: 1fr 1fr;
 		gap: 10px;
+	}
+	.holds {
+		margin: 4px 0 0;
+		padding: 0;
+		list-style: none;
+	}
+	.holds li {
+		display: flex;
+		gap: 8px;
+		align-items: center;
+		padding: 3px 0;
+		border-top: 1px solid var(--line);
+		font-size: 13px;
 	}
 	.acts {
 		display: flex;

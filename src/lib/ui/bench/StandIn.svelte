@@ -9,6 +9,7 @@
 	import Ribbon from './Ribbon.svelte';
 	import { benchOptions, readoutText, type Place } from './readout';
 	import type { BenchSession } from './session.svelte';
+	import ContextMenu from './ContextMenu.svelte';
 	import BenchBars from './BenchBars.svelte';
 	import { benchBars } from './bars';
 	import { CONTENTS, menusOf, panesOf, ribbonOf } from './surfaces';
@@ -66,6 +67,17 @@
 		const { x, y } = new DOMPoint(event.clientX, event.clientY).matrixTransform(matrix.inverse());
 		const { x: left, y: top, height } = svg.viewBox.baseVal;
 		return { x: x - left, y: top + height - y };
+	}
+
+	/** Where the context menu is open, in px of the pane. */
+	let menu = $state<{ x: number; y: number } | undefined>(undefined);
+
+	/** The right button opens the context menu of what is selected. */
+	function openMenu(event: MouseEvent) {
+		if (!bars) return;
+		event.preventDefault();
+		const { left, top } = (event.currentTarget as HTMLElement).getBoundingClientRect();
+		menu = { x: event.clientX - left, y: event.clientY - top };
 	}
 
 	function onkeydown(event: KeyboardEvent) {
@@ -153,6 +165,7 @@
 			class={panes.main ? paneIs(panes.main.id) : 'pane'}
 			onpointermove={(event) => (pointer = placeOf(event))}
 			onpointerleave={() => (pointer = undefined)}
+			oncontextmenu={openMenu}
 			onclick={(event) => {
 				if (panes.main) stand(paneAxis, panes.main.id);
 				if (event.target === event.currentTarget) session.pick('');
@@ -168,6 +181,17 @@
 					session.pick(kind === 'nothing' ? '' : kind);
 				}}
 			/>
+			{#if menu && bars}
+				<ContextMenu
+					tree={bars.tree}
+					at={menu}
+					onrun={(id) => {
+						session.run(id);
+						frame?.focus();
+					}}
+					onclose={() => (menu = undefined)}
+				/>
+			{/if}
 			{#if session.offered.length > 0}
 				<Chooser {session} ontake={() => frame?.focus()} />
 			{/if}

@@ -1,0 +1,111 @@
+<script lang="ts">
+	import type { CommandId } from '$core/application/command';
+	import { isIn, isPlace, labelOfPlace } from '$core/chapters/bars/boxes';
+	import type { BarNode, BarTree } from '$core/chapters/bars/tree';
+	import { useWorkspace } from '$lib/state/workspace.svelte';
+	import CommandIcon from '../CommandIcon.svelte';
+	import KeyCaps from '../KeyCaps.svelte';
+
+	/** The context menus of the situation, opened at the pointer: what stands in the bars for it, one after the other. */
+	let {
+		tree,
+		at,
+		onrun,
+		onclose
+	}: {
+		tree: BarTree;
+		/** From the upper left corner of what it lies in, in px. */
+		at: { readonly x: number; readonly y: number };
+		onrun: (command: CommandId) => void;
+		onclose: () => void;
+	} = $props();
+	const workspace = useWorkspace();
+	let home = $state<HTMLElement | undefined>(undefined);
+	const menus = $derived(
+		tree.bars.filter(({ item }) => item.form === 'context' && !item.hidden && isIn(workspace.space, item, workspace.situation))
+	);
+	const places = (node: BarNode) => node.children.filter(isPlace).filter(({ item }) => !item.hidden);
+	const items = () => [...(home?.querySelectorAll<HTMLElement>('[role="menuitem"]') ?? [])];
+
+	$effect(() => items()[0]?.focus());
+
+	function onkeydown(event: KeyboardEvent) {
+		const step = { ArrowDown: 1, ArrowUp: -1 }[event.key];
+		if (event.key === 'Escape') onclose();
+		else if (step !== undefined) {
+			const all = items();
+			all[(all.indexOf(document.activeElement as HTMLElement) + step + all.length) % all.length]?.focus();
+		} else return;
+		event.preventDefault();
+		event.stopPropagation();
+	}
+</script>
+
+<svelte:window onpointerdown={(event) => !home?.contains(event.target as Node) && onclose()} />
+
+<div
+	class="menu"
+	role="menu"
+	tabindex="-1"
+	aria-label="Context menu"
+	bind:this={home}
+	style="left:{at.x}px;top:{at.y}px"
+	{onkeydown}
+>
+	{#each menus as menu (menu.id)}
+		{#each places(menu) as { id, item } (id)}
+			{@const command = item.command && workspace.catalogue.get(item.command)}
+			{#if command}
+				{@const first = workspace.index.of(command.id)[0]}
+				<button type="button" role="menuitem" tabindex="-1" onclick={() => (onclose(), onrun(command.id))}
+					><CommandIcon {command} size={16} /> <span>{labelOfPlace(item, workspace.catalogue)}</span>
+					{#if first}<KeyCaps keys={first.keys} />{/if}</button
+				>
+			{:else if item.command === undefined && item.flyout === undefined}<hr />{/if}
+		{/each}
+	{:else}
+		<p class="quiet">No context menu shows here. Make one in Bars.</p>
+	{/each}
+</div>
+
+<style>
+	.menu {
+		position: absolute;
+		z-index: 6;
+		display: grid;
+		min-width: 190px;
+		padding: 4px 0;
+		border: 1px solid var(--control);
+		border-radius: var(--radius);
+		background: var(--raised);
+		box-shadow: 0 4px 14px rgb(0 0 0 / 0.2);
+	}
+	button {
+		display: grid;
+		grid-template-columns: 20px 1fr auto;
+		gap: 8px;
+		align-items: center;
+		padding: 4px 10px;
+		border: 0;
+		background: none;
+		color: var(--ink);
+		font: inherit;
+		font-size: 13px;
+		text-align: left;
+	}
+	button:hover,
+	button:focus {
+		background: var(--azurite-wash);
+		outline: none;
+	}
+	hr {
+		width: 100%;
+		margin: 3px 0;
+		border: 0;
+		border-top: 1px solid var(--line);
+	}
+	p {
+		padding: 4px 10px;
+		font-size: 13px;
+	}
+</style>
