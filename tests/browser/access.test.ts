@@ -18,6 +18,8 @@ describe('access for everybody', () => {
 		'tuff-mesh-3/findings',
 		'varve-draft-7/bench',
 		'gneiss-solid-5/bench',
+		'gneiss-solid-5/bars?item=work.body.grow.0',
+		'varve-draft-7/bars',
 		'gneiss-solid-5/hand-over',
 		'gneiss-solid-5/rollout',
 		'varve-draft-7/aliases',
