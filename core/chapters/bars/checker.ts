@@ -1,7 +1,6 @@
-import type { CommandId } from '../../application/command.ts';
 import type { Pen } from '../../chapter/chapter.ts';
-import { isMended, type AnyFinding, type AnyFix, type Checker, type Looking } from '../../check/finding.ts';
-import { fingerprint } from '../../check/fingerprint.ts';
+import type { AnyFinding, AnyFix, Checker, Looking } from '../../check/finding.ts';
+import { findingOfEntry, soundFix } from '../../check/of-entry.ts';
 import { SEVERITIES } from '../../check/severity.ts';
 import type { KeyedChange } from '../../strata/change.ts';
 import { applyKeyed, toolsOf } from '../../strata/keyed-fold.ts';
@@ -25,46 +24,17 @@ export const barChecker: Checker = {
 	}
 };
 
-function asAny({ id: rule, title }: BarRule, finding: BarFinding, looking: Looking): AnyFinding {
-	const { severity, item, stratum, sentence, facts, situation } = finding;
-	const id = `bar-${rule}\n${stratum}\n${item}`;
-	// a bar is no command; its id stands where one would
-	const command = finding.command ?? (item as string as CommandId);
-	return {
-		chapter: BARS,
-		rule,
-		title,
-		severity,
-		id,
-		command,
-		stratum,
-		witness: { kind: 'bar', item, situation },
-		sentence: () => sentence,
-		count: () => 0,
-		acceptable: () => ({
-			id,
-			circumstances: fingerprint(JSON.stringify([severity, ...facts])),
-			command,
-			keys: undefined,
-			scope: {}
-		}),
-		fixes: (pen) => finding.fixes.flatMap((fix) => tried(fix, id, looking, pen)),
-		seats: () => 'Every seat',
-		place: () => ({ stratum })
-	};
-}
+const asAny = ({ id: rule, title }: BarRule, finding: BarFinding, looking: Looking): AnyFinding =>
+	findingOfEntry(
+		barChecker,
+		{ ...finding, rule, title, thing: finding.item, witness: { kind: 'bar', item: finding.item, situation: finding.situation } },
+		(pen, id) => finding.fixes.flatMap((fix) => tried(fix, id, looking, pen))
+	);
 
-/** The fix as a change, if the pen's stratum can say it and it removes the finding without an error more. */
+/** The fix as a change, if the pen's stratum can say it. */
 function tried({ kind, label, changes }: BarFix, id: string, looking: Looking, { profile, target }: Pen): AnyFix[] {
 	const made = changes(profile, target);
-	if (made.length === 0) return [];
-	const after = applyKeyed(
-		BARS,
-		barsIn,
-		TOOLS,
-		looking.profile,
-		made as unknown as readonly KeyedChange<BarEntry>[],
-		(entry) => entry.id
-	);
-	return isMended(barChecker, looking, { ...looking, profile: after }, { id }) ? [{ kind, label, changes: made }] : [];
+	const own = made as unknown as readonly KeyedChange<BarEntry>[];
+	const after = applyKeyed(BARS, barsIn, TOOLS, looking.profile, own, (entry) => entry.id);
+	return soundFix(barChecker, looking, after, id, { kind, label, changes: made });
 }

@@ -1,8 +1,7 @@
-import type { CommandId } from '../../application/command.ts';
-import { isMended, type AnyFinding, type AnyFix, type Checker, type Looking } from '../../check/finding.ts';
+import type { AnyFinding, AnyFix, Checker, Looking } from '../../check/finding.ts';
 import type { Pen } from '../../chapter/chapter.ts';
 import { SEVERITIES } from '../../check/severity.ts';
-import { fingerprint } from '../../check/fingerprint.ts';
+import { findingOfEntry, soundFix } from '../../check/of-entry.ts';
 import { entryKeyFor } from '../../strata/entry.ts';
 import { applyKeyed, toolsOf } from '../../strata/keyed-fold.ts';
 import { stratumById } from '../../strata/stratum.ts';
@@ -25,36 +24,14 @@ export const optionChecker: Checker = {
 	}
 };
 
-function asAny({ id: rule, title }: OptionRule, finding: OptionFinding, looking: Looking): AnyFinding {
-	const { severity, path, stratum, sentence, facts } = finding;
-	const id = `option-${rule}\n${stratum}\n${path}`;
-	// an option is no command; its path stands where one would
-	const command = path as string as CommandId;
-	return {
-		chapter: OPTIONS,
-		rule,
-		title,
-		severity,
-		id,
-		command,
-		stratum,
-		witness: { kind: 'option', path, situation: 0 },
-		sentence: () => sentence,
-		count: () => 0,
-		acceptable: () => ({
-			id,
-			circumstances: fingerprint(JSON.stringify([severity, ...facts])),
-			command,
-			keys: undefined,
-			scope: {}
-		}),
-		fixes: (pen) => finding.fixes.flatMap((fix) => tried(fix, finding, id, looking, pen)),
-		seats: () => 'Every seat',
-		place: () => ({ stratum })
-	};
-}
+const asAny = ({ id: rule, title }: OptionRule, finding: OptionFinding, looking: Looking): AnyFinding =>
+	findingOfEntry(
+		optionChecker,
+		{ ...finding, rule, title, thing: finding.path, witness: { kind: 'option', path: finding.path, situation: 0 } },
+		(pen, id) => finding.fixes.flatMap((fix) => tried(fix, finding, id, looking, pen))
+	);
 
-/** The fix as a change, if the pen's stratum says it and it removes the finding without an error more. */
+/** The fix as a change, if the pen's stratum says it. */
 function tried(
 	{ label, to }: OptionFix,
 	finding: OptionFinding,
@@ -67,6 +44,6 @@ function tried(
 	const said = (['set', 'lock'] as const).flatMap((op) => content.get(entryKeyFor(op, finding.path)) ?? []);
 	const changes = said.map((before) => ({ stratum: target, before, after: before.op === 'lock' ? null : to }));
 	const after = applyKeyed(OPTIONS, optionsIn, TOOLS, looking.profile, changes, ({ path }) => path);
-	if (!isMended(optionChecker, looking, { ...looking, profile: after }, { id })) return [];
-	return [{ kind: to ? 'set' : 'drop', label, changes: changes.map((change) => ({ ...change, chapter: OPTIONS })) }];
+	const tagged = changes.map((change) => ({ ...change, chapter: OPTIONS }));
+	return soundFix(optionChecker, looking, after, id, { kind: to ? 'set' : 'drop', label, changes: tagged });
 }
