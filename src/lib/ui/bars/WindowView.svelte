@@ -1,12 +1,11 @@
 <script lang="ts">
-	import type { CommandId } from '$core/application/command';
 	import type { ItemId } from '$core/chapters/bars/bar';
-	import { isPlace } from '$core/chapters/bars/boxes';
-	import { hasIcon, hasText, SIZES, type GroupForm, type PlaceBox, type Rect } from '$core/surface/parts';
+	import type { Rect } from '$core/surface/parts';
 	import { FRAME } from '$core/surface/screens';
 	import type { BarDesk } from '$lib/state/bar-desk.svelte';
+	import { BarDrag } from '$lib/state/bar-drag.svelte';
 	import { useWorkspace } from '$lib/state/workspace.svelte';
-	import CommandIcon from '../CommandIcon.svelte';
+	import Spot from './Spot.svelte';
 
 	/** The program's window with its bars, to be shaped by mouse and by keys. */
 	let {
@@ -30,27 +29,17 @@
 	/** How much more of the window is left for the drawing than with the factory's bars, in percent of the window. */
 	const gain = $derived(Math.round((layout.share - desk.factory.share) * 1000) / 10);
 	let frame = $state<HTMLElement | undefined>(undefined);
-	/** What a drag is over, and what it carries. */
-	let over = $state<ItemId | undefined>(undefined);
+	// svelte-ignore state_referenced_locally
+	const drag = new BarDrag(desk);
 
 	export const focus = () => frame?.focus();
 
 	const box = ({ x, y, width, height }: Rect) => `left:${x}px;top:${y}px;width:${width}px;height:${height}px`;
 	const nodeOf = (one: string) => desk.tree.byId.get(one as ItemId);
-	const commandOf = (one: string) => {
-		const node = nodeOf(one);
-		const command = node && isPlace(node) ? node.item.command : undefined;
-		return command && workspace.catalogue.get(command);
-	};
-	const iconOf = (place: PlaceBox) => {
-		const node = nodeOf(place.id);
-		const own = node && isPlace(node) ? node.item.icon : undefined;
-		return own ? { icon: own, kind: 'one-shot' as const } : (commandOf(place.id) ?? { icon: 'dots', kind: 'one-shot' as const });
-	};
 	const isSelected = (one: string) => desk.selected.includes(one as ItemId);
 	const marks = (one: string) => {
 		const node = nodeOf(one);
-		return node ? `from-${node.stratum.kind}${isSelected(one) ? ' selected' : ''}${over === one ? ' over' : ''}` : '';
+		return node ? `from-${node.stratum.kind}${isSelected(one) ? ' selected' : ''}${drag.over === one ? ' over' : ''}` : '';
 	};
 
 	const MOVES: Readonly<Record<string, readonly [number, number]>> = {
@@ -75,85 +64,12 @@
 		event.preventDefault();
 	}
 
-	function drag(event: DragEvent, item: ItemId) {
-		event.stopPropagation();
-		event.dataTransfer?.setData('application/x-skarn-item', item);
-		desk.select(item);
-		desk.told = `${desk.nameOf(nodeOf(item)!)} is carried. Let go over a place to put it before that, outside to take it away.`;
-	}
-
-	/** Before a place, or at the end of a group or bar. */
-	function drop(event: DragEvent, target: ItemId) {
-		event.preventDefault();
-		event.stopPropagation();
-		over = undefined;
-		const node = nodeOf(target);
-		if (!node) return;
-		const at = isPlace(node)
-			? { parent: node.parent!, place: placeAmong(node.id, node.parent!) }
-			: { parent: node.id, place: node.children.length };
-		const item = event.dataTransfer?.getData('application/x-skarn-item') as ItemId | '';
-		const command = event.dataTransfer?.getData('application/x-skarn-command') as CommandId | '';
-		if (item) void desk.moveTo(item, at.parent, at.place);
-		else if (command) void desk.addAt({ command }, at.parent, at.place);
-	}
-
-	const placeAmong = (one: ItemId, parent: ItemId) => nodeOf(parent)?.children.findIndex((child) => child.id === one) ?? 0;
-
-	function away(event: DragEvent) {
-		event.preventDefault();
-		const item = event.dataTransfer?.getData('application/x-skarn-item') as ItemId | '';
-		if (!item) return;
-		desk.selected = [item];
-		void desk.remove();
-	}
-
 	function pick(event: MouseEvent, one: string) {
 		event.stopPropagation();
 		desk.select(one as ItemId, event.ctrlKey || event.shiftKey);
 		frame?.focus();
 	}
-	const carries = (event: DragEvent, one: string) => {
-		event.preventDefault();
-		event.stopPropagation();
-		over = one as ItemId;
-	};
-	/** Whether the name stands on the place, in a group's form or as its bar has it. */
-	const isNamed = (place: PlaceBox, form: GroupForm | undefined, text: string) =>
-		!hasIcon(place) || (hasText(place) && (form ? form !== 'icons' : text !== 'none'));
 </script>
-
-{#snippet spot(place: PlaceBox, rect: Rect, form: GroupForm | undefined, text: 'none' | 'beside' | 'below', icon: number)}
-	{@const isTall = form !== undefined && rect.height > SIZES.small.height}
-	<!-- svelte-ignore a11y_click_events_have_key_events -->
-	<div
-		id="{id}-{place.id}"
-		role="option"
-		tabindex="-1"
-		aria-selected={isSelected(place.id)}
-		class="place {marks(place.id)}"
-		class:tall={isTall}
-		class:below={text === 'below'}
-		class:separator={place.kind === 'separator'}
-		class:lost={place.kind === 'button' && !commandOf(place.id)}
-		style={box(rect)}
-		title={place.label || 'separator'}
-		draggable={!desk.isUntouched}
-		ondragstart={(event) => drag(event, place.id as ItemId)}
-		ondragover={(event) => carries(event, place.id)}
-		ondragleave={() => (over = undefined)}
-		ondrop={(event) => drop(event, place.id as ItemId)}
-		onclick={(event) => pick(event, place.id)}
-	>
-		{#if place.kind !== 'separator'}
-			{#if hasIcon(place)}<CommandIcon command={iconOf(place)} size={isTall ? SIZES.large.icon : icon} />{/if}
-			{#if isNamed(place, form, text)}
-				<span class="label">{place.label}</span>{:else}<span class="visually-hidden">{place.label}</span>{/if}
-			{#if place.kind === 'flyout'}<span class="mark" aria-hidden="true">▾</span>{/if}
-			{#if showsNames && !isNamed(place, form, text)}<span class="name" aria-hidden="true">{place.label}</span>{/if}
-		{/if}
-	</div>
-{/snippet}
 
 <div
 	class="room"
@@ -161,7 +77,7 @@
 	bind:clientWidth={room.width}
 	bind:clientHeight={room.height}
 	ondragover={(event) => event.preventDefault()}
-	ondrop={away}
+	ondrop={(event) => drag.away(event)}
 >
 	<div class="sized" style="width:{layout.width * scale}px;height:{layout.height * scale}px">
 		<div
@@ -196,10 +112,10 @@
 							class:front={tab.id === ribbon.front?.id}
 							style={box(rect)}
 							ondragover={(event) => {
-								carries(event, tab.id);
+								drag.carry(event, tab.id as ItemId);
 								desk.bringToFront(tab.id as ItemId);
 							}}
-							ondrop={(event) => drop(event, (tab.groups[0]?.id ?? tab.id) as ItemId)}
+							ondrop={(event) => drag.drop(event, (tab.groups[0]?.id ?? tab.id) as ItemId)}
 							onclick={(event) => pick(event, tab.id)}
 						>
 							{tab.name}
@@ -216,23 +132,29 @@
 						class="group {marks(group.id)}"
 						style={box(rect)}
 						draggable={!desk.isUntouched}
-						ondragstart={(event) => drag(event, group.id as ItemId)}
-						ondragover={(event) => carries(event, group.id)}
-						ondragleave={() => (over = undefined)}
-						ondrop={(event) => drop(event, group.id as ItemId)}
+						ondragstart={(event) => drag.start(event, group.id as ItemId)}
+						ondragover={(event) => drag.carry(event, group.id as ItemId)}
+						ondragleave={() => drag.leave()}
+						ondrop={(event) => drag.drop(event, group.id as ItemId)}
 						onclick={(event) => pick(event, group.id)}
 					>
 						{#if form === 'folded'}<span class="folded">{group.name} <span aria-hidden="true">▾</span></span>{/if}
 						<span class="group-name">{form === 'folded' ? `${group.places.length} in its drawer` : group.name}</span>
 					</div>
 				{/each}
-				{#each ribbon.strip?.places ?? [] as { place, rect, form } (place.id)}{@render spot(
-						place,
-						rect,
-						form,
-						'beside',
-						16
-					)}{/each}
+				{#each ribbon.strip?.places ?? [] as { place, rect, form } (place.id)}<Spot
+						{desk}
+						{drag}
+						id="{id}-{place.id}"
+						{place}
+						{rect}
+						{form}
+						text="beside"
+						icon={16}
+						{showsNames}
+						marks={marks(place.id)}
+						onpick={pick}
+					/>{/each}
 			{/each}
 			{#each layout.toolbars as { bar, rect, places, drawer, isElsewhere } (bar.id)}
 				{#if !isElsewhere}
@@ -247,15 +169,27 @@
 						class:floats={bar.dock.edge === 'floating'}
 						style={box(rect)}
 						title={bar.name}
-						ondragover={(event) => carries(event, bar.id)}
-						ondragleave={() => (over = undefined)}
-						ondrop={(event) => drop(event, bar.id as ItemId)}
+						ondragover={(event) => drag.carry(event, bar.id as ItemId)}
+						ondragleave={() => drag.leave()}
+						ondrop={(event) => drag.drop(event, bar.id as ItemId)}
 						onclick={(event) => pick(event, bar.id)}
 					>
 						<span class="visually-hidden">{bar.name}</span>
 						{#if drawer.length > 0}<span class="more" title="{drawer.length} in the drawer">+{drawer.length}</span>{/if}
 					</div>
-					{#each places as { place, rect: own } (place.id)}{@render spot(place, own, undefined, bar.text, bar.icon)}{/each}
+					{#each places as { place, rect: own } (place.id)}<Spot
+							{desk}
+							{drag}
+							id="{id}-{place.id}"
+							{place}
+							rect={own}
+							form={undefined}
+							text={bar.text}
+							icon={bar.icon}
+							{showsNames}
+							marks={marks(place.id)}
+							onpick={pick}
+						/>{/each}
 				{/if}
 			{/each}
 			<div class="canvas" role="presentation" style={box(layout.canvas)}>
@@ -297,8 +231,10 @@
 	.untouched {
 		filter: saturate(0.35);
 	}
-	.window > div {
+	.window > :global(div) {
 		position: absolute;
+	}
+	.window > div:not(.bar) {
 		overflow: hidden;
 	}
 	.title,
@@ -375,70 +311,24 @@
 		font-size: 11px;
 		font-weight: 700;
 	}
-	.place {
-		display: flex;
-		gap: 4px;
-		align-items: center;
-		padding: 0 5px;
-		border-radius: 3px;
-		font-size: 12px;
-		line-height: 1.15;
-		white-space: nowrap;
-		cursor: grab;
-	}
-	.window > .place {
-		overflow: visible;
-	}
-	.place.tall,
-	.place.below {
-		flex-direction: column;
-		justify-content: center;
-		padding: 2px 4px;
-		text-align: center;
-	}
-	.place.tall .label {
-		white-space: normal;
-	}
 	.place:hover,
 	.group:hover,
 	.tab:hover {
 		background: var(--azurite-wash);
 	}
-	.separator::before {
-		content: '';
-		width: 1px;
-		height: 70%;
-		margin: auto;
-		background: var(--line-strong);
-	}
-	.from-office {
+	.window > :global(.from-office) {
 		box-shadow: inset 0 -2px 0 var(--s-office);
 	}
-	.from-personal {
+	.window > :global(.from-personal) {
 		box-shadow: inset 0 -2px 0 var(--s-personal);
 	}
-	.lost {
-		background: var(--garnet-wash);
-	}
-	.selected {
+	.window > :global(.selected) {
 		background: var(--azurite-wash);
 		outline: 2px solid var(--azurite);
 		outline-offset: -2px;
 	}
-	.over {
+	.window > :global(.over) {
 		box-shadow: inset 3px 0 0 var(--azurite);
-	}
-	.name {
-		position: absolute;
-		z-index: 2;
-		top: 100%;
-		left: 0;
-		padding: 0 3px;
-		background: var(--raised);
-		font-size: 10px;
-	}
-	.mark {
-		font-size: 9px;
 	}
 	.canvas {
 		display: grid;

@@ -4,9 +4,10 @@
 	import type { ItemId } from '$core/chapters/bars/bar';
 	import { isPlace, labelOfPlace } from '$core/chapters/bars/boxes';
 	import type { BarTree } from '$core/chapters/bars/tree';
-	import { hasIcon, hasText, SIZES, type GroupForm, type PlaceBox, type Rect } from '$core/surface/parts';
+	import { SIZES, type GroupForm, type PlaceBox, type Rect } from '$core/surface/parts';
 	import type { WindowLayout } from '$core/surface/window';
 	import { useWorkspace } from '$lib/state/workspace.svelte';
+	import PlaceFace from '../bars/PlaceFace.svelte';
 	import CommandIcon from '../CommandIcon.svelte';
 
 	/** The bars of one edge of the stand-in's window, drawn by the layout: clicking runs, flyouts and drawers open. */
@@ -76,8 +77,6 @@
 		event.preventDefault();
 		event.stopPropagation();
 	}
-	const isNamed = (place: PlaceBox, form: GroupForm | undefined, text: string) =>
-		!hasIcon(place) || (hasText(place) && (form ? form !== 'icons' : text !== 'none'));
 	const first = $derived(ribbons[0]?.front?.id ?? bars[0]?.places.find(({ place }) => place.kind !== 'separator')?.place.id);
 </script>
 
@@ -100,12 +99,7 @@
 			disabled={place.kind === 'button' && !(command && workspace.catalogue.has(command))}
 			onclick={(event) => act(event, place, rect)}
 		>
-			{#if hasIcon(place)}<CommandIcon
-					command={(command && workspace.catalogue.get(command)) || { icon: 'point', kind: 'one-shot' }}
-					size={isTall ? SIZES.large.icon : icon}
-				/>{/if}
-			<span class={isNamed(place, form, text) ? 'label' : 'visually-hidden'}>{place.label}</span>
-			{#if place.kind === 'flyout'}<span aria-hidden="true" class="mark">▾</span>{/if}
+			<PlaceFace {place} command={command && workspace.catalogue.get(command)} {form} {text} {icon} {isTall} />
 		</button>
 	{/if}
 {/snippet}
@@ -228,9 +222,6 @@
 		justify-content: center;
 		padding: 2px 4px;
 		text-align: center;
-	}
-	.tall .label {
-		white-space: normal;
 	}
 	.tab {
 		justify-content: center;

@@ -1,13 +1,13 @@
 <script lang="ts">
 	import type { ContextNode, NodeId } from '$core/context/axis';
 	import { useWorkspace } from '$lib/state/workspace.svelte';
-	import { labelOf } from '../wording';
 	import Cabin from './Cabin.svelte';
 	import CabinPlan from './CabinPlan.svelte';
 	import Chooser from './Chooser.svelte';
 	import MenuBar from './MenuBar.svelte';
 	import Ribbon from './Ribbon.svelte';
 	import { benchOptions, readoutText, type Place } from './readout';
+	import { statusOf } from './status';
 	import type { BenchSession } from './session.svelte';
 	import ContextMenu from './ContextMenu.svelte';
 	import BenchBars from './BenchBars.svelte';
@@ -88,19 +88,7 @@
 		event.stopPropagation();
 	}
 
-	const status = $derived.by(() => {
-		const { last } = session;
-		if (refused) return refused;
-		if (session.waiting !== undefined) return `${session.waiting} Click or Enter goes on, Escape ends it.`;
-		if (session.latest?.said !== undefined) return session.latest.said;
-		if (session.pending.length > 0 && last) return `${last.keys} … waits for the next stroke`;
-		if (last?.typed && !last.ran) return `${last.typed.text}: ${last.typed.trace.at(-1)}`;
-		if (last?.ran) return `${labelOf(workspace.index, last.ran)} runs`;
-		if (session.offered.length > 0) return 'Which one? Arrow keys and Enter, Escape leaves';
-		if (last?.outcome?.kind === 'typed') return 'Text';
-		if (last?.keys) return `${last.keys}: nothing here`;
-		return session.note || 'Ready';
-	});
+	const status = $derived(refused || statusOf(session, workspace.index));
 
 	const paneIs = (node: string) => (pane === node ? 'pane active' : 'pane');
 

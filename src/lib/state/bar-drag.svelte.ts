@@ -1,0 +1,64 @@
+import type { CommandId } from '$core/application/command';
+import type { ItemId } from '$core/chapters/bars/bar';
+import { isPlace } from '$core/chapters/bars/boxes';
+import type { BarDesk } from './bar-desk.svelte';
+
+const ITEM = 'application/x-skarn-item';
+const COMMAND = 'application/x-skarn-command';
+
+/** What is carried by mouse over the window while its bars are shaped, and what becomes of it where it is let go. */
+export class BarDrag {
+	readonly #desk: BarDesk;
+	/** What it is over. */
+	over = $state<ItemId | undefined>(undefined);
+
+	constructor(desk: BarDesk) {
+		this.#desk = desk;
+	}
+
+	start(event: DragEvent, item: ItemId): void {
+		event.stopPropagation();
+		event.dataTransfer?.setData(ITEM, item);
+		const desk = this.#desk;
+		const node = desk.tree.byId.get(item);
+		desk.select(item);
+		if (node) desk.told = `${desk.nameOf(node)} is carried. Let go over a place to put it before that, outside to take it away.`;
+	}
+
+	carry(event: DragEvent, over: ItemId): void {
+		event.preventDefault();
+		event.stopPropagation();
+		this.over = over;
+	}
+
+	leave(): void {
+		this.over = undefined;
+	}
+
+	/** Before a place, or at the end of a group or bar. */
+	drop(event: DragEvent, target: ItemId): void {
+		event.preventDefault();
+		event.stopPropagation();
+		this.over = undefined;
+		const { tree } = this.#desk;
+		const node = tree.byId.get(target);
+		if (!node) return;
+		const siblings = isPlace(node) && node.parent ? tree.byId.get(node.parent)?.children : undefined;
+		const parent = siblings ? node.parent! : node.id;
+		const at = siblings ? siblings.findIndex(({ id }) => id === node.id) : node.children.length;
+		const item = event.dataTransfer?.getData(ITEM) as ItemId | '';
+		const command = event.dataTransfer?.getData(COMMAND) as CommandId | '';
+		if (item) void this.#desk.moveTo(item, parent, at);
+		else if (command) void this.#desk.addAt({ command }, parent, at);
+	}
+
+	/** Outside of everything that holds places. */
+	away(event: DragEvent): void {
+		event.preventDefault();
+		this.over = undefined;
+		const item = event.dataTransfer?.getData(ITEM) as ItemId | '';
+		if (!item) return;
+		this.#desk.selected = [item];
+		void this.#desk.remove();
+	}
+}
