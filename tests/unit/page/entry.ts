@@ -3,6 +3,7 @@ export { AliasSession } from '$lib/state/alias-session.svelte';
 export { AliasWriting } from '$lib/state/alias-writing';
 export { ApiError } from '$lib/state/api';
 export { BarDesk } from '$lib/state/bar-desk.svelte';
+export { BarDrag } from '$lib/state/bar-drag.svelte';
 export { CheckSession } from '$lib/state/check-session.svelte';
 export { keepText, keptTexts } from '$lib/state/kept-texts';
 export { RecentFiles } from '$lib/state/recent-files.svelte';
