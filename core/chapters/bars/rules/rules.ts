@@ -1,4 +1,5 @@
 import type { BarRule } from '../finding.ts';
+import { cover } from './cover.ts';
 import { crowding } from './crowding.ts';
 import { doubled } from './doubled.ts';
 import { empty } from './empty.ts';
@@ -6,6 +7,7 @@ import { inert } from './inert.ts';
 import { lost } from './lost.ts';
 import { orphan } from './orphan.ts';
 import { twoNames } from './two-names.ts';
+import { wordless } from './wordless.ts';
 
 /** Every rule of bars. A new rule is one file of the same shape and one line here. */
-export const BAR_RULES: readonly BarRule[] = [orphan, lost, crowding, doubled, inert, empty, twoNames];
+export const BAR_RULES: readonly BarRule[] = [orphan, lost, crowding, cover, doubled, inert, wordless, empty, twoNames];

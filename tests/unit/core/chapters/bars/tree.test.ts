@@ -178,7 +178,7 @@ describe('what is wrong with bars', () => {
 		const circumstances = circumstancesOf(subject, profile, [], null);
 		return findingsIn({ circumstances, profile, released: undefined }, [BARS]);
 	};
-	const toolbar = (name: string, more: object = {}): Item => ({ ...bar, form: 'toolbar', name, ...more }) as Item;
+	const toolbar = (name: string, more: object = {}): Item => ({ ...bar, form: 'toolbar', name, text: 'none', ...more }) as Item;
 
 	const cases: readonly [string, BarEntry[], string][] = [
 		['orphan', [set('x', place('no.such'), 'cut', 'b0', 20)], 'no.such'],
@@ -188,6 +188,23 @@ describe('what is wrong with bars', () => {
 			'doubled',
 			[set('bar2', toolbar('Quick ones'), null, 'b0', 20), set('x', place(first), 'bar2', 'a0', 21)],
 			'visible twice at once'
+		],
+		[
+			'wordless',
+			[
+				set('bar2', toolbar('Signs'), null, 'b0', 20),
+				set('x', place(gneiss.commands[7]!.id, { icon: 'point' }), 'bar2', 'a0', 21),
+				set('y', place(gneiss.commands[8]!.id, { icon: 'point' }), 'bar2', 'a1', 22)
+			],
+			'the same icon and no name'
+		],
+		[
+			'cover',
+			[
+				set('bar2', toolbar('Far off', { dock: { edge: 'floating', monitor: 1, x: 1400, y: 90, columns: 2 } }), null, 'b0', 20),
+				set('x', place(gneiss.commands[7]!.id), 'bar2', 'a0', 21)
+			],
+			'outside of the window on Laptop 1280'
 		],
 		['two-names', [set('x', place(gneiss.commands[5]!.id, { title: 'My own word' }), 'cut', 'b0', 20)], 'My own word']
 	];
