@@ -1,6 +1,6 @@
 import { ALL_CHAPTERS } from './chapters.ts';
 import type { AnyFinding, Checker, Looking } from '../check/finding.ts';
-import { SEVERITIES } from '../check/severity.ts';
+import { errorsFirst } from '../check/severity.ts';
 
 /** The checks of all chapters that have one, in the order of the chapters. */
 export const CHECKERS = ALL_CHAPTERS.flatMap(({ checker }) => checker ?? []) as unknown as readonly Checker[];
@@ -13,6 +13,3 @@ export function findingsIn(looking: Looking, chapters?: readonly string[]): AnyF
 	const found = CHECKERS.filter(({ chapter }) => !chapters || chapters.includes(chapter)).flatMap((c) => c.findings(looking));
 	return errorsFirst(found);
 }
-
-export const errorsFirst = (findings: readonly AnyFinding[]): AnyFinding[] =>
-	SEVERITIES.flatMap((severity) => findings.filter((f) => f.severity === severity));

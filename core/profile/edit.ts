@@ -60,6 +60,13 @@ export interface Edit {
 
 /** The profile after it. Throws what chapters throw, or `FactoryWriteError`; then nothing is applied. */
 export function applyEdit(profile: Profile, changes: readonly AnyChange[]): Profile {
+	for (const id of new Set(changes.map((change) => change.stratum)))
+		if (stratumById(profile, id).kind === 'factory') throw new FactoryWriteError();
+	return applyAnywhere(profile, changes);
+}
+
+/** As `applyEdit`, and also to the factory, which no edit may change. */
+export function applyAnywhere(profile: Profile, changes: readonly AnyChange[]): Profile {
 	let now = profile;
 	for (const group of byChapter(changes)) {
 		const { chapter } = group;
@@ -69,7 +76,6 @@ export function applyEdit(profile: Profile, changes: readonly AnyChange[]): Prof
 			if (own) own.push(change);
 			else byStratum.set(change.stratum, [change]);
 		}
-		for (const id of byStratum.keys()) if (stratumById(now, id).kind === 'factory') throw new FactoryWriteError();
 		now = now.map((stratum) => {
 			const own = byStratum.get(stratum.id);
 			return own ? holding(stratum, chapter.id, chapter.apply(chapter.contentIn(stratum), own)) : stratum;

@@ -18,3 +18,14 @@ export function problemsOf(changes: readonly AnyChange[], ground: Ground): Chang
 		chapter.problems(own, ground).map(({ index, message }) => ({ index: places[index]!, message }))
 	);
 }
+
+/** Those of the changes that nothing stands against, and why the others stay. */
+export function soundOf(
+	application: OpenApplication,
+	profile: Profile,
+	changes: readonly AnyChange[]
+): { sound: AnyChange[]; stays: string[] } {
+	const problems = problemsOf(changes, groundFor(application, profile, changes));
+	const stays = new Map(problems.map(({ index, message }) => [index, message]));
+	return { sound: changes.filter((_, i) => !stays.has(i)), stays: [...stays.values()] };
+}

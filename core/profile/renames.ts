@@ -1,6 +1,6 @@
 import type { CommandId } from '../application/command.ts';
 import type { AnyChange } from '../chapter/chapter.ts';
-import { holding, type Stratum } from '../strata/stratum.ts';
+import type { Stratum } from '../strata/stratum.ts';
 import { ALL_CHAPTERS } from './chapters.ts';
 import { tagged } from './edit.ts';
 
@@ -10,10 +10,3 @@ export type Renames = ReadonlyMap<CommandId, CommandId>;
 /** The changes by which a stratum says of the new ids what it says of the old ones, in every chapter. */
 export const followingRenames = (stratum: Stratum, renamed: Renames): AnyChange[] =>
 	renamed.size === 0 ? [] : ALL_CHAPTERS.flatMap((chapter) => tagged(chapter, chapter.followRenames?.(stratum, renamed) ?? []));
-
-/** The stratum after such changes, be it the factory's, which no edit may change. */
-export const renamedIn = (stratum: Stratum, changes: readonly AnyChange[]): Stratum =>
-	ALL_CHAPTERS.reduce((now, chapter) => {
-		const own = changes.filter((change) => change.chapter === chapter.id);
-		return own.length > 0 ? holding(now, chapter.id, chapter.apply(chapter.contentIn(now), own)) : now;
-	}, stratum);

@@ -91,16 +91,10 @@ function placeSize({ icon, text }: ToolbarBox, place: PlaceBox, isAcross: boolea
 	const label = hasText(place) && !(isBare && hasIcon(place)) ? textWidth(place.label, SIZES.text) : 0;
 	const mark = place.kind === 'flyout' ? DRAWER / 2 : 0;
 	const own = hasIcon(place) ? icon : 0;
-	if (text === 'below' && label > 0) {
-		const [width, height] = [Math.max(own, label) + 2 * PAD + mark, own + 14 + 2 * PAD];
-		return isAcross
-			? { along: Math.ceil(height), across: Math.ceil(width) }
-			: { along: Math.ceil(width), across: Math.ceil(height) };
-	}
-	const [width, height] = [own + (label > 0 ? label + (own > 0 ? PAD : 0) : 0) + 2 * PAD + mark, Math.max(own, 16) + 2 * PAD];
-	return isAcross
-		? { along: Math.ceil(height), across: Math.ceil(width) }
-		: { along: Math.ceil(width), across: Math.ceil(height) };
+	const gap = label > 0 && own > 0 ? PAD : 0;
+	const [inner, tall] = text === 'below' && label > 0 ? [Math.max(own, label), own + 14] : [own + gap + label, Math.max(own, 16)];
+	const [width, height] = [Math.ceil(inner + 2 * PAD + mark), Math.ceil(tall + 2 * PAD)];
+	return isAcross ? { along: height, across: width } : { along: width, across: height };
 }
 
 /** A bar in a row or column of so much room from a corner; what does not fit goes into its drawer. */
@@ -181,12 +175,13 @@ export function windowLayout(
 		at: (across: number) => number
 	): number => {
 		// in a row those that come first take what they need, and the last gives way
-		const needs = bars.map((bar) => lay(bar, 0, 0, Infinity, isAcross).rect[isAcross ? 'height' : 'width']);
-		const across = Math.max(...bars.map((bar) => lay(bar, 0, 0, Infinity, isAcross).rect[isAcross ? 'width' : 'height']));
+		const whole = bars.map((bar) => lay(bar, 0, 0, Infinity, isAcross).rect);
+		const needs = whole.map((rect) => (isAcross ? rect.height : rect.width));
+		const across = Math.max(...whole.map((rect) => (isAcross ? rect.width : rect.height)));
 		const place = at(across);
 		let from = start;
 		bars.forEach((bar, i) => {
-			const after = bars.slice(i + 1).length * (GRIP + DRAWER);
+			const after = (bars.length - 1 - i) * (GRIP + DRAWER);
 			const own = Math.max(GRIP + DRAWER, Math.min(needs[i]!, end - from - after));
 			placed.push(isAcross ? lay(bar, place, from, own, true) : lay(bar, from, place, own, false));
 			from += own;

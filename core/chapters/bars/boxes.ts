@@ -1,8 +1,8 @@
-import type { Catalogue } from '../../application/application.ts';
-import { hasBit } from '../../context/bits.ts';
+import type { Catalogue, InputRules } from '../../application/application.ts';
+import { hasBit, type Bits } from '../../context/bits.ts';
 import type { ContextSpace } from '../../context/space.ts';
 import type { GroupBox, PlaceBox } from '../../surface/parts.ts';
-import type { TabBox } from '../../surface/ribbon.ts';
+import type { GivingWay, TabBox } from '../../surface/ribbon.ts';
 import type { RibbonBox, ToolbarBox, WindowBoxes } from '../../surface/window.ts';
 import type { ItemOf } from './bar.ts';
 import type { BarNode, BarTree } from './tree.ts';
@@ -23,32 +23,34 @@ export const isPlace = (node: BarNode): node is BarNode<ItemOf<'place'>> => node
 const placesOf = (node: BarNode, catalogue: Catalogue): PlaceBox[] =>
 	node.children.filter(isPlace).flatMap((place) => (place.item.hidden ? [] : [placeBox(place, catalogue)]));
 
-const boxes = new WeakMap<BarTree, WeakMap<Catalogue, Map<string, GroupBox>>>();
+const boxes = new WeakMap<BarNode, { readonly catalogue: Catalogue; readonly box: GroupBox }>();
 
-/** A group as the layout takes it; the same box for the same tree, so that what was measured of it stays known. */
-function groupBox(tree: BarTree, node: BarNode<ItemOf<'group'>>, catalogue: Catalogue): GroupBox {
-	let byCatalogue = boxes.get(tree);
-	if (!byCatalogue) boxes.set(tree, (byCatalogue = new WeakMap()));
-	let known = byCatalogue.get(catalogue);
-	if (!known) byCatalogue.set(catalogue, (known = new Map()));
-	let box = known.get(node.id);
-	if (!box) {
-		box = { id: node.id, name: node.item.name, kept: node.item.form, places: placesOf(node, catalogue) };
-		known.set(node.id, box);
-	}
+/** A group as the layout takes it; the same box for the same node, so that what was measured of it stays known. */
+function groupBox(node: BarNode<ItemOf<'group'>>, catalogue: Catalogue): GroupBox {
+	const known = boxes.get(node);
+	if (known?.catalogue === catalogue) return known.box;
+	const box = { id: node.id, name: node.item.name, kept: node.item.form, places: placesOf(node, catalogue) };
+	boxes.set(node, { catalogue, box });
 	return box;
 }
 
 /** The tabs of a ribbon with their groups. */
-export const tabsOf = (tree: BarTree, ribbon: BarNode, catalogue: Catalogue): TabBox[] =>
+export const tabsOf = (ribbon: BarNode, catalogue: Catalogue): TabBox[] =>
 	ribbon.children.map((tab) => ({
 		id: tab.id,
 		name: (tab.item as ItemOf<'tab'>).name,
 		// of most tabs only the name shows
 		get groups() {
-			return tab.children.map((group) => groupBox(tree, group as BarNode<ItemOf<'group'>>, catalogue));
+			return tab.children.map((group) => groupBox(group as BarNode<ItemOf<'group'>>, catalogue));
 		}
 	}));
+
+/** A toolbar or quick bar as the layout takes it; undefined for a bar of another form. */
+export function toolbarBox(bar: BarNode<ItemOf<'bar'>>, catalogue: Catalogue): ToolbarBox | undefined {
+	const { form, name, icon, text, dock } = bar.item;
+	if (form !== 'toolbar' && form !== 'quick') return undefined;
+	return { id: bar.id, name, places: placesOf(bar, catalogue), icon, text, dock };
+}
 
 /** The bars that show in a situation, as the layout takes them. `front` names the tabs in front. */
 export function boxesIn(
@@ -61,23 +63,25 @@ export function boxesIn(
 	const shown = tree.bars.filter(({ item }) => !item.hidden && isIn(space, item, situation));
 	const ribbons = shown.flatMap((bar): RibbonBox[] => {
 		if (bar.item.form !== 'ribbon') return [];
-		const tabs = tabsOf(tree, bar, catalogue);
+		const tabs = tabsOf(bar, catalogue);
 		return [{ id: bar.id, tabs, front: tabs.find((tab) => front.has(tab.id))?.id ?? tabs[0]?.id }];
 	});
-	const toolbars = shown.flatMap((bar): ToolbarBox[] => {
-		const { form, name, icon, text, dock } = bar.item;
-		if (form !== 'toolbar' && form !== 'quick') return [];
-		return [{ id: bar.id, name, places: placesOf(bar, catalogue), icon, text, dock }];
-	});
+	const toolbars = shown.flatMap((bar) => toolbarBox(bar, catalogue) ?? []);
 	const menus = shown.filter(({ item }) => item.form === 'menu').map(({ id, item }) => ({ id, name: item.name }));
 	return { ribbons, toolbars, menus };
 }
 
-/** Whether a bar shows in a situation. A scope that the application does not have shows nowhere. */
-export function isIn(space: ContextSpace, { scope }: ItemOf<'bar'>, situation: number): boolean {
+/** The situations in which a bar shows. A scope that the application does not have shows nowhere. */
+export function whereShown(space: ContextSpace, { scope }: ItemOf<'bar'>): Bits {
 	try {
-		return hasBit(space.bitsOf(scope), situation);
+		return space.bitsOf(scope);
 	} catch {
-		return false;
+		return space.nowhere;
 	}
 }
+
+export const isIn = (space: ContextSpace, bar: ItemOf<'bar'>, situation: number): boolean =>
+	hasBit(whereShown(space, bar), situation);
+
+/** Which group of a ribbon gives way first, by the rules of the application. */
+export const givesWayIn = ({ bars }: Pick<InputRules, 'bars'>): GivingWay => bars?.givesWay ?? 'last';

@@ -2,10 +2,8 @@ import type { z } from 'zod';
 import type { CommandId } from '../../application/command.ts';
 import { keyedChapter, type KeyedChapter } from '../../chapter/keyed.ts';
 import { inOrder } from '../../strata/entry.ts';
-import { BarEntry, BarInFile, BARS, barsIn, MEETING, type Item } from './bar.ts';
+import { BarEntry, BarInFile, BARS, barsIn, MEETING } from './bar.ts';
 import { barChecker } from './checker.ts';
-
-const KINDS: Readonly<Record<Item['kind'], string>> = { bar: 'bar', tab: 'tab', group: 'group', place: 'place' };
 
 const commandIn = (entry: BarEntry): CommandId | undefined =>
 	entry.op === 'set' && entry.item.kind === 'place' ? entry.item.command : undefined;
@@ -24,7 +22,7 @@ export const bars: KeyedChapter<BarEntry> = keyedChapter<BarEntry>(
 			const command = commandIn(entry);
 			const label =
 				item.kind !== 'place' ? item.name : (item.title ?? (command ? names.command(command) : (item.flyout ?? 'separator')));
-			return { label, detail: `${KINDS[item.kind]}${parent ? ` in ${parent}` : ''}` };
+			return { label, detail: `${item.kind}${parent ? ` in ${parent}` : ''}` };
 		},
 		concerns: (entry) => {
 			const command = commandIn(entry);

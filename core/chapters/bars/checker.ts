@@ -1,7 +1,7 @@
 import type { Pen } from '../../chapter/chapter.ts';
 import type { AnyFinding, AnyFix, Checker, Looking } from '../../check/finding.ts';
 import { findingOfEntry, soundFix } from '../../check/of-entry.ts';
-import { SEVERITIES } from '../../check/severity.ts';
+import { errorsFirst } from '../../check/severity.ts';
 import type { KeyedChange } from '../../strata/change.ts';
 import { applyKeyed, toolsOf } from '../../strata/keyed-fold.ts';
 import { barsIn, BARS, MEETING, type BarEntry } from './bar.ts';
@@ -20,7 +20,7 @@ export const barChecker: Checker = {
 		const ground = { profile, tree: barTree(profile), index: circumstances.index };
 		const found: AnyFinding[] = [];
 		for (const rule of BAR_RULES) rule.find(ground, (finding) => void found.push(asAny(rule, finding, looking)));
-		return SEVERITIES.flatMap((severity) => found.filter((f) => f.severity === severity));
+		return errorsFirst(found);
 	}
 };
 

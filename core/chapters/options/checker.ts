@@ -1,6 +1,6 @@
 import type { AnyFinding, AnyFix, Checker, Looking } from '../../check/finding.ts';
 import type { Pen } from '../../chapter/chapter.ts';
-import { SEVERITIES } from '../../check/severity.ts';
+import { errorsFirst } from '../../check/severity.ts';
 import { findingOfEntry, soundFix } from '../../check/of-entry.ts';
 import { entryKeyFor } from '../../strata/entry.ts';
 import { applyKeyed, toolsOf } from '../../strata/keyed-fold.ts';
@@ -20,7 +20,7 @@ export const optionChecker: Checker = {
 		const ground = { options, profile, fold: optionsFold(profile), released };
 		const found: AnyFinding[] = [];
 		for (const rule of OPTION_RULES) rule.find(ground, (finding) => void found.push(asAny(rule, finding, looking)));
-		return SEVERITIES.flatMap((severity) => found.filter((f) => f.severity === severity));
+		return errorsFirst(found);
 	}
 };
 

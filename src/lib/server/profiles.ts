@@ -16,6 +16,7 @@ import { FactoryWriteError, StaleChangeError } from '../../../core/strata/change
 import { namesOf, type AnyChange } from '../../../core/chapter/chapter.ts';
 import { ALL_CHAPTERS, byChapter } from '../../../core/profile/chapters.ts';
 import {
+	applyAnywhere,
 	applyEdit,
 	inverseEdit,
 	placedEdit,
@@ -24,7 +25,7 @@ import {
 	type Edit,
 	type ProposedEdit
 } from '../../../core/profile/edit.ts';
-import { followingRenames, renamedIn, type Renames } from '../../../core/profile/renames.ts';
+import { followingRenames, type Renames } from '../../../core/profile/renames.ts';
 import { groundFor, problemsOf } from '../../../core/profile/problems.ts';
 import { mayWrite, roleFor } from '../../../core/strata/role.ts';
 import { stratumOfWire } from '../../../core/profile/wire.ts';
@@ -211,7 +212,7 @@ export class Profiles {
 				await writeCommands(tx, id, list);
 				for (const factory of profile.filter((s) => s.kind === 'factory')) {
 					const changes = followingRenames(factory, renamed);
-					await writeOutcome(tx, id, [renamedIn(factory, changes)], changes);
+					await writeOutcome(tx, id, applyAnywhere([factory], changes), changes);
 				}
 			});
 			this.#loaded.delete(id);

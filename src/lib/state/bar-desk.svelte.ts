@@ -1,7 +1,7 @@
 import type { CommandId } from '$core/application/command';
 import type { BarForm, Dock, Item, ItemId, ItemOf } from '$core/chapters/bars/bar';
 import { barsIn } from '$core/chapters/bars/bar';
-import { boxesIn, isPlace, labelOfPlace } from '$core/chapters/bars/boxes';
+import { boxesIn, givesWayIn, isPlace, labelOfPlace } from '$core/chapters/bars/boxes';
 import { barTree, nodesFrom, type BarNode } from '$core/chapters/bars/tree';
 import { timeTo } from '$core/chapters/bars/ways';
 import { changeItem, insertItem, lockItem, moveItem, resetItems, takeOut } from '$core/chapters/bars/writing';
@@ -57,7 +57,7 @@ export class BarDesk {
 	});
 
 	get #givesWay() {
-		return this.#workspace.document.application.rules.bars?.givesWay ?? 'last';
+		return givesWayIn(this.#workspace.document.application.rules);
 	}
 
 	layoutOn(screen: number): WindowLayout {

@@ -53,7 +53,7 @@ export class Findings {
 		return { circumstances, profile, released: draft.released };
 	});
 	/** Those of all chapters, accepted ones among them. */
-	ofAll = $derived.by(() => allFindings(this.checks.findings, this.looking));
+	ofAll = $derived.by(() => allFindings(this.checks.findings, this.looking, (chapter) => this.of(chapter).all));
 	/** Those of one chapter. */
 	of = (chapter: string): ChapterFindings => this.#chapters.get(chapter)!;
 	#chapters = new Map(SIMPLE_CHECKERS.map((checker) => [checker.chapter, new ChapterFindings(this, checker)]));
@@ -92,7 +92,7 @@ class ChapterFindings {
 	/** How many errors stand open. */
 	errors = $derived.by(() => {
 		const { looking } = this.#findings;
-		const found = this.#checker.errors?.(looking) ?? this.#checker.findings(looking);
+		const found = this.#checker.errors?.(looking) ?? this.all;
 		return this.#openOf(found.filter((f) => f.severity === 'error')).length;
 	});
 

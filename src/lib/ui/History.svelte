@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { Button } from 'flowbite-svelte';
-	import { groundFor, problemsOf } from '$core/profile/problems';
+	import { soundOf } from '$core/profile/problems';
 	import { restoring } from '$core/profile/restore';
 	import type { Edit } from '$core/profile/edit';
 	import { ask, told } from '$lib/state/api';
@@ -27,14 +27,13 @@
 		const since = all.filter((later) => later.revision > edit.revision);
 		const { profile, targetId } = workspace;
 		const changes = restoring(profile, targetId, since);
-		const stays = new Map(
-			problemsOf(changes, groundFor(workspace.subject, profile, changes)).map((problem) => [problem.index, problem.message])
-		);
-		const sound = changes.filter((_, i) => !stays.has(i));
+		const { sound, stays } = soundOf(workspace.subject, profile, changes);
 		const isDone = await workspace.edits.commit(`Restore ${target} as after ${edit.revision}: ${edit.label}`, sound);
-		const [first] = stays.values();
-		if (isDone && first)
-			workspace.notice = { kind: 'failed', text: `${stays.size} ${stays.size === 1 ? 'stays' : 'stay'} as now: ${first}.` };
+		if (isDone && stays[0])
+			workspace.notice = {
+				kind: 'failed',
+				text: `${stays.length} ${stays.length === 1 ? 'stays' : 'stay'} as now: ${stays[0]}.`
+			};
 	}
 </script>
 

@@ -1,11 +1,9 @@
-import { SCREENS } from '../../../surface/screens.ts';
+import { NARROWEST } from '../../../surface/screens.ts';
 import { tabLayout } from '../../../surface/ribbon.ts';
 import { roomOn } from '../../../surface/window.ts';
 import type { ItemId } from '../bar.ts';
-import { tabsOf } from '../boxes.ts';
+import { givesWayIn, tabsOf } from '../boxes.ts';
 import type { BarRule } from '../finding.ts';
-
-const [NARROWEST] = SCREENS as readonly [(typeof SCREENS)[number]];
 
 /** On the narrowest screen that counts, a group of a ribbon folds to one button, or falls off. */
 export const crowding: BarRule = {
@@ -15,8 +13,8 @@ export const crowding: BarRule = {
 		const { width } = roomOn(NARROWEST);
 		for (const bar of tree.bars) {
 			if (bar.item.form !== 'ribbon' || bar.item.hidden) continue;
-			for (const tab of tabsOf(tree, bar, index.catalogue)) {
-				const { drawers, off } = tabLayout(tab.groups, width, index.rules.bars?.givesWay ?? 'last');
+			for (const tab of tabsOf(bar, index.catalogue)) {
+				const { drawers, off } = tabLayout(tab.groups, width, givesWayIn(index.rules));
 				const folded = drawers.filter(({ group }) => group.kept !== 'folded').map(({ group }) => group.name);
 				const lost = off.map((group) => group.name);
 				if (folded.length + lost.length === 0) continue;

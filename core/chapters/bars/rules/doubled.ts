@@ -1,6 +1,7 @@
 import type { CommandId } from '../../../application/command.ts';
 import { meets } from '../../../context/bits.ts';
 import type { ContextSpace } from '../../../context/space.ts';
+import { whereShown } from '../boxes.ts';
 import { nodesFrom, type BarNode, type BarTree } from '../tree.ts';
 import { takeOut } from '../writing.ts';
 import type { BarRule } from '../finding.ts';
@@ -69,9 +70,5 @@ const isOff = ({ item }: BarNode): boolean => item.kind === 'place' && item.hidd
 
 function atOnce(space: ContextSpace, a: Shown, b: Shown): boolean {
 	if (a.bar.id === b.bar.id && a.tab?.id !== b.tab?.id) return false;
-	try {
-		return meets(space.bitsOf(a.bar.item.scope), space.bitsOf(b.bar.item.scope));
-	} catch {
-		return false;
-	}
+	return meets(whereShown(space, a.bar.item), whereShown(space, b.bar.item));
 }

@@ -1,4 +1,5 @@
 import { count, intersection } from '../../../context/bits.ts';
+import { whereShown } from '../boxes.ts';
 import { nodesFrom } from '../tree.ts';
 import { changeItem } from '../writing.ts';
 import type { BarRule } from '../finding.ts';
@@ -15,12 +16,7 @@ export const inert: BarRule = {
 				item.kind === 'place' && item.command !== undefined ? (catalogue.get(item.command) ?? []) : []
 			);
 			if (commands.length < 2) continue;
-			let shows;
-			try {
-				shows = space.bitsOf(bar.item.scope);
-			} catch {
-				continue;
-			}
+			const shows = whereShown(space, bar.item);
 			const all = count(shows);
 			const alive = commands.reduce((sum, command) => sum + count(intersection(shows, space.bitsOfAny(command.contexts))), 0);
 			const share = all === 0 ? 1 : alive / (all * commands.length);

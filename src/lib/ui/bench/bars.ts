@@ -1,5 +1,5 @@
 import { barTree, type BarTree } from '$core/chapters/bars/tree';
-import { boxesIn } from '$core/chapters/bars/boxes';
+import { boxesIn, givesWayIn } from '$core/chapters/bars/boxes';
 import type { Rect } from '$core/surface/parts';
 import { windowLayout, type WindowLayout } from '$core/surface/window';
 import type { Workspace } from '$lib/state/workspace.svelte';
@@ -29,7 +29,7 @@ export function benchBars(
 	const tree = barTree(profile);
 	if (tree.bars.every(({ item }) => item.form === 'menu')) return undefined;
 	const boxes = { ...boxesIn(tree, catalogue, space, situation, front), menus: [] };
-	const frame = { title: 0, status: 0, givesWay: document.application.rules.bars?.givesWay ?? ('last' as const) };
+	const frame = { title: 0, status: 0, givesWay: givesWayIn(document.application.rules) };
 	// what the edges take is found first, and then the height of the columns is that of what is left
 	const probe = windowLayout(boxes, { width: room.width, height: 10_000 }, frame);
 	const taken = 10_000 - probe.canvas.height;

@@ -1,8 +1,9 @@
 <script lang="ts">
 	import type { Command } from '$core/application/command';
+	import { givesWayIn } from '$core/chapters/bars/boxes';
 	import { barTree } from '$core/chapters/bars/tree';
 	import { barWays } from '$core/chapters/bars/ways';
-	import { SCREENS } from '$core/surface/screens';
+	import { NARROWEST } from '$core/surface/screens';
 	import { roomOn } from '$core/surface/window';
 	import { useWorkspace } from '$lib/state/workspace.svelte';
 	import KeyCaps from '../KeyCaps.svelte';
@@ -11,11 +12,11 @@
 	let { command }: { command: Command } = $props();
 	const workspace = useWorkspace();
 	/** A window on the narrowest screen that counts. */
-	const room = roomOn(SCREENS[0]!);
+	const room = roomOn(NARROWEST);
 	const ways = $derived.by(() => {
 		const { profile, catalogue, space, situation, index, office, document } = workspace;
 		const tree = barTree(profile);
-		const givesWay = document.application.rules.bars?.givesWay ?? 'last';
+		const givesWay = givesWayIn(document.application.rules);
 		const bars = barWays({ tree, catalogue, space, situation, room, givesWay }, command.id).map(
 			({ id, where, seconds, terms }) => ({
 				id: id as string,

@@ -1,12 +1,12 @@
 <script lang="ts">
 	import { Button, Checkbox, Modal } from 'flowbite-svelte';
-	import { officeOfFile, readProfileFile } from '$core/hand-over/profile-file';
-	import { groundFor, problemsOf } from '$core/profile/problems';
+	import { soundOf } from '$core/profile/problems';
 	import { rebased } from '$core/profile/rebase';
 	import { driftOf, type DriftItem } from '$core/hand-over/drift';
 	import type { Drift } from '$core/release/release';
 	import type { Profile } from '$core/strata/stratum';
 	import { ask } from '$lib/state/api';
+	import { officeInRelease } from '$lib/state/released';
 	import { useWorkspace } from '$lib/state/workspace.svelte';
 	import { chapterOf } from '$core/profile/chapters';
 
@@ -33,14 +33,12 @@
 	const SIGNS = { added: '+', changed: '≠', removed: '−' } as const;
 
 	async function look() {
-		const [{ text }, answer] = await Promise.all([
+		const [{ text }, laid] = await Promise.all([
 			ask<Drift>(`/api/seats/${seat}/drift`),
-			fetch(`${workspace.path}/releases/${release}`),
+			officeInRelease(workspace.path, release),
 			// a file may hold texts of any shape
 			import('$core/recipe/shapes/all')
 		]);
-		if (!answer.ok) throw new Error(`Release ${release} could not be read: the server answered ${answer.status}.`);
-		const laid = officeOfFile(readProfileFile(`release ${release}`, await answer.text()));
 		if (!laid) throw new Error(`Release ${release} holds no office stratum.`);
 		base = workspace.profile.map((s) => (s.id === laid.id ? { ...s, contents: laid.contents } : s));
 		items = driftOf(`interface.json of ${seat}`, text, laid, workspace.draft.names);
@@ -59,14 +57,13 @@
 		const { profile, subject } = workspace;
 		const wanted = (items ?? []).filter((item) => chosen.has(item)).map((item) => item.change);
 		const { changes, lost, conflicts } = rebased(profile, wanted, base);
-		const stays = new Map(problemsOf(changes, groundFor(subject, profile, changes)).map((p) => [p.index, p.message]));
-		const sound = changes.filter((_, i) => !stays.has(i));
+		const { sound, stays } = soundOf(subject, profile, changes);
 		const isDone = await workspace.edits.commit(
 			`Adopt from ${seat}: ${wanted.length === 1 ? 'one change' : `${wanted.length} changes`} by hand`,
 			sound
 		);
 		if (!isDone) return;
-		const open = [...lost, ...stays.values(), ...conflicts.map(() => 'a text that the office has changed in the same lines')];
+		const open = [...lost, ...stays, ...conflicts.map(() => 'a text that the office has changed in the same lines')];
 		if (open.length > 0) workspace.notice = { kind: 'failed', text: `Not taken over: ${open.join('; ')}.` };
 		onclose();
 	}

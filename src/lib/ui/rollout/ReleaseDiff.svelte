@@ -1,8 +1,8 @@
 <script lang="ts">
 	import type { Difference } from '$core/chapter/chapter';
-	import { officeOfFile, readProfileFile } from '$core/hand-over/profile-file';
 	import { differencesBetween } from '$core/profile/differences';
 	import type { Profile } from '$core/strata/stratum';
+	import { officeInRelease } from '$lib/state/released';
 	import { useWorkspace } from '$lib/state/workspace.svelte';
 	import DifferenceRow from '../DifferenceRow.svelte';
 	import VirtualRows from '../VirtualRows.svelte';
@@ -15,9 +15,7 @@
 
 	/** The strata that seats get with a release: the factory's, and the office's as it was frozen. */
 	async function profileOf(release: number): Promise<Profile> {
-		const answer = await fetch(`${workspace.path}/releases/${release}`);
-		if (!answer.ok) throw new Error(`Release ${release} could not be read: the server answered ${answer.status}.`);
-		const office = officeOfFile(readProfileFile(`release ${release}`, await answer.text()));
+		const office = await officeInRelease(workspace.path, release);
 		return [...workspace.profile.filter((s) => s.kind === 'factory'), ...(office ? [office] : [])];
 	}
 

@@ -3,8 +3,8 @@ import { expect } from 'chai';
 import type { CommandId } from '../../../../core/application/command.ts';
 import { aliasFileIn, aliasLines } from '../../../../core/chapters/aliases/file.ts';
 import { macrosIn } from '../../../../core/chapters/macros/macro.ts';
-import { applyEdit } from '../../../../core/profile/edit.ts';
-import { followingRenames, renamedIn } from '../../../../core/profile/renames.ts';
+import { applyAnywhere, applyEdit } from '../../../../core/profile/edit.ts';
+import { followingRenames } from '../../../../core/profile/renames.ts';
 import { wireOf } from '../../../../core/profile/wire.ts';
 import { shortcutsIn } from '../../../../core/shortcut/entry.ts';
 import type { Stratum } from '../../../../core/strata/stratum.ts';
@@ -31,12 +31,12 @@ describe('what a profile says of renamed commands', () => {
 	for (const stratum of profile)
 		it(`is said of their new ids in every chapter of ${stratum.name}, and nothing else changes`, () => {
 			const changes = followingRenames(stratum, renamed);
-			const after = renamedIn(stratum, changes);
+			const [after] = applyAnywhere([stratum], changes) as [typeof stratum];
 			const [was, is] = [spokenOf(stratum), spokenOf(after)];
 			for (const chapter of ['shortcuts', 'aliases', 'macros'] as const)
 				expect([...is[chapter]].sort()).to.deep.equal(anew(was[chapter]));
-			const back = renamedIn(after, followingRenames(after, new Map([...renamed].map(([from, to]) => [to, from]))));
-			expect(aliasFileIn(back)?.text).to.equal(aliasFileIn(stratum)?.text);
+			const [back] = applyAnywhere([after], followingRenames(after, new Map([...renamed].map(([from, to]) => [to, from]))));
+			expect(aliasFileIn(back!)?.text).to.equal(aliasFileIn(stratum)?.text);
 			if (stratum.kind === 'factory') return;
 			const edited = applyEdit(profile, changes).find((s) => s.id === stratum.id)!;
 			expect(wireOf(edited)).to.deep.equal(wireOf(after));
