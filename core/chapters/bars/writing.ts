@@ -52,6 +52,9 @@ export function freshId(profile: Profile, word: string): ItemId {
 	return id as ItemId;
 }
 
+/** What an id is made of. */
+const wordOf = (item: Item): string => (item.kind === 'place' ? (item.command ?? item.flyout ?? 'separator') : item.name);
+
 /** Puts something new below a parent. */
 export function insertItem(
 	profile: Profile,
@@ -60,8 +63,7 @@ export function insertItem(
 	parent: ItemId | null,
 	at: number
 ): { id: ItemId; changes: Part[] } {
-	const word = item.kind === 'place' ? (item.command ?? item.flyout ?? 'separator') : item.name;
-	const id = freshId(profile, `${target}-${word}`);
+	const id = freshId(profile, `${target}-${wordOf(item)}`);
 	return { id, changes: setItem(stratumById(profile, target), id, item, parent, orderAt(barTree(profile), parent, at)) };
 }
 
@@ -72,9 +74,9 @@ export function insertItems(profile: Profile, target: StratumId, items: readonly
 	const orders = generateNKeysBetween(last, null, items.length);
 	const taken = new Set<string>();
 	return items.flatMap((item, i) => {
-		const word = item.kind === 'place' ? (item.command ?? item.flyout ?? 'separator') : item.name;
-		let id = freshId(profile, `${target}-${word}`);
-		for (let n = 2; taken.has(id); n++) id = freshId(profile, `${target}-${word}-${n}`);
+		const word = `${target}-${wordOf(item)}`;
+		let id = freshId(profile, word);
+		for (let n = 2; taken.has(id); n++) id = freshId(profile, `${word}-${n}`);
 		taken.add(id);
 		return setItem(stratum, id, item, parent, orders[i]!, i);
 	});
