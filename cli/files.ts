@@ -8,6 +8,7 @@ import type { OpenApplication } from '../core/application/application.ts';
 import { circumstancesOf } from '../core/profile/circumstances.ts';
 import { readApplicationFile, type ApplicationFile } from '../core/application/application-file.ts';
 import { readProfileFile, strataOf } from '../core/hand-over/profile-file.ts';
+import { parseJson } from '../core/format/json.ts';
 import { FileRefusedError, refuseBySize, type FileProblem } from '../core/format/problem.ts';
 import type { Placed } from '../core/hand-over/sarif.ts';
 import { readShortcutsCsv } from '../core/hand-over/shortcuts-csv.ts';
@@ -154,10 +155,8 @@ export function loadRecipe(name: string): Recipe {
 	if (shipped && Object.hasOwn(SHIPPED_RECIPES, name)) return shipped;
 	let value: unknown;
 	try {
-		value = JSON.parse(load(name).text);
+		({ value } = parseJson(name, load(name).text));
 	} catch (error) {
-		if (error instanceof SyntaxError)
-			throw new FileRefusedError(name, [{ line: 1, column: 1, message: `not JSON: ${error.message}` }]);
 		if (error instanceof BadInputError)
 			throw new BadInputError(`There is no recipe "${name}". Name a file, or one of ${Object.keys(SHIPPED_RECIPES).join(', ')}.`);
 		throw error;

@@ -2,6 +2,27 @@ import { findNodeAtLocation, parseTree, printParseErrorCode, type Node, type Par
 import type { z } from 'zod';
 import { FileRefusedError, placeOf, type FileProblem } from './problem.ts';
 
+const NOT_HERE = 'this may not stand here';
+/** What the parser's codes say, in the words of the rest of Skarn. */
+const REASONS: Readonly<Record<string, string>> = {
+	InvalidSymbol: 'this is no value; texts stand in double quotes',
+	InvalidNumberFormat: 'the number is not written as it must be',
+	PropertyNameExpected: 'a name in double quotes is expected',
+	ValueExpected: 'a value is expected',
+	ColonExpected: 'a colon is expected after the name',
+	CommaExpected: 'a comma is expected between entries',
+	CloseBraceExpected: 'a } is missing',
+	CloseBracketExpected: 'a ] is missing',
+	EndOfFileExpected: 'something follows after the end',
+	InvalidCommentToken: 'comments may not stand in it',
+	UnexpectedEndOfComment: 'a comment is not closed',
+	UnexpectedEndOfString: 'a text is not closed before its line ends',
+	UnexpectedEndOfNumber: 'the number breaks off',
+	InvalidUnicode: 'what follows \\u must be four hexadecimal digits',
+	InvalidEscapeCharacter: 'what follows the backslash is not an escape of JSON',
+	InvalidCharacter: 'a control sign may not stand in a text'
+};
+
 /** The places of all values. JSON that breaks off or has a stray sign throws `FileRefusedError` with line and column. */
 export function treeOf(file: string, text: string): Node {
 	const errors: ParseError[] = [];
@@ -12,11 +33,7 @@ export function treeOf(file: string, text: string): Node {
 	const [error] = errors;
 	if (error || !root) {
 		const where = placeOf(text, error?.offset ?? 0);
-		const message = error
-			? `not JSON: ${printParseErrorCode(error.error)
-					.replace(/([a-z])([A-Z])/g, '$1 $2')
-					.toLowerCase()}`
-			: 'the file is empty';
+		const message = error ? `not JSON: ${REASONS[printParseErrorCode(error.error)] ?? NOT_HERE}` : 'the file is empty';
 		throw new FileRefusedError(file, [{ ...where, message }]);
 	}
 	return root;
@@ -40,7 +57,8 @@ export function parseJson(file: string, text: string): JsonDocument {
 	} catch (error) {
 		// the tree says where; what only the language refuses is told in its own words
 		root();
-		throw new FileRefusedError(file, [{ line: 1, column: 1, message: `not JSON: ${(error as Error).message}` }]);
+		const at = Number(/position (\d+)/.exec((error as Error).message)?.[1] ?? 0);
+		throw new FileRefusedError(file, [{ ...placeOf(text, at), message: `not JSON: ${NOT_HERE}` }]);
 	}
 }
 
