@@ -31,7 +31,7 @@ export class Checking {
 		const [workspace, released, desks] = await Promise.all([
 			this.#profiles.load(application),
 			this.#releases.followed(application),
-			this.#seats.desks()
+			this.#seats.desks(application)
 		]);
 		return {
 			profile: workspace.profile,

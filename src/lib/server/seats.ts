@@ -1,4 +1,4 @@
-import { and, asc, eq } from 'drizzle-orm';
+import { and, asc, eq, inArray, or } from 'drizzle-orm';
 import { USUAL_DESK, type DeskSetup } from '../../../core/keyboard/desk.ts';
 import type { ApplicationId } from '../../../core/application/application.ts';
 import {
@@ -10,7 +10,7 @@ import {
 	type SeatState
 } from '../../../core/release/release.ts';
 import type { Database } from './db/open.ts';
-import { applications, drifts, releases, reports, seats } from './db/schema.ts';
+import { applications, drifts, releases, reports, searchPaths, seats } from './db/schema.ts';
 import { Problem } from './problem.ts';
 
 /** The workstations that follow the office's releases. */
@@ -40,9 +40,21 @@ export class Seats {
 		});
 	}
 
-	/** What stands on the desk of every seat of the office: a workstation runs all its applications. */
-	async desks(): Promise<{ id: string; desk: DeskSetup }[]> {
-		const rows = await this.#db.select({ id: seats.id, desk: seats.desk }).from(seats).orderBy(asc(seats.id));
+	/**
+	 * What stands on the desks where the application runs: of the seats that follow its releases, and of those that its search
+	 * paths name. Seats that know only other applications are none of its business.
+	 */
+	async desks(application: string): Promise<{ id: string; desk: DeskSetup }[]> {
+		const [paths] = await this.#db
+			.select({ body: searchPaths.body })
+			.from(searchPaths)
+			.where(eq(searchPaths.application, application));
+		const named = (paths?.body.groups ?? []).flatMap((group) => [...group.seats]);
+		const rows = await this.#db
+			.select({ id: seats.id, desk: seats.desk })
+			.from(seats)
+			.where(or(eq(seats.application, application), inArray(seats.id, named)))
+			.orderBy(asc(seats.id));
 		return rows.map(({ id, desk }) => ({ id, desk: desk ?? USUAL_DESK }));
 	}
 

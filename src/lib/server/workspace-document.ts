@@ -19,7 +19,7 @@ export interface WorkspaceDocument extends Reach {
 	readonly releases: readonly Release[];
 	/** The office stratum as that release has it; null before the first. */
 	readonly released: StratumWire | null;
-	/** What stands on the desks of the office's seats. */
+	/** What stands on the desks where the application runs. */
 	readonly seats: readonly { readonly id: string; readonly desk: DeskSetup }[];
 }
 
@@ -39,6 +39,6 @@ export async function workspaceDocument({ profiles, releases, seats }: Office, a
 		channel,
 		releases: list,
 		released: released && wireOf(released),
-		seats: await seats.desks()
+		seats: await seats.desks(app)
 	};
 }

@@ -212,6 +212,26 @@ describe('profiles on the server', function () {
 		expect(seat).to.include({ state: 'current', restore: false });
 	});
 
+	it('looks at the desks of seats that an application knows, and at no others', async () => {
+		const own = { ...application, id: 'own-program' as typeof id, name: 'Own program' };
+		const general = { id: 'general' as StratumId, name: 'Factory', kind: 'factory' as const };
+		await office.profiles.add({ application: own, commands, strata: [general], factory: {} });
+		const known = async (app: string) => (await office.seats.desks(app)).map((s) => s.id);
+		expect(await known(id)).to.deep.equal(['C-01']);
+		expect(await known('own-program')).to.deep.equal([]);
+		await office.folders.keep('own-program', {
+			files: [],
+			groups: [{ name: 'Cladding', seats: ['C-01'], folders: [{ path: '/home/skarn', kind: 'personal', writable: true }] }],
+			disks: {}
+		});
+		expect(await known('own-program'), 'its search paths name it').to.deep.equal(['C-01']);
+		await office.seats.add('own-program', 'E-07', 'of its own');
+		expect(await known('own-program')).to.deep.equal(['C-01', 'E-07']);
+		expect(await known(id)).to.deep.equal(['C-01']);
+		await office.profiles.remove('own-program');
+		expect(await known('own-program'), 'they go with their application').to.deep.equal([]);
+	});
+
 	it('refuses a second application of the same id and a catalogue that contradicts itself', async () => {
 		const again = { application, commands, strata, factory: {} };
 		expect((await problem(office.profiles.add(again))).status).to.equal(409);

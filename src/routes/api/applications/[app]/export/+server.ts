@@ -78,7 +78,7 @@ export const GET = route(async ({ params, url }, { profiles, folders, releases, 
 		return sheetOfProfile(
 			{ application, space, catalogue: own },
 			whose === 'office' ? published(strata) : strata,
-			desksOf(await seats.desks()),
+			desksOf(await seats.desks(application.id)),
 			{
 				arrangement: by,
 				platforms,
