@@ -86,6 +86,34 @@ describe('Keyboard', () => {
 		await undo();
 	});
 
+	it('shows two boards where there is room, and carries a shortcut from one to the other', async () => {
+		await at.page.setViewportSize({ width: 1920, height: 1080 });
+		try {
+			const boards = at.page.getByRole('application', { name: /Press a key to select it/ });
+			await eventually(async () => expect(await boards.count()).to.equal(2));
+			const on = (i: number, legend: string) => boards.nth(i).getByRole('button', { name: new RegExp(`^${legend}[ ,]`) });
+			await at.page.getByLabel('Beside', { exact: true }).selectOption({ label: 'Ctrl+Alt' });
+			await eventually(async () => expect(await on(1, 'K').getAttribute('aria-label')).to.match(/Ctrl\+Alt\+K/));
+			await on(0, 'K').dragTo(on(1, 'K'));
+			const dialog = at.page.getByRole('dialog', { name: 'Assign' });
+			expect(await dialog.innerText()).to.include('Move Shell from K');
+			await dialog.getByRole('button', { name: 'Move to Ctrl+Alt+K' }).waitFor();
+			await at.page.keyboard.press('Escape');
+			await dialog.waitFor({ state: 'detached' });
+			await on(1, 'E').click();
+			await here()
+				.locator('.current')
+				.getByText(/free here|Ctrl/)
+				.first()
+				.waitFor();
+			expect(
+				await at.page.getByRole('group', { name: 'Modifiers' }).getByRole('button', { pressed: true }).allInnerTexts()
+			).to.deep.equal(['Ctrl', 'Alt']);
+		} finally {
+			await at.page.setViewportSize({ width: 1280, height: 800 });
+		}
+	});
+
 	it('assigns a command that is found by name', async () => {
 		await at.page.keyboard.press('j');
 		await here().getByRole('combobox').fill('draft');

@@ -57,6 +57,11 @@
 		border-radius: 14px;
 		overflow: hidden;
 	}
+	@media (max-width: 1100px) {
+		.core {
+			width: 272px;
+		}
+	}
 	.core:focus-within {
 		outline: 2px solid var(--azurite);
 		outline-offset: 2px;

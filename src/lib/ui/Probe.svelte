@@ -124,6 +124,13 @@
 		color: var(--ink-2);
 		font: inherit;
 	}
+	@media (max-width: 1100px) {
+		.opener {
+			width: 176px;
+			gap: 6px;
+			padding-left: 10px;
+		}
+	}
 	.opener kbd {
 		padding: 1px 7px;
 		border: 1px solid var(--line-strong);

@@ -110,6 +110,7 @@
 		aria-label="{label}. Press the keys; Escape leaves, Enter accepts."
 		aria-describedby="{id}-heard"
 		tabindex="0"
+		data-autofocus
 		{onkeydown}
 		onfocus={() => (listening = true)}
 		onblur={() => (listening = false)}

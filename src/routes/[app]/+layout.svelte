@@ -60,6 +60,13 @@
 	let isGoing = $state(false);
 	let isHelping = $state(false);
 
+	function toSearch() {
+		const field = document.querySelector<HTMLInputElement>('main :is(input[type="search"], input[role="combobox"])');
+		field?.select();
+		field?.focus();
+		return field !== null;
+	}
+
 	$effect(() =>
 		hotkeys.add(() => ({
 			title: 'Everywhere',
@@ -76,6 +83,7 @@
 								}
 							]
 				),
+				{ keys: '/', does: 'to the search of the view, where it has one', run: toSearch },
 				{ keys: '?', does: 'what can be pressed here', run: () => (isHelping = true) }
 			]
 		}))

@@ -18,6 +18,7 @@
 		desk,
 		show,
 		selected,
+		dragged = $bindable(),
 		onselect,
 		onhold,
 		ondropped
@@ -27,6 +28,8 @@
 		desk: DeskSetup;
 		show: Show;
 		selected: string | undefined;
+		/** What is being carried, so that two boards can hand it over. */
+		dragged?: Binding | undefined;
 		onselect: (code: string, modifiers: readonly Modifier[]) => void;
 		onhold: (modifiers: readonly Modifier[]) => void;
 		ondropped: (binding: Binding, to: Keys) => void;
@@ -42,7 +45,6 @@
 	/** Counts the fonts that have come. */
 	let fonts = $state(0);
 	let over = $state<string | undefined>(undefined);
-	let dragged = $state.raw<Binding | undefined>(undefined);
 	/** What is read out of the keys follows the picture a frame later, so that the picture itself is there within one. */
 	let said = $state.raw<readonly string[]>([]);
 	const percent = (part: number, whole: number) => `${((100 * part) / whole).toFixed(3)}%`;

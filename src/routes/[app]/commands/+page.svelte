@@ -48,18 +48,12 @@
 		if (first && asked) select(first.command.id);
 	}
 
-	function toSearch() {
-		field?.select();
-		field?.focus();
-	}
-
 	/** The list hears it itself. */
 	const byList = () => false;
 	$effect(() =>
 		hotkeys.add(() => ({
 			title: 'Commands',
 			keys: [
-				{ keys: '/', does: 'search', run: toSearch },
 				{ keys: 'Shift ↓', does: 'mark several, in the search or the list', run: byList },
 				{ keys: 'Ctrl Space', does: 'mark this one too', run: byList },
 				{ keys: 'Ctrl A', does: 'mark all, in the list', run: byList }

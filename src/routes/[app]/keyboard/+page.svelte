@@ -14,6 +14,7 @@
 	import { useWorkspace } from '$lib/state/workspace.svelte';
 	import DeskPicker from '$lib/ui/DeskPicker.svelte';
 	import VerdictPanel from '$lib/ui/commands/VerdictPanel.svelte';
+	import BesideBoard from '$lib/ui/keyboard/BesideBoard.svelte';
 	import Board from '$lib/ui/keyboard/Board.svelte';
 	import KeyPanel from '$lib/ui/keyboard/KeyPanel.svelte';
 	import { legendOf, modifierName } from '$lib/ui/keyboard/legend';
@@ -40,8 +41,12 @@
 	let filter = $state<Filter>('all');
 	let wish = $state.raw<Command | undefined>(undefined);
 	let proposal = $state.raw<Proposal | undefined>(undefined);
+	let dragged = $state.raw<Binding | undefined>(undefined);
+	let width = $state(0);
 	let panel = $state<VerdictPanel | undefined>(undefined);
 
+	/** From this width on, two boards are as large as one was. */
+	const hasTwo = $derived(width >= 1640);
 	const modifiers = $derived(held.length > 0 ? held : picked);
 	const at = $derived(Math.max(0, planeOf(modifiers)));
 	/** Reach and suggestions are for the desk that is drawn; that strokes work on all others as well stays true. */
@@ -100,6 +105,7 @@
 	);
 	const isSame = (a: Desk, b: Desk) =>
 		a.board === b.board && a.layout === b.layout && a.platform === b.platform && a.mouse === b.mouse;
+	const show = $derived({ modifiers, filter, drawing: drawing === 'reach' ? drawing : ('taken' as const), ground });
 	const inUseAt = $derived(workspace.office.desks.findIndex((d) => isSame(d, desk)));
 	const legend = $derived(told.face ? legendOf(told.face.key.code, told.face.legends, false) || 'Space' : '');
 
@@ -127,7 +133,7 @@
 
 <svelte:window onblur={() => (held = [])} />
 
-<div class="view">
+<div class="view" bind:clientWidth={width}>
 	<div class="bar">
 		<div class="group">
 			<span class="quiet">Desk</span>
@@ -161,18 +167,29 @@
 	{#if drawing === 'rows'}
 		<section class="scroll" aria-label="By rows"><Rows {faces} {desk} /></section>
 	{:else}
-		<section class="stage" aria-label="Keyboard">
+		<section class="stage" class:two={hasTwo} aria-label="Keyboard">
 			<div class="fit" style:max-width="calc(46vh * {BOARDS[desk.board].width / BOARDS[desk.board].height})">
-				<Board
-					{faces}
-					{desk}
-					show={{ modifiers, filter, drawing, ground }}
-					{selected}
-					onselect={select}
-					onhold={(m) => (held = m)}
-					ondropped={move}
-				/>
+				<Board {faces} {desk} {show} {selected} bind:dragged onselect={select} onhold={(m) => (held = m)} ondropped={move} />
 			</div>
+			{#if hasTwo}
+				<div class="fit">
+					<BesideBoard
+						index={workspace.index}
+						situation={workspace.situation}
+						{desk}
+						desks={workspace.office.desks}
+						{show}
+						{selected}
+						bind:dragged
+						onselect={(code, plane) => {
+							picked = plane;
+							selected = code;
+							proposal = undefined;
+						}}
+						ondropped={move}
+					/>
+				</div>
+			{/if}
 		</section>
 		<div class="panels">
 			{#if told.face}
@@ -253,6 +270,15 @@
 	.fit {
 		min-width: 780px;
 		margin: 0 auto;
+	}
+	.two {
+		display: grid;
+		grid-template-columns: 1fr 1fr;
+		gap: 24px;
+		padding-top: 44px;
+	}
+	.two .fit {
+		width: 100%;
 	}
 	.panels {
 		display: grid;
