@@ -19,7 +19,7 @@ const slug = (text: string) =>
 /**
  * Bars as the demo writes them, one bar, tab or group a line, indented by what it stands in:
  * `ribbon Name`, `toolbar Name @ left 0 16 none scope : places`, `tab Name`, `group Name : places`, and for menus `menu Name`.
- * A place is a command's id, with `*` a large one; `-` is a separator, `Name{a b}` a flyout with underscores for spaces.
+ * A bar that opens at the pointer is `cursor Name @ floating columns 24 none scope Keys : places`. A place is a command's id, with `*` a large one; `-` is a separator, `Name{a b}` a flyout with underscores for spaces.
  */
 export function barEntries(text: string, scopes: Readonly<Record<string, unknown>>): BarEntry[] {
 	const lines = text
@@ -64,16 +64,17 @@ export function barEntries(text: string, scopes: Readonly<Record<string, unknown
 		if (kind === 'tab') add(id, parent, next(parent), { kind, name });
 		else if (kind === 'group') add(id, parent, next(parent), { kind, name });
 		else {
-			const [edge = 'top', row = '0', icon = '24', text_ = 'none', scope = 'any'] = at.trim().split(/\s+/).filter(Boolean);
+			const [edge = 'top', row = '0', icon = '24', text_ = 'none', scope = 'any', keys] = at.trim().split(/\s+/).filter(Boolean);
 			if (!scopes[scope]) throw new Error(`no scope "${scope}" in the bar ${name}`);
 			add(id, parent, next(parent), {
 				kind: 'bar',
 				form: kind,
 				name,
 				scope: scopes[scope],
-				dock: { edge, row: Number(row) },
+				dock: edge === 'floating' ? { edge, monitor: 1, x: 0, y: 0, columns: Number(row) } : { edge, row: Number(row) },
 				icon: Number(icon),
-				text: text_
+				text: text_,
+				...(keys && { keys })
 			});
 		}
 		places(id, said);

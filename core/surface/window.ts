@@ -18,6 +18,8 @@ export interface ToolbarBox {
 	readonly places: readonly PlaceBox[];
 	readonly icon: 16 | 24 | 32;
 	readonly text: 'none' | 'beside' | 'below';
+	/** At the top: above the ribbon instead of below it. */
+	readonly isAbove?: boolean;
 	readonly dock:
 		| { readonly edge: 'top' | 'left' | 'right' | 'bottom'; readonly row: number }
 		| { readonly edge: 'floating'; readonly monitor: number; readonly x: number; readonly y: number; readonly columns: number };
@@ -38,7 +40,8 @@ export interface WindowFrame {
 }
 
 export interface WindowBoxes {
-	readonly menus: readonly { readonly id: string; readonly name: string }[];
+	/** The lines of menus; one without titles lists what there is by itself. */
+	readonly menus: readonly { readonly id: string; readonly name: string; readonly titles?: readonly PlaceBox[] }[];
 	readonly ribbons: readonly RibbonBox[];
 	readonly toolbars: readonly ToolbarBox[];
 }
@@ -66,6 +69,8 @@ export interface WindowLayout {
 	readonly width: number;
 	readonly height: number;
 	readonly menus: Rect | undefined;
+	/** The titles of the menus, as far as there is room for them. */
+	readonly titles: readonly { readonly id: string; readonly place: PlaceBox; readonly rect: Rect }[];
 	readonly ribbons: readonly PlacedRibbon[];
 	readonly toolbars: readonly PlacedToolbar[];
 	readonly canvas: Rect;
@@ -123,7 +128,8 @@ function lay(bar: ToolbarBox, x: number, y: number, room: number, isAcross: bool
 	return { bar, rect, places, drawer, isElsewhere: false };
 }
 
-function float(bar: ToolbarBox, dock: Extract<ToolbarBox['dock'], { edge: 'floating' }>): PlacedToolbar {
+/** A bar that floats, in rows of so many columns. */
+export function floatingBar(bar: ToolbarBox, dock: Extract<ToolbarBox['dock'], { edge: 'floating' }>): PlacedToolbar {
 	let [x, y, row, width] = [PAD, GRIP, 0, 0];
 	const places = bar.places.map((place, i) => {
 		const { along, across } = placeSize(bar, place, false);
@@ -145,6 +151,21 @@ function rowsAt(bars: readonly ToolbarBox[], edge: 'top' | 'left' | 'right' | 'b
 	return [...rows].sort(([a], [b]) => a - b).map(([, row]) => row);
 }
 
+const TITLE_PAD = 9;
+
+/** The titles of menus along their line; what does not fit is left out. */
+function titlesIn(menus: WindowBoxes['menus'], line: Rect): WindowLayout['titles'] {
+	let x = line.x + PAD;
+	return menus
+		.flatMap(({ titles }) => titles ?? [])
+		.flatMap((place) => {
+			const width = Math.ceil(textWidth(place.label, SIZES.text) + 2 * TITLE_PAD);
+			const rect = { x, y: line.y, width, height: line.height };
+			x += width;
+			return x > line.x + line.width ? [] : [{ id: place.id, place, rect }];
+		});
+}
+
 /**
  * Every rectangle of the bars in a window, in px from its upper left corner, and the canvas that is left. From the outside in: the
  * title, menus, ribbons, the bars at the top and the bottom, then those at the sides; a floating bar takes nothing of the canvas.
@@ -158,14 +179,7 @@ export function windowLayout(
 	let [top, bottom, left, right] = [frame.title, height - frame.status, 0, width];
 	const menuRect = menus.length > 0 ? { x: 0, y: top, width, height: MENU_HEIGHT } : undefined;
 	if (menuRect) top += MENU_HEIGHT;
-	const placedRibbons = ribbons.map((ribbon): PlacedRibbon => {
-		const rect = { x: 0, y: top, width, height: SIZES.tabs + SIZES.strip };
-		const front = ribbon.tabs.find((tab) => tab.id === ribbon.front) ?? ribbon.tabs[0];
-		const strip = front && tabLayout(front.groups, width, frame.givesWay, top + SIZES.tabs);
-		const tabs = tabLine(ribbon.tabs, width).map((tab) => ({ ...tab, rect: { ...tab.rect, y: top } }));
-		top += rect.height;
-		return { ribbon, rect, tabs, strip, front };
-	});
+	const titles = menuRect ? titlesIn(menus, menuRect) : [];
 	const placed: PlacedToolbar[] = [];
 	const row = (
 		bars: readonly ToolbarBox[],
@@ -188,16 +202,27 @@ export function windowLayout(
 		});
 		return across;
 	};
-	for (const bars of rowsAt(toolbars, 'top')) top += row(bars, false, 0, width, () => top);
+	const [above, below] = [toolbars.filter((bar) => bar.isAbove), toolbars.filter((bar) => !bar.isAbove)];
+	for (const bars of rowsAt(above, 'top')) top += row(bars, false, 0, width, () => top);
+	const placedRibbons = ribbons.map((ribbon): PlacedRibbon => {
+		const rect = { x: 0, y: top, width, height: SIZES.tabs + SIZES.strip };
+		const front = ribbon.tabs.find((tab) => tab.id === ribbon.front) ?? ribbon.tabs[0];
+		const strip = front && tabLayout(front.groups, width, frame.givesWay, top + SIZES.tabs);
+		const tabs = tabLine(ribbon.tabs, width).map((tab) => ({ ...tab, rect: { ...tab.rect, y: top } }));
+		top += rect.height;
+		return { ribbon, rect, tabs, strip, front };
+	});
+	for (const bars of rowsAt(below, 'top')) top += row(bars, false, 0, width, () => top);
 	for (const bars of rowsAt(toolbars, 'bottom')) bottom -= row(bars, false, 0, width, (across) => bottom - across);
 	for (const bars of rowsAt(toolbars, 'left')) left += row(bars, true, top, bottom, () => left);
 	for (const bars of rowsAt(toolbars, 'right')) right -= row(bars, true, top, bottom, (across) => right - across);
-	for (const bar of toolbars) if (bar.dock.edge === 'floating') placed.push(float(bar, bar.dock));
+	for (const bar of toolbars) if (bar.dock.edge === 'floating') placed.push(floatingBar(bar, bar.dock));
 	const canvas = { x: left, y: top, width: Math.max(0, right - left), height: Math.max(0, bottom - top) };
 	return {
 		width,
 		height,
 		menus: menuRect,
+		titles,
 		ribbons: placedRibbons,
 		toolbars: placed,
 		canvas,

@@ -46,6 +46,8 @@ toolbar Look @ right 0 24 none canvas : view.fit view.fit-selection view.zoom-bo
 context Of a face @ top 0 16 beside face : sketch.new face.move face.offset face.draft - solid.hole solid.shell
 context Of an edge @ top 0 16 beside edge : solid.fillet solid.chamfer solid.fillet-varying - select.tangent select.loop
 context Of a body @ top 0 16 beside body : body.move body.copy body.material - view.hide inspect.mass
+cursor At hand @ floating 4 24 none model Shift+Space : view.fit view.normal view.hide view.show-all inspect.measure edit.undo
+cursor On a face @ floating 3 24 none face Shift+Space : face.move face.offset face.delete
 context Of a component @ top 0 16 beside component : asm.open-part asm.replace asm.ground - joint.coincide view.hide
 `;
 

@@ -21,5 +21,6 @@ ribbon Cladding
 toolbar Skin @ left 0 32 none skin : mesh.points mesh.edges mesh.faces - mesh.move mesh.slide mesh.flatten - mesh.pull mesh.bevel mesh.cut-loop mesh.knife mesh.bridge mesh.shell
 toolbar Panel @ left 0 32 none panel : pick.box pick.brush pick.same - panel.move panel.snap panel.hide panel.show
 toolbar View @ bottom 0 24 none : view.fit view.fit-selection view.orbit - view.girth view.seat view.platform - view.solid view.wire view.joints
+cursor By the panel @ floating 2 32 none panel Shift+Space : panel.move panel.snap panel.hide panel.show
 context Of several panels @ top 0 16 beside many : panel.align panel.even-gaps panel.join - panel.hide
 `;

@@ -143,6 +143,82 @@ describe('Bars', () => {
 		await place('Save').waitFor();
 	});
 
+	it('takes a command from the search by mouse, into a group and into a menu that opens under it', async () => {
+		const carry = async (words: string, over: () => ReturnType<typeof place>, then?: () => ReturnType<typeof place>) => {
+			await at.page.getByRole('combobox', { name: 'Add a command to the bars' }).fill(words);
+			await aside().getByRole('listbox', { name: 'Commands' }).getByRole('option').first().hover();
+			await at.page.mouse.down();
+			for (const target of [over, then]) {
+				if (!target) continue;
+				const { x, y, width, height } = (await target().boundingBox())!;
+				await at.page.mouse.move(x + width / 2 - 1, y + height / 2, { steps: 4 });
+				await at.page.mouse.move(x + width / 2, y + height / 2);
+				if (then && target === over) await then().waitFor();
+			}
+			await at.page.mouse.up();
+		};
+		await carry('interference', () => place('Extrude'));
+		await at.page
+			.getByText(/Bars: .* into Grow/)
+			.first()
+			.waitFor();
+		await undo();
+		await at.page.goto(`${at.server.address}/varve-draft-7/bars`);
+		await carry(
+			'calculator',
+			() => place('Edit'),
+			() => place('Paste in place')
+		);
+		await at.page
+			.getByText(/Bars: .* into Edit/)
+			.first()
+			.waitFor();
+		await undo();
+	});
+
+	it('puts commands on a cursor bar for one selection, which its key opens on the bench at the pointer', async () => {
+		await at.page.getByRole('combobox', { name: 'New', exact: true }).selectOption('cursor');
+		await at.page.keyboard.type('Round the edge');
+		await at.page.keyboard.press('Enter');
+		await aside().getByRole('heading', { name: 'Round the edge' }).waitFor();
+		for (const words of ['fillet edges', 'measure']) await add(words);
+		await place('Measure').waitFor();
+		await at.page.keyboard.press('Escape');
+		await bars().focus();
+		await bars().press('PageUp');
+		await aside().getByText('No key opens the cursor bar').first().waitFor();
+		await aside()
+			.getByRole('application', { name: /^Keys that open/ })
+			.focus();
+		await at.page.keyboard.press('Control+Alt+7');
+		await at.page.keyboard.press('Enter');
+		await at.page.getByText('Bars: open it by Ctrl+Alt+7').first().waitFor();
+		await aside()
+			.getByRole('button', { name: /^Selection/ })
+			.click();
+		await at.page.getByRole('checkbox', { name: 'Edge' }).check();
+		await at.page.keyboard.press('Escape');
+		await at.page.getByText('Bars: where it shows').first().waitFor();
+		await at.open('bench');
+		const frame = at.page.getByRole('application', { name: /stand-in/ });
+		await at.page.getByRole('combobox', { name: 'Selection' }).selectOption('edge');
+		await frame.locator('.pane.active svg').hover({ position: { x: 90, y: 60 } });
+		await frame.focus();
+		await at.page.keyboard.press('Control+Alt+7');
+		const bar = at.page.getByRole('toolbar', { name: 'Cursor bar' });
+		expect(await bar.getByRole('button').count()).to.equal(2);
+		await at.page.keyboard.press('ArrowRight');
+		await at.page.keyboard.press('Enter');
+		await at.page.getByText('Measure runs').first().waitFor();
+		await bar.waitFor({ state: 'detached' });
+		await at.page.getByRole('combobox', { name: 'Selection' }).selectOption('face');
+		await frame.focus();
+		await at.page.keyboard.press('Control+Alt+7');
+		expect(await bar.count()).to.equal(0);
+		await at.open('bars');
+		for (let i = 0; i < 5; i++) await undo();
+	});
+
 	it('opens the context menu of what is selected on the bench, by the right button and by keys', async () => {
 		await at.open('bench');
 		const frame = at.page.getByRole('application');

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { CommandId } from '../../application/command.ts';
 import { Scope } from '../../context/scope.ts';
+import { Keys } from '../../stroke/stroke.ts';
 import { GROUP_FORMS } from '../../surface/parts.ts';
 import { setOrNamed } from '../../strata/change.ts';
 import type { Entries } from '../../strata/entry.ts';
@@ -48,6 +49,8 @@ const Bar = z.strictObject({
 	dock: Dock,
 	icon: z.union([z.literal(16), z.literal(24), z.literal(32)]).meta({ description: 'of icons, in px' }),
 	text: z.enum(['none', 'beside', 'below']),
+	above: z.boolean().optional().meta({ description: 'at the top: above the ribbon instead of below it' }),
+	keys: Keys.optional().meta({ description: 'of a cursor bar: what opens it at the pointer' }),
 	hidden: z.boolean().default(false)
 });
 

@@ -20,7 +20,7 @@ function placeBox({ id, item }: BarNode<ItemOf<'place'>>, catalogue: Catalogue):
 export const isPlace = (node: BarNode): node is BarNode<ItemOf<'place'>> => node.item.kind === 'place';
 
 /** The places that show: one may be switched off without being taken out. */
-const placesOf = (node: BarNode, catalogue: Catalogue): PlaceBox[] =>
+export const placesOf = (node: BarNode, catalogue: Catalogue): PlaceBox[] =>
 	node.children.filter(isPlace).flatMap((place) => (place.item.hidden ? [] : [placeBox(place, catalogue)]));
 
 const boxes = new WeakMap<BarNode, { readonly catalogue: Catalogue; readonly box: GroupBox }>();
@@ -45,12 +45,15 @@ export const tabsOf = (ribbon: BarNode, catalogue: Catalogue): TabBox[] =>
 		}
 	}));
 
-/** A toolbar or quick bar as the layout takes it; undefined for a bar of another form. */
-export function toolbarBox(bar: BarNode<ItemOf<'bar'>>, catalogue: Catalogue): ToolbarBox | undefined {
-	const { form, name, icon, text, dock } = bar.item;
-	if (form !== 'toolbar' && form !== 'quick') return undefined;
-	return { id: bar.id, name, places: placesOf(bar, catalogue), icon, text, dock };
+/** A bar whose places stand beside each other, as the layout takes it. */
+export function barBox(bar: BarNode<ItemOf<'bar'>>, catalogue: Catalogue): ToolbarBox {
+	const { name, icon, text, dock, above } = bar.item;
+	return { id: bar.id, name, places: placesOf(bar, catalogue), icon, text, dock, isAbove: above === true };
 }
+
+/** A toolbar or quick bar as the layout takes it; undefined for a bar of another form. */
+export const toolbarBox = (bar: BarNode<ItemOf<'bar'>>, catalogue: Catalogue): ToolbarBox | undefined =>
+	bar.item.form === 'toolbar' || bar.item.form === 'quick' ? barBox(bar, catalogue) : undefined;
 
 /** The bars that show in a situation, as the layout takes them. `front` names the tabs in front. */
 export function boxesIn(
@@ -67,7 +70,9 @@ export function boxesIn(
 		return [{ id: bar.id, tabs, front: tabs.find((tab) => front.has(tab.id))?.id ?? tabs[0]?.id }];
 	});
 	const toolbars = shown.flatMap((bar) => toolbarBox(bar, catalogue) ?? []);
-	const menus = shown.filter(({ item }) => item.form === 'menu').map(({ id, item }) => ({ id, name: item.name }));
+	const menus = shown
+		.filter(({ item }) => item.form === 'menu')
+		.map((bar) => ({ id: bar.id, name: bar.item.name, titles: placesOf(bar, catalogue) }));
 	return { ribbons, toolbars, menus };
 }
 

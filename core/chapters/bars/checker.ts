@@ -15,9 +15,9 @@ export const barChecker: Checker = {
 	chapter: BARS,
 	beginning: 'bar-',
 	findings(looking) {
-		const { profile, circumstances } = looking;
+		const { profile, circumstances, released } = looking;
 		if (profile.every((stratum) => barsIn(stratum).size === 0)) return [];
-		const ground = { profile, tree: barTree(profile), index: circumstances.index };
+		const ground = { profile, tree: barTree(profile), index: circumstances.index, released };
 		const found: AnyFinding[] = [];
 		for (const rule of BAR_RULES) rule.find(ground, (finding) => void found.push(asAny(rule, finding, looking)));
 		return errorsFirst(found);

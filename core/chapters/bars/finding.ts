@@ -11,6 +11,8 @@ export interface BarGround {
 	readonly profile: Profile;
 	readonly tree: BarTree;
 	readonly index: ShortcutIndex;
+	/** The profile as the seats have it; undefined before the first release. */
+	readonly released: Profile | undefined;
 }
 
 /** A way out, as written from a stratum. */

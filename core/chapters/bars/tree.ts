@@ -116,3 +116,10 @@ export function* nodesFrom(node: BarNode): Generator<BarNode> {
 export function* allNodes({ bars }: BarTree): Generator<BarNode> {
 	for (const bar of bars) yield* nodesFrom(bar);
 }
+
+/** From the bar down to the node. */
+export function pathTo(tree: BarTree, id: ItemId): readonly BarNode[] {
+	const path: BarNode[] = [];
+	for (let at = tree.byId.get(id); at; at = at.parent ? tree.byId.get(at.parent) : undefined) path.unshift(at);
+	return path;
+}

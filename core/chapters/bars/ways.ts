@@ -1,15 +1,15 @@
 import type { Catalogue } from '../../application/application.ts';
 import type { CommandId } from '../../application/command.ts';
 import type { ContextSpace } from '../../context/space.ts';
-import type { Rect } from '../../surface/parts.ts';
 import type { GivingWay } from '../../surface/ribbon.ts';
 import { FRAME } from '../../surface/screens.ts';
 import { inDrawer, pointingAt } from '../../surface/use-time.ts';
-import { windowLayout, type WindowLayout } from '../../surface/window.ts';
+import { windowLayout } from '../../surface/window.ts';
 import { homing, total, type TimeTerm } from '../../time/pointing.ts';
 import type { ItemId } from './bar.ts';
 import { boxesIn, isPlace } from './boxes.ts';
-import { nodesFrom, type BarNode, type BarTree } from './tree.ts';
+import { rectIn } from './opened.ts';
+import { nodesFrom, pathTo, type BarTree } from './tree.ts';
 
 /** A way to a command over the bars, with the time that it takes in its terms. */
 export interface BarWay {
@@ -52,32 +52,12 @@ export function timeTo(
 		const { seconds, how } = pointingAt(layout.canvas, own.rect);
 		terms.push({ name: 'the tab', seconds: seconds * often, how: `(${how}) × ${often.toFixed(2)}` });
 	}
-	const rect = rectOf(layout, id);
+	const rect = rectIn(layout, id);
 	if (rect) return [...terms, pointingAt(layout.canvas, rect)];
 	// what is not drawn itself is found in the innermost thing around it that is
-	const home = above.toReversed().find((node) => node.id !== id && rectOf(layout, node.id));
+	const home = above.toReversed().find((node) => node.id !== id && rectIn(layout, node.id));
 	const places = home && above[above.indexOf(home) + 1] ? home.children.length : 0;
-	return home && places > 0 ? [...terms, pointingAt(layout.canvas, rectOf(layout, home.id)!), ...inDrawer(places)] : undefined;
-}
-
-/** From the bar down to the node. */
-function pathTo(tree: BarTree, id: ItemId): readonly BarNode[] {
-	const path: BarNode[] = [];
-	for (let at = tree.byId.get(id); at; at = at.parent ? tree.byId.get(at.parent) : undefined) path.unshift(at);
-	return path;
-}
-
-function rectOf(layout: WindowLayout, id: string): Rect | undefined {
-	for (const { strip } of layout.ribbons) {
-		const found = strip?.places.find((one) => one.id === id) ?? strip?.groups.find(({ group }) => group.id === id);
-		if (found) return found.rect;
-	}
-	for (const { bar, rect, places } of layout.toolbars) {
-		if (bar.id === id) return rect;
-		const found = places.find(({ place }) => place.id === id);
-		if (found) return found.rect;
-	}
-	return undefined;
+	return home && places > 0 ? [...terms, pointingAt(layout.canvas, rectIn(layout, home.id)!), ...inDrawer(places)] : undefined;
 }
 
 /** All ways to a command over the bars that show in the situation, the quickest first. */

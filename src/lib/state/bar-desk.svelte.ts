@@ -2,6 +2,7 @@ import type { CommandId } from '$core/application/command';
 import type { BarForm, Dock, Item, ItemId, ItemOf } from '$core/chapters/bars/bar';
 import { barsIn } from '$core/chapters/bars/bar';
 import { boxesIn, givesWayIn, isPlace, labelOfPlace } from '$core/chapters/bars/boxes';
+import { openedFor, type Opened } from '$core/chapters/bars/opened';
 import { barTree, nodesFrom, type BarNode } from '$core/chapters/bars/tree';
 import { timeTo } from '$core/chapters/bars/ways';
 import { changeItem, insertItem, lockItem, moveItem, resetItems, takeOut } from '$core/chapters/bars/writing';
@@ -72,9 +73,10 @@ export class BarDesk {
 
 	/** All that can be selected, as it is drawn. */
 	spots = $derived.by((): readonly Spot[] => {
-		const { ribbons, toolbars } = this.layout;
+		const { ribbons, toolbars, titles } = this.layout;
 		const spot = (kind: Spot['kind'], id: string, rect: Rect): Spot => ({ id: id as ItemId, kind, rect });
 		return [
+			...titles.map(({ id, rect }) => spot('place', id, rect)),
 			...ribbons.flatMap(({ tabs, strip }) => [
 				...tabs.filter((tab) => !tab.isOff).map(({ tab, rect }) => spot('tab', tab.id, rect)),
 				...(strip?.groups ?? []).map(({ group, rect }) => spot('group', group.id, rect)),
@@ -87,6 +89,14 @@ export class BarDesk {
 					...places.map(({ place, rect: own }) => spot('place', place.id, own))
 				])
 		];
+	});
+
+	/** What is kept open while something is carried to it. */
+	keptOpen = $state<ItemId | undefined>(undefined);
+	/** What stands open over the window, so that what is selected shows. */
+	opened = $derived.by((): Opened | undefined => {
+		const id = this.keptOpen ?? this.selected.at(-1);
+		return id === undefined ? undefined : openedFor(this.tree, this.layout, this.#workspace.catalogue, id);
 	});
 
 	/** What is selected, the last one named. */
@@ -116,6 +126,11 @@ export class BarDesk {
 		this.select(id);
 	}
 
+	/** Opens a flyout, menu, drawer or folded group while something is carried over it. */
+	open(id: ItemId) {
+		if (openedFor(this.tree, this.layout, this.#workspace.catalogue, id)?.home.id === id) this.keptOpen = id;
+	}
+
 	bringToFront(tab: ItemId) {
 		const bar = this.tree.byId.get(tab)?.parent;
 		const others = this.tree.bars.find(({ id }) => id === bar)?.children.map((child) => child.id as string) ?? [];
@@ -124,13 +139,23 @@ export class BarDesk {
 
 	/** To the spot of the same kind that is nearest in a direction; from a place also to one of another bar. */
 	go(dx: number, dy: number) {
-		const from = this.spots.find(({ id }) => id === this.selected.at(-1)) ?? this.spots[0];
-		if (!from) return;
-		if (this.selected.length === 0) return this.select(from.id);
+		const within = this.opened?.places.map(({ place, rect }): Spot => ({ id: place.id as ItemId, kind: 'place', rect })) ?? [];
+		// in what is open it stays there as long as something lies that way
+		if (within.some(({ id }) => id === this.selected.at(-1)) && this.#go(within, dx, dy)) return;
+		this.#go([...within, ...this.spots], dx, dy);
+	}
+
+	#go(spots: readonly Spot[], dx: number, dy: number): boolean {
+		const from = spots.find(({ id }) => id === this.selected.at(-1)) ?? spots[0];
+		if (!from) return false;
+		if (this.selected.length === 0) {
+			this.select(from.id);
+			return true;
+		}
 		const centre = ({ x, y, width, height }: Rect) => [x + width / 2, y + height / 2] as const;
 		const [x, y] = centre(from.rect);
 		let best: { id: ItemId; far: number } | undefined;
-		for (const { id, kind, rect } of this.spots) {
+		for (const { id, kind, rect } of spots) {
 			if (id === from.id || (kind !== from.kind && (kind === 'group' || kind === 'bar'))) continue;
 			const [a, b] = centre(rect);
 			const along = (a - x) * dx + (b - y) * dy;
@@ -139,6 +164,7 @@ export class BarDesk {
 			if (!best || far < best.far) best = { id, far };
 		}
 		if (best) this.select(best.id);
+		return best !== undefined;
 	}
 
 	/** To what it stands in. */
@@ -237,9 +263,19 @@ export class BarDesk {
 
 	async addBar(form: BarForm, name: string): Promise<void> {
 		const rows = this.tree.bars.flatMap(({ item }) => (item.dock.edge === 'top' ? [item.dock.row] : []));
-		const dock: Dock = { edge: 'top', row: Math.min(20, Math.max(0, ...rows.map((row) => row + 1))) };
+		const dock: Dock =
+			form === 'cursor'
+				? { edge: 'floating', monitor: 1, x: 0, y: 0, columns: 4 }
+				: { edge: 'top', row: Math.min(20, Math.max(0, ...rows.map((row) => row + 1))) };
 		const bar: Item = { kind: 'bar', form, name, scope: {}, dock, icon: 24, text: 'none', hidden: false };
 		await this.#insert(`Bars: new ${form} ${name}`, bar, null, this.tree.bars.length);
+	}
+
+	/** A menu is a flyout of the line of menus, which is made where there is none. */
+	async addMenu(name: string): Promise<void> {
+		if (!this.tree.bars.some(({ item }) => item.form === 'menu')) await this.addBar('menu', 'Menus');
+		const line = this.tree.bars.find(({ item }) => item.form === 'menu');
+		if (line) await this.addAt({ flyout: name }, line.id, line.children.length);
 	}
 
 	async addTab(name: string): Promise<void> {

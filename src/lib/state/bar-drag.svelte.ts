@@ -3,14 +3,18 @@ import type { ItemId } from '$core/chapters/bars/bar';
 import { isPlace } from '$core/chapters/bars/boxes';
 import type { BarDesk } from './bar-desk.svelte';
 
+/** How long something is held over what opens until it does, in milliseconds. */
+const PATIENCE = 450;
+
 const ITEM = 'application/x-skarn-item';
-const COMMAND = 'application/x-skarn-command';
+export const COMMAND = 'application/x-skarn-command';
 
 /** What is carried by mouse over the window while its bars are shaped, and what becomes of it where it is let go. */
 export class BarDrag {
 	readonly #desk: BarDesk;
 	/** What it is over. */
 	over = $state<ItemId | undefined>(undefined);
+	#timer: ReturnType<typeof setTimeout> | undefined;
 
 	constructor(desk: BarDesk) {
 		this.#desk = desk;
@@ -20,6 +24,7 @@ export class BarDrag {
 		event.stopPropagation();
 		event.dataTransfer?.setData(ITEM, item);
 		const desk = this.#desk;
+		desk.keptOpen = desk.opened?.home.id;
 		const node = desk.tree.byId.get(item);
 		desk.select(item);
 		if (node) desk.told = `${desk.nameOf(node)} is carried. Let go over a place to put it before that, outside to take it away.`;
@@ -28,7 +33,17 @@ export class BarDrag {
 	carry(event: DragEvent, over: ItemId): void {
 		event.preventDefault();
 		event.stopPropagation();
+		if (this.over === over) return;
 		this.over = over;
+		clearTimeout(this.#timer);
+		this.#timer = setTimeout(() => this.over === over && this.#desk.open(over), PATIENCE);
+	}
+
+	/** It was let go, wherever. */
+	end(): void {
+		this.over = undefined;
+		clearTimeout(this.#timer);
+		this.#desk.keptOpen = undefined;
 	}
 
 	leave(): void {
@@ -39,7 +54,7 @@ export class BarDrag {
 	drop(event: DragEvent, target: ItemId): void {
 		event.preventDefault();
 		event.stopPropagation();
-		this.over = undefined;
+		this.end();
 		const { tree } = this.#desk;
 		const node = tree.byId.get(target);
 		if (!node) return;
@@ -55,7 +70,7 @@ export class BarDrag {
 	/** Outside of everything that holds places. */
 	away(event: DragEvent): void {
 		event.preventDefault();
-		this.over = undefined;
+		this.end();
 		const item = event.dataTransfer?.getData(ITEM) as ItemId | '';
 		if (!item) return;
 		this.#desk.selected = [item];

@@ -7,13 +7,24 @@
 	 * A search for a command that gives the one that was chosen: a combobox with a list, as the ARIA Authoring Practices describe it.
 	 * Several may stand on one page.
 	 */
-	let { label, onpick }: { label: string; onpick: (command: Command) => void } = $props();
+	let {
+		label,
+		onpick,
+		carried
+	}: {
+		label: string;
+		onpick: (command: Command) => void;
+		/** Under which name a command can be carried away by mouse; undefined where it cannot. */
+		carried?: string;
+	} = $props();
 	const workspace = useWorkspace();
 	const list = $props.id();
 	const optionId = (i: number) => `${list}-${i}`;
 	let text = $state('');
 	let at = $state(0);
 	let isAway = $state(false);
+	/** A command of the list is held by the mouse: the list stays until it is let go. */
+	let isHeld = $state(false);
 	const found = $derived(text.trim() === '' || isAway ? [] : workspace.search.find(text, workspace.index).slice(0, 7));
 
 	function pick(command: Command | undefined) {
@@ -46,7 +57,7 @@
 		aria-activedescendant={found.length > 0 ? optionId(at) : undefined}
 		oninput={() => (at = 0)}
 		onfocus={() => (isAway = false)}
-		onblur={() => (isAway = true)}
+		onblur={() => (isAway = !isHeld)}
 		{onkeydown}
 	/>
 	{#if found.length > 0}
@@ -57,7 +68,11 @@
 					role="option"
 					id={optionId(i)}
 					aria-selected={i === at}
-					onpointerdown={(event) => event.preventDefault()}
+					draggable={carried !== undefined}
+					onpointerdown={(event) => (carried === undefined ? event.preventDefault() : (isHeld = true))}
+					onpointerup={() => (isHeld = false)}
+					ondragstart={(event) => carried !== undefined && event.dataTransfer?.setData(carried, command.id)}
+					ondragend={() => ((isHeld = false), (isAway = true))}
 					onclick={() => pick(command)}
 				>
 					{command.label} <small class="quiet">{pathText(command)}</small>

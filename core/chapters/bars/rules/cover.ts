@@ -1,15 +1,54 @@
 import { first } from '../../../context/bits.ts';
+import type { Rect } from '../../../surface/parts.ts';
 import { FRAME, NARROWEST } from '../../../surface/screens.ts';
 import { roomOn, windowLayout } from '../../../surface/window.ts';
-import { givesWayIn, toolbarBox, whereShown } from '../boxes.ts';
+import { boxesIn, givesWayIn, toolbarBox, whereShown } from '../boxes.ts';
 import { changeItem } from '../writing.ts';
 import type { BarRule } from '../finding.ts';
 
-/** A floating bar of the first monitor lies outside of the narrowest screen that counts. */
+/** A floating bar of the first monitor lies outside of the narrowest screen that counts, or over another bar. */
 export const cover: BarRule = {
 	id: 'cover',
-	title: 'Floats off a small screen',
+	title: 'Floats where it is in the way',
 	find({ tree, index }, report) {
+		const floats = tree.bars.filter(({ item }) => !item.hidden && item.dock.edge === 'floating' && item.form === 'toolbar');
+		floats.forEach((bar, i) => {
+			const shows = whereShown(index.space, bar.item);
+			const situation = first(shows);
+			const dock = { edge: 'top', row: 1 } as const;
+			if (situation < 0 || (bar.item.dock.edge === 'floating' && bar.item.dock.monitor > 1)) return;
+			const layout = windowLayout(boxesIn(tree, index.catalogue, index.space, situation), roomOn(NARROWEST), {
+				...FRAME,
+				givesWay: givesWayIn(index.rules)
+			});
+			const own = layout.toolbars.find((one) => one.bar.id === bar.id);
+			// of two floating ones the later lies over the earlier
+			const under = layout.toolbars.find(
+				({ bar: other, rect, isElsewhere }) =>
+					own &&
+					other.id !== bar.id &&
+					!isElsewhere &&
+					!floats.slice(i).some(({ id }) => id === other.id) &&
+					overlap(rect, own.rect)
+			);
+			if (!under) return;
+			report({
+				severity: 'note',
+				item: bar.id,
+				stratum: bar.stratum.id,
+				command: undefined,
+				situation,
+				sentence: `The floating bar ${bar.item.name} lies over ${under.bar.name} on ${NARROWEST.name}.`,
+				facts: [under.bar.id],
+				fixes: [
+					{
+						kind: 'dock',
+						label: `Dock ${bar.item.name} at the top`,
+						changes: (profile, target) => changeItem(profile, target, bar.id, { ...bar.item, dock })
+					}
+				]
+			});
+		});
 		const room = roomOn(NARROWEST);
 		const frame = { ...FRAME, givesWay: givesWayIn(index.rules) };
 		for (const bar of tree.bars) {
@@ -42,3 +81,6 @@ export const cover: BarRule = {
 		}
 	}
 };
+
+const overlap = (a: Rect, b: Rect): boolean =>
+	a.x < b.x + b.width && b.x < a.x + a.width && a.y < b.y + b.height && b.y < a.y + a.height;

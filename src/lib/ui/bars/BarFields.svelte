@@ -3,12 +3,16 @@
 	import { GROUP_FORMS } from '$core/surface/parts';
 	import type { BarDesk } from '$lib/state/bar-desk.svelte';
 	import { useWorkspace } from '$lib/state/workspace.svelte';
+	import { opens } from '$core/chapters/bars/opened';
+	import { readable, type Keys } from '$core/stroke/stroke';
+	import KeyCaps from '../KeyCaps.svelte';
+	import Recorder from '../Recorder.svelte';
 	import Picker from '../Picker.svelte';
 	import ScopePicker from '../ScopePicker.svelte';
 	import StratumChip from '../StratumChip.svelte';
 
 	/** What can be said of the thing that is selected. */
-	let { desk }: { desk: BarDesk } = $props();
+	let { desk, onleave }: { desk: BarDesk; onleave: () => void } = $props();
 	const workspace = useWorkspace();
 	const node = $derived(desk.current);
 	const kindName = $derived(
@@ -24,8 +28,7 @@
 	const holds = $derived.by(() => {
 		if (!node) return [];
 		const { item } = node;
-		const opens = item.kind === 'place' || (item.kind === 'bar' && (item.form === 'context' || item.form === 'cursor'));
-		return opens ? node.children : [];
+		return item.kind === 'place' || (item.kind === 'bar' && opens(item)) ? node.children : [];
 	});
 	let name = $state<HTMLInputElement | undefined>(undefined);
 	const EDGES = ['top', 'bottom', 'left', 'right', 'floating'] as const;
@@ -36,6 +39,15 @@
 		icons: 'icons alone',
 		folded: 'one button'
 	} as const;
+
+	let heardKeys = $state<Keys | undefined>(undefined);
+
+	async function openBy() {
+		const keys = heardKeys;
+		if (!keys) return;
+		heardKeys = undefined;
+		await desk.change('bar', `open it by ${keys}`, (one) => ({ ...one, keys }));
+	}
 
 	export const focus = () => name?.focus();
 
@@ -145,46 +157,48 @@
 		/>
 	{:else if node.item.kind === 'bar'}
 		{@const { item } = node}
-		<div class="pair">
-			<Picker
-				label="At"
-				value={item.dock.edge}
-				items={EDGES.map((edge) => ({ value: edge, name: edge }))}
-				onpick={(edge) =>
-					void desk.change('bar', `at ${edge}`, (one) => ({
-						...one,
-						dock:
-							edge === 'floating'
-								? { edge, monitor: 1, x: 320, y: 260, columns: 4 }
-								: { edge: edge as 'top', row: 'row' in one.dock ? one.dock.row : 0 }
-					}))}
-			/>
-			{#if item.dock.edge === 'floating'}
+		{#if !opens(item) && item.form !== 'menu' && item.form !== 'ribbon'}
+			<div class="pair">
 				<Picker
-					label="Monitor"
-					value={String(item.dock.monitor)}
-					items={[
-						{ value: '1', name: 'first' },
-						{ value: '2', name: 'second' }
-					]}
-					onpick={(monitor) =>
-						void desk.change('bar', `on monitor ${monitor}`, (one) =>
-							one.dock.edge === 'floating' ? { ...one, dock: { ...one.dock, monitor: Number(monitor) } } : one
-						)}
+					label="At"
+					value={item.dock.edge}
+					items={EDGES.map((edge) => ({ value: edge, name: edge }))}
+					onpick={(edge) =>
+						void desk.change('bar', `at ${edge}`, (one) => ({
+							...one,
+							dock:
+								edge === 'floating'
+									? { edge, monitor: 1, x: 320, y: 260, columns: 4 }
+									: { edge: edge as 'top', row: 'row' in one.dock ? one.dock.row : 0 }
+						}))}
 				/>
-			{:else}
-				<Picker
-					label="Row"
-					value={String(item.dock.row)}
-					items={[0, 1, 2, 3].map((row) => ({ value: String(row), name: row === 0 ? 'outermost' : `${row + 1}` }))}
-					onpick={(row) =>
-						void desk.change('bar', `row ${Number(row) + 1}`, (one) =>
-							one.dock.edge === 'floating' ? one : { ...one, dock: { ...one.dock, row: Number(row) } }
-						)}
-				/>
-			{/if}
-		</div>
-		{#if item.form === 'toolbar' || item.form === 'quick'}
+				{#if item.dock.edge === 'floating'}
+					<Picker
+						label="Monitor"
+						value={String(item.dock.monitor)}
+						items={[
+							{ value: '1', name: 'first' },
+							{ value: '2', name: 'second' }
+						]}
+						onpick={(monitor) =>
+							void desk.change('bar', `on monitor ${monitor}`, (one) =>
+								one.dock.edge === 'floating' ? { ...one, dock: { ...one.dock, monitor: Number(monitor) } } : one
+							)}
+					/>
+				{:else}
+					<Picker
+						label="Row"
+						value={String(item.dock.row)}
+						items={[0, 1, 2, 3].map((row) => ({ value: String(row), name: row === 0 ? 'outermost' : `${row + 1}` }))}
+						onpick={(row) =>
+							void desk.change('bar', `row ${Number(row) + 1}`, (one) =>
+								one.dock.edge === 'floating' ? one : { ...one, dock: { ...one.dock, row: Number(row) } }
+							)}
+					/>
+				{/if}
+			</div>
+		{/if}
+		{#if item.form === 'toolbar' || item.form === 'quick' || item.form === 'cursor'}
 			<div class="pair">
 				<Picker
 					label="Icons"
@@ -203,6 +217,30 @@
 					onpick={(text) => void desk.change('bar', `names ${text}`, (one) => ({ ...one, text: text as 'none' }))}
 				/>
 			</div>
+		{/if}
+		{#if item.form === 'cursor'}
+			<span class="label">Opened at the pointer by {item.keys ? '' : 'nothing yet'}</span>
+			{#if item.keys}<KeyCaps keys={item.keys} />{/if}
+			<Recorder label="Keys that open {item.name}" onheard={(heard) => (heardKeys = heard)} onaccept={openBy} {onleave} />
+			{#if heardKeys}<Button size="xs" onclick={openBy}>Open it by {readable(heardKeys)}</Button>{/if}
+			<Picker
+				label="Columns"
+				value={String(item.dock.edge === 'floating' ? item.dock.columns : 4)}
+				items={[1, 2, 3, 4, 5, 6, 8, 10].map((n) => ({ value: String(n), name: n === 1 ? '1 column' : `${n} columns` }))}
+				onpick={(columns) =>
+					void desk.change('bar', `${columns} columns`, (one) =>
+						one.dock.edge === 'floating' ? { ...one, dock: { ...one.dock, columns: Number(columns) } } : one
+					)}
+			/>
+		{:else if item.dock.edge === 'top' && (item.form === 'toolbar' || item.form === 'quick')}
+			<Checkbox
+				checked={item.above === true}
+				onchange={() =>
+					void desk.change('bar', item.above ? 'below the ribbon' : 'above the ribbon', ({ above: _, ...one }) => ({
+						...one,
+						...(!item.above && { above: true })
+					}))}>Above the ribbon</Checkbox
+			>
 		{/if}
 		<Checkbox
 			checked={item.hidden}

@@ -61,6 +61,7 @@
 	ondragstart={(event) => drag.start(event, place.id as ItemId)}
 	ondragover={(event) => drag.carry(event, place.id as ItemId)}
 	ondragleave={() => drag.leave()}
+	ondragend={() => drag.end()}
 	ondrop={(event) => drag.drop(event, place.id as ItemId)}
 	onclick={(event) => onpick(event, place.id)}
 >

@@ -1,6 +1,6 @@
 <script lang="ts">
 	import type { ItemId } from '$core/chapters/bars/bar';
-	import type { Rect } from '$core/surface/parts';
+	import type { GroupForm, PlaceBox, Rect } from '$core/surface/parts';
 	import { FRAME } from '$core/surface/screens';
 	import type { BarDesk } from '$lib/state/bar-desk.svelte';
 	import { BarDrag } from '$lib/state/bar-drag.svelte';
@@ -71,6 +71,22 @@
 	}
 </script>
 
+{#snippet spot(place: PlaceBox, rect: Rect, form: GroupForm | undefined, text: 'none' | 'beside' | 'below', icon: number)}
+	<Spot
+		{desk}
+		{drag}
+		id="{id}-{place.id}"
+		{place}
+		{rect}
+		{form}
+		{text}
+		{icon}
+		{showsNames}
+		marks={marks(place.id)}
+		onpick={pick}
+	/>
+{/snippet}
+
 <div
 	class="room"
 	role="presentation"
@@ -96,8 +112,11 @@
 				{workspace.document.application.name}
 			</div>
 			{#if layout.menus}
-				<div class="menus" role="presentation" style={box(layout.menus)}>The menus list what exists here, by category</div>
+				<div class="menus" role="presentation" style={box(layout.menus)}>
+					{#if layout.titles.length === 0}The menus list what exists here, by category{/if}
+				</div>
 			{/if}
+			{#each layout.titles as { id: title, place, rect } (title)}{@render spot(place, rect, undefined, 'beside', 16)}{/each}
 			{#each layout.ribbons as ribbon (ribbon.ribbon.id)}
 				<div class="strip" role="presentation" style={box(ribbon.rect)}></div>
 				{#each ribbon.tabs as { tab, rect, isOff } (tab.id)}
@@ -142,19 +161,13 @@
 						<span class="group-name">{form === 'folded' ? `${group.places.length} in its drawer` : group.name}</span>
 					</div>
 				{/each}
-				{#each ribbon.strip?.places ?? [] as { place, rect, form } (place.id)}<Spot
-						{desk}
-						{drag}
-						id="{id}-{place.id}"
-						{place}
-						{rect}
-						{form}
-						text="beside"
-						icon={16}
-						{showsNames}
-						marks={marks(place.id)}
-						onpick={pick}
-					/>{/each}
+				{#each ribbon.strip?.places ?? [] as { place, rect, form } (place.id)}{@render spot(
+						place,
+						rect,
+						form,
+						'beside',
+						16
+					)}{/each}
 			{/each}
 			{#each layout.toolbars as { bar, rect, places, drawer, isElsewhere } (bar.id)}
 				{#if !isElsewhere}
@@ -177,19 +190,7 @@
 						<span class="visually-hidden">{bar.name}</span>
 						{#if drawer.length > 0}<span class="more" title="{drawer.length} in the drawer">+{drawer.length}</span>{/if}
 					</div>
-					{#each places as { place, rect: own } (place.id)}<Spot
-							{desk}
-							{drag}
-							id="{id}-{place.id}"
-							{place}
-							rect={own}
-							form={undefined}
-							text={bar.text}
-							icon={bar.icon}
-							{showsNames}
-							marks={marks(place.id)}
-							onpick={pick}
-						/>{/each}
+					{#each places as { place, rect: own } (place.id)}{@render spot(place, own, undefined, bar.text, bar.icon)}{/each}
 				{/if}
 			{/each}
 			<div class="canvas" role="presentation" style={box(layout.canvas)}>
@@ -201,6 +202,22 @@
 					>
 				</p>
 			</div>
+			{#if desk.opened}
+				{@const { home, rect, places, bar } = desk.opened}
+				<div
+					class="opened"
+					role="presentation"
+					style={box(rect)}
+					ondragover={(event) => drag.carry(event, home.id)}
+					ondragleave={() => drag.leave()}
+					ondrop={(event) => drag.drop(event, home.id)}
+				>
+					{#if places.length === 0}<span>nothing yet</span>{/if}
+				</div>
+				{#each places as { place, rect: own } (place.id)}
+					{@render spot(place, own, undefined, bar?.text ?? 'beside', bar?.icon ?? 16)}
+				{/each}
+			{/if}
 		</div>
 	</div>
 </div>
@@ -329,6 +346,16 @@
 	}
 	.window > :global(.over) {
 		box-shadow: inset 3px 0 0 var(--azurite);
+	}
+	.opened {
+		display: grid;
+		place-items: center;
+		border: 1px solid var(--control);
+		border-radius: 3px;
+		background: var(--raised);
+		box-shadow: 0 4px 14px rgb(0 0 0 / 0.2);
+		color: var(--ink-3);
+		font-size: 12px;
 	}
 	.canvas {
 		display: grid;

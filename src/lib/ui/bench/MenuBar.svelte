@@ -5,7 +5,8 @@
 
 	/** The stand-in's menus, by mouse and by the keys of a menu bar (WAI-ARIA Authoring Practices, menubar). */
 	let { menus, onrun }: { menus: readonly Group[]; onrun: (command: CommandId) => void } = $props();
-	let open = $state<string | undefined>(undefined);
+	/** The menu that is open; two may have one name. */
+	let open = $state<number | undefined>(undefined);
 	/** The menu whose title Tab comes to. */
 	let at = $state(0);
 	let bar = $state<HTMLElement | undefined>(undefined);
@@ -16,7 +17,7 @@
 	async function show(menu: number, item?: 'first' | 'last') {
 		const wasOpen = open !== undefined;
 		at = (menu + menus.length) % menus.length;
-		open = item || wasOpen ? menus[at]!.name : undefined;
+		open = item || wasOpen ? at : undefined;
 		await Promise.resolve();
 		titles()[at]?.focus();
 		if (open !== undefined && item)
@@ -56,7 +57,7 @@
 <svelte:window onpointerdown={(event) => open !== undefined && !bar?.contains(event.target as Node) && (open = undefined)} />
 
 <div class="menus" role="menubar" tabindex="-1" aria-label="Menus" bind:this={bar} {onkeydown}>
-	{#each menus as { name, commands }, i (name)}
+	{#each menus as { name, commands }, i (i)}
 		<div class="place" role="none">
 			<button
 				type="button"
@@ -64,12 +65,12 @@
 				data-title
 				tabindex={at === i ? 0 : -1}
 				aria-haspopup="true"
-				aria-expanded={open === name}
-				onclick={() => ((at = i), (open = open === name ? undefined : name))}>{name}</button
+				aria-expanded={open === i}
+				onclick={() => ((at = i), (open = open === i ? undefined : i))}>{name}</button
 			>
-			{#if open === name}
+			{#if open === i}
 				<div class="menu" role="menu" aria-label={name}>
-					{#each commands as command (command.id)}
+					{#each commands as command, n (n)}
 						<Control {command} form="menu" onrun={() => (close(), onrun(command.id))} />
 					{/each}
 				</div>

@@ -11,7 +11,8 @@
 	import type { BenchSession } from './session.svelte';
 	import ContextMenu from './ContextMenu.svelte';
 	import BenchBars from './BenchBars.svelte';
-	import { benchBars } from './bars';
+	import CursorBar from './CursorBar.svelte';
+	import { benchBars, cursorBarsFor, ownMenus } from './bars';
 	import { CONTENTS, menusOf, panesOf, ribbonOf } from './surfaces';
 
 	/** The stand-in application's window. It takes keys and clicks as the application would, under the effective profile. */
@@ -20,7 +21,6 @@
 	const { axes } = workspace.space;
 	const axisAt = (id: string) => axes.findIndex((axis) => axis.id === id);
 	const [selectionAxis, paneAxis] = [axisAt('selection'), axisAt('pane')];
-	const menus = $derived(menusOf(workspace.index));
 	const ribbon = $derived(ribbonOf(workspace.index, workspace.situation, 3, 4));
 	let width = $state(1000);
 	/** The height of what stands between the bars at the top and at the bottom. */
@@ -28,6 +28,7 @@
 	let front = $state.raw<ReadonlySet<string>>(new Set());
 	/** The bars of the profile as this window shows them; undefined where it has none. */
 	const bars = $derived(benchBars(workspace, { width, height: body }, front));
+	const menus = $derived(ownMenus(bars?.tree, workspace) ?? menusOf(workspace.index));
 	const situation = $derived(workspace.space.situations[workspace.situation]!);
 	const pane = $derived(paneAxis < 0 ? undefined : situation[paneAxis]);
 	const standing = $derived(axes[0]!.nodes.filter((n) => workspace.space.situations.some((s) => s[0] === n.id)));
@@ -80,7 +81,26 @@
 		menu = { x: event.clientX - left, y: event.clientY - top };
 	}
 
+	/** Where the pointer is over the pane of the drawing, in px. */
+	let over = { x: 120, y: 80 };
+	/** The cursor bars that are open, and where. */
+	let cursor = $state.raw<{ bars: ReturnType<typeof cursorBarsFor>; at: { x: number; y: number } } | undefined>(undefined);
+
+	/** A key that no shortcut hears may open the cursor bars that show here. */
+	function opensCursor(event: KeyboardEvent): boolean {
+		if (!bars || session.isBusy) return false;
+		const found = cursorBarsFor(bars.tree, workspace, event);
+		if (found.length === 0) return false;
+		cursor = { bars: found, at: { ...over } };
+		return true;
+	}
+
 	function onkeydown(event: KeyboardEvent) {
+		if (opensCursor(event)) {
+			event.preventDefault();
+			event.stopPropagation();
+			return;
+		}
 		if ((event.target as HTMLElement).closest('button') && (event.key === 'Enter' || event.key === ' ' || event.key === 'Tab'))
 			return;
 		if (!session.press(event)) return;
@@ -151,7 +171,11 @@
 		<!-- svelte-ignore a11y_click_events_have_key_events, a11y_no_static_element_interactions -->
 		<div
 			class={panes.main ? paneIs(panes.main.id) : 'pane'}
-			onpointermove={(event) => (pointer = placeOf(event))}
+			onpointermove={(event) => {
+				pointer = placeOf(event);
+				const { left, top } = event.currentTarget.getBoundingClientRect();
+				over = { x: event.clientX - left, y: event.clientY - top };
+			}}
 			onpointerleave={() => (pointer = undefined)}
 			oncontextmenu={openMenu}
 			onclick={(event) => {
@@ -178,6 +202,18 @@
 						frame?.focus();
 					}}
 					onclose={() => (menu = undefined)}
+				/>
+			{/if}
+			{#if cursor && bars}
+				<CursorBar
+					bars={cursor.bars}
+					tree={bars.tree}
+					at={cursor.at}
+					onrun={(id) => session.run(id)}
+					onclose={() => {
+						cursor = undefined;
+						frame?.focus();
+					}}
 				/>
 			{/if}
 			{#if session.offered.length > 0}

@@ -1,7 +1,15 @@
 import { barTree, type BarTree } from '$core/chapters/bars/tree';
 import { boxesIn, givesWayIn } from '$core/chapters/bars/boxes';
+import { resolve } from '$core/answer/resolve';
+import type { ItemOf } from '$core/chapters/bars/bar';
+import { isIn, isPlace } from '$core/chapters/bars/boxes';
+import { nodesFrom, type BarNode } from '$core/chapters/bars/tree';
+import { hear } from '$core/stroke/hear';
+import { keysOf } from '$core/stroke/stroke';
 import type { Rect } from '$core/surface/parts';
 import { windowLayout, type WindowLayout } from '$core/surface/window';
+import { pressOf } from '../heard';
+import { menusOf, type Group } from './surfaces';
 import type { Workspace } from '$lib/state/workspace.svelte';
 
 export interface BenchBarsLaid {
@@ -46,4 +54,37 @@ export function benchBars(
 			bottom: { x: 0, y: bottom, width, height: height - bottom }
 		}
 	};
+}
+
+/** The menus of the profile, each with its commands; the program's own list stays behind them where its factory shapes none. */
+export function ownMenus(
+	tree: BarTree | undefined,
+	{ catalogue, space, situation, index }: Pick<Workspace, 'catalogue' | 'space' | 'situation' | 'index'>
+): readonly Group[] | undefined {
+	const lines = tree?.bars.filter(({ item }) => item.form === 'menu' && !item.hidden && isIn(space, item, situation)) ?? [];
+	const menus = lines.flatMap(({ children }) => children.filter(isPlace));
+	if (menus.length === 0) return undefined;
+	const own = menus.flatMap((menu): Group[] => {
+		if (menu.item.flyout === undefined || menu.item.hidden) return [];
+		const places = [...nodesFrom(menu)].filter((node) => isPlace(node) && !node.item.hidden) as BarNode<ItemOf<'place'>>[];
+		return [
+			{ name: menu.item.flyout, commands: places.flatMap(({ item }) => (item.command && catalogue.get(item.command)) || []) }
+		];
+	});
+	return menus.some(({ stratum }) => stratum.kind === 'factory') ? own : [...own, ...menusOf(index)];
+}
+
+/** The cursor bars that a key opens in the situation; none while a shortcut hears it. */
+export function cursorBarsFor(
+	{ bars }: BarTree,
+	{ index, space, situation, document }: Pick<Workspace, 'index' | 'space' | 'situation' | 'document'>,
+	event: KeyboardEvent
+): readonly BarNode<ItemOf<'bar'>>[] {
+	const { stroke } = hear(pressOf(event), document.application.rules.match);
+	if (!stroke) return [];
+	const keys = keysOf([stroke]);
+	const found = bars.filter(
+		({ item }) => item.form === 'cursor' && !item.hidden && item.keys === keys && isIn(space, item, situation)
+	);
+	return found.length > 0 && resolve(index, keys, situation).kind === 'nothing' ? found : [];
 }

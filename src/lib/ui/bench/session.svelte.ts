@@ -92,6 +92,11 @@ export class BenchSession {
 		return aliases && this.typed !== '' ? completions(aliases, this.#workspace.index.catalogue, this.typed, 5) : [];
 	}
 
+	/** Whether keys belong to what goes on: a sequence, a text, a choice or a running command. */
+	get isBusy(): boolean {
+		return this.pending.length > 0 || this.typed !== '' || this.offered.length > 0 || this.waiting !== undefined;
+	}
+
 	/** The last input; what the steps of a macro did comes after it. */
 	get last(): Happening | undefined {
 		return this.log.find((h) => h.said === undefined);

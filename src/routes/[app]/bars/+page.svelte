@@ -6,11 +6,13 @@
 	import { BARS } from '$core/chapters/bars/bar';
 	import { SCREENS } from '$core/surface/screens';
 	import { BarDesk } from '$lib/state/bar-desk.svelte';
+	import { COMMAND } from '$lib/state/bar-drag.svelte';
 	import { useWorkspace } from '$lib/state/workspace.svelte';
 	import BarFields from '$lib/ui/bars/BarFields.svelte';
 	import WindowView from '$lib/ui/bars/WindowView.svelte';
 	import CommandPick from '$lib/ui/CommandPick.svelte';
 	import FindingsHere from '$lib/ui/findings/FindingsHere.svelte';
+	import Picker from '$lib/ui/Picker.svelte';
 	import { hotkeys } from '$lib/ui/hotkeys.svelte';
 
 	/** The bars of the program, shaped on its window as a screen shows it. */
@@ -21,8 +23,19 @@
 	let showsNames = $state(false);
 	let isTrue = $state(false);
 	/** What is about to be made, while its name is typed. */
-	let making = $state<'toolbar' | 'tab' | 'group' | 'flyout' | 'context' | undefined>(undefined);
-	const KINDS = { toolbar: 'toolbar', tab: 'tab', group: 'group', flyout: 'flyout', context: 'context menu' } as const;
+	let making = $state<keyof typeof KINDS | undefined>(undefined);
+	const KINDS = {
+		toolbar: 'toolbar',
+		tab: 'tab',
+		group: 'group',
+		flyout: 'flyout',
+		menu: 'menu',
+		cursor: 'cursor bar',
+		context: 'context menu',
+		quick: 'quick bar',
+		ribbon: 'ribbon'
+	} as const;
+	const RARE = ['menu', 'cursor', 'context', 'quick', 'ribbon'] as const;
 	let name = $state('');
 	let nameField = $state<HTMLInputElement | undefined>(undefined);
 	/** What each screen loses: what it keeps in drawers, and what falls off. */
@@ -60,6 +73,7 @@
 		if (kind === 'tab') await desk.addTab(said);
 		else if (kind === 'group') await desk.addGroup(said);
 		else if (kind === 'flyout') await desk.add({ flyout: said });
+		else if (kind === 'menu') await desk.addMenu(said);
 		else await desk.addBar(kind satisfies BarForm, said);
 		view?.focus();
 	}
@@ -114,6 +128,12 @@
 					<Button size="xs" color="alternative" onclick={() => (making = 'tab')}>New tab</Button>
 					<Button size="xs" color="alternative" onclick={() => (making = 'group')}>New group</Button>
 					<Button size="xs" color="alternative" onclick={() => (making = 'flyout')}>New flyout</Button>
+					<Picker
+						label="New"
+						value=""
+						items={[{ value: '', name: 'New …' }, ...RARE.map((kind) => ({ value: kind, name: KINDS[kind] }))]}
+						onpick={(kind) => kind !== '' && (making = kind as (typeof RARE)[number])}
+					/>
 					<Button size="xs" color="alternative" onclick={() => void desk.add('separator')}>Separator</Button>
 				{/if}
 			</span>
@@ -150,8 +170,12 @@
 		<p class="visually-hidden" aria-live="polite">{desk.told}</p>
 	</section>
 	<aside aria-label="What is selected">
-		<CommandPick label="Add a command to the bars" onpick={(command) => void desk.add({ command: command.id })} />
-		<BarFields bind:this={fields} {desk} />
+		<CommandPick
+			label="Add a command to the bars"
+			carried={COMMAND}
+			onpick={(command) => void desk.add({ command: command.id })}
+		/>
+		<BarFields bind:this={fields} {desk} onleave={() => view?.focus()} />
 		<details class="all">
 			<summary>All bars {desk.tree.bars.length}</summary>
 			<ul>
@@ -162,7 +186,6 @@
 					</li>
 				{/each}
 			</ul>
-			<Button size="xs" color="alternative" onclick={() => (making = 'context')}>New context menu</Button>
 			{#if desk.ownAll.length > 0}
 				<Button size="xs" color="alternative" onclick={() => void desk.reset(desk.ownAll, 'all')}
 					>All {desk.ownAll.length} of {workspace.target.name} as below</Button

@@ -1,0 +1,120 @@
+<script lang="ts">
+	import type { CommandId } from '$core/application/command';
+	import type { ItemId, ItemOf } from '$core/chapters/bars/bar';
+	import { barBox, isPlace } from '$core/chapters/bars/boxes';
+	import type { BarNode, BarTree } from '$core/chapters/bars/tree';
+	import { floatingBar } from '$core/surface/window';
+	import { useWorkspace } from '$lib/state/workspace.svelte';
+	import PlaceFace from '../bars/PlaceFace.svelte';
+
+	/** The cursor bars that a key has opened at the pointer, one below the other. */
+	let {
+		bars,
+		tree,
+		at,
+		onrun,
+		onclose
+	}: {
+		bars: readonly BarNode<ItemOf<'bar'>>[];
+		tree: BarTree;
+		/** From the upper left corner of what it lies in, in px. */
+		at: { readonly x: number; readonly y: number };
+		onrun: (command: CommandId) => void;
+		onclose: () => void;
+	} = $props();
+	const workspace = useWorkspace();
+	let home = $state<HTMLElement | undefined>(undefined);
+	const laid = $derived.by(() => {
+		let y = 0;
+		return bars.map((bar) => {
+			const { dock, icon, text } = bar.item;
+			const columns = dock.edge === 'floating' ? dock.columns : 4;
+			const { rect, places } = floatingBar(barBox(bar, workspace.catalogue), { edge: 'floating', monitor: 1, x: 0, y, columns });
+			y += rect.height + 4;
+			return { id: bar.id, name: bar.item.name, icon, text, rect, places };
+		});
+	});
+	const commandOf = (id: string) => {
+		const node = tree.byId.get(id as ItemId);
+		const command = node && isPlace(node) ? node.item.command : undefined;
+		return command && workspace.catalogue.get(command);
+	};
+	const buttons = () => [...(home?.querySelectorAll<HTMLElement>('button:not(:disabled)') ?? [])];
+
+	$effect(() => buttons()[0]?.focus());
+
+	function onkeydown(event: KeyboardEvent) {
+		const step = { ArrowRight: 1, ArrowDown: 1, ArrowLeft: -1, ArrowUp: -1 }[event.key];
+		if (event.key === 'Escape') onclose();
+		else if (step !== undefined) {
+			const all = buttons();
+			all[(all.indexOf(document.activeElement as HTMLElement) + step + all.length) % all.length]?.focus();
+		} else if (event.key === 'Enter' || event.key === ' ') return event.stopPropagation();
+		else return;
+		event.preventDefault();
+		event.stopPropagation();
+	}
+</script>
+
+<svelte:window onpointerdown={(event) => !home?.contains(event.target as Node) && onclose()} />
+
+<div
+	class="home"
+	role="toolbar"
+	tabindex="-1"
+	aria-label="Cursor bar"
+	bind:this={home}
+	style="left:{at.x}px;top:{at.y}px"
+	{onkeydown}
+>
+	{#each laid as { id, name, icon, text, rect, places } (id)}
+		<div class="bar" role="group" aria-label={name} style="top:{rect.y}px;width:{rect.width}px;height:{rect.height}px"></div>
+		{#each places as { place, rect: own } (place.id)}
+			{@const command = commandOf(place.id)}
+			{#if place.kind === 'button'}
+				<button
+					type="button"
+					style="left:{own.x}px;top:{own.y}px;width:{own.width}px;height:{own.height}px"
+					title={place.label}
+					disabled={!command}
+					onclick={() => command && (onclose(), onrun(command.id))}
+				>
+					<PlaceFace {place} {command} form={undefined} {text} {icon} isTall={false} />
+				</button>
+			{/if}
+		{/each}
+	{/each}
+</div>
+
+<style>
+	.home {
+		position: absolute;
+		z-index: 6;
+	}
+	.home > * {
+		position: absolute;
+	}
+	.bar {
+		border: 1px solid var(--control);
+		border-radius: var(--radius);
+		background: var(--raised);
+		box-shadow: 0 4px 14px rgb(0 0 0 / 0.2);
+	}
+	button {
+		display: flex;
+		gap: 4px;
+		align-items: center;
+		justify-content: center;
+		padding: 0;
+		border: 0;
+		border-radius: 3px;
+		background: none;
+		color: var(--ink);
+		font: inherit;
+		font-size: 12px;
+	}
+	button:hover,
+	button:focus-visible {
+		background: var(--azurite-wash);
+	}
+</style>

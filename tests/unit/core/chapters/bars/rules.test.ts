@@ -1,0 +1,161 @@
+import { expect } from 'chai';
+import { gneiss } from '../../../../../demo/gneiss/gneiss.ts';
+import { BARS, type BarEntry, type Item } from '../../../../../core/chapters/bars/bar.ts';
+import { bars } from '../../../../../core/chapters/bars/chapter.ts';
+import { findingsIn } from '../../../../../core/profile/checkers.ts';
+import { circumstancesOf } from '../../../../../core/profile/circumstances.ts';
+import { applyEdit } from '../../../../../core/profile/edit.ts';
+import { ofShortcuts } from '../../../../../core/shortcut/change.ts';
+import type { Profile, StratumId } from '../../../../../core/strata/stratum.ts';
+import { subjectOf } from '../../../demo-office.ts';
+
+const [FACTORY, PERSONAL] = ['factory', 'personal'] as StratumId[] as [StratumId, StratumId];
+const subject = subjectOf(gneiss);
+const some = gneiss.commands;
+const often = some.find((c) => (c.use ?? 0) >= 5 && c.opposite === undefined)!;
+const half = some.find((c) => c.opposite !== undefined)!;
+const other = some.find((c) => c.id === half.opposite)!;
+const plain = some.filter((c) => c.opposite === undefined && !c.use);
+
+const place = (command?: string, more: object = {}): Item =>
+	({ kind: 'place', ...(command && { command }), size: 'small', shows: 'both', hidden: false, ...more }) as Item;
+const bar = (form: string, name: string, more: object = {}): Item =>
+	({
+		kind: 'bar',
+		form,
+		name,
+		scope: {},
+		dock: { edge: 'top', row: 0 },
+		icon: 24,
+		text: 'none',
+		hidden: false,
+		...more
+	}) as Item;
+const floating = (x: number, y: number) => ({ dock: { edge: 'floating', monitor: 1, x, y, columns: 4 } });
+type Said = readonly [id: string, item: Item, parent: string | null, order: string];
+const entriesOf = (said: readonly Said[]): BarEntry[] =>
+	said.map(([id, item, parent, order], rank) => ({ op: 'set', id, parent, order, item, rank }) as BarEntry);
+const profileOf = (...said: Said[]): Profile => [
+	{ id: FACTORY, kind: 'factory', name: 'Factory', contents: { [BARS]: bars.contentOf(entriesOf(said)) } },
+	{ id: PERSONAL, kind: 'personal', name: 'Personal', contents: {} }
+];
+const found = (rule: string, profile: Profile, released?: Profile) =>
+	findingsIn({ circumstances: circumstancesOf(subject, profile, [], null), profile, released }, [BARS]).filter(
+		(finding) => finding.rule === rule
+	);
+/** The finding's first way out leads to a profile that has it no more. */
+const mends = (rule: string, profile: Profile, released?: Profile) => {
+	const [finding] = found(rule, profile, released);
+	const [fix] = finding!.fixes({ profile, target: PERSONAL });
+	const after = applyEdit(profile, fix!.changes);
+	expect(found(rule, after, released).map((f) => f.id)).not.to.include(finding!.id);
+	return after;
+};
+
+describe('rules of bars', () => {
+	it('unopened: a cursor bar without a key, and one whose key does something else everywhere', () => {
+		const without = profileOf(['c', bar('cursor', 'Near'), null, 'a0'], ['p', place(often.id), 'c', 'a0']);
+		expect(found('unopened', without)[0]!.sentence()).to.equal('No key opens the cursor bar Near.');
+		mends('unopened', without);
+		const keyed = profileOf(['c', bar('cursor', 'Near', { keys: 'Ctrl+Alt+9' }), null, 'a0'], ['p', place(often.id), 'c', 'a0']);
+		expect(found('unopened', keyed)).to.deep.equal([]);
+		const after = {
+			stratum: PERSONAL,
+			before: null,
+			after: { op: 'set', command: often.id, keys: 'Ctrl+Alt+9', scope: {}, rank: 0 }
+		};
+		const taken = applyEdit(keyed, ofShortcuts([after as never]));
+		const [finding] = found('unopened', taken);
+		expect(finding!.sentence()).to.match(
+			/Ctrl\+Alt\+9 should open the cursor bar Near, and does something else in every situation/
+		);
+		expect(finding!.severity).to.equal('attention');
+	});
+
+	it('unopened: that a bare key is text where one types is no fault', () => {
+		const profile = profileOf(['c', bar('cursor', 'Near', { keys: 'J' }), null, 'a0'], ['p', place(often.id), 'c', 'a0']);
+		expect(found('unopened', profile)).to.deep.equal([]);
+	});
+
+	it('buried: used often and only in a flyout, while there is room; pulled out it is there', () => {
+		const said: Said[] = [
+			['t', bar('toolbar', 'Row'), null, 'a0'],
+			['f', place(undefined, { flyout: 'More' }), 't', 'a0'],
+			['p', place(often.id), 'f', 'a0']
+		];
+		const profile = profileOf(...said);
+		expect(found('buried', profile)[0]!.sentence()).to.match(
+			new RegExp(`${often.label} is run ${often.use} times a day and stands in More`)
+		);
+		mends('buried', profile);
+		// shown elsewhere, or rarely used, or without room it is none
+		expect(found('buried', profileOf(...said, ['q', place(often.id), 't', 'a1']))).to.deep.equal([]);
+		expect(found('buried', profileOf(said[0]!, said[1]!, ['p', place(plain[0]!.id), 'f', 'a0']))).to.deep.equal([]);
+		const full = Array.from({ length: 60 }, (_, i): Said => [
+			`x${i}`,
+			place(plain[i]!.id),
+			't',
+			`b${String.fromCharCode(65 + (i % 26))}${Math.floor(i / 26)}`
+		]);
+		expect(found('buried', profileOf(...said, ...full))).to.deep.equal([]);
+	});
+
+	it('halved: the opposite stands elsewhere, or nowhere', () => {
+		const nowhere = profileOf(['t', bar('toolbar', 'Row'), null, 'a0'], ['p', place(half.id), 't', 'a0']);
+		expect(found('halved', nowhere)[0]!.sentence()).to.equal(
+			`${half.label} stands in Row, and its opposite ${other.label} nowhere.`
+		);
+		mends('halved', nowhere);
+		const apart = profileOf(
+			['t', bar('toolbar', 'Row'), null, 'a0'],
+			['u', bar('toolbar', 'Side'), null, 'a1'],
+			['p', place(half.id), 't', 'a0'],
+			['q', place(other.id), 'u', 'a0']
+		);
+		expect(found('halved', apart)).to.have.length(1);
+		mends('halved', apart);
+		const together = profileOf(
+			['t', bar('toolbar', 'Row'), null, 'a0'],
+			['p', place(half.id), 't', 'a0'],
+			['q', place(other.id), 't', 'a1']
+		);
+		expect(found('halved', together)).to.deep.equal([]);
+	});
+
+	it('moved: tells how far, and not of what only gave way to others', () => {
+		const row = (at: string): Profile =>
+			profileOf(
+				['t', bar('toolbar', 'Row'), null, 'a0'],
+				...plain.slice(0, 8).map((c, i): Said => [`x${i}`, place(c.id), 't', `b${i}`]),
+				['p', place(often.id), 't', at]
+			);
+		const [before, after] = [row('b9'), row('a0')];
+		const [finding] = found('moved', after, before);
+		// eight places of an icon of 24 px with 4 px around it
+		expect(finding!.sentence()).to.equal(`${often.label} stands ${8 * 32} px from where it stood in the last release.`);
+		expect(found('moved', after, before)).to.have.length(1);
+		mends('moved', after, before);
+		expect(found('moved', after, undefined)).to.deep.equal([]);
+		expect(found('moved', row('b71'), before), 'another order, and the same spot').to.deep.equal([]);
+	});
+
+	it('cover: a floating bar over another, or off a small screen; docked it is neither', () => {
+		const said = (x: number, y: number): Said[] => [
+			['t', bar('toolbar', 'Row'), null, 'a0'],
+			['p', place(often.id), 't', 'a0'],
+			['f', bar('toolbar', 'Loose', floating(x, y)), null, 'a1'],
+			['q', place(plain[0]!.id), 'f', 'a0']
+		];
+		expect(found('cover', profileOf(...said(300, 300)))).to.deep.equal([]);
+		expect(found('cover', profileOf(...said(0, 40)))[0]!.sentence()).to.match(/^The floating bar Loose lies over Row on /);
+		expect(found('cover', profileOf(...said(3000, 40)))[0]!.sentence()).to.match(/lies outside of the window/);
+		mends('cover', profileOf(...said(0, 40)));
+		const second: Said[] = [
+			['g', bar('toolbar', 'Other', floating(310, 310)), null, 'a2'],
+			['r', place(plain[1]!.id), 'g', 'a0']
+		];
+		expect(found('cover', profileOf(...said(300, 300), ...second)).map((f) => f.sentence())).to.deep.equal([
+			'The floating bar Other lies over Loose on Laptop 1280.'
+		]);
+	});
+});
