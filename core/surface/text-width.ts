@@ -27,10 +27,18 @@ function emOf(text: string): number {
 /** How wide a text in one line is, in px. */
 export const textWidth = (text: string, size: number): number => emOf(text) * size;
 
-/** The narrowest width of a text on at most two lines, broken at a space, in px. */
-export function twoLineWidth(text: string, size: number): number {
-	let best = textWidth(text, size);
-	for (let at = text.indexOf(' '); at >= 0; at = text.indexOf(' ', at + 1))
-		best = Math.min(best, Math.max(textWidth(text.slice(0, at), size), textWidth(text.slice(at + 1), size)));
+/** A text on at most two lines, broken at a space so that the longer one is as short as can be. */
+export function twoLines(text: string, size: number): readonly string[] {
+	let best: readonly string[] = [text];
+	let width = textWidth(text, size);
+	for (let at = text.indexOf(' '); at >= 0; at = text.indexOf(' ', at + 1)) {
+		const lines = [text.slice(0, at), text.slice(at + 1)];
+		const own = Math.max(...lines.map((line) => textWidth(line, size)));
+		if (own < width) [best, width] = [lines, own];
+	}
 	return best;
 }
+
+/** The narrowest width of a text on at most two lines, broken at a space, in px. */
+export const twoLineWidth = (text: string, size: number): number =>
+	Math.max(...twoLines(text, size).map((line) => textWidth(line, size)));

@@ -1,4 +1,5 @@
 import { expect } from 'chai';
+import { readFileSync } from 'node:fs';
 import { textWidth } from '../../core/surface/text-width.ts';
 import { desk, eventually } from './office.ts';
 
@@ -217,6 +218,44 @@ describe('Bars', () => {
 		expect(await bar.count()).to.equal(0);
 		await at.open('bars');
 		for (let i = 0; i < 5; i++) await undo();
+	});
+
+	it('turns a ribbon into toolbars and back, with a look at it before, and loses nothing', async () => {
+		const before = await share();
+		await at.page.getByRole('button', { name: 'As toolbars …' }).click();
+		const dialog = at.page.getByRole('dialog', { name: 'Other style' });
+		const shares = await dialog.locator('figcaption').allInnerTexts();
+		expect(shares[0]).to.include(`${before.toFixed(1)} % canvas`);
+		await dialog.getByRole('button', { name: 'Take it as toolbars' }).click();
+		await dialog.waitFor({ state: 'detached' });
+		await bars().getByRole('option', { name: 'Sheet metal', exact: true }).waitFor();
+		expect(shares[1]).to.include(`${(await share()).toFixed(1)} % canvas`);
+		expect(await place('Line').count()).to.equal(1);
+		await at.page.getByRole('button', { name: 'As a ribbon …' }).click();
+		await at.page.keyboard.press('Enter');
+		await eventually(async () => expect(await share()).to.equal(before));
+		await undo();
+		await undo();
+	});
+
+	it('gives a picture of a bar for a handbook', async () => {
+		await place('Fit all').click();
+		await bars().focus();
+		await bars().press('PageUp');
+		const [svg] = await Promise.all([
+			at.page.waitForEvent('download'),
+			aside().getByRole('button', { name: 'Picture, SVG' }).click()
+		]);
+		expect(svg.suggestedFilename()).to.equal('look.svg');
+		const [png] = await Promise.all([
+			at.page.waitForEvent('download'),
+			aside().getByRole('button', { name: 'PNG', exact: true }).click()
+		]);
+		expect(png.suggestedFilename()).to.equal('look.png');
+		const bytes = readFileSync(await png.path());
+		// the signature of PNG (ISO/IEC 15948, 5.2)
+		expect([...bytes.subarray(0, 8)]).to.deep.equal([137, 80, 78, 71, 13, 10, 26, 10]);
+		expect(readFileSync(await svg.path(), 'utf8')).to.match(/^<svg[^]*<path[^]*<\/svg>$/);
 	});
 
 	it('opens the context menu of what is selected on the bench, by the right button and by keys', async () => {

@@ -50,11 +50,18 @@ const Bar = z.strictObject({
 	icon: z.union([z.literal(16), z.literal(24), z.literal(32)]).meta({ description: 'of icons, in px' }),
 	text: z.enum(['none', 'beside', 'below']),
 	above: z.boolean().optional().meta({ description: 'at the top: above the ribbon instead of below it' }),
+	as: z.enum(['toolbars', 'tab']).optional().meta({
+		description: 'drawn in the other style: a ribbon as toolbars, one for each tab; a toolbar as a tab of a ribbon'
+	}),
 	keys: Keys.optional().meta({ description: 'of a cursor bar: what opens it at the pointer' }),
 	hidden: z.boolean().default(false)
 });
 
-const Tab = z.strictObject({ kind: z.literal('tab'), name: Name });
+const Tab = z.strictObject({
+	kind: z.literal('tab'),
+	name: Name,
+	dock: Dock.optional().meta({ description: 'where it stands while the ribbon is drawn as toolbars' })
+});
 const Group = z.strictObject({
 	kind: z.literal('group'),
 	name: Name,

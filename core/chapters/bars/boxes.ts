@@ -45,6 +45,42 @@ export const tabsOf = (ribbon: BarNode, catalogue: Catalogue): TabBox[] =>
 		}
 	}));
 
+const rule = (id: string): PlaceBox => ({ id, kind: 'separator', label: '', isLarge: false, shows: 'both' });
+
+/** The tabs of a ribbon that is drawn as toolbars: its groups one behind the other, each tab in a row of its own. */
+const tabsAsToolbars = (ribbon: BarNode<ItemOf<'bar'>>, catalogue: Catalogue): ToolbarBox[] =>
+	ribbon.children.map((tab, row) => {
+		const { name, dock = { edge: 'top', row } } = tab.item as ItemOf<'tab'>;
+		const places = tab.children.flatMap((group, i) => [
+			...(i > 0 ? [rule(`~${group.id}~0`)] : []),
+			...placesOf(group, catalogue)
+		]);
+		const { icon, text } = ribbon.item;
+		return { id: tab.id, name, places, icon, text, dock };
+	});
+
+/** What a synthetic box stands for: the bar with the part of it, counted by its separators. */
+export function partOf(id: string): { readonly id: string; readonly part: number } {
+	const [, of = id, part = '0'] = id.startsWith('~') ? id.split('~') : [];
+	return { id: of, part: Number(part) };
+}
+
+/** A toolbar that is drawn as a tab: what separators part are its groups, called after what stands first in them. */
+function toolbarAsTab(bar: BarNode<ItemOf<'bar'>>, catalogue: Catalogue): TabBox {
+	const parts: PlaceBox[][] = [[]];
+	for (const place of placesOf(bar, catalogue))
+		if (place.kind === 'separator') parts.push([]);
+		else parts.at(-1)!.push(place);
+	const nameOf = (places: readonly PlaceBox[]): string => {
+		const named = places.find(({ id }) => bar.children.some((child) => child.id === id && isPlace(child) && child.item.command));
+		const node = bar.children.find((child) => child.id === named?.id);
+		const command = node && isPlace(node) && node.item.command ? catalogue.get(node.item.command) : undefined;
+		return command?.category.at(-1) ?? bar.item.name;
+	};
+	const groups = parts.map((places, i) => ({ id: `~${bar.id}~${i}`, name: nameOf(places), places }));
+	return { id: bar.id, name: bar.item.name, groups: groups.filter(({ places }) => places.length > 0) };
+}
+
 /** A bar whose places stand beside each other, as the layout takes it. */
 export function barBox(bar: BarNode<ItemOf<'bar'>>, catalogue: Catalogue): ToolbarBox {
 	const { name, icon, text, dock, above } = bar.item;
@@ -53,7 +89,7 @@ export function barBox(bar: BarNode<ItemOf<'bar'>>, catalogue: Catalogue): Toolb
 
 /** A toolbar or quick bar as the layout takes it; undefined for a bar of another form. */
 export const toolbarBox = (bar: BarNode<ItemOf<'bar'>>, catalogue: Catalogue): ToolbarBox | undefined =>
-	bar.item.form === 'toolbar' || bar.item.form === 'quick' ? barBox(bar, catalogue) : undefined;
+	(bar.item.form === 'toolbar' && bar.item.as !== 'tab') || bar.item.form === 'quick' ? barBox(bar, catalogue) : undefined;
 
 /** The bars that show in a situation, as the layout takes them. `front` names the tabs in front. */
 export function boxesIn(
@@ -65,11 +101,18 @@ export function boxesIn(
 ): WindowBoxes {
 	const shown = tree.bars.filter(({ item }) => !item.hidden && isIn(space, item, situation));
 	const ribbons = shown.flatMap((bar): RibbonBox[] => {
-		if (bar.item.form !== 'ribbon') return [];
+		if (bar.item.form !== 'ribbon' || bar.item.as === 'toolbars') return [];
 		const tabs = tabsOf(bar, catalogue);
 		return [{ id: bar.id, tabs, front: tabs.find((tab) => front.has(tab.id))?.id ?? tabs[0]?.id }];
 	});
-	const toolbars = shown.flatMap((bar) => toolbarBox(bar, catalogue) ?? []);
+	const asTabs = shown.filter((bar) => bar.item.form === 'toolbar' && bar.item.as === 'tab');
+	if (asTabs.length > 0) {
+		const tabs = asTabs.map((bar) => toolbarAsTab(bar, catalogue));
+		ribbons.push({ id: 'toolbars-as-ribbon', tabs, front: tabs.find((tab) => front.has(tab.id))?.id ?? tabs[0]?.id });
+	}
+	const toolbars = shown.flatMap((bar) =>
+		bar.item.form === 'ribbon' && bar.item.as === 'toolbars' ? tabsAsToolbars(bar, catalogue) : (toolbarBox(bar, catalogue) ?? [])
+	);
 	const menus = shown
 		.filter(({ item }) => item.form === 'menu')
 		.map((bar) => ({ id: bar.id, name: bar.item.name, titles: placesOf(bar, catalogue) }));

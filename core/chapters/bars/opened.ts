@@ -3,7 +3,7 @@ import { panelLayout, type PanelLayout } from '../../surface/panel.ts';
 import type { Rect } from '../../surface/parts.ts';
 import { floatingBar, type WindowLayout } from '../../surface/window.ts';
 import type { BarForm, ItemId, ItemOf } from './bar.ts';
-import { barBox, isPlace, placesOf } from './boxes.ts';
+import { barBox, isPlace, partOf, placesOf } from './boxes.ts';
 import type { BarNode, BarTree } from './tree.ts';
 
 /** Something that opens, as it stands open over the window. */
@@ -30,14 +30,17 @@ export function rectIn(layout: WindowLayout, id: string): Rect | undefined {
 	return layout.titles.find((title) => title.id === id)?.rect;
 }
 
+const isFolded = (node: BarNode, layout: WindowLayout): boolean =>
+	layout.ribbons.some(({ strip }) => strip?.drawers.some(({ group }) => partOf(group.id).id === node.id));
+
 /** Whether what stands in it shows only when it is opened. */
 function isClosed(node: BarNode, layout: WindowLayout): boolean {
 	if (isPlace(node)) return node.item.flyout !== undefined;
-	if (node.item.kind === 'bar') {
-		if (opens(node.item)) return true;
-		return layout.toolbars.some(({ bar, drawer }) => bar.id === node.id && drawer.length > 0);
+	if (node.item.kind === 'bar' || node.item.kind === 'tab') {
+		if (node.item.kind === 'bar' && opens(node.item)) return true;
+		return layout.toolbars.some(({ bar, drawer }) => bar.id === node.id && drawer.length > 0) || isFolded(node, layout);
 	}
-	return layout.ribbons.some(({ strip }) => strip?.drawers.some(({ group }) => group.id === node.id));
+	return isFolded(node, layout);
 }
 
 /**

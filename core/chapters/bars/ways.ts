@@ -9,6 +9,7 @@ import { homing, total, type TimeTerm } from '../../time/pointing.ts';
 import type { ItemId } from './bar.ts';
 import { boxesIn, isPlace } from './boxes.ts';
 import { rectIn } from './opened.ts';
+import { isDrawnAsTab } from './style.ts';
 import { nodesFrom, pathTo, type BarTree } from './tree.ts';
 
 /** A way to a command over the bars, with the time that it takes in its terms. */
@@ -39,18 +40,22 @@ export function timeTo(
 	id: ItemId
 ): readonly TimeTerm[] | undefined {
 	const above = pathTo(tree, id);
-	const tab = above.find(({ item }) => item.kind === 'tab');
+	const tab = above.find(isDrawnAsTab);
 	const boxes = boxesIn(tree, catalogue, space, situation, new Set(tab ? [tab.id] : []));
 	const layout = windowLayout(boxes, room, { ...FRAME, givesWay });
 	const terms: TimeTerm[] = [homing()];
 	if (tab) {
 		const tabs = layout.ribbons.flatMap((ribbon) => ribbon.tabs);
 		const own = tabs.find((one) => one.tab.id === tab.id);
-		if (!own || own.isOff) return undefined;
-		// as often as another of the tabs stands in front
-		const often = 1 - 1 / tabs.length;
-		const { seconds, how } = pointingAt(layout.canvas, own.rect);
-		terms.push({ name: 'the tab', seconds: seconds * often, how: `(${how}) × ${often.toFixed(2)}` });
+		// drawn as a toolbar, a tab is always there
+		const isToolbar = layout.toolbars.some(({ bar }) => bar.id === tab.id);
+		if (!isToolbar && (!own || own.isOff)) return undefined;
+		if (own) {
+			// as often as another of the tabs stands in front
+			const often = 1 - 1 / tabs.length;
+			const { seconds, how } = pointingAt(layout.canvas, own.rect);
+			terms.push({ name: 'the tab', seconds: seconds * often, how: `(${how}) × ${often.toFixed(2)}` });
+		}
 	}
 	const rect = rectIn(layout, id);
 	if (rect) return [...terms, pointingAt(layout.canvas, rect)];

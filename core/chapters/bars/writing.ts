@@ -2,6 +2,7 @@ import { generateKeyBetween, generateNKeysBetween } from 'fractional-indexing';
 import type { KeyedChange } from '../../strata/change.ts';
 import { entryKeyFor, nextRank, type EntryOp } from '../../strata/entry.ts';
 import { stratumById, type Profile, type Stratum, type StratumId } from '../../strata/stratum.ts';
+import { slug } from '../../text/slug.ts';
 import { BARS, barsIn, type BarEntry, type Item, type ItemId } from './bar.ts';
 import { barTree, nodesFrom, type BarNode, type BarTree } from './tree.ts';
 
@@ -39,13 +40,7 @@ export function orderAt(tree: BarTree, parent: ItemId | null, at: number, moving
 
 /** An id that nothing in any stratum has, made of a word. */
 export function freshId(profile: Profile, word: string): ItemId {
-	const stem =
-		word
-			.toLowerCase()
-			.normalize('NFKD')
-			.replaceAll(/[^a-z0-9]+/g, '-')
-			.replaceAll(/^-+|-+$/g, '')
-			.slice(0, 40) || 'item';
+	const stem = slug(word, 40);
 	const taken = new Set(profile.flatMap((s) => [...barsIn(s).values()].map((entry) => entry.id as string)));
 	let id = stem;
 	for (let n = 2; taken.has(id); n++) id = `${stem}-${n}`;

@@ -1,3 +1,4 @@
+import { escapeXml } from '../../text/escape-xml.ts';
 import { SaxesParser } from 'saxes';
 import { z } from 'zod';
 
@@ -59,14 +60,14 @@ export function cleanSvg(text: string): { svg: string; dropped: string[] } {
 			if (!isKept) dropped.add(attribute);
 			return isKept;
 		});
-		out += `<${name}${kept.map(([attribute, value]) => ` ${attribute}="${escaped(value)}"`).join('')}>`;
+		out += `<${name}${kept.map(([attribute, value]) => ` ${attribute}="${escapeXml(value)}"`).join('')}>`;
 	});
 	parser.on('closetag', ({ name }) => {
 		if (hidden > 0) hidden--;
 		else out += `</${name}>`;
 	});
 	parser.on('text', (said) => {
-		if (hidden === 0 && isOpen && said.trim() !== '') out += escaped(said);
+		if (hidden === 0 && isOpen && said.trim() !== '') out += escapeXml(said);
 	});
 	parser.write(text).close();
 	if (!isOpen) throw new IconError('the file holds no picture');
@@ -74,9 +75,6 @@ export function cleanSvg(text: string): { svg: string; dropped: string[] } {
 		out = out.replace('<svg', '<svg xmlns="http://www.w3.org/2000/svg"');
 	return { svg: out, dropped: [...dropped] };
 }
-
-const escaped = (text: string) =>
-	text.replaceAll('&', '&amp;').replaceAll('<', '&lt;').replaceAll('>', '&gt;').replaceAll('"', '&quot;');
 
 const bytesOf = (base64: string): Uint8Array => Uint8Array.from(atob(base64), (sign) => sign.charCodeAt(0));
 

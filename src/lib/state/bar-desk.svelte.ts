@@ -4,9 +4,10 @@ import { barsIn } from '$core/chapters/bars/bar';
 import { boxesIn, givesWayIn, isPlace, labelOfPlace } from '$core/chapters/bars/boxes';
 import { openedFor, type Opened } from '$core/chapters/bars/opened';
 import { barTree, nodesFrom, type BarNode } from '$core/chapters/bars/tree';
+import { inStyle, isDrawnAsTab, styleOf, type BarStyle } from '$core/chapters/bars/style';
 import { timeTo } from '$core/chapters/bars/ways';
 import { changeItem, insertItem, lockItem, moveItem, resetItems, takeOut } from '$core/chapters/bars/writing';
-import type { AnyChange } from '$core/profile/edit';
+import { applyEdit, type AnyChange } from '$core/profile/edit';
 import { bestForms } from '$core/surface/fit';
 import type { GroupBox, GroupForm, Rect } from '$core/surface/parts';
 import { layTab, tabLayout } from '$core/surface/ribbon';
@@ -113,7 +114,7 @@ export class BarDesk {
 	select(id: ItemId, isMore = false) {
 		const node = this.tree.byId.get(id);
 		if (!node) return;
-		if (node.item.kind === 'tab') this.bringToFront(id);
+		if (isDrawnAsTab(node)) this.bringToFront(id);
 		if (!isMore) this.selected = [id];
 		else this.selected = this.selected.includes(id) ? this.selected.filter((one) => one !== id) : [...this.selected, id];
 		this.told = `${node.item.kind} ${this.nameOf(node)}`;
@@ -133,7 +134,8 @@ export class BarDesk {
 
 	bringToFront(tab: ItemId) {
 		const bar = this.tree.byId.get(tab)?.parent;
-		const others = this.tree.bars.find(({ id }) => id === bar)?.children.map((child) => child.id as string) ?? [];
+		const siblings = bar ? (this.tree.byId.get(bar)?.children ?? []) : this.tree.bars.filter(isDrawnAsTab);
+		const others = siblings.map((child) => child.id as string);
 		this.#front = new Set([...this.#front].filter((id) => !others.includes(id)).concat(tab));
 	}
 
@@ -248,7 +250,8 @@ export class BarDesk {
 		await this.addAt(what, spot.parent, spot.at);
 	}
 
-	async addAt(what: { command: CommandId } | { flyout: string } | 'separator', parent: ItemId, at: number): Promise<void> {
+	async addAt(what: { command: CommandId } | { flyout: string } | 'separator', to: ItemId, position: number): Promise<void> {
+		const { parent, at } = this.#homeIn(to, position);
 		const place: ItemOf<'place'> = {
 			kind: 'place',
 			size: 'small',
@@ -291,7 +294,7 @@ export class BarDesk {
 	}
 
 	#tabOf(node: BarNode | undefined): BarNode | undefined {
-		for (let at = node; at; at = at.parent ? this.tree.byId.get(at.parent) : undefined) if (at.item.kind === 'tab') return at;
+		for (let at = node; at; at = at.parent ? this.tree.byId.get(at.parent) : undefined) if (isDrawnAsTab(at)) return at;
 		return undefined;
 	}
 
@@ -309,9 +312,17 @@ export class BarDesk {
 		if (next) await this.moveTo(node.id, next.id, by > 0 ? 0 : next.children.length);
 	}
 
-	async moveTo(id: ItemId, parent: ItemId | null, at: number): Promise<void> {
+	/** Where a place goes that is let go over a tab: to the end of its last group. */
+	#homeIn(parent: ItemId, at: number): { parent: ItemId; at: number } {
+		const node = this.tree.byId.get(parent);
+		const group = node?.item.kind === 'tab' ? node.children.at(-1) : undefined;
+		return group ? { parent: group.id, at: group.children.length } : { parent, at };
+	}
+
+	async moveTo(id: ItemId, to: ItemId | null, position: number): Promise<void> {
 		const node = this.tree.byId.get(id);
 		if (!node) return;
+		const { parent, at } = to !== null && node.item.kind === 'place' ? this.#homeIn(to, position) : { parent: to, at: position };
 		const into = parent ? this.tree.byId.get(parent) : undefined;
 		const label = `Bars: ${this.nameOf(node)} moved${into && parent !== node.parent ? ` to ${this.nameOf(into)}` : ''}`;
 		if (await this.#commit(label, () => moveItem(...this.#pen, id, parent, at))) this.select(id);
@@ -338,6 +349,20 @@ export class BarDesk {
 				return item?.kind === kind ? changeItem(...this.#pen, id, to(item as ItemOf<K>)) : [];
 			})
 		);
+	}
+
+	style = $derived.by(() => styleOf(this.tree));
+
+	/** The window in the other style, as it would be. */
+	otherStyle = $derived.by(() => {
+		const [profile, target] = this.#pen;
+		const style: BarStyle = this.style === 'ribbon' ? 'toolbars' : 'ribbon';
+		const after = applyEdit(profile, inStyle(profile, target, style));
+		return { style, layout: this.#layoutOf(barTree(after), this.screenAt) };
+	});
+
+	async takeStyle(style: BarStyle): Promise<void> {
+		await this.#commit(`Bars: as ${style === 'ribbon' ? 'a ribbon' : 'toolbars'}`, () => inStyle(...this.#pen, style));
 	}
 
 	async lock(isLocked: boolean): Promise<void> {
@@ -381,7 +406,8 @@ export class BarDesk {
 	/** The tab in front with the forms that cost people least, beside those that the program gives; undefined without a ribbon. */
 	fit = $derived.by(() => {
 		const [ribbon] = this.layout.ribbons;
-		if (!ribbon?.front) return undefined;
+		// the parts of a toolbar that is drawn as a tab keep no form
+		if (!ribbon?.front || this.tree.byId.get(ribbon.front.id as ItemId)?.item.kind !== 'tab') return undefined;
 		const { groups } = ribbon.front;
 		const { width } = this.layout;
 		const distance = this.layout.canvas.height / 2 + 60;

@@ -1,6 +1,7 @@
 import type { CommandId } from '$core/application/command';
 import type { ItemId } from '$core/chapters/bars/bar';
-import { isPlace } from '$core/chapters/bars/boxes';
+import { isPlace, partOf } from '$core/chapters/bars/boxes';
+import type { BarNode } from '$core/chapters/bars/tree';
 import type { BarDesk } from './bar-desk.svelte';
 
 /** How long something is held over what opens until it does, in milliseconds. */
@@ -8,6 +9,15 @@ const PATIENCE = 450;
 
 const ITEM = 'application/x-skarn-item';
 export const COMMAND = 'application/x-skarn-command';
+
+/** The end of what is in a bar or group, or before the separator that ends a part of it. */
+function endOfPart({ children }: BarNode, part: number, isPart: boolean): number {
+	if (!isPart) return children.length;
+	const ends = children.flatMap((child, i) =>
+		isPlace(child) && child.item.command === undefined && child.item.flyout === undefined ? [i] : []
+	);
+	return ends[part] ?? children.length;
+}
 
 /** What is carried by mouse over the window while its bars are shaped, and what becomes of it where it is let go. */
 export class BarDrag {
@@ -56,11 +66,12 @@ export class BarDrag {
 		event.stopPropagation();
 		this.end();
 		const { tree } = this.#desk;
-		const node = tree.byId.get(target);
+		const { id, part } = partOf(target);
+		const node = tree.byId.get(id as ItemId);
 		if (!node) return;
 		const siblings = isPlace(node) && node.parent ? tree.byId.get(node.parent)?.children : undefined;
 		const parent = siblings ? node.parent! : node.id;
-		const at = siblings ? siblings.findIndex(({ id }) => id === node.id) : node.children.length;
+		const at = siblings ? siblings.findIndex(({ id }) => id === node.id) : endOfPart(node, part, id !== target);
 		const item = event.dataTransfer?.getData(ITEM) as ItemId | '';
 		const command = event.dataTransfer?.getData(COMMAND) as CommandId | '';
 		if (item) void this.#desk.moveTo(item, parent, at);

@@ -12,7 +12,7 @@ export const crowding: BarRule = {
 	find({ tree, index }, report) {
 		const { width } = roomOn(NARROWEST);
 		for (const bar of tree.bars) {
-			if (bar.item.form !== 'ribbon' || bar.item.hidden) continue;
+			if (bar.item.form !== 'ribbon' || bar.item.hidden || bar.item.as === 'toolbars') continue;
 			for (const tab of tabsOf(bar, index.catalogue)) {
 				const { drawers, off } = tabLayout(tab.groups, width, givesWayIn(index.rules));
 				const folded = drawers.filter(({ group }) => group.kept !== 'folded').map(({ group }) => group.name);

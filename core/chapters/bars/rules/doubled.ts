@@ -3,6 +3,7 @@ import { meets } from '../../../context/bits.ts';
 import type { ContextSpace } from '../../../context/space.ts';
 import { whereShown } from '../boxes.ts';
 import { nodesFrom, type BarNode, type BarTree } from '../tree.ts';
+import { isDrawnAsTab } from '../style.ts';
 import { takeOut } from '../writing.ts';
 import type { BarRule } from '../finding.ts';
 
@@ -56,19 +57,27 @@ function* visible({ bars }: BarTree): Generator<Shown> {
 	for (const bar of bars) {
 		if (bar.item.hidden || !['ribbon', 'toolbar', 'quick'].includes(bar.item.form)) continue;
 		if (bar.item.form !== 'ribbon') {
-			for (const node of bar.children) if (!isOff(node)) yield { node, bar, tab: undefined, home: bar.item.name };
+			const tab = isDrawnAsTab(bar) ? bar : undefined;
+			for (const node of bar.children) if (!isOff(node)) yield { node, bar, tab, home: bar.item.name };
 			continue;
 		}
 		for (const tab of bar.children)
 			for (const group of tab.children)
 				for (const node of nodesFrom(group))
-					if (!isOff(node)) yield { node, bar, tab, home: group.item.kind === 'group' ? group.item.name : bar.item.name };
+					if (!isOff(node))
+						yield {
+							node,
+							bar,
+							tab: bar.item.as === 'toolbars' ? undefined : tab,
+							home: group.item.kind === 'group' ? group.item.name : bar.item.name
+						};
 	}
 }
 
 const isOff = ({ item }: BarNode): boolean => item.kind === 'place' && item.hidden;
 
 function atOnce(space: ContextSpace, a: Shown, b: Shown): boolean {
-	if (a.bar.id === b.bar.id && a.tab?.id !== b.tab?.id) return false;
+	const isOneRibbon = a.bar.id === b.bar.id || (isDrawnAsTab(a.bar) && isDrawnAsTab(b.bar));
+	if (isOneRibbon && a.tab?.id !== b.tab?.id) return false;
 	return meets(whereShown(space, a.bar.item), whereShown(space, b.bar.item));
 }

@@ -5,6 +5,7 @@ import type { ItemId } from '../bar.ts';
 import { boxesIn, givesWayIn, isPlace, whereShown } from '../boxes.ts';
 import { rectIn } from '../opened.ts';
 import { allNodes, barTree, pathTo, type BarNode, type BarTree } from '../tree.ts';
+import { isDrawnAsTab } from '../style.ts';
 import { setItem } from '../writing.ts';
 import { stratumById } from '../../../strata/stratum.ts';
 import type { BarGround, BarRule } from '../finding.ts';
@@ -51,12 +52,14 @@ export const moved: BarRule = {
 
 /** The middle of a place in the first situation in which it shows, its tab in front, on the narrowest screen that counts. */
 function centreOf({ index }: BarGround, tree: BarTree, node: BarNode): { x: number; y: number; situation: number } | undefined {
-	const [bar, tab] = pathTo(tree, node.id);
+	const path = pathTo(tree, node.id);
+	const [bar] = path;
+	const tab = path.find(isDrawnAsTab);
 	if (bar?.item.kind !== 'bar' || bar.item.hidden) return undefined;
 	const shows = whereShown(index.space, bar.item);
 	const situation = index.space.situations.findIndex((_, s) => hasBit(shows, s));
 	if (situation < 0) return undefined;
-	const front = new Set<string>(tab?.item.kind === 'tab' ? [tab.id] : []);
+	const front = new Set<string>(tab ? [tab.id] : []);
 	const layout = windowLayout(boxesIn(tree, index.catalogue, index.space, situation, front), roomOn(NARROWEST), {
 		...FRAME,
 		givesWay: givesWayIn(index.rules)

@@ -3,7 +3,10 @@
 	import { GROUP_FORMS } from '$core/surface/parts';
 	import type { BarDesk } from '$lib/state/bar-desk.svelte';
 	import { useWorkspace } from '$lib/state/workspace.svelte';
-	import { opens } from '$core/chapters/bars/opened';
+	import { slug } from '$core/text/slug';
+	import { save } from '../save';
+	import { loadSymbols, PAPER, pictureOf, pngOf } from './pictures';
+	import { opens, rectIn } from '$core/chapters/bars/opened';
 	import { readable, type Keys } from '$core/stroke/stroke';
 	import KeyCaps from '../KeyCaps.svelte';
 	import Recorder from '../Recorder.svelte';
@@ -39,6 +42,23 @@
 		icons: 'icons alone',
 		folded: 'one button'
 	} as const;
+
+	/** Where the bar, tab or group is drawn that is selected: a picture of it can be taken for a handbook. */
+	const picture = $derived.by(() => {
+		if (!node || node.item.kind === 'place') return undefined;
+		const strip = desk.layout.ribbons.find(
+			({ ribbon, front }) => ribbon.id === node.id || (front?.id === node.id && node.item.kind === 'tab')
+		)?.rect;
+		return strip ?? rectIn(desk.layout, node.id);
+	});
+
+	async function savePicture(kind: 'svg' | 'png') {
+		if (!node || !picture) return;
+		const svg = pictureOf(desk.layout, desk.tree, workspace.catalogue, await loadSymbols(), PAPER, picture);
+		const name = `${slug(desk.nameOf(node))}.${kind}`;
+		if (kind === 'svg') save(name, svg, 'image/svg+xml');
+		else save(name, await pngOf(svg, picture), 'image/png');
+	}
 
 	let heardKeys = $state<Keys | undefined>(undefined);
 
@@ -274,6 +294,10 @@
 			<Button size="xs" color="alternative" onclick={() => void desk.lock(node.lockedBy === undefined)}
 				>{node.lockedBy === undefined ? 'Lock' : 'Unlock'}</Button
 			>
+		{/if}
+		{#if picture}
+			<Button size="xs" color="alternative" onclick={() => void savePicture('svg')}>Picture, SVG</Button>
+			<Button size="xs" color="alternative" onclick={() => void savePicture('png')}>PNG</Button>
 		{/if}
 		{#if desk.ownBelow.length > 0}
 			<Button size="xs" color="alternative" onclick={() => void desk.reset(desk.ownBelow, desk.nameOf(node))}

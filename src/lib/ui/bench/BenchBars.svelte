@@ -33,7 +33,14 @@
 	let open = $state<{ readonly id: string; readonly x: number; readonly y: number } | undefined>(undefined);
 	const ribbons = $derived(edge === 'top' ? layout.ribbons : []);
 	const bars = $derived(layout.toolbars.filter(({ bar }) => bar.dock.edge === edge));
-	const opened = $derived(open ? (tree.byId.get(open.id as ItemId)?.children.filter(isPlace) ?? []) : []);
+	const opened = $derived.by(() => {
+		if (!open) return [];
+		const { id } = open;
+		const folded = layout.ribbons.flatMap(({ strip }) => strip?.drawers ?? []).find(({ group }) => group.id === id);
+		const drawer = layout.toolbars.find(({ bar }) => bar.id === id)?.drawer;
+		const inDrawer = (folded?.places ?? drawer)?.flatMap((place) => tree.byId.get(place.id as ItemId) ?? []);
+		return (inDrawer ?? tree.byId.get(id as ItemId)?.children ?? []).filter(isPlace);
+	});
 
 	const box = ({ x, y, width, height }: Rect) =>
 		`left:${x - region.x}px;top:${y - region.y}px;width:${width}px;height:${height}px`;

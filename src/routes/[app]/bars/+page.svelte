@@ -9,6 +9,7 @@
 	import { COMMAND } from '$lib/state/bar-drag.svelte';
 	import { useWorkspace } from '$lib/state/workspace.svelte';
 	import BarFields from '$lib/ui/bars/BarFields.svelte';
+	import StyleDialog from '$lib/ui/bars/StyleDialog.svelte';
 	import WindowView from '$lib/ui/bars/WindowView.svelte';
 	import CommandPick from '$lib/ui/CommandPick.svelte';
 	import FindingsHere from '$lib/ui/findings/FindingsHere.svelte';
@@ -22,6 +23,7 @@
 	let fields = $state<BarFields | undefined>(undefined);
 	let showsNames = $state(false);
 	let isTrue = $state(false);
+	let isRestyling = $state(false);
 	/** What is about to be made, while its name is typed. */
 	let making = $state<keyof typeof KINDS | undefined>(undefined);
 	const KINDS = {
@@ -131,12 +133,21 @@
 					<Picker
 						label="New"
 						value=""
-						items={[{ value: '', name: 'New …' }, ...RARE.map((kind) => ({ value: kind, name: KINDS[kind] }))]}
-						onpick={(kind) => kind !== '' && (making = kind as (typeof RARE)[number])}
+						items={[
+							{ value: '', name: 'New …' },
+							{ value: 'separator', name: 'separator' },
+							...RARE.map((kind) => ({ value: kind, name: KINDS[kind] }))
+						]}
+						onpick={(kind) => {
+							if (kind === 'separator') void desk.add('separator');
+							else if (kind !== '') making = kind as (typeof RARE)[number];
+						}}
 					/>
-					<Button size="xs" color="alternative" onclick={() => void desk.add('separator')}>Separator</Button>
 				{/if}
 			</span>
+			<Button size="xs" color="alternative" onclick={() => (isRestyling = true)}
+				>As {desk.style === 'ribbon' ? 'toolbars' : 'a ribbon'} …</Button
+			>
 			<button class="pill" type="button" aria-pressed={isTrue} onclick={() => (isTrue = !isTrue)}>True size</button>
 			<button class="pill" type="button" aria-pressed={showsNames} onclick={() => (showsNames = !showsNames)}>Names</button>
 			<button class="pill" type="button" aria-pressed={desk.isUntouched} onclick={toggleUntouched}>Untouched</button>
@@ -199,6 +210,8 @@
 		/>
 	</aside>
 </div>
+
+{#if isRestyling}<StyleDialog {desk} onclose={() => (isRestyling = false)} />{/if}
 
 <style>
 	.view {

@@ -1,0 +1,68 @@
+<script lang="ts">
+	import { Button, Modal } from 'flowbite-svelte';
+	import type { BarDesk } from '$lib/state/bar-desk.svelte';
+	import { useWorkspace } from '$lib/state/workspace.svelte';
+	import { loadSymbols, pageColours, pictureOf } from './pictures';
+
+	/** The window as it is and in the other style, with what each leaves of the drawing, before one of them is taken. */
+	let { desk, onclose }: { desk: BarDesk; onclose: () => void } = $props();
+	const workspace = useWorkspace();
+	let open = $state(true);
+	let symbols = $state.raw<ReadonlyMap<string, string>>(new Map());
+	const NAMES = { ribbon: 'a ribbon', toolbars: 'toolbars' } as const;
+	const other = $derived(desk.otherStyle);
+	const shown = $derived([
+		{ name: `Now, as ${NAMES[desk.style]}`, layout: desk.layout },
+		{ name: `As ${NAMES[other.style]}`, layout: other.layout }
+	]);
+	const address = (layout: typeof desk.layout) =>
+		`data:image/svg+xml;charset=utf-8,${encodeURIComponent(pictureOf(layout, desk.tree, workspace.catalogue, symbols, pageColours()))}`;
+
+	$effect(() => void loadSymbols().then((loaded) => (symbols = loaded)));
+
+	async function take() {
+		await desk.takeStyle(other.style);
+		open = false;
+	}
+</script>
+
+<Modal bind:open title="The same bars in the other style" aria-label="Other style" size="xl" {onclose}>
+	<div class="two">
+		{#each shown as { name, layout } (name)}
+			<figure>
+				<img src={address(layout)} alt="The window of {desk.screen.name}, {name}" />
+				<figcaption>
+					<b>{name}</b>: {(layout.share * 100).toFixed(1)} % canvas on {desk.screen.name}
+				</figcaption>
+			</figure>
+		{/each}
+	</div>
+	<p class="quiet">
+		What stands in the bars stays as it is; only what they are drawn as is written to {workspace.target.name}. The way back is the
+		same, and loses nothing.
+	</p>
+	{#snippet footer()}
+		<Button data-autofocus disabled={workspace.edits.busy} onclick={() => void take()}>Take it as {NAMES[other.style]}</Button>
+		<Button color="alternative" onclick={() => (open = false)}>Leave it as it is</Button>
+	{/snippet}
+</Modal>
+
+<style>
+	.two {
+		display: grid;
+		grid-template-columns: 1fr 1fr;
+		gap: 16px;
+	}
+	figure {
+		margin: 0;
+	}
+	img {
+		width: 100%;
+		border: 1px solid var(--line-strong);
+		border-radius: 3px;
+	}
+	figcaption {
+		margin-top: 6px;
+		font-size: 13.5px;
+	}
+</style>
