@@ -29,7 +29,7 @@ describe('Bars', () => {
 		await place('Extrude').waitFor();
 		expect(await share()).to.be.within(40, 90);
 		const screens = at.page.getByRole('group', { name: 'What each screen loses' });
-		await screens.getByRole('button', { name: /^Desk 2560/ }).click();
+		await screens.getByRole('button', { name: /^C-01: 1920/ }).click();
 		await eventually(async () => expect(await share()).to.be.greaterThan(75));
 	});
 
@@ -236,6 +236,25 @@ describe('Bars', () => {
 		await eventually(async () => expect(await share()).to.equal(before));
 		await undo();
 		await undo();
+	});
+
+	it('marks what differs from the factory, the office and the release, and takes it back one by one', async () => {
+		const list = () => aside().getByRole('list', { name: 'What differs' }).getByRole('listitem');
+		const against = (base: string) => aside().getByRole('combobox', { name: 'Changed against' }).selectOption(base);
+		await against('office');
+		// of the demo, Shell was moved and two views were taken away
+		await eventually(async () => expect(await list().allInnerTexts()).to.have.length(3));
+		expect((await list().allInnerTexts()).join()).to.match(/Shell\s*moved/);
+		await against('factory');
+		await eventually(async () => expect((await list().allInnerTexts()).join()).to.match(/Cabin doors\s*new/));
+		await against('office');
+		await aside().getByRole('button', { name: 'Take back Shell' }).click();
+		await eventually(async () => expect(await list().allInnerTexts()).to.have.length(2));
+		await undo();
+		await eventually(async () => expect(await list().allInnerTexts()).to.have.length(3));
+		await against('release');
+		await eventually(async () => expect((await list().allInnerTexts()).join()).to.match(/Shell/));
+		await against('nothing');
 	});
 
 	it('gives a picture of a bar for a handbook', async () => {

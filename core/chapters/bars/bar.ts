@@ -3,6 +3,7 @@ import { CommandId } from '../../application/command.ts';
 import { Scope } from '../../context/scope.ts';
 import { Keys } from '../../stroke/stroke.ts';
 import { GROUP_FORMS } from '../../surface/parts.ts';
+import { canonicalText } from '../../format/canonical.ts';
 import { setOrNamed } from '../../strata/change.ts';
 import type { Entries } from '../../strata/entry.ts';
 import { contentOf } from '../../strata/stratum.ts';
@@ -105,6 +106,9 @@ const NONE: BarEntries = new Map();
 export const barsIn = contentOf<BarEntries>(BARS, NONE);
 
 export const MEETING = { meeting: 'overrides', thing: ({ id }: BarEntry) => id as string } as const;
+
+/** Whether two say the same, in whatever order their parts stand. */
+export const sameItem = (a: Item, b: Item): boolean => canonicalText(a) === canonicalText(b);
 
 /** What may stand below what; null is the window. */
 const BELOW: Readonly<Record<Item['kind'], readonly (Item['kind'] | null)[]>> = {

@@ -2,6 +2,7 @@ import type { Pen } from '../../chapter/chapter.ts';
 import type { AnyFinding, AnyFix, Checker, Looking } from '../../check/finding.ts';
 import { findingOfEntry, soundFix } from '../../check/of-entry.ts';
 import { errorsFirst } from '../../check/severity.ts';
+import { narrowestOf } from '../../keyboard/office-screens.ts';
 import type { KeyedChange } from '../../strata/change.ts';
 import { applyKeyed, toolsOf } from '../../strata/keyed-fold.ts';
 import { barsIn, BARS, MEETING, type BarEntry } from './bar.ts';
@@ -17,7 +18,15 @@ export const barChecker: Checker = {
 	findings(looking) {
 		const { profile, circumstances, released } = looking;
 		if (profile.every((stratum) => barsIn(stratum).size === 0)) return [];
-		const ground = { profile, tree: barTree(profile), index: circumstances.index, released };
+		const { desks } = circumstances.office;
+		const ground = {
+			profile,
+			tree: barTree(profile),
+			index: circumstances.index,
+			released,
+			desks,
+			narrowest: narrowestOf(desks)
+		};
 		const found: AnyFinding[] = [];
 		for (const rule of BAR_RULES) rule.find(ground, (finding) => void found.push(asAny(rule, finding, looking)));
 		return errorsFirst(found);

@@ -1,6 +1,8 @@
 import type { ShortcutIndex } from '../../answer/shortcut-index.ts';
 import type { CommandId } from '../../application/command.ts';
 import type { AnyChange } from '../../chapter/chapter.ts';
+import type { Desk } from '../../keyboard/desk.ts';
+import type { Screen } from '../../surface/window.ts';
 import type { Severity } from '../../check/severity.ts';
 import type { Profile, StratumId } from '../../strata/stratum.ts';
 import type { ItemId } from './bar.ts';
@@ -13,6 +15,9 @@ export interface BarGround {
 	readonly index: ShortcutIndex;
 	/** The profile as the seats have it; undefined before the first release. */
 	readonly released: Profile | undefined;
+	/** What stands on the desks of the office, and the screen of them that has least room. */
+	readonly desks: readonly Desk[];
+	readonly narrowest: Screen;
 }
 
 /** A way out, as written from a stratum. */

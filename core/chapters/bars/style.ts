@@ -1,5 +1,5 @@
 import { stratumById, type Profile, type StratumId } from '../../strata/stratum.ts';
-import { barsIn, type Item, type ItemId, type ItemOf } from './bar.ts';
+import { barsIn, sameItem, type Item, type ItemId, type ItemOf } from './bar.ts';
 import { barTree, type BarNode, type BarTree } from './tree.ts';
 import { changeItem, resetItems } from './writing.ts';
 
@@ -49,7 +49,5 @@ function isBelow(profile: Profile, target: StratumId, id: ItemId, wanted: Item):
 	const below = barTree(profile.slice(0, level)).byId.get(id);
 	const now = barTree(profile).byId.get(id);
 	if (!own || !below || below.parent !== now?.parent || below.order !== now.order) return false;
-	return JSON.stringify(sorted(below.item)) === JSON.stringify(sorted(wanted));
+	return sameItem(below.item, wanted);
 }
-
-const sorted = (item: Item) => Object.entries(item).sort(([a], [b]) => (a < b ? -1 : 1));

@@ -3,17 +3,21 @@ import type { BarForm, Dock, Item, ItemId, ItemOf } from '$core/chapters/bars/ba
 import { barsIn } from '$core/chapters/bars/bar';
 import { boxesIn, givesWayIn, isPlace, labelOfPlace } from '$core/chapters/bars/boxes';
 import { openedFor, type Opened } from '$core/chapters/bars/opened';
-import { barTree, nodesFrom, type BarNode } from '$core/chapters/bars/tree';
+import { barDifferences, takeBack, type BarDifference } from '$core/chapters/bars/changes';
+import { barTree, nodesFrom, type BarNode, type BarTree } from '$core/chapters/bars/tree';
 import { inStyle, isDrawnAsTab, styleOf, type BarStyle } from '$core/chapters/bars/style';
 import { timeTo } from '$core/chapters/bars/ways';
 import { changeItem, insertItem, lockItem, moveItem, resetItems, takeOut } from '$core/chapters/bars/writing';
+import { asReleased } from '$core/profile/circumstances';
+import { published } from '$core/strata/stratum';
 import { applyEdit, type AnyChange } from '$core/profile/edit';
 import { bestForms } from '$core/surface/fit';
 import type { GroupBox, GroupForm, Rect } from '$core/surface/parts';
 import { layTab, tabLayout } from '$core/surface/ribbon';
-import { FRAME, SCREENS } from '$core/surface/screens';
+import { FRAME } from '$core/surface/screens';
 import { secondsIn } from '$core/surface/use-time';
 import { roomOn, windowLayout, type WindowLayout } from '$core/surface/window';
+import { officeScreens } from '$core/keyboard/office-screens';
 import { total, type TimeTerm } from '$core/time/pointing';
 import type { Workspace } from './workspace.svelte';
 
@@ -42,8 +46,10 @@ export class BarDesk {
 		this.#workspace = workspace;
 	}
 
+	screens = $derived.by(() => officeScreens(this.#workspace.office.desks));
+
 	get screen() {
-		return SCREENS[this.screenAt]!;
+		return this.screens[this.screenAt] ?? this.screens[0]!;
 	}
 
 	#shown = $derived.by(() => {
@@ -53,10 +59,42 @@ export class BarDesk {
 	tree = $derived.by(() => barTree(this.#shown));
 	layout = $derived.by(() => this.layoutOn(this.screenAt));
 	/** The layout with the factory's bars alone, on the same screen. */
-	factory = $derived.by(() => {
-		const profile = this.#workspace.profile.filter((s) => s.kind === 'factory');
-		return this.#layoutOf(barTree(profile), this.screenAt);
+	factory = $derived.by(() => this.#layoutOf(this.#bases.factory!, this.screenAt));
+
+	/** What the bars are held against, to see what differs. */
+	against = $state<'nothing' | 'factory' | 'office' | 'release'>('nothing');
+
+	#bases = $derived.by((): Readonly<Record<'factory' | 'office' | 'release', BarTree | undefined>> => {
+		const { profile, released } = this.#workspace;
+		const upTo = (last: number) => barTree(profile.slice(0, last + 1));
+		return {
+			factory: upTo(profile.findLastIndex((s) => s.kind === 'factory')),
+			office: upTo(profile.findLastIndex((s) => s.kind === 'office')),
+			release: released ? barTree(asReleased(published(profile), released)) : undefined
+		};
 	});
+
+	/** With what the bars can be compared. */
+	comparable = $derived.by(() => (['factory', 'office', 'release'] as const).filter((base) => this.#bases[base] !== undefined));
+
+	differences = $derived.by((): readonly BarDifference[] => {
+		const base = this.against === 'nothing' ? undefined : this.#bases[this.against];
+		return base ? barDifferences(this.tree, base) : [];
+	});
+
+	async takeBack(difference: BarDifference): Promise<void> {
+		const node = difference.is ?? difference.was!;
+		await this.#commit(`Bars: take back what was done to ${this.nameOf(node)}`, () => takeBack(...this.#pen, difference));
+	}
+
+	/** How much of the window is left for the drawing on a screen: now, as the factory has it, and as the last release had it. */
+	sharesOn(screen: number): { readonly factory: number; readonly release: number | undefined } {
+		const { factory, release } = this.#bases;
+		return {
+			factory: this.#layoutOf(factory!, screen).share,
+			release: release && this.#layoutOf(release, screen).share
+		};
+	}
 
 	get #givesWay() {
 		return givesWayIn(this.#workspace.document.application.rules);
@@ -69,7 +107,7 @@ export class BarDesk {
 	#layoutOf(tree: typeof this.tree, screen: number): WindowLayout {
 		const { catalogue, space, situation } = this.#workspace;
 		const boxes = boxesIn(tree, catalogue, space, situation, this.#front);
-		return windowLayout(boxes, roomOn(SCREENS[screen]!), { ...FRAME, givesWay: this.#givesWay });
+		return windowLayout(boxes, roomOn(this.screens[screen] ?? this.screen), { ...FRAME, givesWay: this.#givesWay });
 	}
 
 	/** All that can be selected, as it is drawn. */

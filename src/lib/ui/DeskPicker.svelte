@@ -8,8 +8,8 @@
 	let { of = '', desk, onchange }: { of?: string; desk: DeskSetup; onchange: (desk: DeskSetup) => void } = $props();
 	const name = $derived((what: string) => (of === '' ? what : `${what} of ${of}`));
 	const set = (part: Record<string, string>) => {
-		const { platform, board, layout, mouse } = desk;
-		onchange(DeskSetup.parse({ platform, board, layout, mouse, ...part }));
+		const { platform, board, layout, mouse, screens } = desk;
+		onchange(DeskSetup.parse({ platform, board, layout, mouse, ...(screens && { screens }), ...part }));
 	};
 </script>
 

@@ -1,5 +1,4 @@
 import { tabLayout } from '../../../surface/ribbon.ts';
-import { NARROWEST } from '../../../surface/screens.ts';
 import { roomOn, windowLayout } from '../../../surface/window.ts';
 import { givesWayIn, isPlace, tabsOf, toolbarBox } from '../boxes.ts';
 import { allNodes, type BarNode, type BarTree } from '../tree.ts';
@@ -63,8 +62,8 @@ function isAlwaysThere(tree: BarTree, node: BarNode): boolean {
 }
 
 /** Whether one more would still show on the narrowest screen that counts. */
-function hasRoom({ tree, index }: BarGround, home: BarNode): boolean {
-	const room = roomOn(NARROWEST);
+function hasRoom({ tree, index, narrowest }: BarGround, home: BarNode): boolean {
+	const room = roomOn(narrowest);
 	const givesWay = givesWayIn(index.rules);
 	if (home.item.kind === 'group') {
 		const ribbon = tree.bars.find(({ children }) => children.some((tab) => tab.id === home.parent));

@@ -1,6 +1,8 @@
 import { first } from '../../../context/bits.ts';
 import type { Rect } from '../../../surface/parts.ts';
-import { FRAME, NARROWEST } from '../../../surface/screens.ts';
+import { FRAME } from '../../../surface/screens.ts';
+import { seatsWithout } from '../../../keyboard/office-screens.ts';
+import { listed } from '../../../text/listed.ts';
 import { roomOn, windowLayout } from '../../../surface/window.ts';
 import { boxesIn, givesWayIn, toolbarBox, whereShown } from '../boxes.ts';
 import { changeItem } from '../writing.ts';
@@ -10,14 +12,33 @@ import type { BarRule } from '../finding.ts';
 export const cover: BarRule = {
 	id: 'cover',
 	title: 'Floats where it is in the way',
-	find({ tree, index }, report) {
+	find({ tree, index, narrowest, desks }, report) {
 		const floats = tree.bars.filter(({ item }) => !item.hidden && item.dock.edge === 'floating' && item.form === 'toolbar');
 		floats.forEach((bar, i) => {
 			const shows = whereShown(index.space, bar.item);
 			const situation = first(shows);
 			const dock = { edge: 'top', row: 1 } as const;
-			if (situation < 0 || (bar.item.dock.edge === 'floating' && bar.item.dock.monitor > 1)) return;
-			const layout = windowLayout(boxesIn(tree, index.catalogue, index.space, situation), roomOn(NARROWEST), {
+			const monitor = bar.item.dock.edge === 'floating' ? bar.item.dock.monitor : 1;
+			const without = monitor > 1 ? seatsWithout(desks, monitor) : [];
+			if (situation >= 0 && without.length > 0)
+				report({
+					severity: 'attention',
+					item: bar.id,
+					stratum: bar.stratum.id,
+					command: undefined,
+					situation,
+					sentence: `The floating bar ${bar.item.name} stands on monitor ${monitor}, which ${listed(without)} ${without.length === 1 ? 'has' : 'have'} not.`,
+					facts: [...without],
+					fixes: [
+						{
+							kind: 'dock',
+							label: `Dock ${bar.item.name} at the top`,
+							changes: (profile, target) => changeItem(profile, target, bar.id, { ...bar.item, dock })
+						}
+					]
+				});
+			if (situation < 0 || monitor > 1) return;
+			const layout = windowLayout(boxesIn(tree, index.catalogue, index.space, situation), roomOn(narrowest), {
 				...FRAME,
 				givesWay: givesWayIn(index.rules)
 			});
@@ -38,7 +59,7 @@ export const cover: BarRule = {
 				stratum: bar.stratum.id,
 				command: undefined,
 				situation,
-				sentence: `The floating bar ${bar.item.name} lies over ${under.bar.name} on ${NARROWEST.name}.`,
+				sentence: `The floating bar ${bar.item.name} lies over ${under.bar.name} on ${narrowest.name}.`,
 				facts: [under.bar.id],
 				fixes: [
 					{
@@ -49,7 +70,7 @@ export const cover: BarRule = {
 				]
 			});
 		});
-		const room = roomOn(NARROWEST);
+		const room = roomOn(narrowest);
 		const frame = { ...FRAME, givesWay: givesWayIn(index.rules) };
 		for (const bar of tree.bars) {
 			const { id, item, stratum } = bar;
@@ -68,7 +89,7 @@ export const cover: BarRule = {
 				stratum: stratum.id,
 				command: undefined,
 				situation,
-				sentence: `The floating bar ${item.name} lies outside of the window on ${NARROWEST.name}.`,
+				sentence: `The floating bar ${item.name} lies outside of the window on ${narrowest.name}.`,
 				facts: [String(rect.x), String(rect.y)],
 				fixes: [
 					{

@@ -1,4 +1,3 @@
-import { NARROWEST } from '../../../surface/screens.ts';
 import { tabLayout } from '../../../surface/ribbon.ts';
 import { roomOn } from '../../../surface/window.ts';
 import type { ItemId } from '../bar.ts';
@@ -9,8 +8,8 @@ import type { BarRule } from '../finding.ts';
 export const crowding: BarRule = {
 	id: 'crowding',
 	title: 'Falls off on a small screen',
-	find({ tree, index }, report) {
-		const { width } = roomOn(NARROWEST);
+	find({ tree, index, narrowest }, report) {
+		const { width } = roomOn(narrowest);
 		for (const bar of tree.bars) {
 			if (bar.item.form !== 'ribbon' || bar.item.hidden || bar.item.as === 'toolbars') continue;
 			for (const tab of tabsOf(bar, index.catalogue)) {
@@ -29,7 +28,7 @@ export const crowding: BarRule = {
 					stratum: node.stratum.id,
 					command: undefined,
 					situation: 0,
-					sentence: `On ${NARROWEST.name}, of the tab ${tab.name} ${told}.`,
+					sentence: `On ${narrowest.name}, of the tab ${tab.name} ${told}.`,
 					facts: [...folded, ...lost],
 					fixes: []
 				});

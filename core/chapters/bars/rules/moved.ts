@@ -1,5 +1,5 @@
 import { hasBit } from '../../../context/bits.ts';
-import { FRAME, NARROWEST } from '../../../surface/screens.ts';
+import { FRAME } from '../../../surface/screens.ts';
 import { roomOn, windowLayout } from '../../../surface/window.ts';
 import type { ItemId } from '../bar.ts';
 import { boxesIn, givesWayIn, isPlace, whereShown } from '../boxes.ts';
@@ -51,7 +51,11 @@ export const moved: BarRule = {
 };
 
 /** The middle of a place in the first situation in which it shows, its tab in front, on the narrowest screen that counts. */
-function centreOf({ index }: BarGround, tree: BarTree, node: BarNode): { x: number; y: number; situation: number } | undefined {
+function centreOf(
+	{ index, narrowest }: BarGround,
+	tree: BarTree,
+	node: BarNode
+): { x: number; y: number; situation: number } | undefined {
 	const path = pathTo(tree, node.id);
 	const [bar] = path;
 	const tab = path.find(isDrawnAsTab);
@@ -60,7 +64,7 @@ function centreOf({ index }: BarGround, tree: BarTree, node: BarNode): { x: numb
 	const situation = index.space.situations.findIndex((_, s) => hasBit(shows, s));
 	if (situation < 0) return undefined;
 	const front = new Set<string>(tab ? [tab.id] : []);
-	const layout = windowLayout(boxesIn(tree, index.catalogue, index.space, situation, front), roomOn(NARROWEST), {
+	const layout = windowLayout(boxesIn(tree, index.catalogue, index.space, situation, front), roomOn(narrowest), {
 		...FRAME,
 		givesWay: givesWayIn(index.rules)
 	});

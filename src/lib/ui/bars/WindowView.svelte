@@ -37,9 +37,12 @@
 	const box = ({ x, y, width, height }: Rect) => `left:${x}px;top:${y}px;width:${width}px;height:${height}px`;
 	const nodeOf = (one: string) => desk.tree.byId.get(one as ItemId);
 	const isSelected = (one: string) => desk.selected.includes(one as ItemId);
+	const differing = $derived(new Set<string>(desk.differences.map(({ id: one }) => one)));
 	const marks = (one: string) => {
 		const node = nodeOf(one);
-		return node ? `from-${node.stratum.kind}${isSelected(one) ? ' selected' : ''}${drag.over === one ? ' over' : ''}` : '';
+		return node
+			? `from-${node.stratum.kind}${isSelected(one) ? ' selected' : ''}${drag.over === one ? ' over' : ''}${differing.has(one) ? ' differs' : ''}`
+			: '';
 	};
 
 	const MOVES: Readonly<Record<string, readonly [number, number]>> = {
@@ -342,6 +345,10 @@
 	.window > :global(.selected) {
 		background: var(--azurite-wash);
 		outline: 2px solid var(--azurite);
+		outline-offset: -2px;
+	}
+	.window > :global(.differs) {
+		outline: 2px dashed var(--limonite);
 		outline-offset: -2px;
 	}
 	.window > :global(.over) {

@@ -3,7 +3,7 @@
 	import { givesWayIn } from '$core/chapters/bars/boxes';
 	import { barTree } from '$core/chapters/bars/tree';
 	import { barWays } from '$core/chapters/bars/ways';
-	import { NARROWEST } from '$core/surface/screens';
+	import { narrowestOf } from '$core/keyboard/office-screens';
 	import { roomOn } from '$core/surface/window';
 	import { useWorkspace } from '$lib/state/workspace.svelte';
 	import KeyCaps from '../KeyCaps.svelte';
@@ -11,8 +11,8 @@
 	/** All ways to a command where one stands, keys and bars alike, the quickest first. */
 	let { command }: { command: Command } = $props();
 	const workspace = useWorkspace();
-	/** A window on the narrowest screen that counts. */
-	const room = roomOn(NARROWEST);
+	/** A window on the screen of the office that has least room. */
+	const room = $derived(roomOn(narrowestOf(workspace.office.desks)));
 	const ways = $derived.by(() => {
 		const { profile, catalogue, space, situation, index, office, document } = workspace;
 		const tree = barTree(profile);

@@ -3,6 +3,7 @@
 	import type { DeskSetup } from '$core/keyboard/desk';
 	import { LAYOUTS } from '$core/keyboard/layouts';
 	import { PLATFORM_NAMES } from '$core/keyboard/desk';
+	import ScreensPicker from './ScreensPicker.svelte';
 	import DeskPicker from '../DeskPicker.svelte';
 	import { SeatId, type Seat, type SeatState } from '$core/release/release';
 
@@ -96,7 +97,10 @@
 				>
 			</span>
 			{#if changing === seat.id}
-				<div class="change"><DeskPicker of={seat.id} desk={seat.desk} onchange={(desk) => ondesk(seat.id, desk)} /></div>
+				<div class="change">
+					<DeskPicker of={seat.id} desk={seat.desk} onchange={(desk) => ondesk(seat.id, desk)} />
+					<ScreensPicker of={seat.id} desk={seat.desk} onchange={(desk) => ondesk(seat.id, desk)} />
+				</div>
 			{/if}
 			{#if seat.state === 'never'}
 				<p class="start small">

@@ -4,7 +4,6 @@
 	import { Button, Input } from 'flowbite-svelte';
 	import type { BarForm, ItemId } from '$core/chapters/bars/bar';
 	import { BARS } from '$core/chapters/bars/bar';
-	import { SCREENS } from '$core/surface/screens';
 	import { BarDesk } from '$lib/state/bar-desk.svelte';
 	import { COMMAND } from '$lib/state/bar-drag.svelte';
 	import { useWorkspace } from '$lib/state/workspace.svelte';
@@ -42,7 +41,7 @@
 	let nameField = $state<HTMLInputElement | undefined>(undefined);
 	/** What each screen loses: what it keeps in drawers, and what falls off. */
 	const losses = $derived(
-		SCREENS.map((screen, at) => {
+		desk.screens.map((screen, at) => {
 			const layout = desk.layoutOn(at);
 			const strips = layout.ribbons.flatMap(({ strip }) => strip ?? []);
 			const off = strips.flatMap((strip) => strip.off.map((group) => ({ id: group.id, name: `${group.name}, off the window` })));
@@ -52,9 +51,12 @@
 					drawer.length > 0 ? [{ id: bar.id, name: bar.name, places: drawer }] : []
 				)
 			].map(({ id, name: of, places }) => ({ id, name: `${of}: ${places.map((place) => place.label).join(', ')}` }));
-			return { screen, at, share: layout.share, lost: [...off, ...drawers] };
+			return { screen, at, share: layout.share, before: desk.sharesOn(at), lost: [...off, ...drawers] };
 		})
 	);
+	const percent = (part: number) => `${(part * 100).toFixed(1)} %`;
+	const BASES = { nothing: 'nothing', factory: 'factory', office: 'office', release: 'the last release' } as const;
+	const DONE = { new: 'new', gone: 'taken away', moved: 'moved', changed: 'changed' } as const;
 	const findings = $derived(workspace.findings.of(BARS).all);
 
 	$effect(() => {
@@ -154,11 +156,15 @@
 		</div>
 		<WindowView bind:this={view} {desk} {showsNames} {isTrue} onfields={() => fields?.focus()} />
 		<div class="screens" role="group" aria-label="What each screen loses">
-			{#each losses as { screen, at, share, lost } (screen.name)}
+			{#each losses as { screen, at, share, before, lost } (screen.name)}
 				<section class="tone-{lost.length > 0 ? 'limonite' : 'epidote'}" class:here={at === desk.screenAt}>
 					<button type="button" class="screen" aria-pressed={at === desk.screenAt} onclick={() => (desk.screenAt = at)}
 						><b>{screen.name}</b> <span class="num quiet">{(share * 100).toFixed(1)} %</span></button
 					>
+					<p class="quiet">
+						as it comes {percent(before.factory)}{#if before.release !== undefined}, release {workspace.channel}
+							{percent(before.release)}{/if}
+					</p>
 					{#if lost.length === 0}<p class="quiet">Everything shows.</p>{/if}
 					{#each lost as one (one.id)}
 						<p><button class="linkish" type="button" onclick={() => desk.select(one.id as ItemId)}>{one.name}</button></p>
@@ -203,6 +209,35 @@
 				>
 			{/if}
 		</details>
+		<div class="differs">
+			<label class="pair"
+				>Changed against <Picker
+					label="Changed against"
+					value={desk.against}
+					items={(['nothing', ...desk.comparable] as const).map((base) => ({ value: base, name: BASES[base] }))}
+					onpick={(base) => (desk.against = base as typeof desk.against)}
+				/></label
+			>
+			{#if desk.against !== 'nothing'}
+				<ul aria-label="What differs">
+					{#each desk.differences as one (one.id)}
+						<li>
+							<button class="linkish" type="button" disabled={!one.is} onclick={() => desk.show(one.id)}
+								>{desk.nameOf(one.is ?? one.was!)}</button
+							>
+							<span class="quiet">{DONE[one.kind]}</span>
+							<button
+								class="linkish"
+								type="button"
+								disabled={workspace.edits.busy}
+								aria-label="Take back {desk.nameOf(one.is ?? one.was!)}"
+								onclick={() => void desk.takeBack(one)}>Take back</button
+							>
+						</li>
+					{:else}<li class="quiet">Nothing differs.</li>{/each}
+				</ul>
+			{/if}
+		</div>
 		<FindingsHere
 			{findings}
 			name="Findings of the bars"
@@ -240,6 +275,10 @@
 	}
 	.makes {
 		margin-right: auto;
+		gap: 4px;
+	}
+	.makes :global(select) {
+		width: 84px;
 	}
 	.screens {
 		display: grid;
@@ -283,14 +322,22 @@
 		background: var(--panel);
 		overflow-y: auto;
 	}
-	.all {
+	.all,
+	.differs {
 		font-size: 13px;
 	}
+	.pair {
+		display: flex;
+		gap: 8px;
+		align-items: center;
+	}
+	.differs ul,
 	.all ul {
 		margin: 6px 0;
 		padding: 0;
 		list-style: none;
 	}
+	.differs li,
 	.all li {
 		display: flex;
 		justify-content: space-between;
