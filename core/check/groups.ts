@@ -22,17 +22,23 @@ export function countsOf(findings: Iterable<Pick<AnyFinding, 'severity'>>): Coun
 	return counts;
 }
 
-/** What somebody does to run into it: keys, or a name that is typed. */
-const inputOf = ({ witness }: AnyFinding): string | undefined =>
-	witness.kind === 'keys'
-		? witness.keys
-		: witness.kind === 'typed'
-			? `typed ${witness.text}`
-			: witness.kind === 'macro'
-				? 'In macros'
-				: witness.kind === 'option'
-					? 'In options'
-					: undefined;
+/** What somebody does to run into it: keys, or a name that is typed; or where it stands. */
+function inputOf({ witness }: AnyFinding): string | undefined {
+	switch (witness.kind) {
+		case 'keys':
+			return witness.keys;
+		case 'typed':
+			return `typed ${witness.text}`;
+		case 'macro':
+			return 'In macros';
+		case 'option':
+			return 'In options';
+		case 'bar':
+			return 'In the bars';
+		case 'situation':
+			return undefined;
+	}
+}
 
 /** Groups in the order of their worst finding; within a group the worst first. */
 export function groupsOf(

@@ -78,7 +78,7 @@ export interface WindowLayout {
 	readonly share: number;
 }
 
-const MENU_HEIGHT = 26;
+export const MENU_HEIGHT = 26;
 const GRIP = 10;
 const DRAWER = 18;
 const PAD = 4;

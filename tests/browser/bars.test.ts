@@ -1,7 +1,7 @@
 import { expect } from 'chai';
 import { readFileSync } from 'node:fs';
 import { textWidth } from '../../core/surface/text-width.ts';
-import { desk, eventually } from './office.ts';
+import { desk, eventually, laidOut } from './office.ts';
 
 describe('Bars', () => {
 	const at = desk();
@@ -255,6 +255,46 @@ describe('Bars', () => {
 		await against('release');
 		await eventually(async () => expect((await list().allInnerTexts()).join()).to.match(/Shell/));
 		await against('nothing');
+	});
+
+	it('docks a bar by mouse at an edge of the drawing, and tears it off in the middle; the bench shows it floating', async () => {
+		const canvas = () => bars().locator('.canvas');
+		const bar = () => bars().getByRole('option', { name: 'Look', exact: true });
+		const carry = async (fx: number, fy: number) => {
+			const from = (await bar().boundingBox())!;
+			const to = (await canvas().boundingBox())!;
+			await at.page.mouse.move(from.x + 4, from.y + 2);
+			await at.page.mouse.down();
+			await at.page.mouse.move(to.x + to.width / 2, to.y + to.height / 2, { steps: 4 });
+			await at.page.mouse.move(to.x + to.width * fx, to.y + to.height * fy, { steps: 4 });
+			await at.page.mouse.up();
+		};
+		const before = await share();
+		await carry(0.02, 0.5);
+		await at.page.getByText('Bars: Look at left').first().waitFor();
+		expect((await bar().boundingBox())!.x).to.be.lessThan((await canvas().boundingBox())!.x);
+		await carry(0.5, 0.5);
+		await at.page.getByText('Bars: Look torn off').first().waitFor();
+		await eventually(async () => expect(await share()).to.be.greaterThan(before));
+		await at.open('bench');
+		await at.page.getByRole('toolbar', { name: 'Bars, floating' }).getByRole('button', { name: 'Fit all' }).click();
+		await at.page.getByText('Fit all runs').first().waitFor();
+		await at.open('bars');
+		await undo();
+		await undo();
+		await eventually(async () => expect(await share()).to.equal(before));
+	});
+
+	it('shows in Findings the window with what a finding is about', async () => {
+		await at.open('findings');
+		const heading = at.page.getByRole('heading', { name: /px from where it stood in the last release/ });
+		for (let i = 0; i < 40 && (await heading.count()) === 0; i++) {
+			await at.page.keyboard.press('n');
+			await laidOut(at.page);
+		}
+		const proof = at.page.getByRole('region', { name: 'Proof' });
+		await proof.getByRole('img', { name: /^The window on C-02/ }).waitFor();
+		expect(await proof.locator('.frame').count()).to.equal(1);
 	});
 
 	it('gives a picture of a bar for a handbook', async () => {

@@ -165,6 +165,33 @@ export class BarDesk {
 		this.select(id);
 	}
 
+	/** Whether it stands at an edge or floats: a toolbar or quick bar, or a tab that is drawn as one. */
+	canDock({ id, item }: BarNode): boolean {
+		if (item.kind === 'bar') return (item.form === 'toolbar' && item.as !== 'tab') || item.form === 'quick';
+		return item.kind === 'tab' && this.layout.toolbars.some(({ bar }) => bar.id === id);
+	}
+
+	/** Puts a bar to an edge, in the innermost row there, or lets it float at a point of the window, in px. */
+	async dock(id: ItemId, edge: Dock['edge'], x: number, y: number): Promise<void> {
+		const node = this.tree.byId.get(id);
+		if (!node || !this.canDock(node)) return;
+		const { item } = node;
+		const rows = this.layout.toolbars.flatMap(({ bar }) =>
+			bar.id !== id && bar.dock.edge === edge ? [(bar.dock as { row: number }).row] : []
+		);
+		const columns = 'dock' in item && item.dock?.edge === 'floating' ? item.dock.columns : 6;
+		const dock: Dock =
+			edge === 'floating'
+				? { edge, monitor: 1, x, y, columns }
+				: { edge, row: Math.min(20, Math.max(0, ...rows.map((row) => row + 1))) };
+		const label = `Bars: ${this.nameOf(node)} ${edge === 'floating' ? 'torn off' : `at ${edge}`}`;
+		const isDone = await this.#commit(label, () => {
+			if (item.kind === 'bar') return changeItem(...this.#pen, id, { ...item, dock });
+			return item.kind === 'tab' ? changeItem(...this.#pen, id, { ...item, dock }) : [];
+		});
+		if (isDone) this.select(id);
+	}
+
 	/** Opens a flyout, menu, drawer or folded group while something is carried over it. */
 	open(id: ItemId) {
 		if (openedFor(this.tree, this.layout, this.#workspace.catalogue, id)?.home.id === id) this.keptOpen = id;

@@ -1,5 +1,6 @@
 import type { CommandId } from '$core/application/command';
-import type { ItemId } from '$core/chapters/bars/bar';
+import type { Rect } from '$core/surface/parts';
+import type { Dock, ItemId } from '$core/chapters/bars/bar';
 import { isPlace, partOf } from '$core/chapters/bars/boxes';
 import type { BarNode } from '$core/chapters/bars/tree';
 import type { BarDesk } from './bar-desk.svelte';
@@ -9,6 +10,21 @@ const PATIENCE = 450;
 
 const ITEM = 'application/x-skarn-item';
 export const COMMAND = 'application/x-skarn-command';
+
+/** How near to an edge of the drawing a bar docks there, in px of the window. */
+const NEAR = 70;
+
+/** The edge that a point is nearest to, if it is near one. */
+function edgeAt({ x, y, width, height }: Rect, px: number, py: number): Dock['edge'] {
+	const far = [
+		['top', py - y],
+		['left', px - x],
+		['right', x + width - px],
+		['bottom', y + height - py]
+	] as const;
+	const [edge, distance] = far.reduce((best, one) => (one[1] < best[1] ? one : best));
+	return distance < NEAR ? edge : 'floating';
+}
 
 /** The end of what is in a bar or group, or before the separator that ends a part of it. */
 function endOfPart({ children }: BarNode, part: number, isPart: boolean): number {
@@ -24,6 +40,9 @@ export class BarDrag {
 	readonly #desk: BarDesk;
 	/** What it is over. */
 	over = $state<ItemId | undefined>(undefined);
+	/** Where the bar that is carried would stand if it were let go over the drawing. */
+	dock = $state<Dock['edge'] | undefined>(undefined);
+	#bar: ItemId | undefined;
 	#timer: ReturnType<typeof setTimeout> | undefined;
 
 	constructor(desk: BarDesk) {
@@ -37,7 +56,11 @@ export class BarDrag {
 		desk.keptOpen = desk.opened?.home.id;
 		const node = desk.tree.byId.get(item);
 		desk.select(item);
-		if (node) desk.told = `${desk.nameOf(node)} is carried. Let go over a place to put it before that, outside to take it away.`;
+		this.#bar = node && desk.canDock(node) ? node.id : undefined;
+		if (this.#bar)
+			desk.told = `${desk.nameOf(node!)} is carried. Let go near an edge of the drawing to dock it there, in its middle to tear it off.`;
+		else if (node)
+			desk.told = `${desk.nameOf(node)} is carried. Let go over a place to put it before that, outside to take it away.`;
 	}
 
 	carry(event: DragEvent, over: ItemId): void {
@@ -49,8 +72,28 @@ export class BarDrag {
 		this.#timer = setTimeout(() => this.over === over && this.#desk.open(over), PATIENCE);
 	}
 
+	/** A bar is carried over the drawing: near an edge it docks there, elsewhere it floats. Coordinates are those of the window. */
+	carryOver(event: DragEvent, x: number, y: number): void {
+		if (!this.#bar) return;
+		event.preventDefault();
+		event.stopPropagation();
+		this.dock = edgeAt(this.#desk.layout.canvas, x, y);
+	}
+
+	/** It is let go over the drawing. */
+	dropOver(event: DragEvent, x: number, y: number): void {
+		const bar = this.#bar;
+		if (!bar) return;
+		event.preventDefault();
+		event.stopPropagation();
+		this.end();
+		void this.#desk.dock(bar, edgeAt(this.#desk.layout.canvas, x, y), Math.round(x), Math.round(y));
+	}
+
 	/** It was let go, wherever. */
 	end(): void {
+		this.#bar = undefined;
+		this.dock = undefined;
 		this.over = undefined;
 		clearTimeout(this.#timer);
 		this.#desk.keptOpen = undefined;

@@ -60,6 +60,10 @@
 		else save(name, await pngOf(svg, picture), 'image/png');
 	}
 
+	/** The least size of what is hit by pointer, in CSS px: WCAG 2.2, success criterion 2.5.8. */
+	const TARGET = 24;
+	const size = $derived(node && rectIn(desk.layout, node.id));
+
 	let heardKeys = $state<Keys | undefined>(undefined);
 
 	async function openBy() {
@@ -145,6 +149,12 @@
 				void desk.change('place', item.hidden ? 'show it' : 'switch it off', (one) => ({ ...one, hidden: !item.hidden }))}
 			>Switched off, without being taken out</Checkbox
 		>
+		{#if size && Math.min(size.width, size.height) < TARGET}
+			<p class="quiet small">
+				It is {size.width} × {size.height} px; what is hit by pointer should be {TARGET} px each way, or stand that far from others
+				(WCAG 2.2, 2.5.8).
+			</p>
+		{/if}
 		{#if desk.time}
 			<details>
 				<summary>{desk.time.seconds.toFixed(2)} s to get there</summary>

@@ -34,6 +34,12 @@
 
 	export const focus = () => frame?.focus();
 
+	/** Where the pointer is over the window, in px of it. */
+	function pointOf(event: DragEvent): [x: number, y: number] {
+		const { left, top } = frame!.getBoundingClientRect();
+		return [(event.clientX - left) / scale, (event.clientY - top) / scale];
+	}
+
 	const box = ({ x, y, width, height }: Rect) => `left:${x}px;top:${y}px;width:${width}px;height:${height}px`;
 	const nodeOf = (one: string) => desk.tree.byId.get(one as ItemId);
 	const isSelected = (one: string) => desk.selected.includes(one as ItemId);
@@ -185,6 +191,9 @@
 						class:floats={bar.dock.edge === 'floating'}
 						style={box(rect)}
 						title={bar.name}
+						draggable={!desk.isUntouched}
+						ondragstart={(event) => drag.start(event, bar.id as ItemId)}
+						ondragend={() => drag.end()}
 						ondragover={(event) => drag.carry(event, bar.id as ItemId)}
 						ondragleave={() => drag.leave()}
 						ondrop={(event) => drag.drop(event, bar.id as ItemId)}
@@ -196,7 +205,14 @@
 					{#each places as { place, rect: own } (place.id)}{@render spot(place, own, undefined, bar.text, bar.icon)}{/each}
 				{/if}
 			{/each}
-			<div class="canvas" role="presentation" style={box(layout.canvas)}>
+			<div
+				class="canvas {drag.dock ? `to-${drag.dock}` : ''}"
+				role="presentation"
+				style={box(layout.canvas)}
+				ondragover={(event) => drag.carryOver(event, ...pointOf(event))}
+				ondragleave={() => (drag.dock = undefined)}
+				ondrop={(event) => drag.dropOver(event, ...pointOf(event))}
+			>
 				<p style="font-size:{14 / scale}px">
 					<b style="font-size:{30 / scale}px">{(layout.share * 100).toFixed(1)} %</b>
 					<span
@@ -370,6 +386,22 @@
 		background: repeating-linear-gradient(45deg, transparent 0 22px, color-mix(in srgb, var(--line) 45%, transparent) 22px 23px);
 		color: var(--ink-3);
 		font-size: 15px;
+	}
+	.to-top {
+		box-shadow: inset 0 12px 0 var(--azurite-wash);
+	}
+	.to-bottom {
+		box-shadow: inset 0 -12px 0 var(--azurite-wash);
+	}
+	.to-left {
+		box-shadow: inset 12px 0 0 var(--azurite-wash);
+	}
+	.to-right {
+		box-shadow: inset -12px 0 0 var(--azurite-wash);
+	}
+	.to-floating {
+		outline: 2px dashed var(--azurite);
+		outline-offset: -60px;
 	}
 	.canvas p {
 		display: grid;

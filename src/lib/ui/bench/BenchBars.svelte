@@ -3,6 +3,7 @@
 	import type { CommandId } from '$core/application/command';
 	import type { ItemId } from '$core/chapters/bars/bar';
 	import { isPlace, labelOfPlace } from '$core/chapters/bars/boxes';
+	import type { AliasTable } from '$core/chapters/aliases/table';
 	import type { BarTree } from '$core/chapters/bars/tree';
 	import { SIZES, type GroupForm, type PlaceBox, type Rect } from '$core/surface/parts';
 	import type { WindowLayout } from '$core/surface/window';
@@ -16,14 +17,17 @@
 		layout,
 		tree,
 		region,
+		aliases,
 		onrun,
 		onfront
 	}: {
-		edge: 'top' | 'left' | 'right' | 'bottom';
+		edge: 'top' | 'left' | 'right' | 'bottom' | 'floating';
 		layout: WindowLayout;
 		tree: BarTree;
 		/** The part of the window that the edge has, from the window's upper left corner. */
 		region: Rect;
+		/** What can be typed for each command. */
+		aliases: AliasTable | undefined;
 		onrun: (command: CommandId) => void;
 		onfront: (tab: ItemId) => void;
 	} = $props();
@@ -32,7 +36,7 @@
 	/** The flyout or folded group that is open, and what stands in it. */
 	let open = $state<{ readonly id: string; readonly x: number; readonly y: number } | undefined>(undefined);
 	const ribbons = $derived(edge === 'top' ? layout.ribbons : []);
-	const bars = $derived(layout.toolbars.filter(({ bar }) => bar.dock.edge === edge));
+	const bars = $derived(layout.toolbars.filter(({ bar, isElsewhere }) => bar.dock.edge === edge && !isElsewhere));
 	const opened = $derived.by(() => {
 		if (!open) return [];
 		const { id } = open;
@@ -53,7 +57,9 @@
 		const known = command && workspace.catalogue.get(command);
 		if (!known) return label;
 		const keys = workspace.index.of(known.id).map((binding) => binding.keys);
-		return `${label}${keys.length > 0 ? ` (${keys.join(', ')})` : ''}: ${known.description} Alt with a click shows its card.`;
+		const typed = aliases?.byCommand.get(known.id) ?? [];
+		const inputs = [...keys, ...typed.map(({ alias }) => `type ${alias}`)];
+		return `${label}${inputs.length > 0 ? ` (${inputs.join(', ')})` : ''}: ${known.description} Alt with a click shows its card.`;
 	};
 
 	function act(event: MouseEvent, place: PlaceBox, rect: Rect) {
@@ -113,12 +119,13 @@
 
 <div
 	class="bars"
+	class:floating={edge === 'floating'}
 	bind:this={home}
 	role="toolbar"
 	tabindex="-1"
 	aria-label="Bars, {edge}"
 	aria-orientation={edge === 'left' || edge === 'right' ? 'vertical' : 'horizontal'}
-	style={edge === 'left' || edge === 'right' ? `width:${region.width}px` : `height:${region.height}px`}
+	style={edge === 'floating' ? '' : edge === 'left' || edge === 'right' ? `width:${region.width}px` : `height:${region.height}px`}
 	{onkeydown}
 >
 	{#each ribbons as ribbon (ribbon.ribbon.id)}
@@ -180,6 +187,22 @@
 	}
 	.bars > * {
 		position: absolute;
+	}
+	/* over the drawing, which keeps its clicks where there is no bar */
+	.floating {
+		position: absolute;
+		z-index: 4;
+		inset: 0;
+		background: none;
+		pointer-events: none;
+	}
+	.floating > * {
+		pointer-events: auto;
+	}
+	.floating .bar {
+		border-color: var(--control);
+		background: var(--raised);
+		box-shadow: 0 4px 14px rgb(0 0 0 / 0.2);
 	}
 	.strip {
 		border-bottom: 1px solid var(--line-strong);

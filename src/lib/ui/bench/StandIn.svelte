@@ -129,7 +129,7 @@
 	</button>
 {/snippet}
 
-{#snippet edge(at: 'top' | 'left' | 'right' | 'bottom')}
+{#snippet edge(at: 'top' | 'left' | 'right' | 'bottom' | 'floating')}
 	{@const region = bars!.regions[at]}
 	{#if region.width > 0 && region.height > 0}
 		<BenchBars
@@ -137,6 +137,7 @@
 			layout={bars!.layout}
 			tree={bars!.tree}
 			{region}
+			aliases={session.aliases}
 			onrun={(id) => session.run(id)}
 			onfront={(tab) => (front = new Set([tab]))}
 		/>
@@ -162,6 +163,7 @@
 	<MenuBar {menus} onrun={(id) => session.run(id)} />
 	{#if bars}{@render edge('top')}{:else}<Ribbon groups={ribbon} onrun={(id) => session.run(id)} />{/if}
 	<div class="body" bind:clientHeight={body}>
+		{#if bars?.layout.toolbars.some(({ bar }) => bar.dock.edge === 'floating')}{@render edge('floating')}{/if}
 		{#if bars}{@render edge('left')}{/if}
 		{#if panes.left.length > 0}
 			<div class="side">
@@ -295,6 +297,7 @@
 		font-weight: 600;
 	}
 	.body {
+		position: relative;
 		display: flex;
 		min-height: 0;
 		gap: 1px;

@@ -7,7 +7,8 @@ import { nodesFrom, type BarNode } from '$core/chapters/bars/tree';
 import { hear } from '$core/stroke/hear';
 import { keysOf } from '$core/stroke/stroke';
 import type { Rect } from '$core/surface/parts';
-import { windowLayout, type WindowLayout } from '$core/surface/window';
+import { FRAME } from '$core/surface/screens';
+import { MENU_HEIGHT, windowLayout, type WindowLayout } from '$core/surface/window';
 import { pressOf } from '../heard';
 import { menusOf, type Group } from './surfaces';
 import type { Workspace } from '$lib/state/workspace.svelte';
@@ -16,7 +17,7 @@ export interface BenchBarsLaid {
 	readonly tree: BarTree;
 	readonly layout: WindowLayout;
 	/** What each edge has of the window, in px from the upper left corner of the layout. */
-	readonly regions: Readonly<Record<'top' | 'left' | 'right' | 'bottom', Rect>>;
+	readonly regions: Readonly<Record<'top' | 'left' | 'right' | 'bottom' | 'floating', Rect>>;
 }
 
 /**
@@ -49,6 +50,8 @@ export function benchBars(
 		layout,
 		regions: {
 			top: { x: 0, y: 0, width, height: canvas.y },
+			// what floats is placed from the corner of the whole window, its title and menus among it
+			floating: { x: 0, y: canvas.y + FRAME.title + MENU_HEIGHT, width, height: canvas.height },
 			left: { x: 0, y: canvas.y, width: canvas.x, height: canvas.height },
 			right: { x: right, y: canvas.y, width: width - right, height: canvas.height },
 			bottom: { x: 0, y: bottom, width, height: height - bottom }

@@ -13,6 +13,7 @@
 	import StratumChip from '../StratumChip.svelte';
 	import { consequenceText, labelOf, situations } from '../wording';
 	import LetStand from './LetStand.svelte';
+	import BarProof from './BarProof.svelte';
 	import MacroProof from './MacroProof.svelte';
 	import MendAll from './MendAll.svelte';
 	import { SIGNS } from './severity';
@@ -162,6 +163,8 @@
 				<TypedProof text={finding.witness.text} {index} profile={workspace.profile} />
 			{:else if finding.witness.kind === 'option'}
 				<p class="mono">{finding.witness.path}</p>
+			{:else if finding.witness.kind === 'bar'}
+				<BarProof item={finding.witness.item} situation={finding.witness.situation} />
 			{:else if finding.witness.kind === 'macro'}
 				<MacroProof macro={finding.witness.macro} step={finding.witness.step} {index} profile={workspace.profile} />
 			{:else}
