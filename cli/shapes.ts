@@ -36,6 +36,14 @@ export const EffectiveFile = z.strictObject({
 			steps: z.string().meta({ description: 'joined by semicolons, as in: cancel; run draw.segment; type "250"; accept' }),
 			stratum: z.string()
 		})
+	),
+	places: z.array(
+		z.strictObject({
+			where: z.string().meta({ description: 'in the bars, from the outside in, as in: Work / Body / Grow' }),
+			command: z.string(),
+			hidden: z.literal(true).optional(),
+			stratum: z.string()
+		})
 	)
 });
 

@@ -1,4 +1,8 @@
 import type { Command } from 'commander';
+import { BARS } from '../../core/chapters/bars/bar.ts';
+import { bars } from '../../core/chapters/bars/chapter.ts';
+import { barRecords, readBars } from '../../core/chapters/bars/file.ts';
+import type { StratumId } from '../../core/strata/stratum.ts';
 import { macroRecords, readMacros } from '../../core/chapters/macros/file.ts';
 import { readWith, writeWith } from '../../core/recipe/reading.ts';
 import type { Values } from '../../core/recipe/record.ts';
@@ -35,6 +39,12 @@ export function convertCommand(program: Command, end: Ends): void {
 				const read = readMacros(source, file, text);
 				rows = macroRecords(read.entries);
 				left = read.refused.map((u) => `${file}:${u.line}:${u.column}: ${u.message}`);
+			} else if (source.holds === 'bars') {
+				const head = { id: 'personal' as StratumId, name: 'Personal', kind: 'personal' as const };
+				const read = readBars(source, file, text, []);
+				const written = barRecords([{ ...head, contents: { [BARS]: bars.contentOf(read.rows.map(({ said }) => said)) } }]);
+				rows = written.rows;
+				left = [...read.refused.map((u) => `${file}:${u.line}:${u.column}: ${u.message}`), ...written.left];
 			} else {
 				const read = readShortcuts(source, file, text);
 				const written = shortcutRecords(

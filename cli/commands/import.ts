@@ -8,8 +8,10 @@ import { readShortcutsCsv } from '../../core/hand-over/shortcuts-csv.ts';
 import { desksOf } from '../../core/keyboard/desk.ts';
 import { officeDesks } from '../../core/keyboard/office-desks.ts';
 import { applyEdit } from '../../core/profile/edit.ts';
-import { stratumById, type StratumId } from '../../core/strata/stratum.ts';
+import { stratumById, type StratumId, type Profile } from '../../core/strata/stratum.ts';
 import type { FileRow } from '../../core/chapter/chapter.ts';
+import { BARS } from '../../core/chapters/bars/bar.ts';
+import { readBars } from '../../core/chapters/bars/file.ts';
 import { MACROS } from '../../core/chapters/macros/macro.ts';
 import { readMacros } from '../../core/chapters/macros/file.ts';
 import { readShortcuts } from '../../core/chapters/shortcuts/file.ts';
@@ -57,7 +59,7 @@ export function importCommand(program: Command, end: Ends): void {
 				} catch (error) {
 					throw new BadInputError((error as Error).message);
 				}
-			const read = readFile(file, options.recipe, into ?? ('personal' as StratumId));
+			const read = readFile(file, options.recipe, into ?? ('personal' as StratumId), profile);
 			const compared = compareFile(application, profile, read, {
 				selection,
 				into,
@@ -90,13 +92,22 @@ export function importCommand(program: Command, end: Ends): void {
 }
 
 /** A profile by its first sign, else by its recipe, else shortcuts as CSV. */
-function readFile(file: string, name: string | undefined, into: StratumId): Parsed & { refused: readonly FileProblem[] } {
+function readFile(
+	file: string,
+	name: string | undefined,
+	into: StratumId,
+	profile: Profile
+): Parsed & { refused: readonly FileProblem[] } {
 	const { text } = load(file);
 	if (name === undefined) return isJson(file, text) ? readProfileFile(file, text) : readShortcutsCsv(file, text);
 	const recipe = loadRecipe(name);
 	if (recipe.holds === 'aliases')
 		throw new BadInputError(`${name} holds aliases; check them with \`skarn check --aliases\`, or bring the file in Recipes.`);
 	if (recipe.holds === 'shortcuts') return readShortcuts(recipe, file, text);
+	if (recipe.holds === 'bars') {
+		const { rows, refused } = readBars(recipe, file, text, profile);
+		return { rows: rows.map((row): FileRow => ({ chapter: BARS, stratum: into, ...row })), refused };
+	}
 	const { entries, refused } = readMacros(recipe, file, text);
 	return { rows: entries.map((said): FileRow => ({ chapter: MACROS, line: said.rank, stratum: into, said })), refused };
 }

@@ -1,5 +1,7 @@
 import { Option, type Command } from 'commander';
 import { aliasTable } from '../../core/chapters/aliases/table.ts';
+import { isPlace } from '../../core/chapters/bars/boxes.ts';
+import { allNodes, barTree, pathTo, type BarTree } from '../../core/chapters/bars/tree.ts';
 import { scopeText } from '../../core/context/scope.ts';
 import { effectiveProfile } from '../../core/shortcut/effective.ts';
 import { stepsText } from '../../core/chapters/macros/steps.ts';
@@ -37,15 +39,28 @@ export function resolveCommand(program: Command, end: Ends): void {
 				steps: stepsText(steps),
 				stratum: stratum.id
 			}));
+			const places = placesIn(barTree(loaded.profile));
 			deliver(
 				options.output,
 				options.format === 'json'
-					? JSON.stringify({ format: 'skarn-effective', version: 1, shortcuts, aliases: names, macros }, null, 2) + '\n'
+					? JSON.stringify({ format: 'skarn-effective', version: 1, shortcuts, aliases: names, macros, places }, null, 2) + '\n'
 					: [
 							...shortcuts.map((s) => [s.keys, s.command, scopeText(s.scope), s.stratum].join('\t')),
 							...names.map((n) => [n.alias, n.command, '', n.stratum].join('\t')),
-							...macros.map((m) => [m.id, m.steps, '', m.stratum].join('\t'))
+							...macros.map((m) => [m.id, m.steps, '', m.stratum].join('\t')),
+							...places.map((p) => [p.where, p.command, '', p.stratum].join('\t'))
 						].join('\n') + '\n'
 			);
 		});
+}
+
+/** Where each command stands in the bars, from the outside in, in the order of the window. */
+function placesIn(tree: BarTree): { where: string; command: string; hidden?: true; stratum: string }[] {
+	return [...allNodes(tree)].flatMap((node) => {
+		if (!isPlace(node) || node.item.command === undefined) return [];
+		const around = pathTo(tree, node.id).slice(0, -1);
+		const where = around.map(({ item }) => (item.kind === 'place' ? (item.flyout ?? '') : item.name)).join(' / ');
+		const isHidden = node.item.hidden || around.some(({ item }) => 'hidden' in item && item.hidden);
+		return [{ where, command: node.item.command, ...(isHidden && { hidden: true as const }), stratum: node.stratum.id }];
+	});
 }

@@ -3,6 +3,7 @@ import { findNodeAtOffset, getNodePath, parseTree } from 'jsonc-parser';
 import { FileRefusedError } from '../format/problem.ts';
 import { StrokeSyntaxError } from '../stroke/stroke.ts';
 import { areSteps } from '../chapters/macros/steps.ts';
+import { SHIPPED_RECIPES } from '../recipe/shipped.ts';
 import { NEEDED, type Field } from '../recipe/field.ts';
 import { linesOf } from '../text/lines.ts';
 import { readWith } from '../recipe/reading.ts';
@@ -46,10 +47,12 @@ export function propose(
 	const part = wholeLines(sample, LONGEST_TRIED);
 	// a macro's name and steps stand in a file as an alias and its command do
 	const main = holds === 'shortcuts' ? 'keys' : 'alias';
-	const asAlias: Marks = holds === 'macros' ? renamed(marks, MACRO_AS_ALIAS) : marks;
+	const asAlias: Marks = renamed(marks, AS_ALIAS[holds]);
 	const asked: Asked = { main, knows };
 	const guessed = Object.keys(marks).length >= 2 ? fromMarks(sample, main, asAlias) : guesses(sample, part, asked);
-	const shapes = holds === 'macros' ? guessed.map(forMacros) : guessed;
+	// where a place stands is told by nothing that is known: what Skarn ships is tried first
+	const shipped = holds === 'bars' ? Object.values(SHIPPED_RECIPES).filter((recipe) => recipe.holds === 'bars') : [];
+	const shapes = [...shipped.map(({ record }) => record), ...guessed.map((record) => instead(record, holds))];
 	const [first, second] = NEEDED[holds];
 	const seen = new Set<string>();
 	const found: (Proposal & { score: number })[] = [];
@@ -68,7 +71,9 @@ export function propose(
 			const inputs = holds === 'shortcuts' ? live.map((r) => r.fields.keys!.value) : [];
 			const keys = inputs.some((text) => !isInput(text)) ? guessSpelling(inputs) : undefined;
 			const sound = live.filter(
-				(r) => looksLike(main, r.fields[first]!.value, keys) && (holds === 'macros' || isOneWord(r.fields[second]!.value))
+				(r) =>
+					(holds === 'bars' || looksLike(main, r.fields[first]!.value, keys)) &&
+					(holds === 'macros' || isOneWord(r.fields[second]!.value))
 			);
 			const plausible = sound.length;
 			const known = sound.filter(isKnown).length;
@@ -98,25 +103,31 @@ export function propose(
 		.map(({ recipe }) => ({ recipe, reading: readWith(recipe, 'sample', sample) }));
 }
 
-const MACRO_AS_ALIAS: Partial<Record<Field, Field>> = { macro: 'alias', steps: 'command', label: 'note' };
-const ALIAS_AS_MACRO: Partial<Record<Field, Field>> = { alias: 'macro', command: 'steps', note: 'label' };
+/** What stands in a file as the fields of an alias do. */
+const AS_ALIAS: Readonly<Record<Recipe['holds'], Partial<Record<Field, Field>>>> = {
+	aliases: {},
+	shortcuts: {},
+	macros: { macro: 'alias', steps: 'command', label: 'note' },
+	bars: { bar: 'alias', label: 'note' }
+};
 
 function renamed<T>(fields: Partial<Record<Field, T>>, names: Partial<Record<Field, Field>>): Partial<Record<Field, T>> {
 	return Object.fromEntries((Object.entries(fields) as [Field, T][]).map(([f, value]) => [names[f] ?? f, value]));
 }
 
-/** A shape for aliases as one for macros. */
-function forMacros(record: RecordShape): RecordShape {
+/** A shape for aliases as one for what else stands in a file like them. */
+function instead(record: RecordShape, holds: Recipe['holds']): RecordShape {
+	const names: Partial<Record<Field, Field>> = Object.fromEntries(
+		Object.entries(AS_ALIAS[holds]).map(([own, alias]) => [alias, own])
+	);
+	if (Object.keys(names).length === 0) return record;
 	switch (record.shape) {
 		case 'line':
-			return {
-				...record,
-				template: record.template.replaceAll(/\{(\w+)/g, (_, name: Field) => `{${ALIAS_AS_MACRO[name] ?? name}`)
-			};
+			return { ...record, template: record.template.replaceAll(/\{(\w+)/g, (_, name: Field) => `{${names[name] ?? name}`) };
 		case 'delimited':
-			return { ...record, columns: record.columns.map((column) => ALIAS_AS_MACRO[column] ?? column) };
+			return { ...record, columns: record.columns.map((column) => names[column] ?? column) };
 		default:
-			return { ...record, fields: renamed(record.fields, ALIAS_AS_MACRO) } as RecordShape;
+			return { ...record, fields: renamed(record.fields, names) } as RecordShape;
 	}
 }
 

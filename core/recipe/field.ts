@@ -2,9 +2,24 @@ import { z } from 'zod';
 
 /**
  * What a record of a file can say. `note` is for people; `lock` forbids the layers above to change it; `steps` are those of a
- * macro, as in `cancel; run draw.segment; type "250"; accept`; `skip` is read over and kept.
+ * macro, as in `cancel; run draw.segment; type "250"; accept`; `bar`, `tab` and `group` say where a place stands; `skip` is
+ * read over and kept.
  */
-export const FIELDS = ['alias', 'command', 'note', 'keys', 'context', 'lock', 'macro', 'label', 'steps', 'skip'] as const;
+export const FIELDS = [
+	'alias',
+	'command',
+	'note',
+	'keys',
+	'context',
+	'lock',
+	'macro',
+	'label',
+	'steps',
+	'bar',
+	'tab',
+	'group',
+	'skip'
+] as const;
 export const Field = z.enum(FIELDS);
 export type Field = z.infer<typeof Field>;
 
@@ -12,7 +27,8 @@ export type Field = z.infer<typeof Field>;
 export const NEEDED = {
 	aliases: ['alias', 'command'],
 	shortcuts: ['keys', 'command'],
-	macros: ['macro', 'steps']
+	macros: ['macro', 'steps'],
+	bars: ['bar', 'command']
 } as const satisfies Readonly<Record<string, readonly [Field, Field]>>;
 export const Holds = z.enum(Object.keys(NEEDED) as [keyof typeof NEEDED, ...(keyof typeof NEEDED)[]]);
 export type Holds = z.infer<typeof Holds>;

@@ -110,6 +110,8 @@ export interface Mismatch {
 	readonly expected: string;
 }
 
+const NONE: readonly Token[] = [];
+
 /** One record in the course of being read: no closures, since a file has many. */
 class Matching {
 	readonly fields: Fields = {};
@@ -126,8 +128,8 @@ class Matching {
 		this.#isWide = isWide;
 	}
 
-	/** What keeps the record from being as the tokens say. */
-	match(tokens: readonly Token[]): Mismatch | undefined {
+	/** What keeps the record from being as the tokens say; `after` follows them where they may be missing. */
+	match(tokens: readonly Token[], after: readonly Token[] = NONE): Mismatch | undefined {
 		for (let i = 0; i < tokens.length; i++) {
 			const token = tokens[i]!;
 			if (token.kind === 'blank') continue;
@@ -136,10 +138,10 @@ class Matching {
 			if (token.kind === 'maybe') {
 				if (!this.#text.startsWith(token.sign, at) || (token.apart && at > 0 && !isBlank(this.#text.charCodeAt(at - 1))))
 					continue;
-				const failed = this.match(token.tokens);
+				const failed = this.match(token.tokens, i + 1 < tokens.length ? tokens.slice(i + 1) : NONE);
 				if (failed) return failed;
 			} else if (token.kind === 'field') {
-				let stop = this.#endOfField(tokens, i);
+				let stop = this.#endOfField(tokens, i, after);
 				while (stop > at && isBlank(this.#text.charCodeAt(stop - 1))) stop--;
 				if (stop === at && token.field !== 'note' && token.field !== 'skip')
 					return this.#expected(`expected the ${token.field} here`);
@@ -170,11 +172,11 @@ class Matching {
 	}
 
 	/** Where a field ends: at the first of what may follow it. */
-	#endOfField(tokens: readonly Token[], i: number): number {
+	#endOfField(tokens: readonly Token[], i: number, after: readonly Token[]): number {
 		const text = this.#text;
 		let nearest = text.length;
-		for (let next = i + 1; next < tokens.length; next++) {
-			const token = tokens[next]!;
+		for (let next = i + 1; next < tokens.length + after.length; next++) {
+			const token = tokens[next] ?? after[next - tokens.length]!;
 			if (token.kind === 'blank') continue;
 			if (token.kind === 'field')
 				return Math.min(nearest, this.#isWide ? endOfColumn(this.#at, text) : endOfWord(this.#at, text, text.length));

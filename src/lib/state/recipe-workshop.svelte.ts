@@ -17,6 +17,7 @@ import { fieldsOf, Recipe } from '$core/recipe/recipe';
 import { tryRecipe } from '$core/recipe/trial';
 import { shortcutsIn } from '$core/shortcut/entry';
 import { inOrder } from '$core/strata/entry';
+import { barRecords } from '$core/chapters/bars/file';
 import { lineEndOf } from '$core/text/lines';
 import { FileReading, ReadingRefusedError } from '../workers/reading';
 import type { Reading as Import } from '../workers/reading.worker';
@@ -27,7 +28,8 @@ import type { Workspace } from './workspace.svelte';
 const FIELDS: Readonly<Record<Recipe['holds'], readonly Field[]>> = {
 	aliases: ['alias', 'command', 'note', 'lock'],
 	shortcuts: ['keys', 'command', 'context', 'note'],
-	macros: ['macro', 'label', 'steps', 'note', 'lock']
+	macros: ['macro', 'label', 'steps', 'note', 'lock'],
+	bars: ['bar', 'tab', 'group', 'command', 'label', 'note']
 };
 
 /** How long after the last sign of a sample its recipe is guessed anew. */
@@ -63,6 +65,11 @@ export class RecipeWorkshop {
 
 	readonly knows = (id: string): boolean => this.workspace.catalogue.has(id as CommandId);
 
+	/** A separator of a bar is no command that would be missing. */
+	#isRule(fields: Partial<Record<Field, { readonly value: string }>>): boolean {
+		return this.holds === 'bars' && fields.command?.value.trim() === '-';
+	}
+
 	markable = $derived(FIELDS[this.holds]);
 	#read = $derived.by((): { reading?: ReturnType<typeof readWith>; problems: readonly FileProblem[] } => {
 		if (!this.recipe || this.text.trim() === '') return { problems: [] };
@@ -79,7 +86,9 @@ export class RecipeWorkshop {
 	/** How many of the records are of commands that there are, or of steps that can be read. */
 	known = $derived(
 		this.records.filter(({ fields }) =>
-			this.holds === 'macros' ? areSteps(fields.steps?.value ?? '') : this.knows(fields.command?.value ?? '')
+			this.holds === 'macros'
+				? areSteps(fields.steps?.value ?? '')
+				: this.knows(fields.command?.value ?? '') || this.#isRule(fields)
 		).length
 	);
 	unsaid = $derived(this.text.trim() === '' ? undefined : unsayable(this.text, this.holds, this.knows));
@@ -214,7 +223,7 @@ export class RecipeWorkshop {
 		}
 	}
 
-	/** The shortcuts or macros of the stratum that is written to, in this format; what it has no words for is told. */
+	/** The shortcuts or macros of the stratum that is written to, or the bars in force, in this format; what it has no words for is told. */
 	written(): { name: string; text: string } | undefined {
 		if (!this.recipe) return undefined;
 		const { target, targetId, document } = this.workspace;
@@ -222,7 +231,9 @@ export class RecipeWorkshop {
 		const { rows, left } =
 			holds === 'macros'
 				? { rows: macroRecords(inOrder(macrosIn(target))), left: [] }
-				: shortcutRecords(this.recipe, inOrder(shortcutsIn(target)));
+				: holds === 'bars'
+					? barRecords(this.workspace.profile)
+					: shortcutRecords(this.recipe, inOrder(shortcutsIn(target)));
 		this.workspace.notice =
 			left.length > 0
 				? { kind: 'failed', text: `${rows.length} ${holds} written; ${left.length} left out, first: ${left[0]}` }

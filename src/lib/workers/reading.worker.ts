@@ -1,3 +1,5 @@
+import { BARS } from '$core/chapters/bars/bar';
+import { readBars } from '$core/chapters/bars/file';
 import '$core/recipe/shapes/all';
 import { expose } from 'comlink';
 import { catalogueOf, type Application } from '$core/application/application';
@@ -68,13 +70,17 @@ async function byContent(file: File, columns: ShortcutColumns | undefined, onpro
 	return isJson ? readProfileFile(file.name, text) : { ...readShortcutsCsv(file.name, text, columns), application: undefined };
 }
 
-async function byRecipe(recipe: Recipe, file: File, into: StratumId) {
+async function byRecipe(recipe: Recipe, file: File, into: StratumId, profile: Profile) {
 	refuseBySize(file.name, file.size);
 	const { text } = decode(file.name, new Uint8Array(await file.arrayBuffer()));
 	if (recipe.holds === 'macros') {
 		const { entries, refused } = readMacros(recipe, file.name, text);
 		const rows = entries.map((said): FileRow => ({ chapter: MACROS, line: said.rank, stratum: into, said }));
 		return { rows, refused, application: undefined };
+	}
+	if (recipe.holds === 'bars') {
+		const { rows, refused } = readBars(recipe, file.name, text, profile);
+		return { rows: rows.map((row): FileRow => ({ chapter: BARS, stratum: into, ...row })), refused, application: undefined };
 	}
 	return { ...readShortcuts(recipe, file.name, text), application: undefined };
 }
@@ -112,7 +118,7 @@ const reading = {
 		answering(async (): Promise<Omit<Reading, 'items'>> => {
 			onprogress('Reading');
 			const parsed = recipe
-				? await byRecipe(recipe, file, into ?? profile.at(-1)!.id)
+				? await byRecipe(recipe, file, into ?? profile.at(-1)!.id, profile)
 				: await byContent(file, columns, onprogress);
 			const held = parsed.rows.length + parsed.refused.length;
 			if (held > MOST_ROWS)

@@ -292,6 +292,33 @@ describe('the command line', () => {
 		expect(converted.out()).to.include('half,half,"type ""/3""; accept"');
 	});
 
+	it('tells where commands stand in the bars, and reads and writes them one place a line', async () => {
+		const ends = ['-a', at('varve.app.json')];
+		const resolved = await run('resolve', at('varve.json'), ...ends, '--format', 'json');
+		const { places } = EffectiveFile.parse(JSON.parse(resolved.out()));
+		expect(places).to.deep.include({ where: 'Rope', command: 'rope.sag', stratum: 'factory' });
+		expect(places).to.deep.include({ where: 'Menus / File', command: 'file.archive', stratum: 'factory' });
+		writeFileSync(at('ropes.txt'), 'Rope <- rope.sag\nMy ropes <- rope.hanger # Hanger arm\nMy ropes <- rope.tangent\n');
+		const brought = await run(
+			...['import', at('ropes.txt'), '--recipe', 'varve-bars', '--into', 'personal', '-p', at('varve.json'), ...ends],
+			...['-o', at('ropes.json')]
+		);
+		// a bar and two places; what is there anyhow is not said again
+		expect(brought.err()).to.match(/^3 new/);
+		const after = await run('resolve', at('ropes.json'), ...ends, '--format', 'json');
+		expect(EffectiveFile.parse(JSON.parse(after.out())).places).to.deep.include({
+			where: 'My ropes',
+			command: 'rope.hanger',
+			stratum: 'personal'
+		});
+		const converted = await run('convert', at('ropes.txt'), '--from', 'varve-bars', '--to', 'bars-csv');
+		expect(converted.out().split('\n').slice(0, 3)).to.deep.equal([
+			'bar,tab,group,command,label',
+			'Rope,,,rope.sag,',
+			'My ropes,,,rope.hanger,Hanger arm'
+		]);
+	});
+
 	it('ends with 2 for bad input and says where', async () => {
 		writeFileSync(at('broken.json'), '{"format": "skarn-profile",');
 		writeFileSync(at('list.json'), '[1, 2]');

@@ -5,14 +5,16 @@
 
 	/** A recipe to be adjusted part by part, or whole as JSON. What is not sound is said and not taken. */
 	let { recipe, onchange }: { recipe: Recipe; onchange: (recipe: Recipe) => void } = $props();
-	const OF_MACROS = new Set<Field>(['macro', 'label', 'steps']);
-	const FOREIGN_TO_MACROS = new Set<Field>(['alias', 'command', 'keys', 'context']);
+	const OF: Readonly<Record<Recipe['holds'], readonly Field[]>> = {
+		aliases: ['alias', 'command', 'note', 'lock', 'keys', 'context'],
+		shortcuts: ['alias', 'command', 'note', 'lock', 'keys', 'context'],
+		macros: ['macro', 'label', 'steps', 'note', 'lock'],
+		bars: ['bar', 'tab', 'group', 'command', 'label', 'note']
+	};
 	let problem = $state('');
 	let asText = $state(false);
 	const record = $derived(recipe.record);
-	const fields = $derived(
-		FIELDS.filter((f) => f !== 'skip' && (recipe.holds === 'macros' ? !FOREIGN_TO_MACROS.has(f) : !OF_MACROS.has(f)))
-	);
+	const fields = $derived(FIELDS.filter((f) => OF[recipe.holds].includes(f)));
 
 	function take(wanted: unknown) {
 		const parsed = Recipe.safeParse(wanted);

@@ -53,7 +53,7 @@
 							<td class="num quiet">{record.line}</td>
 							{#each workshop.fields as field, i (field)}
 								{@const value = record.fields[field]?.value ?? ''}
-								{@const isMissing = field === 'command' && !knows(value)}
+								{@const isMissing = field === 'command' && !knows(value) && !(workshop.holds === 'bars' && value === '-')}
 								<td class="mono" class:unknown={isMissing}
 									><span class="value">{value}</span>{#if isMissing}<span class="quiet sans">not here</span
 										>{/if}{#if record.off && i === 0}<span class="quiet sans">commented out</span>{/if}</td

@@ -320,3 +320,24 @@ describe('recipes', () => {
 			);
 	});
 });
+
+describe('a part of a line that may be missing', () => {
+	it('ends where what follows it begins', () => {
+		const recipe = Recipe.parse({
+			format: 'skarn-recipe',
+			version: 1,
+			name: 'Parts',
+			holds: 'bars',
+			record: { shape: 'line', template: '{bar}[ / {tab} / {group}] : {command}[ = {label}]' }
+		});
+		const { records, unknown } = readWith(recipe, 'x', 'Work / Body / Take : solid.hole = Bore\nRow : file.save\n');
+		expect(unknown).to.deep.equal([]);
+		const said = records.map(({ fields }) =>
+			Object.fromEntries(Object.entries(fields).map(([field, { value }]) => [field, value]))
+		);
+		expect(said).to.deep.equal([
+			{ bar: 'Work', tab: 'Body', group: 'Take', command: 'solid.hole', label: 'Bore' },
+			{ bar: 'Row', command: 'file.save' }
+		]);
+	});
+});

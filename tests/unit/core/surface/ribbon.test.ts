@@ -1,5 +1,6 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
+import highs from 'highs';
 import { bestForms } from '../../../../core/surface/fit.ts';
 import { GROUP_FORMS, groupLayout, placesIn, SIZES, type GroupBox, type GroupForm } from '../../../../core/surface/parts.ts';
 import { givenWay, GIVING_WAYS, layTab, tabLayout, widthOf } from '../../../../core/surface/ribbon.ts';
@@ -149,6 +150,32 @@ describe('the forms that cost least', () => {
 			}),
 			{ numRuns: 150 }
 		);
+	});
+
+	it('cost what HiGHS finds for the same choice as an integer program, for tabs too large to try all', async () => {
+		const solver = await highs();
+		const larger = fc.sample(fc.tuple(tab(14), fc.integer({ min: 200, max: 1900 })), { numRuns: 25, seed: 1704 });
+		for (const [groups, w] of larger) {
+			const cost = (one: GroupBox, form: GroupForm) =>
+				(one.places.length + 1) * GROUP_FORMS.indexOf(form) ** 2 + (form === 'small' ? 3 : 0);
+			const names = groups.map((_, g) => GROUP_FORMS.map((form, f) => ({ name: `x${g}_${f}`, form, group: groups[g]! })));
+			const all = names.flat();
+			// one form for each group, all together no wider than the window, at the least cost
+			const model = [
+				'Minimize',
+				` obj: ${all.map(({ name, form, group: g }) => `${cost(g, form)} ${name}`).join(' + ')}`,
+				'Subject To',
+				...names.map((forms, g) => ` one${g}: ${forms.map(({ name }) => name).join(' + ')} = 1`),
+				` width: ${all.map(({ name, form, group: g }) => `${widthOf(g, form)} ${name}`).join(' + ')} <= ${w}`,
+				'Binary',
+				` ${all.map(({ name }) => name).join(' ')}`,
+				'End'
+			].join('\n');
+			const { Status, ObjectiveValue } = solver.solve(model);
+			const found = bestForms(groups, w, cost);
+			if (Status === 'Optimal') expect(found?.cost).to.be.closeTo(ObjectiveValue, 1e-6);
+			else expect(found, Status).to.equal(undefined);
+		}
 	});
 });
 
