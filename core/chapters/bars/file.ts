@@ -1,4 +1,4 @@
-import { generateNKeysBetween } from 'fractional-indexing';
+import { generateKeyBetween, generateNKeysBetween } from 'fractional-indexing';
 import type { CommandId } from '../../application/command.ts';
 import type { FileProblem } from '../../format/problem.ts';
 import { readWith } from '../../recipe/reading.ts';
@@ -126,22 +126,13 @@ function valuesOf({ fields }: FileRecord): Partial<Record<'bar' | 'tab' | 'group
 	return { bar: said('bar'), tab: said('tab'), group: said('group'), command: said('command'), label: said('label') };
 }
 
-/** The entries that make the tree as it is wanted; order keys stay where the things stand in the wanted order anyhow. */
+/** The entries that make the tree as it is wanted. What is there stays where it is as long as the wanted order is its own. */
 function rowsOf(wanted: readonly Wanted[], tree: BarTree): BarRow[] {
 	const rows: BarRow[] = [];
 	const lay = (list: readonly Wanted[], parent: ItemId | null) => {
-		const nodes = list.map(({ id }) => tree.byId.get(id));
-		const isInOrder = nodes.every((node, i) => {
-			const before = nodes[i - 1];
-			return node?.parent === parent && (i === 0 || (before !== undefined && before.order < node.order));
-		});
-		const there = parent === null ? tree.bars : (tree.byId.get(parent)?.children ?? []);
-		const others = there.filter((node) => !list.some(({ id }) => id === node.id));
-		const orders = isInOrder
-			? nodes.map((node) => node!.order)
-			: generateNKeysBetween(others.at(-1)?.order ?? null, null, list.length);
+		const orders = ordersOf(list, parent === null ? tree.bars : (tree.byId.get(parent)?.children ?? []));
 		list.forEach(({ id, item, children, line }, i) => {
-			const node = nodes[i];
+			const node = tree.byId.get(id);
 			if (!node || node.parent !== parent || node.order !== orders[i] || !sameItem(node.item, item))
 				rows.push({ line, said: { op: 'set', id, parent, order: orders[i]!, item, rank: rows.length } });
 			lay(children, id);
@@ -149,6 +140,27 @@ function rowsOf(wanted: readonly Wanted[], tree: BarTree): BarRow[] {
 	};
 	lay(wanted, null);
 	return rows;
+}
+
+/** Order keys for a list, of which some stand among those that are there: new ones come behind what they follow in the list. */
+function ordersOf(list: readonly Wanted[], there: readonly BarNode[]): string[] {
+	const own = list.map(({ id }) => there.find((node) => node.id === id)?.order);
+	const kept = own.filter((order) => order !== undefined);
+	if (kept.some((order, i) => i > 0 && order <= kept[i - 1]!))
+		return generateNKeysBetween(
+			there.filter((node) => !list.some(({ id }) => id === node.id)).at(-1)?.order ?? null,
+			null,
+			list.length
+		);
+	let last = own[0] === undefined && kept.length > 0 ? null : (there.at(-1)?.order ?? null);
+	return own.map((order, i) => {
+		if (order !== undefined) return (last = order);
+		if (i > 0 || last === null) {
+			const next = there.find((node) => last === null || node.order > last)?.order ?? null;
+			return (last = generateKeyBetween(last, next));
+		}
+		return (last = generateKeyBetween(last, null));
+	});
 }
 
 /** The places of toolbars and ribbons as records, in the order of the window. What stands in flyouts, menus and the like is left out. */

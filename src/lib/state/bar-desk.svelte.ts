@@ -367,6 +367,7 @@ export class BarDesk {
 	async shift(by: 1 | -1): Promise<void> {
 		const node = this.current;
 		if (!node) return;
+		if (this.selected.length > 1) return this.#shiftAll(by);
 		const siblings = node.parent === null ? this.tree.bars : (this.tree.byId.get(node.parent)?.children ?? []);
 		const at = siblings.findIndex(({ id }) => id === node.id) + by;
 		if (at >= 0 && at < siblings.length) return this.moveTo(node.id, node.parent, at);
@@ -375,6 +376,53 @@ export class BarDesk {
 		const homes = this.tree.byId.get(home.parent)?.children ?? [];
 		const next = homes[homes.findIndex(({ id }) => id === home.id) + by];
 		if (next) await this.moveTo(node.id, next.id, by > 0 ? 0 : next.children.length);
+	}
+
+	/** Moves several that stand in one thing by one place, in the order in which they stand. */
+	async #shiftAll(by: 1 | -1): Promise<void> {
+		const nodes = this.selected.flatMap((id) => this.tree.byId.get(id) ?? []);
+		const [home] = new Set(nodes.map(({ parent }) => parent));
+		const siblings = home ? (this.tree.byId.get(home)?.children ?? []) : this.tree.bars;
+		const places = nodes.map(({ id }) => siblings.findIndex((one) => one.id === id)).sort((a, b) => a - b);
+		const edge = by > 0 ? places.at(-1)! : places[0]!;
+		if (places.includes(-1)) {
+			this.#workspace.notice = {
+				kind: 'failed',
+				text: 'What is selected stands in several things; only what stands in one is moved together.'
+			};
+			return;
+		}
+		if (edge + by < 0 || edge + by >= siblings.length) return;
+		// the first to move is the one that the others follow
+		const inTurn = by > 0 ? places.toReversed() : places;
+		await this.#together(
+			`Bars: ${nodes.length} places moved`,
+			inTurn.map((at) => [siblings[at]!.id, home ?? null, at + by] as const)
+		);
+	}
+
+	/** Several moves as one edit, each from what the one before it has left. */
+	async #together(label: string, moves: readonly (readonly [ItemId, ItemId | null, number])[]): Promise<void> {
+		await this.#commit(label, () => {
+			const [profile, target] = this.#pen;
+			let now = profile;
+			return moves.flatMap(([id, parent, at]) => {
+				const changes = moveItem(now, target, id, parent, at);
+				now = applyEdit(now, changes);
+				return changes;
+			});
+		});
+	}
+
+	/** Puts all that are selected, places alone, to one spot in the order in which they stand. */
+	async moveSelected(to: ItemId, position: number): Promise<void> {
+		const nodes = this.spots.flatMap(({ id, kind }) => (kind === 'place' && this.selected.includes(id) ? [id] : []));
+		const { parent, at } = this.#homeIn(to, position);
+		const before = (this.tree.byId.get(parent)?.children ?? []).slice(0, at).filter(({ id }) => nodes.includes(id)).length;
+		await this.#together(
+			`Bars: ${nodes.length} places moved`,
+			nodes.map((id, i) => [id, parent, at - before + i] as const)
+		);
 	}
 
 	/** Where a place goes that is let go over a tab: to the end of its last group. */

@@ -55,7 +55,7 @@ export class BarDrag {
 		const desk = this.#desk;
 		desk.keptOpen = desk.opened?.home.id;
 		const node = desk.tree.byId.get(item);
-		desk.select(item);
+		if (!desk.selected.includes(item)) desk.select(item);
 		this.#bar = node && desk.canDock(node) ? node.id : undefined;
 		if (this.#bar)
 			desk.told = `${desk.nameOf(node!)} is carried. Let go near an edge of the drawing to dock it there, in its middle to tear it off.`;
@@ -117,7 +117,8 @@ export class BarDrag {
 		const at = siblings ? siblings.findIndex(({ id }) => id === node.id) : endOfPart(node, part, id !== target);
 		const item = event.dataTransfer?.getData(ITEM) as ItemId | '';
 		const command = event.dataTransfer?.getData(COMMAND) as CommandId | '';
-		if (item) void this.#desk.moveTo(item, parent, at);
+		if (item && this.#desk.selected.length > 1 && this.#desk.selected.includes(item)) void this.#desk.moveSelected(parent, at);
+		else if (item) void this.#desk.moveTo(item, parent, at);
 		else if (command) void this.#desk.addAt({ command }, parent, at);
 	}
 
@@ -127,7 +128,7 @@ export class BarDrag {
 		this.end();
 		const item = event.dataTransfer?.getData(ITEM) as ItemId | '';
 		if (!item) return;
-		this.#desk.selected = [item];
+		if (!this.#desk.selected.includes(item)) this.#desk.selected = [item];
 		void this.#desk.remove();
 	}
 }

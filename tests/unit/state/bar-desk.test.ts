@@ -65,6 +65,92 @@ describe('the bars while they are shaped', function () {
 		for (let i = 0; i < 2; i++) await at.edits.undo();
 	});
 
+	it('are moved several at once, as one edit, and keep their order', async () => {
+		const { at, desk } = await open();
+		const take = id('work.body.take');
+		const before = below(desk, take);
+		for (const [i, one] of ['work.body.take.0', 'work.body.take.1'].entries()) desk.select(id(one), i > 0);
+		const edits = at.edits.undoable.length;
+		await desk.shift(1);
+		expect(below(desk, take).slice(0, 3)).to.deep.equal([before[2], before[0], before[1]]);
+		expect(at.edits.undoable.length).to.equal(edits + 1);
+		await desk.shift(-1);
+		expect(below(desk, take)).to.deep.equal(before);
+		await desk.moveSelected(id('work.body.edges'), 1);
+		expect(below(desk, 'work.body.edges').slice(0, 3)).to.deep.equal(['Fillet edges', before[0], before[1]]);
+		await desk.moveSelected(id('work.body.edges'), 0);
+		expect(below(desk, 'work.body.edges').slice(0, 3)).to.deep.equal([before[0], before[1], 'Fillet edges']);
+		desk.select(id('look.0'), true);
+		await desk.shift(1);
+		expect(at.notice!.text).to.include('stands in several things');
+		for (let i = 0; i < 4; i++) await at.edits.undo();
+		expect(below(desk, take)).to.deep.equal(before);
+	});
+
+	it('dock at an edge in a row of their own, float, and come back', async () => {
+		const { at, desk } = await open();
+		const dockOf = () => (desk.tree.byId.get(id('look'))!.item as { dock: object }).dock;
+		const before = dockOf();
+		await desk.dock(id('look'), 'top', 0, 0);
+		// the row of files is the outermost there
+		expect(dockOf()).to.deep.equal({ edge: 'top', row: 1 });
+		await desk.dock(id('look'), 'floating', 300, 260);
+		expect(dockOf()).to.deep.equal({ edge: 'floating', monitor: 1, x: 300, y: 260, columns: 6 });
+		expect(desk.layout.toolbars.find(({ bar }) => bar.id === 'look')!.rect).to.include({ x: 300, y: 260 });
+		await desk.dock(id('work'), 'left', 0, 0);
+		expect(desk.tree.byId.get(id('work'))!.item, 'a ribbon does not dock').to.deep.include({ form: 'ribbon' });
+		for (let i = 0; i < 2; i++) await at.edits.undo();
+		expect(dockOf()).to.deep.equal(before);
+	});
+
+	it('open what holds the selected, and arrow keys stay in it as long as something lies that way', async () => {
+		const { desk } = await open(varve.application.id);
+		desk.select(id('menus.0'));
+		expect(desk.opened!.home.id).to.equal('menus.0');
+		desk.down();
+		expect(desk.nameOf(desk.current!)).to.equal('New');
+		desk.go(0, 1);
+		expect(desk.current!.parent, 'the next in the menu').to.equal('menus.0');
+		for (let i = 0; i < 30; i++) desk.go(0, 1);
+		expect(desk.opened?.home.id, 'below its end lies the window').to.not.equal('menus.0');
+		desk.select(id('lines.0'));
+		expect(desk.opened).to.equal(undefined);
+		desk.open(id('menus.1'));
+		expect(desk.opened!.home.id, 'held open for what is carried').to.equal('menus.1');
+	});
+
+	it('take a menu of one’s own, and show what they would be in the other style', async () => {
+		const { at, desk } = await open();
+		await desk.addMenu('Doors');
+		expect(desk.layout.titles.map(({ place }) => place.label)).to.deep.equal(['Doors']);
+		await desk.add({ command: 'inspect.mass' as CommandId });
+		expect(desk.opened!.places.map(({ place }) => place.label)).to.deep.equal(['Mass properties']);
+		expect(desk.style).to.equal('ribbon');
+		const { style, layout } = desk.otherStyle;
+		expect(style).to.equal('toolbars');
+		await desk.takeStyle(style);
+		expect(desk.layout.canvas).to.deep.equal(layout.canvas);
+		expect(desk.fit, 'no forms are kept where there are no groups').to.equal(undefined);
+		await desk.takeStyle('ribbon');
+		for (let i = 0; i < 4; i++) await at.edits.undo();
+		expect(desk.layout.titles).to.deep.equal([]);
+	});
+
+	it('are held against factory, office and release', async () => {
+		const { at, desk } = await open();
+		expect(desk.differences).to.deep.equal([]);
+		desk.against = 'office';
+		const told = () => desk.differences.map(({ id: one, kind }) => `${kind} ${one}`);
+		expect(told()).to.have.members(['moved work.body.take.4', 'gone look.6', 'gone look.7']);
+		await desk.takeBack(desk.differences.find(({ kind }) => kind === 'gone')!);
+		expect(told()).to.have.length(2);
+		await at.edits.undo();
+		expect(told()).to.have.length(3);
+		const { factory, release } = desk.sharesOn(0);
+		expect(factory).to.be.within(0.3, 1);
+		expect(release).to.be.within(0.3, 1);
+	});
+
 	it('say what stands in the way: a lock, the untouched bars, a place within itself', async () => {
 		const { at, desk } = await open();
 		desk.select(id('files.0'));

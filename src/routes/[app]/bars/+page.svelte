@@ -8,6 +8,7 @@
 	import { COMMAND } from '$lib/state/bar-drag.svelte';
 	import { useWorkspace } from '$lib/state/workspace.svelte';
 	import BarFields from '$lib/ui/bars/BarFields.svelte';
+	import ScreensBeside from '$lib/ui/bars/ScreensBeside.svelte';
 	import StyleDialog from '$lib/ui/bars/StyleDialog.svelte';
 	import WindowView from '$lib/ui/bars/WindowView.svelte';
 	import CommandPick from '$lib/ui/CommandPick.svelte';
@@ -22,6 +23,8 @@
 	let fields = $state<BarFields | undefined>(undefined);
 	let showsNames = $state(false);
 	let isTrue = $state(false);
+	/** The screens of the office are looked at one beside the other. */
+	let areBeside = $state(false);
 	let isRestyling = $state(false);
 	/** What is about to be made, while its name is typed. */
 	let making = $state<keyof typeof KINDS | undefined>(undefined);
@@ -150,11 +153,18 @@
 			<Button size="xs" color="alternative" onclick={() => (isRestyling = true)}
 				>As {desk.style === 'ribbon' ? 'toolbars' : 'a ribbon'} …</Button
 			>
+			<button class="pill" type="button" aria-pressed={areBeside} onclick={() => (areBeside = !areBeside)}>Screens</button>
 			<button class="pill" type="button" aria-pressed={isTrue} onclick={() => (isTrue = !isTrue)}>True size</button>
 			<button class="pill" type="button" aria-pressed={showsNames} onclick={() => (showsNames = !showsNames)}>Names</button>
 			<button class="pill" type="button" aria-pressed={desk.isUntouched} onclick={toggleUntouched}>Untouched</button>
 		</div>
-		<WindowView bind:this={view} {desk} {showsNames} {isTrue} onfields={() => fields?.focus()} />
+		{#if areBeside}<ScreensBeside {desk} onpick={() => (areBeside = false)} />{:else}<WindowView
+				bind:this={view}
+				{desk}
+				{showsNames}
+				{isTrue}
+				onfields={() => fields?.focus()}
+			/>{/if}
 		<div class="screens" role="group" aria-label="What each screen loses">
 			{#each losses as { screen, at, share, before, lost } (screen.name)}
 				<section class="tone-{lost.length > 0 ? 'limonite' : 'epidote'}" class:here={at === desk.screenAt}>

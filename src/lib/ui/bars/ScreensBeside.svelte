@@ -1,0 +1,74 @@
+<script lang="ts">
+	import type { BarDesk } from '$lib/state/bar-desk.svelte';
+	import { useWorkspace } from '$lib/state/workspace.svelte';
+	import { loadSymbols, pageColours, pictureOf } from './pictures';
+
+	/** The same bars on up to three screens of the office, drawn to one scale; one of them can be taken to be shaped. */
+	let { desk, onpick }: { desk: BarDesk; onpick: () => void } = $props();
+	const workspace = useWorkspace();
+	let symbols = $state.raw<ReadonlyMap<string, string>>(new Map());
+	$effect(() => void loadSymbols().then((loaded) => (symbols = loaded)));
+	/** The one with least room, the one with most, and one between. */
+	const chosen = $derived.by(() => {
+		const last = desk.screens.length - 1;
+		return [...new Set([0, Math.round(last / 2), last])];
+	});
+	const windows = $derived(
+		chosen.map((at) => {
+			const layout = desk.layoutOn(at);
+			const svg = pictureOf(layout, desk.tree, workspace.catalogue, symbols, pageColours());
+			return { at, screen: desk.screens[at]!, layout, src: `data:image/svg+xml;charset=utf-8,${encodeURIComponent(svg)}` };
+		})
+	);
+	const widest = $derived(Math.max(...windows.map(({ layout }) => layout.width)));
+</script>
+
+<div class="beside" role="group" aria-label="Screens side by side" style="--n:{windows.length}">
+	{#each windows as { at, screen, layout, src } (at)}
+		<figure>
+			<button
+				type="button"
+				aria-label="Shape the bars on {screen.name}"
+				onclick={() => {
+					desk.screenAt = at;
+					onpick();
+				}}><img {src} alt="The window on {screen.name}" style="width:{(100 * layout.width) / widest}%" /></button
+			>
+			<figcaption><b>{screen.name}</b>, {(layout.share * 100).toFixed(1)} % canvas</figcaption>
+		</figure>
+	{/each}
+</div>
+
+<style>
+	.beside {
+		display: grid;
+		flex: 1;
+		grid-template-columns: repeat(var(--n), minmax(0, 1fr));
+		gap: 14px;
+		align-content: start;
+		min-height: 0;
+		overflow-y: auto;
+	}
+	figure {
+		margin: 0;
+	}
+	button {
+		width: 100%;
+		padding: 0;
+		border: 0;
+		background: none;
+		text-align: left;
+	}
+	img {
+		display: block;
+		border: 1px solid var(--line-strong);
+		border-radius: 3px;
+	}
+	button:hover img {
+		border-color: var(--azurite);
+	}
+	figcaption {
+		margin-top: 5px;
+		font-size: 13px;
+	}
+</style>
