@@ -1,3 +1,4 @@
+import { readBars } from '../core/chapters/bars/file.ts';
 import { applicationJson } from '../cli/server.ts';
 import { ApplicationForm, catalogueFromTable, guessMapping } from '../core/application/catalogue-table.ts';
 import { readTable } from '../core/format/table/table.ts';
@@ -148,6 +149,7 @@ export function importers(): Record<string, { sound: string; read: (text: string
 
 function readerOf(recipe: Recipe) {
 	if (recipe.holds === 'macros') return (text: string) => readMacros(recipe, 'file', text);
+	if (recipe.holds === 'bars') return (text: string) => readBars(recipe, 'file', text, []);
 	if (recipe.holds === 'shortcuts') return (text: string) => readShortcuts(recipe, 'file', text);
 	return (text: string) => readWith(recipe, 'file', text);
 }
@@ -167,6 +169,7 @@ function written(recipe: Recipe): string {
 	return writeWith(recipe, [
 		{
 			alias: 'ln',
+			bar: 'Lines',
 			command: 'draw.segment',
 			note: 'straight',
 			keys: 'Ctrl+E',
@@ -176,6 +179,9 @@ function written(recipe: Recipe): string {
 		},
 		{
 			alias: 'dc',
+			bar: 'Work',
+			tab: 'Draw',
+			group: 'Round',
 			command: 'draw.circle',
 			keys: 'G F',
 			context: 'sketch',
@@ -183,6 +189,6 @@ function written(recipe: Recipe): string {
 			label: 'B',
 			steps: 'run draw.circle; accept'
 		},
-		{ alias: 'rx', command: 'a, "b"', note: 'x', keys: 'F5', macro: 'c', steps: 'launch "a b"' }
+		{ alias: 'rx', bar: 'Lines', command: 'a, "b"', note: 'x', keys: 'F5', macro: 'c', steps: 'launch "a b"' }
 	]);
 }

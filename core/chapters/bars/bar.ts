@@ -23,7 +23,8 @@ const OrderKey = z
 	.regex(/^[0-9A-Za-z]+$/, 'expected an order key of letters and digits')
 	.max(200);
 
-const Name = z.string().trim().min(1, 'is empty').max(500);
+export const LONGEST_NAME = 500;
+const Name = z.string().trim().min(1, 'is empty').max(LONGEST_NAME);
 
 export const BAR_FORMS = ['menu', 'ribbon', 'toolbar', 'quick', 'cursor', 'context'] as const;
 export type BarForm = (typeof BAR_FORMS)[number];

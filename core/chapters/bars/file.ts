@@ -1,11 +1,11 @@
 import { generateKeyBetween, generateNKeysBetween } from 'fractional-indexing';
-import type { CommandId } from '../../application/command.ts';
+import { CommandId } from '../../application/command.ts';
 import type { FileProblem } from '../../format/problem.ts';
 import { readWith } from '../../recipe/reading.ts';
 import type { Recipe } from '../../recipe/recipe.ts';
 import type { FileRecord, Values } from '../../recipe/record.ts';
 import { slug } from '../../text/slug.ts';
-import { sameItem, type BarEntry, type BarForm, type Item, type ItemId } from './bar.ts';
+import { LONGEST_NAME, sameItem, type BarEntry, type BarForm, type Item, type ItemId } from './bar.ts';
 import { isPlace } from './boxes.ts';
 import { barTree, type BarNode, type BarTree } from './tree.ts';
 import type { Profile } from '../../strata/stratum.ts';
@@ -87,16 +87,28 @@ export function readBars(
 	for (const record of records) {
 		if (record.off) continue;
 		const { bar, tab, group, command, label } = valuesOf(record);
+		const refuse = (message: string) => refused.push({ line: record.line, column: 1, message });
+		if (bar === undefined || command === undefined) {
+			refuse(bar === undefined ? 'the name of the bar is empty' : `the command is empty; a separator is written as ${RULE}`);
+			continue;
+		}
+		const long = [bar, tab, group, label].find((name) => name !== undefined && name.length > LONGEST_NAME);
+		if (long !== undefined || (command !== RULE && !CommandId.safeParse(command).success)) {
+			refuse(
+				long === undefined
+					? `"${command}" is no id of a command`
+					: `a name has at most ${LONGEST_NAME} signs, here ${long.length}`
+			);
+			continue;
+		}
 		if ((tab === undefined) !== (group === undefined)) {
-			const message = 'in a ribbon a place needs both a tab and a group; in a toolbar it needs neither';
-			refused.push({ line: record.line, column: 1, message });
+			refuse('in a ribbon a place needs both a tab and a group; in a toolbar it needs neither');
 			continue;
 		}
 		const isRibbon = tab !== undefined && group !== undefined;
-		let home = named(wanted, tree.bars, bar!, record.line, () => barOf(bar!, isRibbon ? 'ribbon' : 'toolbar'));
+		let home = named(wanted, tree.bars, bar, record.line, () => barOf(bar, isRibbon ? 'ribbon' : 'toolbar'));
 		if (home.item.kind === 'bar' && (home.item.form === 'ribbon') !== isRibbon) {
-			const message = `${bar} is a ${home.item.form}, where a place ${isRibbon ? 'has no tab' : 'needs a tab and a group'}`;
-			refused.push({ line: record.line, column: 1, message });
+			refuse(`${bar} is a ${home.item.form}, where a place ${isRibbon ? 'has no tab' : 'needs a tab and a group'}`);
 			continue;
 		}
 		if (isRibbon) {

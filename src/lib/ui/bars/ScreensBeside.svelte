@@ -3,7 +3,7 @@
 	import { useWorkspace } from '$lib/state/workspace.svelte';
 	import { loadSymbols, pageColours, pictureOf } from './pictures';
 
-	/** The same bars on up to three screens of the office, drawn to one scale; one of them can be taken to be shaped. */
+	/** The same bars on up to three screens of the office; one of them can be taken to be shaped. */
 	let { desk, onpick }: { desk: BarDesk; onpick: () => void } = $props();
 	const workspace = useWorkspace();
 	let symbols = $state.raw<ReadonlyMap<string, string>>(new Map());
@@ -20,10 +20,9 @@
 			return { at, screen: desk.screens[at]!, layout, src: `data:image/svg+xml;charset=utf-8,${encodeURIComponent(svg)}` };
 		})
 	);
-	const widest = $derived(Math.max(...windows.map(({ layout }) => layout.width)));
 </script>
 
-<div class="beside" role="group" aria-label="Screens side by side" style="--n:{windows.length}">
+<div class="beside" role="group" aria-label="Screens side by side">
 	{#each windows as { at, screen, layout, src } (at)}
 		<figure>
 			<button
@@ -32,7 +31,7 @@
 				onclick={() => {
 					desk.screenAt = at;
 					onpick();
-				}}><img {src} alt="The window on {screen.name}" style="width:{(100 * layout.width) / widest}%" /></button
+				}}><img {src} alt="The window on {screen.name}" /></button
 			>
 			<figcaption><b>{screen.name}</b>, {(layout.share * 100).toFixed(1)} % canvas</figcaption>
 		</figure>
@@ -43,7 +42,7 @@
 	.beside {
 		display: grid;
 		flex: 1;
-		grid-template-columns: repeat(var(--n), minmax(0, 1fr));
+		grid-template-columns: repeat(auto-fit, minmax(340px, 1fr));
 		gap: 14px;
 		align-content: start;
 		min-height: 0;
@@ -61,6 +60,7 @@
 	}
 	img {
 		display: block;
+		width: 100%;
 		border: 1px solid var(--line-strong);
 		border-radius: 3px;
 	}

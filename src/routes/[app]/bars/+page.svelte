@@ -39,7 +39,7 @@
 		quick: 'quick bar',
 		ribbon: 'ribbon'
 	} as const;
-	const RARE = ['menu', 'cursor', 'context', 'quick', 'ribbon'] as const;
+	const RARE = ['flyout', 'menu', 'cursor', 'context', 'quick', 'ribbon'] as const;
 	let name = $state('');
 	let nameField = $state<HTMLInputElement | undefined>(undefined);
 	/** What each screen loses: what it keeps in drawers, and what falls off. */
@@ -134,7 +134,6 @@
 					<Button size="xs" color="alternative" onclick={() => (making = 'toolbar')}>New toolbar</Button>
 					<Button size="xs" color="alternative" onclick={() => (making = 'tab')}>New tab</Button>
 					<Button size="xs" color="alternative" onclick={() => (making = 'group')}>New group</Button>
-					<Button size="xs" color="alternative" onclick={() => (making = 'flyout')}>New flyout</Button>
 					<Picker
 						label="New"
 						value=""

@@ -89,6 +89,21 @@ describe('bars as a file with one place a line', () => {
 		]);
 	});
 
+	it('refuses names that are empty or too long', () => {
+		const csv = SHIPPED_RECIPES['bars-csv']!;
+		const { rows, refused } = readBars(
+			csv,
+			'x.csv',
+			`bar,tab,group,command,label\n ,,,file.save,\n${'x'.repeat(501)},,,file.save,\nRow,,,file.save,\n`,
+			[]
+		);
+		expect(refused.map(({ line, message }) => `${line}: ${message}`)).to.deep.equal([
+			'2: expected the bar in column 1',
+			'3: a name has at most 500 signs, here 501'
+		]);
+		expect(rows).to.have.length(2);
+	});
+
 	it('tells what it cannot say', () => {
 		const { left } = barRecords(demoProfile(gneiss));
 		expect(left).to.include('the flyout Send in Files');
