@@ -214,6 +214,21 @@ export async function browserBench(): Promise<Line[]> {
 		}
 		// the first ones warm page and worker up
 		const refreshed = (await page.evaluate<number[]>('window.refreshed')).slice(30);
+		// a place is carried over the others of the window, one a frame
+		await page.goto(`${server.address}/gneiss-solid-5/bars`);
+		await page.waitForSelector('.window .place');
+		const quiet = await frames(page, 60, '');
+		await page.evaluate(`document.querySelector('.window .place').dispatchEvent(
+			new DragEvent('dragstart', { bubbles: true, cancelable: true, dataTransfer: new DataTransfer() })
+		)`);
+		const carried = await frames(
+			page,
+			240,
+			`const places = document.querySelectorAll('.window .place');
+			places[(i * 7) % places.length].dispatchEvent(
+				new DragEvent('dragover', { bubbles: true, cancelable: true, dataTransfer: new DataTransfer() })
+			)`
+		);
 		return [
 			{ what: 'in Chromium' },
 			{ what: 'first page: script, gzip', value: weight / 1000, unit: 'kB', most: 250 },
@@ -242,6 +257,12 @@ export async function browserBench(): Promise<Line[]> {
 				value: percentile(situations, 95) / median(idle),
 				unit: 'x',
 				most: 1
+			},
+			{
+				what: 'bars: a place carried over another each frame, median gap in idle frames',
+				value: median(carried) / median(quiet),
+				unit: 'x',
+				most: 1.1
 			},
 			{
 				what: 'typing in a 5,000-line alias file: from the key to the findings laid out, once warm, p95',
