@@ -20,6 +20,8 @@ export interface IdleItem {
 	readonly entry: BarEntry;
 	readonly stratum: StratumHead;
 	readonly why: string;
+	/** The stratum whose lock holds it, where it is one. */
+	readonly lockedBy?: StratumHead;
 }
 
 export interface BarTree {
@@ -57,7 +59,16 @@ function made(fold: KeyedFold<BarEntry>): BarTree {
 	const byId = new Map<ItemId, BarNode>();
 	// that a stratum says otherwise what one below says is how strata are meant
 	const idle: IdleItem[] = fold.idle.flatMap(({ entry, stratum, reason, by }) =>
-		reason === 'covered' ? [] : [{ entry, stratum, why: REASONS[reason].replace('%', by?.name ?? 'a stratum below') }]
+		reason === 'covered'
+			? []
+			: [
+					{
+						entry,
+						stratum,
+						why: REASONS[reason].replace('%', by?.name ?? 'a stratum below'),
+						...(reason === 'locked' && by && { lockedBy: by })
+					}
+				]
 	);
 	const node = (one: Said, parent: Item | null): BarNode | undefined => {
 		const { id, item, parent: parentId, order } = one.entry;

@@ -6,7 +6,7 @@ import { doubled } from './doubled.ts';
 import { empty } from './empty.ts';
 import { halved } from './halved.ts';
 import { inert } from './inert.ts';
-import { lost } from './lost.ts';
+import { locked, lost } from './lost.ts';
 import { moved } from './moved.ts';
 import { orphan } from './orphan.ts';
 import { twoNames } from './two-names.ts';
@@ -17,6 +17,7 @@ import { wordless } from './wordless.ts';
 export const BAR_RULES: readonly BarRule[] = [
 	orphan,
 	lost,
+	locked,
 	crowding,
 	cover,
 	unopened,

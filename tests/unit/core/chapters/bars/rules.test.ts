@@ -5,6 +5,9 @@ import { bars } from '../../../../../core/chapters/bars/chapter.ts';
 import { findingsIn } from '../../../../../core/profile/checkers.ts';
 import { circumstancesOf } from '../../../../../core/profile/circumstances.ts';
 import { applyEdit } from '../../../../../core/profile/edit.ts';
+import { generateNKeysBetween } from 'fractional-indexing';
+import { lockItem } from '../../../../../core/chapters/bars/writing.ts';
+import { desksOf, USUAL_DESK } from '../../../../../core/keyboard/desk.ts';
 import { ofShortcuts } from '../../../../../core/shortcut/change.ts';
 import type { Profile, StratumId } from '../../../../../core/strata/stratum.ts';
 import { subjectOf } from '../../../demo-office.ts';
@@ -157,5 +160,61 @@ describe('rules of bars', () => {
 		expect(found('cover', profileOf(...said(300, 300), ...second)).map((f) => f.sentence())).to.deep.equal([
 			'The floating bar Other lies over Loose on Laptop 1280.'
 		]);
+	});
+
+	it('cover: a floating bar on a monitor that a seat has not', () => {
+		const screens = (n: number) => Array.from({ length: n }, () => ({ width: 1920, height: 1080, scale: 1 }));
+		const desks = desksOf([
+			{ id: 'A', desk: { ...USUAL_DESK, screens: screens(2) } },
+			{ id: 'B', desk: { ...USUAL_DESK, screens: screens(1) } }
+		]);
+		const profile = profileOf(
+			['f', bar('toolbar', 'Far', { dock: { edge: 'floating', monitor: 2, x: 10, y: 10, columns: 4 } }), null, 'a1'],
+			['q', place(plain[0]!.id), 'f', 'a0']
+		);
+		const [finding] = findingsIn(
+			{ circumstances: circumstancesOf(subject, profile, desks, null), profile, released: undefined },
+			[BARS]
+		).filter(({ rule }) => rule === 'cover');
+		expect(finding!.sentence()).to.equal('The floating bar Far stands on monitor 2, which B has not.');
+	});
+
+	it('crowding: what goes into a toolbar’s drawer on the screen with least room, by name', () => {
+		const many = Array.from({ length: 60 }, (_, i): Said => [
+			`x${i}`,
+			place(plain[i]!.id),
+			't',
+			`b${String.fromCharCode(65 + (i % 26))}${Math.floor(i / 26)}`
+		]);
+		const [finding] = found('crowding', profileOf(['t', bar('toolbar', 'Row'), null, 'a0'], ...many));
+		// an icon of 24 px with 4 px around it: 39 of them in 1280 px, less the grip and the drawer's button
+		expect(finding!.sentence()).to.match(/^On Laptop 1280, .*, .*, .* and 18 more of Row go into its drawer\.$/);
+		expect(found('crowding', profileOf(['t', bar('toolbar', 'Row'), null, 'a0'], ...many.slice(0, 30)))).to.deep.equal([]);
+	});
+
+	it('locked: what a stratum says of something that one below has locked; dropped it is gone', () => {
+		const profile = profileOf(['t', bar('toolbar', 'Row'), null, 'a0'], ['p', place(often.id), 't', 'a0']);
+		const office = { id: 'office' as StratumId, kind: 'office' as const, name: 'Office', contents: {} };
+		const three = [profile[0]!, office, profile[1]!];
+		const locked = applyEdit(three, lockItem(office, 'p' as never, true));
+		const own = { op: 'set', id: 'p', parent: 't', order: 'a0', item: place(often.id, { title: 'Mine' }), rank: 0 };
+		const said = applyEdit(locked, [{ chapter: BARS, stratum: PERSONAL, before: null, after: own } as never]);
+		const [finding] = found('locked', said);
+		expect(finding!.sentence()).to.equal('Personal speaks of p in the bars, without effect: Office has locked it.');
+		expect(found('lost', said)).to.deep.equal([]);
+		mends('locked', said);
+	});
+
+	it('take ten thousand places, and names of five hundred letters or from right to left', () => {
+		const orders = generateNKeysBetween(null, null, 10_000);
+		const many = orders.map((order, i): Said => [
+			`x${i}`,
+			place(some[i % some.length]!.id, i % 3 === 0 ? { title: 'א'.repeat(500) } : {}),
+			't',
+			order
+		]);
+		const profile = profileOf(['t', bar('toolbar', 'שלום '.repeat(99).trim()), null, 'a0'], ...many);
+		expect(found('crowding', profile)).to.have.length(1);
+		expect(found('doubled', profile).length).to.be.greaterThan(9_000);
 	});
 });
