@@ -1,3 +1,4 @@
+import { placedCommands } from '../chapters/bars/placed.ts';
 import { shortcutIndex, type ShortcutIndex } from '../answer/shortcut-index.ts';
 import type { OpenApplication } from '../application/application.ts';
 import { acceptedIn } from '../check/acceptance.ts';
@@ -26,6 +27,7 @@ export function circumstancesOf(
 	return {
 		index: indexOf(application, profile),
 		office: officeDesks(application.application.rules, desks),
+		placed: placedCommands(profile),
 		accepted: acceptedIn(profile),
 		released: released ? indexOf(application, asReleased(profile, released)) : undefined
 	};

@@ -31,7 +31,7 @@ export function exampleFile(holds: Holds, commands: readonly Command[]): string 
 	const lines = chosen.map((command, i) => {
 		if (holds === 'shortcuts') return `on <Ctrl+Alt+${'ABCDEFGHIJ'[i]!}> do ${command.id}`;
 		if (holds === 'macros') return `macro:example-${i + 1} => cancel; run ${command.id}; accept`;
-		if (holds === 'bars') return `Bar ${i < 3 ? 'one' : 'two'} : ${command.id}`;
+		if (holds === 'bars') return `${i < 3 ? 'Doors' : 'Posts'} : ${command.id}`;
 		let alias = initials(command);
 		while (taken.has(alias)) alias += 'x';
 		taken.add(alias);

@@ -72,7 +72,7 @@ export function propose(
 			const keys = inputs.some((text) => !isInput(text)) ? guessSpelling(inputs) : undefined;
 			const sound = live.filter(
 				(r) =>
-					(holds === 'bars' || looksLike(main, r.fields[first]!.value, keys)) &&
+					(holds === 'bars' ? BEGINS_A_NAME.test(r.fields[first]!.value) : looksLike(main, r.fields[first]!.value, keys)) &&
 					(holds === 'macros' || isOneWord(r.fields[second]!.value))
 			);
 			const plausible = sound.length;
@@ -130,6 +130,9 @@ function instead(record: RecordShape, holds: Recipe['holds']): RecordShape {
 			return { ...record, fields: renamed(record.fields, names) } as RecordShape;
 	}
 }
+
+/** The name of a bar may be of several words; a sign in front of it is one of comments. */
+const BEGINS_A_NAME = /^[\p{L}\p{N}]/u;
 
 /** So much of a sample of lines is tried on, and so many proposals are given. */
 const LONGEST_TRIED = 8_000;

@@ -1,4 +1,5 @@
 import { KeyFinding } from '$core/chapters/shortcuts/checker';
+import { placedCommands } from '$core/chapters/bars/placed';
 import { acceptedIn, isAccepted } from '$core/check/acceptance';
 import type { AnyFinding, Looking } from '$core/check/finding';
 import { errorsFirst } from '$core/check/severity';
@@ -24,7 +25,13 @@ export function findingsBefore({ circumstances, released }: Looking): AnyFinding
 	if (!circumstances.released || !released) return undefined;
 	const accepted = acceptedIn(released);
 	const before: Looking = {
-		circumstances: { ...circumstances, index: circumstances.released, accepted, released: undefined },
+		circumstances: {
+			...circumstances,
+			index: circumstances.released,
+			placed: placedCommands(released),
+			accepted,
+			released: undefined
+		},
 		profile: released,
 		released: undefined
 	};

@@ -5,6 +5,7 @@ import { macroTable } from '$core/chapters/macros/table';
 import type { Circumstances } from '$core/check/circumstances';
 import type { OpenApplication } from '$core/application/application';
 import { profileCatalogue } from '$core/profile/catalogue';
+import { placedCommands } from '$core/chapters/bars/placed';
 import { asReleased, indexOf } from '$core/profile/circumstances';
 import { contextSpace } from '$core/context/space';
 import type { SearchPaths } from '$core/folders/search';
@@ -64,9 +65,11 @@ export class Workspace {
 	#releasedIndex = $derived.by(() =>
 		this.released ? indexOf(this.subject, asReleased(this.profile, this.released)) : undefined
 	);
+	#placed = $derived.by(() => placedCommands(this.profile));
 	circumstances = $derived.by((): Circumstances => ({
 		index: this.index,
 		office: this.office,
+		placed: this.#placed,
 		accepted: this.accepted,
 		released: this.#releasedIndex
 	}));

@@ -91,9 +91,9 @@ export class Checks {
 	 * after the changes.
 	 */
 	update(circumstances: Circumstances, changes: readonly Change[], macros: Iterable<CommandId> = []): void {
-		const before = this.#circumstances.index;
+		const { index: before, placed: placedBefore } = this.#circumstances;
 		this.#circumstances = circumstances;
-		const { index } = circumstances;
+		const { index, placed } = circumstances;
 		const inputs = new Set<Keys>();
 		const commands = new Set<CommandId>();
 		const touch = (keys: Keys) => {
@@ -101,6 +101,11 @@ export class Checks {
 			for (const prefix of properPrefixes(keys)) inputs.add(prefix);
 			for (const side of [before, index]) for (const longer of side.at(keys).longer) inputs.add(longer.keys);
 		};
+		// what comes into the bars or goes out of them gains or loses a way
+		if (placed !== placedBefore) {
+			for (const id of placed) if (!placedBefore.has(id)) commands.add(id);
+			for (const id of placedBefore) if (!placed.has(id)) commands.add(id);
+		}
 		for (const change of changes) {
 			const { keys, command } = (change.before ?? change.after)!;
 			touch(keys);

@@ -9,7 +9,7 @@ export const WEIGHTY = 5;
 
 const known = new WeakMap<Catalogue, readonly CommandId[]>();
 
-/** A command of weight has no shortcut at all; or its opposite has one and it has none. */
+/** A command of weight has neither a shortcut nor a place in the bars; or its opposite has a shortcut and it has neither. */
 export const stranded: CheckRule = {
 	id: 'stranded',
 	title: 'Left without a shortcut',
@@ -21,9 +21,9 @@ export const stranded: CheckRule = {
 		}
 		return list;
 	},
-	onCommand(id, { index }, report) {
+	onCommand(id, { index, placed }, report) {
 		const command = index.catalogue.get(id);
-		if (!command || index.of(id).length > 0) return;
+		if (!command || index.of(id).length > 0 || placed.has(id)) return;
 		const hasPartner = command.opposite !== undefined && index.of(command.opposite).length > 0;
 		const hasWeight = (command.use ?? 0) >= WEIGHTY;
 		if (!hasPartner && !hasWeight) return;

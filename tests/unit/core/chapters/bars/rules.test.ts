@@ -1,16 +1,21 @@
 import { expect } from 'chai';
 import { gneiss } from '../../../../../demo/gneiss/gneiss.ts';
-import { BARS, type BarEntry, type Item } from '../../../../../core/chapters/bars/bar.ts';
+import { BARS, type BarEntry, type Item, type ItemId } from '../../../../../core/chapters/bars/bar.ts';
 import { bars } from '../../../../../core/chapters/bars/chapter.ts';
 import { findingsIn } from '../../../../../core/profile/checkers.ts';
 import { circumstancesOf } from '../../../../../core/profile/circumstances.ts';
 import { applyEdit } from '../../../../../core/profile/edit.ts';
 import { generateNKeysBetween } from 'fractional-indexing';
-import { lockItem } from '../../../../../core/chapters/bars/writing.ts';
+import { insertItem, lockItem, takeOut } from '../../../../../core/chapters/bars/writing.ts';
 import { desksOf, USUAL_DESK } from '../../../../../core/keyboard/desk.ts';
 import { ofShortcuts } from '../../../../../core/shortcut/change.ts';
 import type { Profile, StratumId } from '../../../../../core/strata/stratum.ts';
-import { subjectOf } from '../../../demo-office.ts';
+import { demoCircumstances, demoProfile, subjectOf } from '../../../demo-office.ts';
+import { check, Checks } from '../../../../../core/chapters/shortcuts/check/check.ts';
+import { findingId, type Finding } from '../../../../../core/chapters/shortcuts/check/finding.ts';
+import { followEdit } from '../../../../../core/profile/follow-edit.ts';
+import { allNodes, barTree } from '../../../../../core/chapters/bars/tree.ts';
+import type { CommandId } from '../../../../../core/application/command.ts';
 
 const [FACTORY, PERSONAL] = ['factory', 'personal'] as StratumId[] as [StratumId, StratumId];
 const subject = subjectOf(gneiss);
@@ -216,5 +221,43 @@ describe('rules of bars', () => {
 		const profile = profileOf(['t', bar('toolbar', 'שלום '.repeat(99).trim()), null, 'a0'], ...many);
 		expect(found('crowding', profile)).to.have.length(1);
 		expect(found('doubled', profile).length).to.be.greaterThan(9_000);
+	});
+
+	it('are a way for a command that has no shortcut, and taken along when they change: as a full check says', () => {
+		const start = demoProfile(gneiss);
+		const strandedIn = (findings: readonly Finding[]) =>
+			findings.flatMap((f) => (f.rule === 'stranded' ? [f.command as string] : [])).sort();
+		const before = demoCircumstances(gneiss, start);
+		const checks = new Checks(before);
+		for (const _ of checks.steps());
+		const stands = strandedIn(checks.list());
+		// a command of weight without a shortcut that stands in a flyout, and so is not left without a way
+		const home = [...allNodes(barTree(start))].find(
+			({ item }) =>
+				item.kind === 'place' &&
+				item.command !== undefined &&
+				(before.index.catalogue.get(item.command)?.use ?? 0) >= 5 &&
+				before.index.of(item.command).length === 0
+		)!;
+		const command = (home.item as { command: string }).command;
+		expect(stands).not.to.include(command);
+		const everywhere = [...allNodes(barTree(start))].filter(({ item }) => item.kind === 'place' && item.command === command);
+		const out = takeOut(
+			start,
+			PERSONAL,
+			everywhere.map(({ id }) => id)
+		);
+		const without = applyEdit(start, out);
+		const now = demoCircumstances(gneiss, without);
+		followEdit(checks, now, out);
+		expect(strandedIn(checks.list())).to.include(command);
+		expect(checks.list().map(findingId).sort()).to.deep.equal(check(now).map(findingId).sort());
+		// one that had none gains a way
+		const [alone] = stands as [CommandId];
+		const added = insertItem(without, PERSONAL, place(alone), 'look' as ItemId, 0).changes;
+		const after = demoCircumstances(gneiss, applyEdit(without, added));
+		followEdit(checks, after, added);
+		expect(strandedIn(checks.list())).not.to.include(alone);
+		expect(checks.list().map(findingId).sort()).to.deep.equal(check(after).map(findingId).sort());
 	});
 });
