@@ -29,6 +29,9 @@ export function afterLine(text: string, end: number | undefined, line: string): 
 
 /** A remark such as "see - below" can look like a record: one that is meant has a name without blanks. */
 export function looksMeant(fields: Fields): boolean {
+	const isOneWord = (text: string | undefined) => text !== undefined && !/[ \t]/.test(text);
+	// a bar may be called by several words, and a command never is
+	if (fields.bar) return isOneWord(fields.command?.value);
 	const name = fields.alias ?? fields.keys ?? fields.macro;
-	return name !== undefined && !/[ \t]/.test(name.value) && (fields.command === undefined || !/[ \t]/.test(fields.command.value));
+	return isOneWord(name?.value) && (fields.command === undefined || isOneWord(fields.command.value));
 }
