@@ -209,6 +209,7 @@ describe('Bars', () => {
 		const bar = at.page.getByRole('toolbar', { name: 'Cursor bar' });
 		expect(await bar.getByRole('button').count()).to.equal(2);
 		await at.page.keyboard.press('ArrowRight');
+		await eventually(async () => expect(await bar.locator(':focus').getAttribute('title')).to.equal('Measure'));
 		await at.page.keyboard.press('Enter');
 		await at.page.getByText('Measure runs').first().waitFor();
 		await bar.waitFor({ state: 'detached' });

@@ -9,6 +9,7 @@
 	import type { WindowLayout } from '$core/surface/window';
 	import { useWorkspace } from '$lib/state/workspace.svelte';
 	import PlaceFace from '../bars/PlaceFace.svelte';
+	import { rove } from './roving';
 	import CommandIcon from '../CommandIcon.svelte';
 
 	/** The bars of one edge of the stand-in's window, drawn by the layout: clicking runs, flyouts and drawers open. */
@@ -81,12 +82,8 @@
 
 	/** Tab comes to the bars once; arrow keys go from one to the next (WAI-ARIA Authoring Practices, toolbar). */
 	function onkeydown(event: KeyboardEvent) {
-		const step = { ArrowRight: 1, ArrowDown: 1, ArrowLeft: -1, ArrowUp: -1 }[event.key];
 		if (event.key === 'Escape' && open) open = undefined;
-		else if (step !== undefined && !event.ctrlKey && !event.altKey) {
-			const all = [...(home?.querySelectorAll<HTMLElement>('button') ?? [])];
-			all[(all.indexOf(document.activeElement as HTMLElement) + step + all.length) % all.length]?.focus();
-		} else return;
+		else if (!rove(event, [...(home?.querySelectorAll<HTMLElement>('button') ?? [])])) return;
 		event.preventDefault();
 		event.stopPropagation();
 	}

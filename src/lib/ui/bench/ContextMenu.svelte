@@ -4,6 +4,7 @@
 	import type { BarNode, BarTree } from '$core/chapters/bars/tree';
 	import { useWorkspace } from '$lib/state/workspace.svelte';
 	import CommandIcon from '../CommandIcon.svelte';
+	import { rove } from './roving';
 	import KeyCaps from '../KeyCaps.svelte';
 
 	/** The context menus of the situation, opened at the pointer: what stands in the bars for it, one after the other. */
@@ -30,12 +31,8 @@
 	$effect(() => items()[0]?.focus());
 
 	function onkeydown(event: KeyboardEvent) {
-		const step = { ArrowDown: 1, ArrowUp: -1 }[event.key];
 		if (event.key === 'Escape') onclose();
-		else if (step !== undefined) {
-			const all = items();
-			all[(all.indexOf(document.activeElement as HTMLElement) + step + all.length) % all.length]?.focus();
-		} else return;
+		else if (!rove(event, items())) return;
 		event.preventDefault();
 		event.stopPropagation();
 	}

@@ -5,6 +5,7 @@
 	import type { BarNode, BarTree } from '$core/chapters/bars/tree';
 	import { floatingBar } from '$core/surface/window';
 	import { useWorkspace } from '$lib/state/workspace.svelte';
+	import { rove } from './roving';
 	import PlaceFace from '../bars/PlaceFace.svelte';
 
 	/** The cursor bars that a key has opened at the pointer, one below the other. */
@@ -44,13 +45,9 @@
 	$effect(() => buttons()[0]?.focus());
 
 	function onkeydown(event: KeyboardEvent) {
-		const step = { ArrowRight: 1, ArrowDown: 1, ArrowLeft: -1, ArrowUp: -1 }[event.key];
 		if (event.key === 'Escape') onclose();
-		else if (step !== undefined) {
-			const all = buttons();
-			all[(all.indexOf(document.activeElement as HTMLElement) + step + all.length) % all.length]?.focus();
-		} else if (event.key === 'Enter' || event.key === ' ') return event.stopPropagation();
-		else return;
+		else if (event.key === 'Enter' || event.key === ' ') return event.stopPropagation();
+		else if (!rove(event, buttons())) return;
 		event.preventDefault();
 		event.stopPropagation();
 	}

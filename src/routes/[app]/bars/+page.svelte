@@ -8,6 +8,8 @@
 	import { COMMAND } from '$lib/state/bar-drag.svelte';
 	import { useWorkspace } from '$lib/state/workspace.svelte';
 	import BarFields from '$lib/ui/bars/BarFields.svelte';
+	import Differences from '$lib/ui/bars/Differences.svelte';
+	import ScreenCards from '$lib/ui/bars/ScreenCards.svelte';
 	import ScreensBeside from '$lib/ui/bars/ScreensBeside.svelte';
 	import StyleDialog from '$lib/ui/bars/StyleDialog.svelte';
 	import WindowView from '$lib/ui/bars/WindowView.svelte';
@@ -42,24 +44,6 @@
 	const RARE = ['flyout', 'menu', 'cursor', 'context', 'quick', 'ribbon'] as const;
 	let name = $state('');
 	let nameField = $state<HTMLInputElement | undefined>(undefined);
-	/** What each screen loses: what it keeps in drawers, and what falls off. */
-	const losses = $derived(
-		desk.screens.map((screen, at) => {
-			const layout = desk.layoutOn(at);
-			const strips = layout.ribbons.flatMap(({ strip }) => strip ?? []);
-			const off = strips.flatMap((strip) => strip.off.map((group) => ({ id: group.id, name: `${group.name}, off the window` })));
-			const drawers = [
-				...strips.flatMap((strip) => strip.drawers.map(({ group, places }) => ({ id: group.id, name: group.name, places }))),
-				...layout.toolbars.flatMap(({ bar, drawer }) =>
-					drawer.length > 0 ? [{ id: bar.id, name: bar.name, places: drawer }] : []
-				)
-			].map(({ id, name: of, places }) => ({ id, name: `${of}: ${places.map((place) => place.label).join(', ')}` }));
-			return { screen, at, share: layout.share, before: desk.sharesOn(at), lost: [...off, ...drawers] };
-		})
-	);
-	const percent = (part: number) => `${(part * 100).toFixed(1)} %`;
-	const BASES = { nothing: 'nothing', factory: 'factory', office: 'office', release: 'the last release' } as const;
-	const DONE = { new: 'new', gone: 'taken away', moved: 'moved', changed: 'changed' } as const;
 	const findings = $derived(workspace.findings.of(BARS).all);
 
 	$effect(() => {
@@ -164,35 +148,7 @@
 				{isTrue}
 				onfields={() => fields?.focus()}
 			/>{/if}
-		<div class="screens" role="group" aria-label="What each screen loses">
-			{#each losses as { screen, at, share, before, lost } (screen.name)}
-				<section class="tone-{lost.length > 0 ? 'limonite' : 'epidote'}" class:here={at === desk.screenAt}>
-					<button type="button" class="screen" aria-pressed={at === desk.screenAt} onclick={() => (desk.screenAt = at)}
-						><b>{screen.name}</b> <span class="num quiet">{(share * 100).toFixed(1)} %</span></button
-					>
-					<p class="quiet">
-						as it comes {percent(before.factory)}{#if before.release !== undefined}, release {workspace.channel}
-							{percent(before.release)}{/if}
-					</p>
-					{#if lost.length === 0}<p class="quiet">Everything shows.</p>{/if}
-					{#each lost as one (one.id)}
-						<p><button class="linkish" type="button" onclick={() => desk.select(one.id as ItemId)}>{one.name}</button></p>
-					{/each}
-					{#if at === desk.screenAt && desk.fit && desk.fit.changes.length > 0 && desk.fit.saves > 0.05}
-						<p class="fit">
-							<span aria-hidden="true">◇</span> A better fit of {desk.fit.tab.name} saves {desk.fit.saves === Infinity
-								? 'what falls off'
-								: `${desk.fit.saves.toFixed(1)} s a day`}: {desk.fit.changes
-								.map(({ group, form }) => `${group.name} ${form === 'folded' ? 'as one button' : form}`)
-								.join(', ')}.
-							<button class="linkish" type="button" disabled={workspace.edits.busy} onclick={() => void desk.takeFit()}
-								>Take the fit</button
-							>
-						</p>
-					{/if}
-				</section>
-			{/each}
-		</div>
+		<ScreenCards {desk} />
 		<p class="visually-hidden" aria-live="polite">{desk.told}</p>
 	</section>
 	<aside aria-label="What is selected">
@@ -218,35 +174,7 @@
 				>
 			{/if}
 		</details>
-		<div class="differs">
-			<label class="pair"
-				>Changed against <Picker
-					label="Changed against"
-					value={desk.against}
-					items={(['nothing', ...desk.comparable] as const).map((base) => ({ value: base, name: BASES[base] }))}
-					onpick={(base) => (desk.against = base as typeof desk.against)}
-				/></label
-			>
-			{#if desk.against !== 'nothing'}
-				<ul aria-label="What differs">
-					{#each desk.differences as one (one.id)}
-						<li>
-							<button class="linkish" type="button" disabled={!one.is} onclick={() => desk.show(one.id)}
-								>{desk.nameOf(one.is ?? one.was!)}</button
-							>
-							<span class="quiet">{DONE[one.kind]}</span>
-							<button
-								class="linkish"
-								type="button"
-								disabled={workspace.edits.busy}
-								aria-label="Take back {desk.nameOf(one.is ?? one.was!)}"
-								onclick={() => void desk.takeBack(one)}>Take back</button
-							>
-						</li>
-					{:else}<li class="quiet">Nothing differs.</li>{/each}
-				</ul>
-			{/if}
-		</div>
+		<Differences {desk} />
 		<FindingsHere
 			{findings}
 			name="Findings of the bars"
@@ -289,38 +217,8 @@
 	.makes :global(select) {
 		width: 84px;
 	}
-	.screens {
-		display: grid;
-		flex: none;
-		grid-template-columns: repeat(auto-fit, minmax(148px, 1fr));
-		gap: 10px;
-		max-height: 150px;
-		overflow-y: auto;
-		font-size: 12.5px;
-	}
-	.screens section {
-		padding: 5px 0 0;
-		border-top: 3px solid var(--line-strong);
-	}
-	.screens .here {
-		border-top-color: var(--tone);
-	}
-	.screen {
-		display: flex;
-		justify-content: space-between;
-		width: 100%;
-		padding: 0;
-		border: 0;
-		background: none;
-		color: var(--ink);
-		font: inherit;
-		text-align: left;
-	}
 	.linkish {
 		text-align: left;
-	}
-	.fit {
-		color: var(--fluorite);
 	}
 	aside {
 		display: flex;
@@ -331,22 +229,14 @@
 		background: var(--panel);
 		overflow-y: auto;
 	}
-	.all,
-	.differs {
+	.all {
 		font-size: 13px;
 	}
-	.pair {
-		display: flex;
-		gap: 8px;
-		align-items: center;
-	}
-	.differs ul,
 	.all ul {
 		margin: 6px 0;
 		padding: 0;
 		list-style: none;
 	}
-	.differs li,
 	.all li {
 		display: flex;
 		justify-content: space-between;
