@@ -298,6 +298,23 @@ describe('Bars', () => {
 		expect(await proof.locator('.frame').count()).to.equal(1);
 	});
 
+	it('is shaped from the palette as well, by the names of what can be done', async () => {
+		await place('Fit all').click();
+		await bars().press('PageUp');
+		for (const [words, told] of [
+			['dock look left', 'Bars: Look at left'],
+			['reset look', 'Bars: Look as below Personal']
+		] as const) {
+			await at.page.keyboard.press('Control+k');
+			await at.page.getByRole('dialog', { name: /^Go to/ }).waitFor();
+			await at.page.keyboard.type(words);
+			await at.page.keyboard.press('Enter');
+			await at.page.getByText(told).first().waitFor();
+		}
+		await undo();
+		await undo();
+	});
+
 	it('gives a picture of a bar for a handbook', async () => {
 		await place('Fit all').click();
 		await bars().focus();

@@ -1,8 +1,10 @@
 <script lang="ts">
+	import { untrack } from 'svelte';
 	import { Modal, Search } from 'flowbite-svelte';
 	import { goto } from '$app/navigation';
 	import { pathText } from '$core/application/command';
 	import { useWorkspace } from '$lib/state/workspace.svelte';
+	import { hotkeys } from './hotkeys.svelte';
 	import { START, views } from './views';
 
 	/** Goes to a view, opens a command's card or does something, by its name. */
@@ -33,6 +35,12 @@
 		{ id: 'programs', name: 'Programs', of: 'bring, change or delete one', run: () => goto('/programs') },
 		{ id: 'keys', name: 'What can be pressed here', of: 'help', run: onkeys }
 	]);
+	/** What can be done in the view where one stands, as it is when the palette opens. */
+	const here: readonly Row[] = untrack(() =>
+		hotkeys.sets.flatMap(({ title, acts }) =>
+			(acts?.() ?? []).map(({ name, run }) => ({ id: `here-${title}-${name}`, name, of: title, run }))
+		)
+	);
 	const wanted = $derived(text.trim().toLowerCase());
 	const answers = (row: Row) => wanted.split(/\s+/).every((word) => `${row.name} ${row.of}`.toLowerCase().includes(word));
 	const commands = $derived<readonly Row[]>(
@@ -48,7 +56,12 @@
 						run: () => goto(`${base}/commands?command=${encodeURIComponent(command.id)}`)
 					}))
 	);
-	const rows = $derived([...places.filter(answers), ...acts.filter(answers), ...commands]);
+	const rows = $derived([
+		...(wanted === '' ? [] : here.filter(answers)),
+		...places.filter(answers),
+		...acts.filter(answers),
+		...commands
+	]);
 	const chosen = $derived(rows[Math.min(at, rows.length - 1)]);
 
 	/** What it does takes effect once the palette has closed. */

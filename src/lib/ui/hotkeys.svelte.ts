@@ -15,6 +15,14 @@ export interface Hotkey {
 export interface HotkeySet {
 	readonly title: string;
 	readonly keys: readonly Hotkey[];
+	/** What else can be done there; the palette offers it by name, and asks when it opens. */
+	readonly acts?: () => readonly Act[];
+}
+
+/** Something that can be done where one stands. */
+export interface Act {
+	readonly name: string;
+	run(): unknown;
 }
 
 const OFF = 'skarn-letters';

@@ -38,13 +38,16 @@ export const moved: BarRule = {
 				situation: is.situation,
 				sentence: `${label} stands ${far} px from where it stood in the last release.`,
 				facts: [then.parent ?? '', then.order],
-				fixes: [
-					{
-						kind: 'put-back',
-						label: `Put ${label} back where it stood`,
-						changes: (profile, target) => setItem(stratumById(profile, target), node.id, node.item, then.parent, then.order)
-					}
-				]
+				// who put it beside its opposite will not want it back
+				fixes: isBesideOpposite(ground, node)
+					? []
+					: [
+							{
+								kind: 'put-back',
+								label: `Put ${label} back where it stood`,
+								changes: (profile, target) => setItem(stratumById(profile, target), node.id, node.item, then.parent, then.order)
+							}
+						]
 			});
 		}
 	}
@@ -70,4 +73,10 @@ function centreOf(
 	});
 	const rect = rectIn(layout, node.id as ItemId);
 	return rect && { x: rect.x + rect.width / 2, y: rect.y + rect.height / 2, situation };
+}
+
+function isBesideOpposite({ tree, index }: BarGround, { item, parent }: BarNode): boolean {
+	const opposite = item.kind === 'place' && item.command !== undefined ? index.catalogue.get(item.command)?.opposite : undefined;
+	const siblings = parent ? (tree.byId.get(parent)?.children ?? []) : [];
+	return opposite !== undefined && siblings.some((one) => one.item.kind === 'place' && one.item.command === opposite);
 }

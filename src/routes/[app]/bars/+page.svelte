@@ -7,6 +7,7 @@
 	import { BarDesk } from '$lib/state/bar-desk.svelte';
 	import { COMMAND } from '$lib/state/bar-drag.svelte';
 	import { useWorkspace } from '$lib/state/workspace.svelte';
+	import { barActs, KINDS, type Making } from '$lib/ui/bars/acts';
 	import BarFields from '$lib/ui/bars/BarFields.svelte';
 	import Differences from '$lib/ui/bars/Differences.svelte';
 	import ScreenCards from '$lib/ui/bars/ScreenCards.svelte';
@@ -29,18 +30,7 @@
 	let areBeside = $state(false);
 	let isRestyling = $state(false);
 	/** What is about to be made, while its name is typed. */
-	let making = $state<keyof typeof KINDS | undefined>(undefined);
-	const KINDS = {
-		toolbar: 'toolbar',
-		tab: 'tab',
-		group: 'group',
-		flyout: 'flyout',
-		menu: 'menu',
-		cursor: 'cursor bar',
-		context: 'context menu',
-		quick: 'quick bar',
-		ribbon: 'ribbon'
-	} as const;
+	let making = $state<Making | undefined>(undefined);
 	const RARE = ['flyout', 'menu', 'cursor', 'context', 'quick', 'ribbon'] as const;
 	let name = $state('');
 	let nameField = $state<HTMLInputElement | undefined>(undefined);
@@ -84,6 +74,15 @@
 	$effect(() =>
 		hotkeys.add(() => ({
 			title: 'Bars',
+			acts: () =>
+				barActs(desk, {
+					make: (kind) => (making = kind),
+					restyle: () => (isRestyling = true),
+					beside: () => (areBeside = !areBeside),
+					trueSize: () => (isTrue = !isTrue),
+					names: () => (showsNames = !showsNames),
+					untouched: toggleUntouched
+				}),
 			keys: [
 				{ keys: 'U', does: 'show the factory’s bars, and back', run: toggleUntouched },
 				{ keys: 'I', does: 'show the names of all icons at once', run: () => (showsNames = !showsNames) },

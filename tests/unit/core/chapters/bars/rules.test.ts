@@ -147,6 +147,21 @@ describe('rules of bars', () => {
 		expect(found('moved', row('b71'), before), 'another order, and the same spot').to.deep.equal([]);
 	});
 
+	it('moved: offers no way back to what was put beside its opposite, so that two ways out do not take turns', () => {
+		const rowOf = (at: string, home: string): Profile =>
+			profileOf(
+				['t', bar('toolbar', 'Row'), null, 'a0'],
+				['u', bar('toolbar', 'Far', { dock: { edge: 'bottom', row: 0 } }), null, 'a1'],
+				['p', place(half.id), 't', 'a0'],
+				['q', place(other.id), home, at]
+			);
+		const [before, after] = [rowOf('a0', 'u'), rowOf('a1', 't')];
+		expect(found('halved', before)).to.have.length(1);
+		expect(found('halved', after)).to.deep.equal([]);
+		const [finding] = found('moved', after, before);
+		expect(finding!.fixes({ profile: after, target: PERSONAL })).to.deep.equal([]);
+	});
+
 	it('cover: a floating bar over another, or off a small screen; docked it is neither', () => {
 		const said = (x: number, y: number): Said[] => [
 			['t', bar('toolbar', 'Row'), null, 'a0'],
