@@ -1,16 +1,11 @@
-import type { Catalogue } from '../../application/application.ts';
 import type { CommandId } from '../../application/command.ts';
-import type { ContextSpace } from '../../context/space.ts';
-import type { GivingWay } from '../../surface/ribbon.ts';
-import { FRAME } from '../../surface/screens.ts';
 import { inDrawer, pointingAt } from '../../surface/use-time.ts';
-import { windowLayout } from '../../surface/window.ts';
 import { homing, total, type TimeTerm } from '../../time/pointing.ts';
 import type { ItemId } from './bar.ts';
-import { boxesIn, isPlace } from './boxes.ts';
+import { isPlace } from './boxes.ts';
 import { rectIn } from './opened.ts';
-import { isDrawnAsTab } from './style.ts';
-import { nodesFrom, pathTo, type BarTree } from './tree.ts';
+import { layoutFor, type BarSetting } from './setting.ts';
+import { nodesFrom, pathTo } from './tree.ts';
 
 /** A way to a command over the bars, with the time that it takes in its terms. */
 export interface BarWay {
@@ -21,28 +16,13 @@ export interface BarWay {
 	readonly terms: readonly TimeTerm[];
 }
 
-/** In which window the ways are looked for. */
-export interface BarSetting {
-	readonly tree: BarTree;
-	readonly catalogue: Catalogue;
-	readonly space: ContextSpace;
-	readonly situation: number;
-	readonly room: { readonly width: number; readonly height: number };
-	readonly givesWay: GivingWay;
-}
-
 /**
  * How a place is come to in a window, from the middle of the drawing: the hand goes to the mouse, the tab comes to the front if
  * another one stands there, then the place, or the drawer and in it the place. Undefined for what does not show there.
  */
-export function timeTo(
-	{ tree, catalogue, space, situation, room, givesWay }: BarSetting,
-	id: ItemId
-): readonly TimeTerm[] | undefined {
-	const above = pathTo(tree, id);
-	const tab = above.find(isDrawnAsTab);
-	const boxes = boxesIn(tree, catalogue, space, situation, new Set(tab ? [tab.id] : []));
-	const layout = windowLayout(boxes, room, { ...FRAME, givesWay });
+export function timeTo(setting: BarSetting, id: ItemId): readonly TimeTerm[] | undefined {
+	const above = pathTo(setting.tree, id);
+	const { tab, layout } = layoutFor(setting, id);
 	const terms: TimeTerm[] = [homing()];
 	if (tab) {
 		const tabs = layout.ribbons.flatMap((ribbon) => ribbon.tabs);

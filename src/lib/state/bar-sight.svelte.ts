@@ -1,19 +1,19 @@
 import type { ItemId } from '$core/chapters/bars/bar';
 import { barsIn } from '$core/chapters/bars/bar';
-import { boxesIn, givesWayIn, isPlace, labelOfPlace } from '$core/chapters/bars/boxes';
+import { givesWayIn, isPlace, labelOfPlace } from '$core/chapters/bars/boxes';
 import { openedFor, type Opened } from '$core/chapters/bars/opened';
 import { barDifferences, type BarDifference } from '$core/chapters/bars/changes';
 import { barTree, nodesFrom, type BarNode, type BarTree } from '$core/chapters/bars/tree';
 import { isDrawnAsTab, styleOf } from '$core/chapters/bars/style';
+import { layoutIn, settingOn } from '$core/chapters/bars/setting';
 import { timeTo } from '$core/chapters/bars/ways';
 import { asReleased } from '$core/profile/circumstances';
 import { published } from '$core/strata/stratum';
 import { bestForms } from '$core/surface/fit';
 import type { GroupBox, GroupForm, Rect } from '$core/surface/parts';
 import { layTab, tabLayout } from '$core/surface/ribbon';
-import { FRAME } from '$core/surface/screens';
 import { secondsIn } from '$core/surface/use-time';
-import { roomOn, windowLayout, type WindowLayout } from '$core/surface/window';
+import type { Screen, WindowLayout } from '$core/surface/window';
 import { officeScreens } from '$core/keyboard/office-screens';
 import { total, type TimeTerm } from '$core/time/pointing';
 import type { Workspace } from './workspace.svelte';
@@ -95,9 +95,12 @@ export class BarSight {
 	}
 
 	protected layoutOf(tree: typeof this.tree, screen: number): WindowLayout {
-		const { catalogue, space, situation } = this.workspace;
-		const boxes = boxesIn(tree, catalogue, space, situation, this.#front);
-		return windowLayout(boxes, roomOn(this.screens[screen] ?? this.screen), { ...FRAME, givesWay: this.#givesWay });
+		return layoutIn(this.#settingOn(tree, this.screens[screen] ?? this.screen), this.#front);
+	}
+
+	#settingOn(tree: BarTree, screen: Screen) {
+		const { catalogue, space, situation, document } = this.workspace;
+		return settingOn({ catalogue, space, rules: document.application.rules }, tree, situation, screen);
 	}
 
 	/** All that can be selected, as it is drawn. */
@@ -241,9 +244,7 @@ export class BarSight {
 	time = $derived.by((): { seconds: number; terms: readonly TimeTerm[] } | undefined => {
 		const node = this.current;
 		if (!node || !isPlace(node) || node.item.command === undefined) return undefined;
-		const { catalogue, space, situation } = this.workspace;
-		const room = roomOn(this.screen);
-		const terms = timeTo({ tree: this.tree, catalogue, space, situation, room, givesWay: this.#givesWay }, node.id);
+		const terms = timeTo(this.#settingOn(this.tree, this.screen), node.id);
 		return terms && { seconds: total(terms), terms };
 	});
 

@@ -1,4 +1,6 @@
 import { tabLayout } from '../../../surface/ribbon.ts';
+import type { PlaceBox } from '../../../surface/parts.ts';
+import { FRAME } from '../../../surface/screens.ts';
 import { roomOn, windowLayout } from '../../../surface/window.ts';
 import { givesWayIn, isPlace, tabsOf, toolbarBox } from '../boxes.ts';
 import { allNodes, type BarNode, type BarTree } from '../tree.ts';
@@ -61,6 +63,8 @@ function isAlwaysThere(tree: BarTree, node: BarNode): boolean {
 	return home?.item.kind === 'bar' && !home.item.hidden && (home.item.form === 'toolbar' || home.item.form === 'quick');
 }
 
+const ONE_MORE: PlaceBox = { id: '+', kind: 'button', label: 'One more', isLarge: false, shows: 'both' };
+
 /** Whether one more would still show on the narrowest screen that counts. */
 function hasRoom({ tree, index, narrowest }: BarGround, home: BarNode): boolean {
 	const room = roomOn(narrowest);
@@ -73,10 +77,7 @@ function hasRoom({ tree, index, narrowest }: BarGround, home: BarNode): boolean 
 			group.id === home.id
 				? {
 						...group,
-						places: [
-							...group.places,
-							{ id: '+', kind: 'button' as const, label: 'One more', isLarge: false, shows: 'both' as const }
-						]
+						places: [...group.places, ONE_MORE]
 					}
 				: group
 		);
@@ -89,8 +90,8 @@ function hasRoom({ tree, index, narrowest }: BarGround, home: BarNode): boolean 
 	if (!box || bar.item.hidden) return false;
 	const more = {
 		...box,
-		places: [...box.places, { id: '+', kind: 'button' as const, label: 'One more', isLarge: false, shows: 'both' as const }]
+		places: [...box.places, ONE_MORE]
 	};
-	const { toolbars } = windowLayout({ menus: [], ribbons: [], toolbars: [more] }, room, { title: 30, status: 28, givesWay });
+	const { toolbars } = windowLayout({ menus: [], ribbons: [], toolbars: [more] }, room, { ...FRAME, givesWay });
 	return toolbars[0]!.drawer.length === 0;
 }

@@ -4,9 +4,11 @@ import { FRAME } from '../../../surface/screens.ts';
 import { seatsWithout } from '../../../keyboard/office-screens.ts';
 import { listed } from '../../../text/listed.ts';
 import { roomOn, windowLayout } from '../../../surface/window.ts';
-import { boxesIn, givesWayIn, toolbarBox, whereShown } from '../boxes.ts';
+import { givesWayIn, toolbarBox, whereShown } from '../boxes.ts';
+import { layoutIn, settingOn } from '../setting.ts';
+import type { BarTree } from '../tree.ts';
 import { changeItem } from '../writing.ts';
-import type { BarRule } from '../finding.ts';
+import type { BarFix, BarRule } from '../finding.ts';
 
 /** A floating bar of the first monitor lies outside of the narrowest screen that counts, or over another bar. */
 export const cover: BarRule = {
@@ -17,7 +19,6 @@ export const cover: BarRule = {
 		floats.forEach((bar, i) => {
 			const shows = whereShown(index.space, bar.item);
 			const situation = first(shows);
-			const dock = { edge: 'top', row: 1 } as const;
 			const monitor = bar.item.dock.edge === 'floating' ? bar.item.dock.monitor : 1;
 			const without = monitor > 1 ? seatsWithout(desks, monitor) : [];
 			if (situation >= 0 && without.length > 0)
@@ -29,19 +30,10 @@ export const cover: BarRule = {
 					situation,
 					sentence: `The floating bar ${bar.item.name} stands on monitor ${monitor}, which ${listed(without)} ${without.length === 1 ? 'has' : 'have'} not.`,
 					facts: [...without],
-					fixes: [
-						{
-							kind: 'dock',
-							label: `Dock ${bar.item.name} at the top`,
-							changes: (profile, target) => changeItem(profile, target, bar.id, { ...bar.item, dock })
-						}
-					]
+					fixes: [docked(bar)]
 				});
 			if (situation < 0 || monitor > 1) return;
-			const layout = windowLayout(boxesIn(tree, index.catalogue, index.space, situation), roomOn(narrowest), {
-				...FRAME,
-				givesWay: givesWayIn(index.rules)
-			});
+			const layout = layoutIn(settingOn(index, tree, situation, narrowest));
 			const own = layout.toolbars.find((one) => one.bar.id === bar.id);
 			// of two floating ones the later lies over the earlier
 			const under = layout.toolbars.find(
@@ -61,13 +53,7 @@ export const cover: BarRule = {
 				situation,
 				sentence: `The floating bar ${bar.item.name} lies over ${under.bar.name} on ${narrowest.name}.`,
 				facts: [under.bar.id],
-				fixes: [
-					{
-						kind: 'dock',
-						label: `Dock ${bar.item.name} at the top`,
-						changes: (profile, target) => changeItem(profile, target, bar.id, { ...bar.item, dock })
-					}
-				]
+				fixes: [docked(bar)]
 			});
 		});
 		const room = roomOn(narrowest);
@@ -91,13 +77,7 @@ export const cover: BarRule = {
 				situation,
 				sentence: `The floating bar ${item.name} lies outside of the window on ${narrowest.name}.`,
 				facts: [String(rect.x), String(rect.y)],
-				fixes: [
-					{
-						kind: 'dock',
-						label: `Dock ${item.name} at the top`,
-						changes: (profile, target) => changeItem(profile, target, id, { ...item, dock: { edge: 'top', row: 1 } })
-					}
-				]
+				fixes: [docked(bar)]
 			});
 		}
 	}
@@ -105,3 +85,9 @@ export const cover: BarRule = {
 
 const overlap = (a: Rect, b: Rect): boolean =>
 	a.x < b.x + b.width && b.x < a.x + a.width && a.y < b.y + b.height && b.y < a.y + a.height;
+
+const docked = ({ id, item }: BarTree['bars'][number]): BarFix => ({
+	kind: 'dock',
+	label: `Dock ${item.name} at the top`,
+	changes: (profile, target) => changeItem(profile, target, id, { ...item, dock: { edge: 'top', row: 1 } })
+});

@@ -1,10 +1,10 @@
 import { first } from '../../../context/bits.ts';
-import { FRAME } from '../../../surface/screens.ts';
 import { listedBriefly } from '../../../text/listed.ts';
 import { tabLayout } from '../../../surface/ribbon.ts';
-import { roomOn, windowLayout } from '../../../surface/window.ts';
+import { roomOn } from '../../../surface/window.ts';
 import type { ItemId } from '../bar.ts';
-import { boxesIn, givesWayIn, tabsOf, whereShown } from '../boxes.ts';
+import { givesWayIn, tabsOf, whereShown } from '../boxes.ts';
+import { layoutIn, settingOn } from '../setting.ts';
 import type { BarRule } from '../finding.ts';
 
 /** On the screen with least room, a group of a ribbon folds to one button or falls off, or places go into a toolbar's drawer. */
@@ -12,8 +12,7 @@ export const crowding: BarRule = {
 	id: 'crowding',
 	title: 'Falls off on a small screen',
 	find({ tree, index, narrowest }, report) {
-		const room = roomOn(narrowest);
-		const { width } = room;
+		const { width } = roomOn(narrowest);
 		const givesWay = givesWayIn(index.rules);
 		const told = new Set<string>();
 		// a toolbar shares its row with those that show with it, so each is looked at where it shows first
@@ -21,7 +20,7 @@ export const crowding: BarRule = {
 			if (bar.item.hidden || told.has(bar.id) || !['toolbar', 'quick', 'ribbon'].includes(bar.item.form)) continue;
 			const situation = first(whereShown(index.space, bar.item));
 			if (situation < 0) continue;
-			const { toolbars } = windowLayout(boxesIn(tree, index.catalogue, index.space, situation), room, { ...FRAME, givesWay });
+			const { toolbars } = layoutIn(settingOn(index, tree, situation, narrowest));
 			for (const { bar: box, drawer } of toolbars) {
 				const node = tree.byId.get(box.id as ItemId);
 				if (!node || told.has(box.id)) continue;

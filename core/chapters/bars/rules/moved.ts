@@ -1,11 +1,8 @@
-import { hasBit } from '../../../context/bits.ts';
-import { FRAME } from '../../../surface/screens.ts';
-import { roomOn, windowLayout } from '../../../surface/window.ts';
-import type { ItemId } from '../bar.ts';
-import { boxesIn, givesWayIn, isPlace, whereShown } from '../boxes.ts';
+import { first } from '../../../context/bits.ts';
+import { isPlace, whereShown } from '../boxes.ts';
 import { rectIn } from '../opened.ts';
+import { layoutFor, settingOn } from '../setting.ts';
 import { allNodes, barTree, pathTo, type BarNode, type BarTree } from '../tree.ts';
-import { isDrawnAsTab } from '../style.ts';
 import { setItem } from '../writing.ts';
 import { stratumById } from '../../../strata/stratum.ts';
 import type { BarGround, BarRule } from '../finding.ts';
@@ -59,19 +56,12 @@ function centreOf(
 	tree: BarTree,
 	node: BarNode
 ): { x: number; y: number; situation: number } | undefined {
-	const path = pathTo(tree, node.id);
-	const [bar] = path;
-	const tab = path.find(isDrawnAsTab);
+	const [bar] = pathTo(tree, node.id);
 	if (bar?.item.kind !== 'bar' || bar.item.hidden) return undefined;
-	const shows = whereShown(index.space, bar.item);
-	const situation = index.space.situations.findIndex((_, s) => hasBit(shows, s));
+	const situation = first(whereShown(index.space, bar.item));
 	if (situation < 0) return undefined;
-	const front = new Set<string>(tab ? [tab.id] : []);
-	const layout = windowLayout(boxesIn(tree, index.catalogue, index.space, situation, front), roomOn(narrowest), {
-		...FRAME,
-		givesWay: givesWayIn(index.rules)
-	});
-	const rect = rectIn(layout, node.id as ItemId);
+	const { layout } = layoutFor(settingOn(index, tree, situation, narrowest), node.id);
+	const rect = rectIn(layout, node.id);
 	return rect && { x: rect.x + rect.width / 2, y: rect.y + rect.height / 2, situation };
 }
 

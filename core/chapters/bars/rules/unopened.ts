@@ -12,7 +12,8 @@ export const unopened: BarRule = {
 	find({ tree, index }, report) {
 		for (const { id, item, stratum } of tree.bars) {
 			if (item.form !== 'cursor' || item.hidden) continue;
-			const shows = index.space.situations.flatMap((_, s) => (hasBit(whereShown(index.space, item), s) ? [s] : []));
+			const where = whereShown(index.space, item);
+			const shows = index.space.situations.flatMap((_, s) => (hasBit(where, s) ? [s] : []));
 			const { keys } = item;
 			const does = shows.map((s) => (keys ? resolve(index, keys, s).kind : 'none'));
 			// that a key is text where one types is as everybody expects, if it opens the bar elsewhere

@@ -1,31 +1,26 @@
 <script lang="ts">
 	import type { Command } from '$core/application/command';
-	import { givesWayIn } from '$core/chapters/bars/boxes';
+	import { settingOn } from '$core/chapters/bars/setting';
 	import { barTree } from '$core/chapters/bars/tree';
 	import { barWays } from '$core/chapters/bars/ways';
 	import { narrowestOf } from '$core/keyboard/office-screens';
-	import { roomOn } from '$core/surface/window';
 	import { useWorkspace } from '$lib/state/workspace.svelte';
 	import KeyCaps from '../KeyCaps.svelte';
 
 	/** All ways to a command where one stands, keys and bars alike, the quickest first. */
 	let { command }: { command: Command } = $props();
 	const workspace = useWorkspace();
-	/** A window on the screen of the office that has least room. */
-	const room = $derived(roomOn(narrowestOf(workspace.office.desks)));
 	const ways = $derived.by(() => {
-		const { profile, catalogue, space, situation, index, office, document } = workspace;
-		const tree = barTree(profile);
-		const givesWay = givesWayIn(document.application.rules);
-		const bars = barWays({ tree, catalogue, space, situation, room, givesWay }, command.id).map(
-			({ id, where, seconds, terms }) => ({
-				id: id as string,
-				keys: undefined,
-				where,
-				seconds,
-				how: terms.map((term) => `${term.name} ${term.seconds.toFixed(2)} s`).join(', ')
-			})
-		);
+		const { profile, space, situation, index, office } = workspace;
+		// a window on the screen of the office that has least room
+		const setting = settingOn(index, barTree(profile), situation, narrowestOf(office.desks));
+		const bars = barWays(setting, command.id).map(({ id, where, seconds, terms }) => ({
+			id: id as string,
+			keys: undefined,
+			where,
+			seconds,
+			how: terms.map((term) => `${term.name} ${term.seconds.toFixed(2)} s`).join(', ')
+		}));
 		const keys = index.of(command.id).flatMap(({ key, keys: pressed, scope }) => {
 			const reach = office.reach(pressed);
 			const how = reach && `${Math.round(reach.mm)} mm of finger travel, ${reach.effort}`;

@@ -1,12 +1,11 @@
 <script lang="ts">
 	import type { ItemId } from '$core/chapters/bars/bar';
-	import { boxesIn, givesWayIn, isIn } from '$core/chapters/bars/boxes';
+	import { first } from '$core/context/bits';
+	import { isIn, whereShown } from '$core/chapters/bars/boxes';
 	import { openedFor, rectIn } from '$core/chapters/bars/opened';
-	import { isDrawnAsTab } from '$core/chapters/bars/style';
+	import { layoutFor, settingOn } from '$core/chapters/bars/setting';
 	import { barTree, pathTo } from '$core/chapters/bars/tree';
 	import { narrowestOf } from '$core/keyboard/office-screens';
-	import { FRAME } from '$core/surface/screens';
-	import { roomOn, windowLayout } from '$core/surface/window';
 	import { useWorkspace } from '$lib/state/workspace.svelte';
 	import { loadSymbols, pageColours, pictureOf } from '../bars/pictures';
 
@@ -18,20 +17,14 @@
 
 	const id = $derived(item as ItemId);
 	const proof = $derived.by(() => {
-		const { profile, catalogue, space, office, document } = workspace;
+		const { profile, catalogue, space, office, index } = workspace;
 		const tree = barTree(profile);
-		const path = pathTo(tree, id);
-		const [bar] = path;
+		const [bar] = pathTo(tree, id);
 		if (!bar || bar.item.kind !== 'bar') return undefined;
-		const shownBar = bar.item;
-		const there = isIn(space, shownBar, situation) ? situation : space.situations.findIndex((_, s) => isIn(space, shownBar, s));
+		const there = isIn(space, bar.item, situation) ? situation : first(whereShown(space, bar.item));
 		if (there < 0) return undefined;
-		const tab = path.find(isDrawnAsTab);
 		const screen = narrowestOf(office.desks);
-		const layout = windowLayout(boxesIn(tree, catalogue, space, there, new Set(tab ? [tab.id] : [])), roomOn(screen), {
-			...FRAME,
-			givesWay: givesWayIn(document.application.rules)
-		});
+		const { layout } = layoutFor(settingOn(index, tree, there, screen), id);
 		const opened = openedFor(tree, layout, catalogue, id);
 		const place = opened?.places.find((one) => one.place.id === id)?.rect;
 		const tabRect = layout.ribbons.flatMap((ribbon) => ribbon.tabs).find((one) => one.tab.id === id)?.rect;
