@@ -4,6 +4,7 @@ import { bars } from '../../core/chapters/bars/chapter.ts';
 import { barRecords, readBars } from '../../core/chapters/bars/file.ts';
 import type { StratumId } from '../../core/strata/stratum.ts';
 import { macroRecords, readMacros } from '../../core/chapters/macros/file.ts';
+import type { FileProblem } from '../../core/format/problem.ts';
 import { readWith, writeWith } from '../../core/recipe/reading.ts';
 import type { Values } from '../../core/recipe/record.ts';
 import { readShortcuts, shortcutRecords } from '../../core/chapters/shortcuts/file.ts';
@@ -27,6 +28,8 @@ export function convertCommand(program: Command, end: Ends): void {
 					`${from} holds ${source.holds}, ${to} holds ${target.holds}; they cannot be turned into each other.`
 				);
 			const { text, encoding } = load(file);
+			const told = (problems: readonly FileProblem[]) =>
+				problems.map(({ line, column, message }) => `${file}:${line}:${column}: ${message}`);
 			let rows: readonly Values[];
 			let left: string[];
 			if (source.holds === 'aliases') {
@@ -34,17 +37,17 @@ export function convertCommand(program: Command, end: Ends): void {
 				rows = records
 					.filter((r) => !r.off)
 					.map((r) => Object.fromEntries(Object.entries(r.fields).map(([f, s]) => [f, s.value])));
-				left = unknown.map((u) => `${file}:${u.line}:${u.column}: ${u.message}`);
+				left = told(unknown);
 			} else if (source.holds === 'macros') {
 				const read = readMacros(source, file, text);
 				rows = macroRecords(read.entries);
-				left = read.refused.map((u) => `${file}:${u.line}:${u.column}: ${u.message}`);
+				left = told(read.refused);
 			} else if (source.holds === 'bars') {
 				const head = { id: 'personal' as StratumId, name: 'Personal', kind: 'personal' as const };
 				const read = readBars(source, file, text, []);
 				const written = barRecords([{ ...head, contents: { [BARS]: bars.contentOf(read.rows.map(({ said }) => said)) } }]);
 				rows = written.rows;
-				left = [...read.refused.map((u) => `${file}:${u.line}:${u.column}: ${u.message}`), ...written.left];
+				left = [...told(read.refused), ...written.left];
 			} else {
 				const read = readShortcuts(source, file, text);
 				const written = shortcutRecords(
@@ -52,7 +55,7 @@ export function convertCommand(program: Command, end: Ends): void {
 					read.rows.map(({ said }) => said)
 				);
 				rows = written.rows;
-				left = [...read.refused.map((u) => `${file}:${u.line}:${u.column}: ${u.message}`), ...written.left];
+				left = [...told(read.refused), ...written.left];
 			}
 			deliver(output, writeWith(target, rows), encoding === 'latin-1' ? 'utf-8' : encoding);
 			for (const line of left) console.error(`left out: ${line}`);

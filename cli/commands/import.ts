@@ -4,17 +4,12 @@ import type { FileProblem } from '../../core/format/problem.ts';
 import { compareFile, type Parsed } from '../../core/hand-over/compare.ts';
 import { SECTIONS, USUAL } from '../../core/hand-over/selection.ts';
 import { profileFile, readProfileFile, writeProfileFile } from '../../core/hand-over/profile-file.ts';
+import { readByRecipe } from '../../core/hand-over/by-recipe.ts';
 import { readShortcutsCsv } from '../../core/hand-over/shortcuts-csv.ts';
 import { desksOf } from '../../core/keyboard/desk.ts';
 import { officeDesks } from '../../core/keyboard/office-desks.ts';
 import { applyEdit } from '../../core/profile/edit.ts';
-import { stratumById, type StratumId, type Profile } from '../../core/strata/stratum.ts';
-import type { FileRow } from '../../core/chapter/chapter.ts';
-import { BARS } from '../../core/chapters/bars/bar.ts';
-import { readBars } from '../../core/chapters/bars/file.ts';
-import { MACROS } from '../../core/chapters/macros/macro.ts';
-import { readMacros } from '../../core/chapters/macros/file.ts';
-import { readShortcuts } from '../../core/chapters/shortcuts/file.ts';
+import { stratumById, type Profile, type StratumId } from '../../core/strata/stratum.ts';
 import { deliver, isJson, load, loadRecipe } from '../files.ts';
 import { BadInputError } from '../problem.ts';
 import { askServer, workspaceOn } from '../server.ts';
@@ -103,11 +98,5 @@ function readFile(
 	const recipe = loadRecipe(name);
 	if (recipe.holds === 'aliases')
 		throw new BadInputError(`${name} holds aliases; check them with \`skarn check --aliases\`, or bring the file in Recipes.`);
-	if (recipe.holds === 'shortcuts') return readShortcuts(recipe, file, text);
-	if (recipe.holds === 'bars') {
-		const { rows, refused } = readBars(recipe, file, text, profile);
-		return { rows: rows.map((row): FileRow => ({ chapter: BARS, stratum: into, ...row })), refused };
-	}
-	const { entries, refused } = readMacros(recipe, file, text);
-	return { rows: entries.map((said): FileRow => ({ chapter: MACROS, line: said.rank, stratum: into, said })), refused };
+	return readByRecipe(recipe, file, text, into, profile);
 }

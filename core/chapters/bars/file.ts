@@ -4,10 +4,10 @@ import type { FileProblem } from '../../format/problem.ts';
 import { readWith } from '../../recipe/reading.ts';
 import type { Recipe } from '../../recipe/recipe.ts';
 import type { FileRecord, Values } from '../../recipe/record.ts';
-import { slug } from '../../text/slug.ts';
 import { LONGEST_NAME, sameItem, type BarEntry, type BarForm, type Item, type ItemId } from './bar.ts';
 import { isPlace } from './boxes.ts';
 import { barTree, type BarNode, type BarTree } from './tree.ts';
+import { freeId } from './writing.ts';
 import type { Profile } from '../../strata/stratum.ts';
 
 /** What stands for a separator where a command is expected. */
@@ -65,13 +65,7 @@ export function readBars(
 	const taken = new Set<string>(tree.byId.keys());
 	const known = new Set<ItemId>();
 
-	const fresh = (word: string): ItemId => {
-		const stem = slug(word, 60);
-		let id = stem;
-		for (let n = 2; taken.has(id); n++) id = `${stem}-${n}`;
-		taken.add(id);
-		return id as ItemId;
-	};
+	const fresh = (word: string): ItemId => freeId(word, taken, 60);
 	/** The thing of that name among those: one of the file before, one of the profile, or a new one. */
 	function named(among: Wanted[], there: readonly BarNode[], name: string, line: number, make: () => Item): Wanted {
 		const before = among.find(({ item }) => item.kind !== 'place' && item.name === name);

@@ -38,14 +38,21 @@ export function orderAt(tree: BarTree, parent: ItemId | null, at: number, moving
 	return generateKeyBetween(before, after);
 }
 
-/** An id that nothing in any stratum has, made of a word. */
-export function freshId(profile: Profile, word: string): ItemId {
-	const stem = slug(word, 40);
-	const taken = new Set(profile.flatMap((s) => [...barsIn(s).values()].map((entry) => entry.id as string)));
+/** An id made of a word that is not taken yet, and taken from now on. */
+export function freeId(word: string, taken: Set<string>, longest = 40): ItemId {
+	const stem = slug(word, longest);
 	let id = stem;
 	for (let n = 2; taken.has(id); n++) id = `${stem}-${n}`;
+	taken.add(id);
 	return id as ItemId;
 }
+
+/** The ids that any stratum speaks of. */
+const idsIn = (profile: Profile): Set<string> =>
+	new Set(profile.flatMap((s) => [...barsIn(s).values()].map((entry) => entry.id as string)));
+
+/** An id that nothing in any stratum has, made of a word. */
+export const freshId = (profile: Profile, word: string): ItemId => freeId(word, idsIn(profile));
 
 /** What an id is made of. */
 const wordOf = (item: Item): string => (item.kind === 'place' ? (item.command ?? item.flyout ?? 'separator') : item.name);
@@ -67,14 +74,8 @@ export function insertItems(profile: Profile, target: StratumId, items: readonly
 	const stratum = stratumById(profile, target);
 	const last = childrenOf(barTree(profile), parent).at(-1)?.order ?? null;
 	const orders = generateNKeysBetween(last, null, items.length);
-	const taken = new Set<string>();
-	return items.flatMap((item, i) => {
-		const word = `${target}-${wordOf(item)}`;
-		let id = freshId(profile, word);
-		for (let n = 2; taken.has(id); n++) id = freshId(profile, `${word}-${n}`);
-		taken.add(id);
-		return setItem(stratum, id, item, parent, orders[i]!, i);
-	});
+	const taken = idsIn(profile);
+	return items.flatMap((item, i) => setItem(stratum, freeId(`${target}-${wordOf(item)}`, taken), item, parent, orders[i]!, i));
 }
 
 /** Puts something that is there elsewhere. Throws `RangeError` for a place within itself. */

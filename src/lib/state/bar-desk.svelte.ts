@@ -8,6 +8,9 @@ import { changeItem, insertItem, lockItem, moveItem, resetItems, takeOut } from 
 import { applyEdit, type AnyChange } from '$core/profile/edit';
 import { BarSight } from './bar-sight.svelte';
 
+/** The row of an edge that lies within all that are there. */
+const behind = (rows: readonly number[]): number => Math.min(20, Math.max(0, ...rows.map((row) => row + 1)));
+
 const MISSING = 'It is not there any more.';
 
 /** What can be done with the bars of a window; each is one edit, and is told. */
@@ -26,10 +29,7 @@ export class BarDesk extends BarSight {
 			bar.id !== id && bar.dock.edge === edge ? [(bar.dock as { row: number }).row] : []
 		);
 		const columns = 'dock' in item && item.dock?.edge === 'floating' ? item.dock.columns : 6;
-		const dock: Dock =
-			edge === 'floating'
-				? { edge, monitor: 1, x, y, columns }
-				: { edge, row: Math.min(20, Math.max(0, ...rows.map((row) => row + 1))) };
+		const dock: Dock = edge === 'floating' ? { edge, monitor: 1, x, y, columns } : { edge, row: behind(rows) };
 		const label = `Bars: ${this.nameOf(node)} ${edge === 'floating' ? 'torn off' : `at ${edge}`}`;
 		const isDone = await this.#commit(label, () => {
 			if (item.kind === 'bar') return changeItem(...this.#pen, id, { ...item, dock });
@@ -124,9 +124,7 @@ export class BarDesk extends BarSight {
 	async addBar(form: BarForm, name: string): Promise<void> {
 		const rows = this.tree.bars.flatMap(({ item }) => (item.dock.edge === 'top' ? [item.dock.row] : []));
 		const dock: Dock =
-			form === 'cursor'
-				? { edge: 'floating', monitor: 1, x: 0, y: 0, columns: 4 }
-				: { edge: 'top', row: Math.min(20, Math.max(0, ...rows.map((row) => row + 1))) };
+			form === 'cursor' ? { edge: 'floating', monitor: 1, x: 0, y: 0, columns: 4 } : { edge: 'top', row: behind(rows) };
 		const bar: Item = { kind: 'bar', form, name, scope: {}, dock, icon: 24, text: 'none', hidden: false };
 		await this.#insert(`Bars: new ${form} ${name}`, bar, null, this.tree.bars.length);
 	}

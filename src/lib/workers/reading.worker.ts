@@ -1,27 +1,22 @@
-import { BARS } from '$core/chapters/bars/bar';
-import { readBars } from '$core/chapters/bars/file';
 import '$core/recipe/shapes/all';
 import { expose } from 'comlink';
 import { catalogueOf, type Application } from '$core/application/application';
 import type { Scope } from '$core/context/scope';
 import type { Command } from '$core/application/command';
 import { contextSpace } from '$core/context/space';
+import { readByRecipe } from '$core/hand-over/by-recipe';
 import { compareFile, type Compared } from '$core/hand-over/compare';
 import { readCsv } from '$core/format/csv';
 import { readTable } from '$core/format/table/table';
 import type { Table } from '$core/format/table/tree';
 import type { Selection } from '$core/hand-over/selection';
 import { FileRefusedError, refuseBySize, type FileProblem } from '$core/format/problem';
-import { readMacros } from '$core/chapters/macros/file';
-import { MACROS } from '$core/chapters/macros/macro';
-import type { FileRow } from '$core/chapter/chapter';
 import { readProfileFile } from '$core/hand-over/profile-file';
 import { readShortcutsCsv, type ShortcutColumns } from '$core/hand-over/shortcuts-csv';
 import { decode } from '$core/format/bytes';
 import type { Desk } from '$core/keyboard/desk';
 import { officeDesks } from '$core/keyboard/office-desks';
 import type { Recipe } from '$core/recipe/recipe';
-import { readShortcuts } from '$core/chapters/shortcuts/file';
 import { csvOfXlsx } from '$lib/xlsx';
 import type { Profile, StratumId } from '$core/strata/stratum';
 
@@ -73,16 +68,7 @@ async function byContent(file: File, columns: ShortcutColumns | undefined, onpro
 async function byRecipe(recipe: Recipe, file: File, into: StratumId, profile: Profile) {
 	refuseBySize(file.name, file.size);
 	const { text } = decode(file.name, new Uint8Array(await file.arrayBuffer()));
-	if (recipe.holds === 'macros') {
-		const { entries, refused } = readMacros(recipe, file.name, text);
-		const rows = entries.map((said): FileRow => ({ chapter: MACROS, line: said.rank, stratum: into, said }));
-		return { rows, refused, application: undefined };
-	}
-	if (recipe.holds === 'bars') {
-		const { rows, refused } = readBars(recipe, file.name, text, profile);
-		return { rows: rows.map((row): FileRow => ({ chapter: BARS, stratum: into, ...row })), refused, application: undefined };
-	}
-	return { ...readShortcuts(recipe, file.name, text), application: undefined };
+	return { ...readByRecipe(recipe, file.name, text, into, profile), application: undefined };
 }
 
 const reading = {

@@ -6,8 +6,18 @@ import type { Rect } from '$core/surface/parts';
 import { windowPicture, type Colours } from '$core/surface/picture';
 import type { WindowLayout } from '$core/surface/window';
 
-/** The insides of the symbols of the shipped sprite, by id. */
-export async function loadSymbols(): Promise<ReadonlyMap<string, string>> {
+let symbols: Promise<ReadonlyMap<string, string>> | undefined;
+
+/** The insides of the symbols of the shipped sprite, by id; asked for once, and again after a failure. */
+export function loadSymbols(): Promise<ReadonlyMap<string, string>> {
+	symbols ??= readSymbols().catch((error: unknown) => {
+		symbols = undefined;
+		throw error;
+	});
+	return symbols;
+}
+
+async function readSymbols(): Promise<ReadonlyMap<string, string>> {
 	const sprite = await (await fetch('/command-icons.svg')).text();
 	return new Map([...sprite.matchAll(/<symbol id="([^"]+)"[^>]*>(.*?)<\/symbol>/gs)].map(([, id, inside]) => [id!, inside!]));
 }
