@@ -10,12 +10,15 @@ ensurePrograms();
 ensureBuild();
 
 const totals = { passed: 0, failed: 0 };
+/** What has failed, by name: the end of the output is what is kept. */
+const failures = [];
 
 /** A check that passes or fails as one. */
 function step(name, command, args) {
 	console.log(`\n== ${name}`);
 	const { status } = spawnSync(command, args, { cwd: root, stdio: 'inherit' });
 	totals[status === 0 ? 'passed' : 'failed']++;
+	if (status !== 0) failures.push(name);
 }
 
 /** A Mocha run; its own totals are added, and a run that did not end counts as a failure. */
@@ -26,12 +29,14 @@ function mocha(name, config) {
 	const args = ['mocha', '--config', config, '--reporter', 'scripts/spec-and-json.cjs', '--reporter-option', `output=${report}`];
 	const { status } = spawnSync('npx', args, { cwd: root, stdio: 'inherit' });
 	try {
-		const { stats } = JSON.parse(readFileSync(report, 'utf8'));
+		const { stats, failures: failed } = JSON.parse(readFileSync(report, 'utf8'));
+		for (const { fullTitle, err } of failed) failures.push(`${fullTitle}: ${err.message}`);
 		totals.passed += stats.passes;
 		totals.failed += Math.max(stats.failures, status === 0 ? 0 : 1);
 		if (stats.passes + stats.failures === 0) totals.failed++;
 	} catch {
 		totals.failed++;
+		failures.push(`the ${name} did not end`);
 	}
 	rmSync(folder, { recursive: true, force: true });
 }
@@ -41,5 +46,6 @@ step('lint', 'npm', ['run', '-s', 'lint']);
 mocha('unit tests', '.mocharc.unit.json');
 mocha('browser tests', '.mocharc.browser.json');
 
+for (const failure of failures) console.log(`\nFAILED ${failure}`);
 console.log(`\n${totals.passed} passed, ${totals.failed} failed`);
 process.exitCode = totals.failed > 0 ? 1 : 0;

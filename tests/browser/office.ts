@@ -28,8 +28,7 @@ export function desk(): Desk {
 	let server: RunningServer;
 	let browser: Browser;
 	let page: Page;
-	before(async function () {
-		this.timeout(90_000);
+	before(async () => {
 		[server, browser] = await Promise.all([startServer(), launch()]);
 		await fillDemo(server.address);
 		const context = await browser.newContext({ viewport: { width: 1280, height: 800 }, acceptDownloads: true });
@@ -76,7 +75,7 @@ export async function deaf(page: Page): Promise<() => Promise<void>> {
 }
 
 /** Asks until the check holds, for what other processes do in their own time. */
-export async function eventually(check: () => Promise<unknown>, patience = 15_000): Promise<void> {
+export async function eventually(check: () => Promise<unknown>, patience = 60_000): Promise<void> {
 	const end = Date.now() + patience;
 	for (;;)
 		try {

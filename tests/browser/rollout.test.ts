@@ -4,8 +4,7 @@ import { join } from 'node:path';
 import { OFFLINE_AFTER } from '../../core/release/release.ts';
 import { desk, eventually } from './office.ts';
 
-describe('Rollout, with seats as real processes', function () {
-	this.timeout(120_000);
+describe('Rollout, with seats as real processes', () => {
 	const at = desk();
 	const seat = (id: string) => at.page.locator('.seats li', { hasText: id });
 	const stateOf = (id: string, text: string) =>

@@ -9,8 +9,7 @@ import { desk } from './office.ts';
 const A4 = [595, 842];
 const A3 = [842, 1191];
 
-describe('Sheets', function () {
-	this.timeout(120_000);
+describe('Sheets', () => {
 	const at = desk();
 	let folder: string;
 	before(() => void (folder = mkdtempSync(join(tmpdir(), 'skarn-sheet-'))));

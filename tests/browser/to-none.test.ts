@@ -11,8 +11,7 @@ describe('From many findings to none', () => {
 	const sum = (counts: readonly number[]) => counts.reduce((a, b) => a + b);
 
 	for (const application of ['gneiss-solid-5', 'varve-draft-7', 'tuff-mesh-3'])
-		it(`${application}, by keys alone and without leaving the view`, async function () {
-			this.timeout(180_000);
+		it(`${application}, by keys alone and without leaving the view`, async () => {
 			await at.page.goto(`${at.server.address}/${application}/findings`);
 			await at.page.waitForSelector('main[aria-busy="false"]');
 			const first = await open();

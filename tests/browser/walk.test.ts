@@ -7,8 +7,7 @@ const SIZES = [
 ];
 
 for (const size of SIZES)
-	describe(`the whole way by keys alone, at ${size.width} x ${size.height}`, function () {
-		this.timeout(120_000);
+	describe(`the whole way by keys alone, at ${size.width} x ${size.height}`, () => {
 		const at = desk();
 		const press = async (...keys: string[]) => {
 			for (const key of keys) await at.page.keyboard.press(key);
@@ -59,7 +58,6 @@ for (const size of SIZES)
 
 		before(async () => {
 			await at.page.setViewportSize(size);
-			at.page.setDefaultTimeout(15_000);
 		});
 		beforeEach(() => at.open('start'));
 		afterEach(fits);

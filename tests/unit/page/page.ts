@@ -67,9 +67,9 @@ export async function page(): Promise<typeof Entry & { close: () => void }> {
 	};
 }
 
-/** Waits until it is so. Throws after ten seconds. */
+/** Waits until it is so. Throws after a minute: a machine may have much else to do. */
 export async function until(isSo: () => boolean, what: string): Promise<void> {
-	const end = Date.now() + 10_000;
+	const end = Date.now() + 60_000;
 	while (!isSo()) {
 		if (Date.now() > end) throw new Error(`it did not come to this: ${what}`);
 		await new Promise((done) => setTimeout(done, 5));

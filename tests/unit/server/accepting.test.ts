@@ -32,8 +32,7 @@ const id = application.id;
 const target = 'office' as StratumId;
 const input = application.rules.aliases!;
 
-describe('accepting on the server', function () {
-	this.timeout(60_000);
+describe('accepting on the server', () => {
 	let folder: string;
 	let office: Office;
 	const load = () => office.profiles.load(id);

@@ -17,8 +17,7 @@ const { application, commands, strata, factoryEntries, factoryAliases } = varve;
 const id = application.id;
 const OFFICE = 'office' as StratumId;
 
-describe('alias files on the server', function () {
-	this.timeout(60_000);
+describe('alias files on the server', () => {
 	let folder: string;
 	let office: Office;
 	const fileOf = async (stratum: string) => aliasFileIn((await office.profiles.load(id)).profile.find((s) => s.id === stratum)!);

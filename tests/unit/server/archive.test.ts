@@ -15,8 +15,7 @@ import {
 import { openDatabase, type OpenDatabase } from '../../../src/lib/server/db/open.ts';
 import { rejection } from '../refusal.ts';
 
-describe('back-ups', function () {
-	this.timeout(60_000);
+describe('back-ups', () => {
 	let folder: string;
 	beforeEach(() => (folder = mkdtempSync(join(tmpdir(), 'skarn-archive-'))));
 	afterEach(() => rmSync(folder, { recursive: true, force: true }));

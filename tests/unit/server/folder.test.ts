@@ -28,8 +28,7 @@ describe('data folder', () => {
 		await (await lockFolder(folder)).release();
 	});
 
-	it('is taken over from a process that was killed', async function () {
-		this.timeout(30_000);
+	it('is taken over from a process that was killed', async () => {
 		const script = `import('./src/lib/server/db/folder-lock.ts').then(async (m) => { await m.lockFolder(${JSON.stringify(folder)}); console.log('held'); setInterval(() => {}, 1000); })`;
 		const other = spawn(process.execPath, ['--import', 'tsx', '-e', script], { stdio: ['ignore', 'pipe', 'inherit'] });
 		await once(other.stdout, 'data');
@@ -45,8 +44,7 @@ describe('data folder', () => {
 		return spawn(process.execPath, ['--import', 'tsx', '-e', script], { stdio: ['ignore', 'pipe', 'pipe'] });
 	}
 
-	it('is never taken from a process that lives, however long it has been stopped', async function () {
-		this.timeout(30_000);
+	it('is never taken from a process that lives, however long it has been stopped', async () => {
 		const holder = other(`await m.lockFolder(${JSON.stringify(folder)})`);
 		await once(holder.stdout, 'data');
 		holder.kill('SIGSTOP');
@@ -92,8 +90,7 @@ describe('data folder', () => {
 		expect(await rejection(lockFolder(join(folder, 'a-file', 'below')))).to.be.instanceOf(FolderUnusableError);
 	});
 
-	it('is not written any more once another process has it', async function () {
-		this.timeout(60_000);
+	it('is not written any more once another process has it', async () => {
 		const script = `import('./src/lib/server/db/open.ts').then(async (m) => {
 			const { sql } = await import('drizzle-orm');
 			const store = await m.openDatabase(${JSON.stringify(folder)});
@@ -111,8 +108,7 @@ describe('data folder', () => {
 		expect(err).to.include('lost the lock of its data folder').and.include('process 1 on elsewhere');
 	});
 
-	it('is made whole or not at all: what a killed first start left is cleared', async function () {
-		this.timeout(60_000);
+	it('is made whole or not at all: what a killed first start left is cleared', async () => {
 		mkdirSync(join(folder, 'postgres-first-123', 'base'), { recursive: true });
 		mkdirSync(join(folder, 'postgres-restoring-123'), { recursive: true });
 		const store = await openDatabase(folder);
@@ -120,8 +116,7 @@ describe('data folder', () => {
 		expect(readdirSync(folder)).to.deep.equal(['postgres']);
 	});
 
-	it('brings every commit to the disk, as counting the calls of fsync shows', async function () {
-		this.timeout(60_000);
+	it('brings every commit to the disk, as counting the calls of fsync shows', async () => {
 		const script = `import('./src/lib/server/db/durable.ts').then(async (m) => {
 			const pg = await m.openDurable(${JSON.stringify(join(folder, 'pg'))});
 			await pg.query('create table t (x int)');
@@ -150,8 +145,7 @@ describe('data folder', () => {
 		await (await lockFolder(folder)).release();
 	});
 
-	it('says what to do when a page of it is damaged while it is in use', async function () {
-		this.timeout(60_000);
+	it('says what to do when a page of it is damaged while it is in use', async () => {
 		const store = await openDatabase(folder);
 		const { rows } = await store.db.execute<{ file: string }>(sql`select pg_relation_filepath('applications') as file`);
 		await store.db.execute(sql`insert into applications (id, body, revision) values ('a', '{}', 1)`);
@@ -167,8 +161,7 @@ describe('data folder', () => {
 		expect(ofDatabase(Object.assign(new Error('too long'), { code: '22001' }), folder)).to.deep.include({ status: 422 });
 	});
 
-	it('says what to do when a newer Skarn has written it', async function () {
-		this.timeout(60_000);
+	it('says what to do when a newer Skarn has written it', async () => {
 		const store = await openDatabase(folder);
 		await store.db.execute(
 			sql`insert into drizzle.__drizzle_migrations (hash, created_at) values ('later', ${Date.parse('2040-01-01')})`
@@ -179,8 +172,7 @@ describe('data folder', () => {
 		expect(error.message).to.include('newer Skarn').and.include('2040-01-01');
 	});
 
-	it('is brought up to date when an earlier Skarn has written it', async function () {
-		this.timeout(60_000);
+	it('is brought up to date when an earlier Skarn has written it', async () => {
 		const earlier = earlierMigrations(({ tag }) => tag === '0004_keys_without_say');
 		const shortcut = { command: 'say.it' as CommandId, keys: 'Ctrl+E' as Keys, scope: {} };
 		const rows = [

@@ -20,8 +20,7 @@ const app = document.application.id;
 const unranked = (strata: readonly object[]) =>
 	JSON.parse(JSON.stringify(strata, (name, value: unknown) => (name === 'rank' ? undefined : value))) as unknown;
 
-describe('what version 2 has written', function () {
-	this.timeout(60_000);
+describe('what version 2 has written', () => {
 	let folder: string;
 	before(() => (folder = mkdtempSync(join(tmpdir(), 'skarn-golden-'))));
 	after(() => rmSync(folder, { recursive: true, force: true }));

@@ -66,8 +66,7 @@ const told = ({ id, kind, name, contents }: StratumWire) => {
 	};
 };
 
-describe('what version 1 has written', function () {
-	this.timeout(60_000);
+describe('what version 1 has written', () => {
 	const folders: string[] = [];
 	/** The office of a folder as that version left it. */
 	const opened = async () => {

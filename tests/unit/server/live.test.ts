@@ -51,8 +51,7 @@ describe('what open pages hear', () => {
 		live.end();
 	});
 
-	describe('through the routes', function () {
-		this.timeout(60_000);
+	describe('through the routes', () => {
 		let server: Inside;
 		before(async () => {
 			server = serverInside();

@@ -24,8 +24,7 @@ const shortcut: Change = {
 	after: { op: 'set', command: half.id, keys: 'Alt+J' as never, scope: {}, rank: 0 }
 };
 
-describe('macros on the server', function () {
-	this.timeout(60_000);
+describe('macros on the server', () => {
 	let folder: string;
 	let office: Office;
 	const write = (base: number, changes: readonly AnyChange[]) =>

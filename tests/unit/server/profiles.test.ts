@@ -38,8 +38,7 @@ async function problem(work: Promise<unknown>): Promise<Problem> {
 	throw new Error('was not refused');
 }
 
-describe('profiles on the server', function () {
-	this.timeout(60_000);
+describe('profiles on the server', () => {
 	let folder: string;
 	let office: Office;
 	const keysIn = async (stratum: string) =>

@@ -19,8 +19,7 @@ interface Said {
 	readonly response: Response;
 }
 
-describe('the routes of the server', function () {
-	this.timeout(60_000);
+describe('the routes of the server', () => {
 	let server: Inside;
 	before(async () => {
 		server = serverInside();

@@ -9,8 +9,7 @@ import { until } from '../page/page.ts';
 const PERSONAL = 'personal' as StratumId;
 const OFFICE = 'office' as StratumId;
 
-describe('an alias file while it is edited', function () {
-	this.timeout(60_000);
+describe('an alias file while it is edited', () => {
 	const demo = office();
 	const workspace = () => demo.open(varve.application.id);
 	async function open() {

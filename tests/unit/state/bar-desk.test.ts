@@ -7,8 +7,7 @@ import { office } from '../page/office.ts';
 
 const id = (text: string) => text as ItemId;
 
-describe('the bars while they are shaped', function () {
-	this.timeout(60_000);
+describe('the bars while they are shaped', () => {
 	const demo = office();
 	async function open(app: string = gneiss.application.id) {
 		const at = await demo.open(app);

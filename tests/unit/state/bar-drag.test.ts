@@ -20,8 +20,7 @@ function event(carried: Record<string, string> = {}) {
 	} as unknown as DragEvent & { done: string[] };
 }
 
-describe('what is carried over the bars by mouse', function () {
-	this.timeout(60_000);
+describe('what is carried over the bars by mouse', () => {
 	const demo = office();
 	async function open() {
 		const at = await demo.open(gneiss.application.id);

@@ -26,8 +26,7 @@ function grown(profile: Profile, commands: readonly Command[], n: number): Profi
 	return profile.map((s) => (s.id === PERSONAL ? withShortcuts(s, [...shortcutsIn(s).values(), ...more]) : s));
 }
 
-describe('the check that a page keeps', function () {
-	this.timeout(60_000);
+describe('the check that a page keeps', () => {
 	const subject: OpenApplication & { commands: readonly Command[] } = { ...subjectOf(gneiss), commands: gneiss.commands };
 	let browser: Awaited<ReturnType<typeof page>>;
 	before(async () => (browser = await page()));

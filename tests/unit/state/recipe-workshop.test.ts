@@ -6,8 +6,7 @@ import { Holds } from '../../../core/recipe/field.ts';
 import { office } from '../page/office.ts';
 import { until } from '../page/page.ts';
 
-describe('the recipe workshop', function () {
-	this.timeout(60_000);
+describe('the recipe workshop', () => {
 	const demo = office();
 	const open = async (app: string = varve.application.id) => {
 		const workspace = await demo.open(app);

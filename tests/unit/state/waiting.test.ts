@@ -13,8 +13,7 @@ import { office } from '../page/office.ts';
 
 const PERSONAL = 'personal' as StratumId;
 
-describe('edits while the server is not there', function () {
-	this.timeout(60_000);
+describe('edits while the server is not there', () => {
 	const demo = office();
 	let reached: typeof fetch;
 	const open = (app: string = gneiss.application.id) => demo.open(app);

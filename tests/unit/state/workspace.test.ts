@@ -16,8 +16,7 @@ import { office } from '../page/office.ts';
 const PERSONAL = 'personal' as StratumId;
 const OFFICE = 'office' as StratumId;
 
-describe('the workspace of a page', function () {
-	this.timeout(60_000);
+describe('the workspace of a page', () => {
 	const demo = office();
 	const open = (app: string = gneiss.application.id) => demo.open(app);
 	type Open = Awaited<ReturnType<typeof open>>;

@@ -9,8 +9,7 @@ import type { StratumId } from '../../../core/strata/stratum.ts';
 import { demoProfile, subjectOf } from '../demo-office.ts';
 import { page } from '../page/page.ts';
 
-describe('reading a file for a page', function () {
-	this.timeout(30_000);
+describe('reading a file for a page', () => {
 	const profile = demoProfile();
 	const { application, commands } = gneiss;
 	const what = { application, commands, profile, into: undefined, selection: USUAL, scope: undefined, desks: [] };

@@ -39,9 +39,7 @@ const inputsOf = (app: Small): Keys[] => [...new Set([...KEYS, ...app.index.inpu
 /** Strokes at random, each with the word whether a pause comes after it. */
 const pressed = fc.array(fc.tuple(fc.constantFrom('A', 'B', 'Ctrl+A'), fc.boolean()), { minLength: 1, maxLength: 6 });
 
-describe('one answer everywhere', function () {
-	this.timeout(120_000);
-
+describe('one answer everywhere', () => {
 	it('the bench does with any strokes and pauses what the program does', () => {
 		fc.assert(
 			fc.property(small(), pressed, (app, strokes) => {

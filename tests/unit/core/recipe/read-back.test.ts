@@ -73,9 +73,7 @@ function unlessRefused<T>(work: () => T): T | undefined {
 	}
 }
 
-describe('what is written reads back as it was meant, or is refused', function () {
-	this.timeout(60_000);
-
+describe('what is written reads back as it was meant, or is refused', () => {
 	for (const { recipe, text } of SAMPLES)
 		it(`changes a record of ${recipe.name}: all others say what they said`, () => {
 			let written = 0;
