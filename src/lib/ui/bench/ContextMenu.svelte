@@ -4,7 +4,7 @@
 	import type { BarNode, BarTree } from '$core/chapters/bars/tree';
 	import { useWorkspace } from '$lib/state/workspace.svelte';
 	import CommandIcon from '../CommandIcon.svelte';
-	import { rove } from './roving';
+	import AtPointer from './AtPointer.svelte';
 	import KeyCaps from '../KeyCaps.svelte';
 
 	/** The context menus of the situation, opened at the pointer: what stands in the bars for it, one after the other. */
@@ -21,54 +21,33 @@
 		onclose: () => void;
 	} = $props();
 	const workspace = useWorkspace();
-	let home = $state<HTMLElement | undefined>(undefined);
 	const menus = $derived(
 		tree.bars.filter(({ item }) => item.form === 'context' && !item.hidden && isIn(workspace.space, item, workspace.situation))
 	);
 	const places = (node: BarNode) => node.children.filter(isPlace).filter(({ item }) => !item.hidden);
-	const items = () => [...(home?.querySelectorAll<HTMLElement>('[role="menuitem"]') ?? [])];
-
-	$effect(() => items()[0]?.focus());
-
-	function onkeydown(event: KeyboardEvent) {
-		if (event.key === 'Escape') onclose();
-		else if (!rove(event, items())) return;
-		event.preventDefault();
-		event.stopPropagation();
-	}
 </script>
 
-<svelte:window onpointerdown={(event) => !home?.contains(event.target as Node) && onclose()} />
-
-<div
-	class="menu"
-	role="menu"
-	tabindex="-1"
-	aria-label="Context menu"
-	bind:this={home}
-	style="left:{at.x}px;top:{at.y}px"
-	{onkeydown}
->
-	{#each menus as menu (menu.id)}
-		{#each places(menu) as { id, item } (id)}
-			{@const command = item.command && workspace.catalogue.get(item.command)}
-			{#if command}
-				{@const first = workspace.index.of(command.id)[0]}
-				<button type="button" role="menuitem" tabindex="-1" onclick={() => (onclose(), onrun(command.id))}
-					><CommandIcon {command} size={16} /> <span>{labelOfPlace(item, workspace.catalogue)}</span>
-					{#if first}<KeyCaps keys={first.keys} />{/if}</button
-				>
-			{:else if item.command === undefined && item.flyout === undefined}<hr />{/if}
+<AtPointer role="menu" label="Context menu" {at} {onclose}>
+	<div class="menu" role="presentation">
+		{#each menus as menu (menu.id)}
+			{#each places(menu) as { id, item } (id)}
+				{@const command = item.command && workspace.catalogue.get(item.command)}
+				{#if command}
+					{@const first = workspace.index.of(command.id)[0]}
+					<button type="button" role="menuitem" tabindex="-1" onclick={() => (onclose(), onrun(command.id))}
+						><CommandIcon {command} size={16} /> <span>{labelOfPlace(item, workspace.catalogue)}</span>
+						{#if first}<KeyCaps keys={first.keys} />{/if}</button
+					>
+				{:else if item.command === undefined && item.flyout === undefined}<hr />{/if}
+			{/each}
+		{:else}
+			<p class="quiet">No context menu shows here. Make one in Bars.</p>
 		{/each}
-	{:else}
-		<p class="quiet">No context menu shows here. Make one in Bars.</p>
-	{/each}
-</div>
+	</div>
+</AtPointer>
 
 <style>
 	.menu {
-		position: absolute;
-		z-index: 6;
 		display: grid;
 		min-width: 190px;
 		padding: 4px 0;
@@ -90,9 +69,7 @@
 		font-size: 13px;
 		text-align: left;
 	}
-	button:hover,
 	button:focus {
-		background: var(--azurite-wash);
 		outline: none;
 	}
 	hr {

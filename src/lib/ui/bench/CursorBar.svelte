@@ -5,7 +5,7 @@
 	import type { BarNode, BarTree } from '$core/chapters/bars/tree';
 	import { floatingBar } from '$core/surface/window';
 	import { useWorkspace } from '$lib/state/workspace.svelte';
-	import { rove } from './roving';
+	import AtPointer from './AtPointer.svelte';
 	import PlaceFace from '../bars/PlaceFace.svelte';
 
 	/** The cursor bars that a key has opened at the pointer, one below the other. */
@@ -24,7 +24,6 @@
 		onclose: () => void;
 	} = $props();
 	const workspace = useWorkspace();
-	let home = $state<HTMLElement | undefined>(undefined);
 	const laid = $derived.by(() => {
 		let y = 0;
 		return bars.map((bar) => {
@@ -40,30 +39,9 @@
 		const command = node && isPlace(node) ? node.item.command : undefined;
 		return command && workspace.catalogue.get(command);
 	};
-	const buttons = () => [...(home?.querySelectorAll<HTMLElement>('button:not(:disabled)') ?? [])];
-
-	$effect(() => buttons()[0]?.focus());
-
-	function onkeydown(event: KeyboardEvent) {
-		if (event.key === 'Escape') onclose();
-		else if (event.key === 'Enter' || event.key === ' ') return event.stopPropagation();
-		else if (!rove(event, buttons())) return;
-		event.preventDefault();
-		event.stopPropagation();
-	}
 </script>
 
-<svelte:window onpointerdown={(event) => !home?.contains(event.target as Node) && onclose()} />
-
-<div
-	class="home"
-	role="toolbar"
-	tabindex="-1"
-	aria-label="Cursor bar"
-	bind:this={home}
-	style="left:{at.x}px;top:{at.y}px"
-	{onkeydown}
->
+<AtPointer role="toolbar" label="Cursor bar" {at} {onclose}>
 	{#each laid as { id, name, icon, text, rect, places } (id)}
 		<div class="bar" role="group" aria-label={name} style="top:{rect.y}px;width:{rect.width}px;height:{rect.height}px"></div>
 		{#each places as { place, rect: own } (place.id)}
@@ -81,14 +59,11 @@
 			{/if}
 		{/each}
 	{/each}
-</div>
+</AtPointer>
 
 <style>
-	.home {
-		position: absolute;
-		z-index: 6;
-	}
-	.home > * {
+	.bar,
+	button {
 		position: absolute;
 	}
 	.bar {
@@ -109,9 +84,5 @@
 		color: var(--ink);
 		font: inherit;
 		font-size: 12px;
-	}
-	button:hover,
-	button:focus-visible {
-		background: var(--azurite-wash);
 	}
 </style>
