@@ -14,7 +14,7 @@ const LAYERS = [
 	['suggest', 'chapter'],
 	['chapters/acceptances'],
 	['check'],
-	['chapters/aliases', 'chapters/bars', 'chapters/options', 'chapters/shortcuts'],
+	['chapters/aliases', 'chapters/bars', 'chapters/modes', 'chapters/options', 'chapters/shortcuts'],
 	['chapters/macros'],
 	['profile', 'propose', 'search', 'folders'],
 	['hand-over', 'release', 'sheet']

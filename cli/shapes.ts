@@ -28,6 +28,7 @@ export const EffectiveFile = z.strictObject({
 	shortcuts: z.array(
 		z.strictObject({ keys: z.string(), command: z.string(), scope: Scope, stratum: z.string(), lockedBy: z.string().optional() })
 	),
+	modes: z.array(z.strictObject({ axis: z.string(), id: z.string(), label: z.string(), from: z.string(), stratum: z.string() })),
 	aliases: z.array(z.strictObject({ alias: z.string(), command: z.string(), stratum: z.string() })),
 	macros: z.array(
 		z.strictObject({

@@ -33,8 +33,8 @@ export interface DemoEdit {
 	readonly macros?: string;
 	/** What it says of options (see `optionLines`). */
 	readonly options?: string;
-	/** What it does to the bars that there are. */
-	readonly bars?: (profile: Profile, stratum: StratumId) => readonly AnyChange[];
+	/** What it does to the bars and modes that there are. */
+	readonly also?: (profile: Profile, stratum: StratumId) => readonly AnyChange[];
 }
 
 /** After which edit, counted from 1, the steward published, with which notes. */
@@ -194,7 +194,7 @@ export function standIn({
 					...tagged({ id: ALIASES }, text ? [text] : []),
 					...tagged({ id: MACROS }, macroChanges(profile, stratum, edit.macros ?? '')),
 					...optionChanges(stratumById(profile, stratum), edit.options ?? ''),
-					...(edit.bars?.(profile, stratum) ?? [])
+					...(edit.also?.(profile, stratum) ?? [])
 				];
 				profile = applyEdit(profile, changes);
 				return { changes, profile };

@@ -1,6 +1,7 @@
 import { Option, type Command } from 'commander';
 import type { Names } from '../../core/chapter/chapter.ts';
 import { differencesBetween } from '../../core/profile/differences.ts';
+import { profileSpace } from '../../core/chapters/modes/mode.ts';
 import { loadApplication, loadProfile, PLAIN } from '../files.ts';
 import { tellRefused, type Ends } from './subject.ts';
 
@@ -19,7 +20,7 @@ export function diffCommand(program: Command, end: Ends): void {
 			const files = [loadProfile([before]), loadProfile([after])] as const;
 			const [a, b] = [files[0].profile, files[1].profile];
 			const subject = application ? loadApplication(application) : undefined;
-			const names: Names = subject ? { ...PLAIN, meet: subject.space.meet } : PLAIN;
+			const names: Names = subject ? { ...PLAIN, meet: profileSpace(subject.space, b).meet } : PLAIN;
 			const all = differencesBetween(a, b, names).map(({ chapter, kind, command, caption: { keys, typed, label, detail } }) => ({
 				kind,
 				chapter,

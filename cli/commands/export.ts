@@ -32,6 +32,7 @@ export function exportCommand(program: Command, end: Ends): void {
 		.option('--sections <names>', `which parts, joined by commas: ${SECTIONS.join(', ')}`, USUAL.sections.join(','))
 		.option('--in <scope>', 'only what is heard there, such as "document=part"')
 		.option('--category <name...>', 'only commands of these outermost categories')
+		.option('--bar <id...>', 'only these bars, each with all that is in it')
 		.addOption(new Option('--by <order>', 'how a sheet is put in order').choices(ARRANGEMENTS).default('category'))
 		.addOption(
 			new Option('--platforms <system...>', 'the systems whose keys a sheet spells, side by side')

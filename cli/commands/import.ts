@@ -35,6 +35,7 @@ export function importCommand(program: Command, end: Ends): void {
 		.option('--sections <names>', `which parts, joined by commas: ${SECTIONS.join(', ')}`, USUAL.sections.join(','))
 		.option('--in <scope>', 'only what is heard there, such as "document=part"')
 		.option('--category <name...>', 'only commands of these outermost categories')
+		.option('--bar <id...>', 'only these bars, each with all that is in it')
 		.option('--keep', 'leave what would replace something')
 		.option('--dry-run', 'only say what it would do')
 		.option('-o, --output <file>', 'where the profile is written')

@@ -5,6 +5,7 @@ import { allNodes, barTree, pathTo, type BarTree } from '../../core/chapters/bar
 import { scopeText } from '../../core/context/scope.ts';
 import { effectiveProfile } from '../../core/shortcut/effective.ts';
 import { stepsText } from '../../core/chapters/macros/steps.ts';
+import { modesInForce, profileSpace } from '../../core/chapters/modes/mode.ts';
 import { macroTable } from '../../core/chapters/macros/table.ts';
 import { deliver } from '../files.ts';
 import { subjectOf, takesSubject, tellRefused, type Ends, type SubjectOptions } from './subject.ts';
@@ -22,7 +23,7 @@ export function resolveCommand(program: Command, end: Ends): void {
 		.action(async (files: string[], options: SubjectOptions & { format: string; output?: string }) => {
 			const { application, loaded } = await subjectOf(files, options);
 			tellRefused(loaded, end);
-			const { bindings } = effectiveProfile(loaded.profile, application.space);
+			const { bindings } = effectiveProfile(loaded.profile, profileSpace(application.space, loaded.profile));
 			const input = application.application.rules.aliases;
 			const aliases = input ? [...aliasTable(loaded.profile, input).inForce.values()] : [];
 			const shortcuts = bindings.map(({ keys, command, scope, stratum, lockedBy }) => ({
@@ -39,12 +40,21 @@ export function resolveCommand(program: Command, end: Ends): void {
 				steps: stepsText(steps),
 				stratum: stratum.id
 			}));
+			const modes = modesInForce(loaded.profile).map(({ entry: { axis, id, label, from }, stratum }) => ({
+				axis,
+				id,
+				label,
+				from,
+				stratum: stratum.id
+			}));
 			const places = placesIn(barTree(loaded.profile));
 			deliver(
 				options.output,
 				options.format === 'json'
-					? JSON.stringify({ format: 'skarn-effective', version: 1, shortcuts, aliases: names, macros, places }, null, 2) + '\n'
+					? JSON.stringify({ format: 'skarn-effective', version: 1, modes, shortcuts, aliases: names, macros, places }, null, 2) +
+							'\n'
 					: [
+							...modes.map((m) => [`mode ${m.label}`, m.id, `${m.axis}=${m.from}`, m.stratum].join('\t')),
 							...shortcuts.map((s) => [s.keys, s.command, scopeText(s.scope), s.stratum].join('\t')),
 							...names.map((n) => [n.alias, n.command, '', n.stratum].join('\t')),
 							...macros.map((m) => [m.id, m.steps, '', m.stratum].join('\t')),

@@ -7,12 +7,13 @@ export interface SelectionOptions extends SubjectOptions {
 	readonly sections: string;
 	readonly in?: string;
 	readonly category?: string[];
+	readonly bar?: string[];
 }
 
 /** Throws `BadInputError` for a part or a scope that there is not. */
-export function selectionOf({ sections, in: where = '', category = [] }: SelectionOptions): Selection {
+export function selectionOf({ sections, in: where = '', category = [], bar = [] }: SelectionOptions): Selection {
 	const names = sections.split(',').map((name) => name.trim());
 	const unknown = names.find((name) => !Section.safeParse(name).success);
 	if (unknown !== undefined) throw new BadInputError(`"${unknown}" is no part of a profile; there are ${SECTIONS.join(', ')}.`);
-	return { sections: names, contexts: reading(() => parseScope(where)), categories: category };
+	return { sections: names, contexts: reading(() => parseScope(where)), categories: category, bars: bar };
 }

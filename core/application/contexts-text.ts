@@ -27,7 +27,10 @@ const MOST_BLOCKS = 200;
 const named = ({ id, label }: { readonly id: string; readonly label: string }): string =>
 	slug(label) === id ? label : `${label} [${id}]`;
 
-/** The contexts as text: each axis with its contexts indented beneath it, then which combinations occur alone, if not all do. */
+/**
+ * The contexts as text: each axis with its contexts indented beneath it, then the axes of modes with the commands that switch them,
+ * then which combinations occur alone, if not all do.
+ */
 export function contextsText({ axes, reachable }: Contexts): string {
 	const lines = axes.flatMap((axis) => {
 		const depth = (id: NodeId | undefined): number => {
@@ -46,11 +49,16 @@ export function contextsText({ axes, reachable }: Contexts): string {
 		: reachable.map(
 				(block) => `only ${(Object.keys(block) as AxisId[]).map((axis) => `${axis}: ${block[axis]!.join(' | ')}`).join('; ')}`
 			);
-	return [...lines, ...blocks, ''].join('\n');
+	const modes = axes.flatMap(({ id, modes }) => {
+		if (!modes) return [];
+		const switches = Object.entries(modes).map(([node, command]) => `${node} = ${command}`);
+		return [`modes ${id}${switches.length > 0 ? `: ${switches.join(' | ')}` : ''}`];
+	});
+	return [...lines, ...modes, ...blocks, ''].join('\n');
 }
 
 /**
- * Reads what `contextsText` writes. `only` lines say which combinations occur, each context meaning itself alone; `never` lines take
+ * Reads what `contextsText` writes. A `modes` line names an axis among whose contexts people switch themselves. `only` lines say which combinations occur, each context meaning itself alone; `never` lines take
  * combinations away, each context meaning all below it as well. Throws `ContextsError`.
  */
 export function parseContexts(text: string): Contexts {
@@ -60,7 +68,7 @@ export function parseContexts(text: string): Contexts {
 	for (const [i, raw] of text.split(/\r\n|\r|\n/).entries()) {
 		const line = i + 1;
 		if (raw.trim() === '') continue;
-		const rule = /^(only|never)\s+(.*)$/.exec(raw);
+		const rule = /^(only|never|modes)\s+(.*)$/.exec(raw);
 		if (rule) {
 			said.push({ word: rule[1]!, rest: rule[2]!, line });
 			continue;
@@ -83,13 +91,18 @@ export function parseContexts(text: string): Contexts {
 	}
 	if (axes.length === 0)
 		throw new ContextsError(1, 'there is no axis; the first line names one, its contexts stand indented below');
-	const read = axes.map(({ line, ...axis }) => {
+	let read = axes.map(({ line, ...axis }) => {
 		const { data, error } = Axis.safeParse(axis);
 		if (data) return data;
 		const [issue] = error.issues;
 		const message = axis.nodes.length === 0 ? `the axis ${axis.label} has no context` : issue!.message;
 		throw new ContextsError(line, message);
 	});
+	for (const { word, rest, line } of said)
+		if (word === 'modes') {
+			const { axis, modes } = modesOf(read, rest, line);
+			read = read.map((a) => (a.id === axis ? { ...a, modes } : a));
+		}
 	const twice = read.find((axis, i) => read.findIndex((other) => other.id === axis.id) !== i);
 	if (twice) throw new ContextsError(axes.findLast((a) => a.id === twice.id)!.line, `the axis ${twice.label} is there twice`);
 
@@ -105,11 +118,32 @@ export function parseContexts(text: string): Contexts {
 	return { axes: read, reachable: blocks };
 }
 
+const same = (name: string, { id, label }: { readonly id: string; readonly label: string }) =>
+	name.toLowerCase() === id || name.toLowerCase() === label.toLowerCase();
+
+/** `mode: skin = mode.skin | foil = mode.foil`, by ids or labels; the axis alone where no command switches. */
+function modesOf(axes: readonly Axis[], text: string, line: number): { axis: AxisId; modes: NonNullable<Axis['modes']> } {
+	const [, name = '', rest = ''] = /^([^:]*)(?::(.*))?$/s.exec(text)!;
+	const axis = axes.find((a) => same(name.trim(), a));
+	if (!axis)
+		throw new ContextsError(line, `there is no axis "${name.trim()}"; there are ${axes.map((a) => a.label).join(', ')}`);
+	const modes: NonNullable<Axis['modes']> = {};
+	for (const part of rest.split('|').filter((p) => p.trim() !== '')) {
+		const [, context = '', command = ''] = /^([^=]*)(?:=(.*))?$/s.exec(part)!;
+		const node = axis.nodes.find((n) => same(context.trim(), n));
+		if (!node || command.trim() === '')
+			throw new ContextsError(
+				line,
+				`"${part.trim()}" is no mode with its command; expected a context of ${axis.label}, = and the id of the command that switches to it`
+			);
+		modes[node.id] = command.trim();
+	}
+	return { axis: axis.id, modes };
+}
+
 /** `document: part | drawing; selection: edge`, by ids or labels; without an axis, a context that only one axis has. */
 function blockOf(axes: readonly Axis[], text: string, line: number): Block {
 	const block: Block = {};
-	const same = (name: string, { id, label }: { readonly id: string; readonly label: string }) =>
-		name.toLowerCase() === id || name.toLowerCase() === label.toLowerCase();
 	for (const part of text.split(/[;+]/).map((p) => p.trim())) {
 		const [first = '', rest] = part.includes(':') ? part.split(':').map((p) => p.trim()) : [undefined, part];
 		const names = (rest ?? '').split('|').map((n) => n.trim());

@@ -97,6 +97,8 @@ export interface Selection {
 	readonly contexts: Scope;
 	/** Only commands of these outermost categories; none named means all. */
 	readonly categories: readonly string[];
+	/** Only these bars, each with all that is in it, by their ids; none named means all. */
+	readonly bars?: readonly string[];
 }
 
 /** One thing as read from a file: an entry of a keyed chapter (its rank says nothing), or a whole text. */
@@ -187,8 +189,11 @@ export interface Chapter<
 	takeBack(difference: Difference, ground: Ground, pen: Pen): Change[];
 	/** The changes by which the stratum says nothing any more, of these commands or of all. */
 	clears(stratum: Profile[number], isIn?: (command: CommandId) => boolean): Change[];
-	/** What is said as far as it is selected; undefined if it is not. */
-	selector(selection: Selection, ground: Pick<Ground, 'index'>): (said: Said) => Said | undefined;
+	/** What is said as far as it is selected; undefined if it is not. `all` is what it may belong to, as a place to its bar. */
+	selector(
+		selection: Selection,
+		ground: Pick<Ground, 'index'> & { readonly all: Iterable<Said> }
+	): (said: Said) => Said | undefined;
 	isOfMachine(said: Said, rules?: InputRules): boolean;
 	/** The command that it is about, if it is about one. */
 	commandOf?(said: Said): CommandId | undefined;

@@ -44,8 +44,8 @@ export interface KeyedDefinition<E extends AnyEntry> extends Combining<E> {
 	concerns(entry: E): { readonly command?: CommandId; readonly category?: string; readonly scope?: Scope };
 	/** `rules` are those of the application, where it is at hand. */
 	isOfMachine?(entry: E, rules?: InputRules): boolean;
-	/** Why the entry cannot be written, beyond its form and what locks forbid. */
-	problem?(entry: E, ground: Ground): string | undefined;
+	/** Why the entry cannot be written into the stratum, beyond its form and what locks of its thing forbid. */
+	problem?(entry: E, ground: Ground, target: StratumId): string | undefined;
 }
 
 const WRITTEN = 'the factory stratum is never written; import into another stratum';
@@ -157,7 +157,7 @@ export function keyedChapter<E extends AnyEntry>(
 			const levels = new Map(ground.profile.map((s, level) => [s.id, level]));
 			return changes.flatMap(({ stratum, after }, i) => {
 				if (!after) return [];
-				const message = definition.problem?.(after, ground);
+				const message = definition.problem?.(after, ground, stratum);
 				if (message) return [{ index: i, message }];
 				const lock = fold.locks.get(thing(after));
 				if (after.op === 'lock' || !lock || levels.get(lock.id)! >= levels.get(stratum)!) return [];
@@ -269,7 +269,7 @@ function compareKeyed<E extends AnyEntry>(
 			? undefined
 			: closedReason(ground.profile, target) ||
 				isTwice ||
-				(isLocked ? `${lock.name} has locked this ${words.one}` : definition.problem?.(said, ground));
+				(isLocked ? `${lock.name} has locked this ${words.one}` : definition.problem?.(said, ground, target));
 		return {
 			key: `${chapter} ${target} ${key}`,
 			chapter,

@@ -1,4 +1,5 @@
 import type { CommandId } from '../application/command.ts';
+import type { AxisId, NodeId } from '../context/axis.ts';
 import type { AnyChange, Pen } from '../chapter/chapter.ts';
 import type { Profile, StratumId } from '../strata/stratum.ts';
 import type { Keys } from '../stroke/stroke.ts';
@@ -13,6 +14,7 @@ export type AnyWitness =
 	| { readonly kind: 'situation'; readonly situation: number }
 	| { readonly kind: 'typed'; readonly text: string; readonly stratum: StratumId; readonly line: number }
 	| { readonly kind: 'option'; readonly path: string; readonly situation: number }
+	| { readonly kind: 'mode'; readonly axis: AxisId; readonly context: NodeId; readonly situation: number }
 	| { readonly kind: 'bar'; readonly item: string; readonly situation: number }
 	| { readonly kind: 'macro'; readonly macro: CommandId; readonly step: number | undefined; readonly situation: number };
 

@@ -12,6 +12,15 @@ export const NodeId = z
 	.brand<'NodeId'>();
 export type NodeId = z.infer<typeof NodeId>;
 
+/** With what the ids of contexts begin that people make themselves, below those of the application. */
+const OWN = 'own.';
+
+/** Whether a context is one that somebody has made. Such a one may be gone while something still speaks of it; it is nowhere then. */
+export const isOwnContext = (id: string): boolean => id.startsWith(OWN);
+
+/** The id of a context of one's own, of a name that is a slug. */
+export const ownContextId = (slug: string): NodeId => `${OWN}${slug}` as NodeId;
+
 export const ContextNode = z.strictObject({
 	id: NodeId,
 	label: z.string().min(1).max(80),
@@ -27,7 +36,11 @@ export const Axis = z
 	.strictObject({
 		id: AxisId,
 		label: z.string().min(1).max(80),
-		nodes: z.array(ContextNode).min(1).max(500)
+		nodes: z.array(ContextNode).min(1).max(500),
+		modes: z.record(NodeId, z.string().min(1).max(120)).optional().meta({
+			description:
+				'people switch among its contexts themselves and may make some of their own; for a context, the id of the command that switches to it'
+		})
 	})
 	.check((ctx) => {
 		const seen = new Set<string>();

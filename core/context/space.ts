@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { AxisId, NodeId, isWithin, type Axis } from './axis.ts';
+import { AxisId, NodeId, isOwnContext, isWithin, type Axis } from './axis.ts';
 import { addBit, count, first, intersection, isSubset, meets, noBits, union, type Bits } from './bits.ts';
 import { scopeText, type Scope } from './scope.ts';
 
@@ -54,12 +54,22 @@ export interface ScopeSet {
  */
 export interface ContextSpace {
 	readonly axes: readonly Axis[];
+	readonly reachable: Reachable;
+	/** The application's own space, without what people have made. */
+	readonly base: ContextSpace;
+	/** The contexts that people have made. */
+	readonly own: readonly OwnContext[];
+	/** Those that cannot be. */
+	readonly baseless: readonly Baseless[];
 	readonly situations: readonly Situation[];
 	/** All situations. */
 	readonly everywhere: Bits;
 	/** No situation. Sets that turn out empty are this one, so that they are told by looking once. Never written to. */
 	readonly nowhere: Bits;
-	/** The situations of a scope, remembered by its text. Throws `UnknownContextError`. */
+	/**
+	 * The situations of a scope, remembered by its text; a context that somebody has made and that is gone is nowhere. Throws
+	 * `UnknownContextError`.
+	 */
 	bitsOf(scope: Scope, text?: string): Bits;
 	setOf(scope: Scope, text?: string): ScopeSet;
 	/** The union of the scopes; an empty list means everywhere. Throws `UnknownContextError`. */
@@ -81,6 +91,28 @@ export interface ContextSpace {
 	scopeLabel(scope: Scope): string;
 }
 
+/**
+ * A context that somebody has made of one of the application's (or of another own one) and that lies below it. It can be stood in
+ * wherever that one can, and all that holds in that one holds in it.
+ */
+export interface OwnContext {
+	readonly axis: AxisId;
+	readonly id: NodeId;
+	readonly label: string;
+	readonly from: NodeId;
+	/** Only bars that name it show in it. */
+	readonly ownBars: boolean;
+}
+
+/** An own context that cannot be, and why. */
+export interface Baseless {
+	readonly own: OwnContext;
+	readonly reason: string;
+}
+
+/** What of own contexts there is in a space. */
+type Made = Pick<ContextSpace, 'base' | 'own' | 'baseless'>;
+
 const spaces = new WeakMap<readonly Axis[], { readonly reachable: Reachable; readonly space: ContextSpace }>();
 
 /**
@@ -95,7 +127,64 @@ export function contextSpace(axes: readonly Axis[], reachable: Reachable): Conte
 	return space;
 }
 
-function newSpace(axes: readonly Axis[], reachable: Reachable): ContextSpace {
+/**
+ * The space with own contexts in it. The situations of the given one keep their numbers; those of own contexts come behind them.
+ * What cannot be (it is made of what is not there or what nobody can stand in, its id is taken, there would be more than
+ * `MOST_SITUATIONS`) is left out and listed as baseless.
+ */
+export function withOwn({ base }: ContextSpace, own: readonly OwnContext[]): ContextSpace {
+	if (own.length === 0) return base;
+	let { axes } = base;
+	// an axis that a block leaves out means the contexts that were there, not those that come
+	let blocks: Reachable = base.reachable.map((block) =>
+		Object.fromEntries(axes.map((axis) => [axis.id, block[axis.id] ?? axis.nodes.map((n) => n.id)]))
+	);
+	let many = base.situations.length;
+	const made: OwnContext[] = [];
+	let baseless: Baseless[] = [];
+	for (let waiting = own; waiting.length > 0; waiting = baseless.map((b) => b.own)) {
+		const left: Baseless[] = [];
+		for (const context of waiting) {
+			const { id, label, from, axis: axisId } = context;
+			const more = blocks.filter((block) => block[axisId]?.includes(from)).map((block) => ({ ...block, [axisId]: [id] }));
+			const after = many + more.reduce<number>((sum, block) => sum + sizeOf(axes, block), 0);
+			const reason = baselessReason(axes, context, more.length > 0, after);
+			if (reason !== undefined) {
+				left.push({ own: context, reason });
+				continue;
+			}
+			axes = axes.map((a) => (a.id === axisId ? { ...a, nodes: [...a.nodes, { id, label, parent: from }] } : a));
+			blocks = [...blocks, ...more];
+			many = after;
+			made.push(context);
+		}
+		baseless = left;
+		// what is made of one that stands behind it comes in the next round
+		if (left.length === waiting.length) break;
+	}
+	return newSpace(axes, blocks, { base, own: made, baseless });
+}
+
+function baselessReason(
+	axes: readonly Axis[],
+	{ id, from, axis: axisId }: OwnContext,
+	isStoodIn: boolean,
+	situations: number
+): string | undefined {
+	const axis = axes.find((a) => a.id === axisId);
+	if (!axis) return `there is no axis "${axisId}"`;
+	if (axis.nodes.some((n) => n.id === id)) return `there is a context "${id}" already`;
+	const source = axis.nodes.find((n) => n.id === from);
+	if (!source) return `it is made of "${from}", which is not there`;
+	if (!isStoodIn) return `it is made of ${source.label}, in which one cannot stand`;
+	if (situations > MOST_SITUATIONS) return `with it ${situations} situations could be reached; the most is ${MOST_SITUATIONS}`;
+	return undefined;
+}
+
+const sizeOf = (axes: readonly Axis[], block: Reachable[number]): number =>
+	axes.reduce<number>((product, { id, nodes }) => product * (block[id] ?? nodes).length, 1);
+
+function newSpace(axes: readonly Axis[], reachable: Reachable, made?: Made): ContextSpace {
 	const axisById = new Map(axes.map((axis) => [axis.id, axis]));
 	if (axisById.size !== axes.length) throw new RangeError('two axes have the same id');
 	const labels = new Map(axes.map((axis) => [axis.id, new Map(axis.nodes.map((n) => [n.id, n.label]))]));
@@ -110,7 +199,7 @@ function newSpace(axes: readonly Axis[], reachable: Reachable): ContextSpace {
 					axes.map((a) => a.id)
 				);
 			for (const node of named[id] ?? [])
-				if (!labels.get(id)!.has(node))
+				if (!labels.get(id)!.has(node) && !isOwnContext(node))
 					throw new UnknownContextError(
 						id,
 						node,
@@ -124,7 +213,7 @@ function newSpace(axes: readonly Axis[], reachable: Reachable): ContextSpace {
 	for (const block of reachable) {
 		checkNames(block);
 		const choices = axes.map((axis) => block[axis.id] ?? axis.nodes.map((n) => n.id));
-		const size = choices.reduce((product, c) => product * c.length, 1);
+		const size = sizeOf(axes, block);
 		if (size > MOST_SITUATIONS)
 			throw new RangeError(`a block of reachable situations holds ${size} combinations; the most is ${MOST_SITUATIONS}`);
 		for (let n = 0; n < size; n++) {
@@ -181,7 +270,7 @@ function newSpace(axes: readonly Axis[], reachable: Reachable): ContextSpace {
 		if (known) return known;
 		checkNames(scope);
 		const axisBits = (Object.keys(scope) as AxisId[]).map((axis) =>
-			scope[axis]!.map((node) => bitsByNode.get(`${axis}\n${node}`)!).reduce(union)
+			scope[axis]!.map((node) => bitsByNode.get(`${axis}\n${node}`) ?? nowhere).reduce(union)
 		);
 		return numbered(text, axisBits.reduce(intersection, everywhere));
 	};
@@ -218,9 +307,16 @@ function newSpace(axes: readonly Axis[], reachable: Reachable): ContextSpace {
 
 	const spoken: string[] = [];
 	const worded = new WeakMap<Scope, string>();
-	const nodeLabel = (axis: AxisId, node: NodeId) => labels.get(axis)?.get(node) ?? node;
-	return {
+	const nodeLabel = (axis: AxisId, node: NodeId) =>
+		labels.get(axis)?.get(node) ?? (isOwnContext(node) ? `${node} (not there)` : node);
+	const space: ContextSpace = {
 		axes,
+		reachable,
+		get base() {
+			return made?.base ?? space;
+		},
+		own: made?.own ?? [],
+		baseless: made?.baseless ?? [],
 		situations,
 		everywhere,
 		nowhere,
@@ -260,4 +356,5 @@ function newSpace(axes: readonly Axis[], reachable: Reachable): ContextSpace {
 			return label;
 		}
 	};
+	return space;
 }

@@ -1,5 +1,7 @@
 import type { ShortcutIndex } from '../answer/shortcut-index.ts';
 import type { OpenApplication } from '../application/application.ts';
+import { BARS, barsIn, type BarEntry } from '../chapters/bars/bar.ts';
+import { wholeBars } from '../chapters/bars/whole.ts';
 import { indexOf } from '../profile/circumstances.ts';
 import type { Scope } from '../context/scope.ts';
 import type { SearchPaths } from '../folders/search.ts';
@@ -39,6 +41,8 @@ export interface Compared {
 	readonly holds: Holdings;
 	/** The outermost categories of the commands that the file names. */
 	readonly categories: readonly string[];
+	/** The bars that the file speaks of, by id and name. */
+	readonly bars: readonly { readonly id: string; readonly name: string }[];
 }
 
 /** Compares what a file says with the profile: first what adds commands, since the rest may name them. */
@@ -56,7 +60,9 @@ export function compareFile(subject: OpenApplication, profile: Profile, parsed: 
 	const whole: Item[] = [];
 	const items: Item[] = [];
 	for (const chapter of ALL_CHAPTERS) {
-		const select = chapter.selector(selection, { index });
+		const here = profile.flatMap((stratum) => chapter.list(chapter.contentIn(stratum)));
+		const there = (byChapter.get(chapter.id) ?? []).map((row) => row.said);
+		const select = chapter.selector(selection, { index, all: [...here, ...there] });
 		const rows = (byChapter.get(chapter.id) ?? []).flatMap((row) => {
 			const said = select(row.said);
 			return said === undefined ? [] : [{ ...row, said: scope && chapter.inScope ? chapter.inScope(said, scope) : said }];
@@ -78,7 +84,11 @@ export function compareFile(subject: OpenApplication, profile: Profile, parsed: 
 		items: [...whole, ...items],
 		folders: selection.sections.includes(MACHINE) ? parsed.folders : undefined,
 		holds: { ...holds, [MACHINE]: holds[MACHINE]! + (parsed.folders ? 1 : 0) },
-		categories: [...new Set(categories)].sort()
+		categories: [...new Set(categories)].sort(),
+		bars: wholeBars(
+			(byChapter.get(BARS) ?? []).map((row) => row.said as BarEntry),
+			profile.flatMap((stratum) => [...barsIn(stratum).values()])
+		).map(({ id, item }) => ({ id, name: item.name }))
 	};
 }
 

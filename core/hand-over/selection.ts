@@ -19,7 +19,10 @@ export const USUAL: Selection = { sections: SECTIONS.filter((s) => s !== MACHINE
 
 /** The profile with what is selected of it. */
 export function selectProfile(profile: Profile, selection: Selection, ground: Pick<Ground, 'index'>): Profile {
-	const selectors = ALL_CHAPTERS.map((chapter) => ({ chapter, select: chapter.selector(selection, ground) }));
+	const selectors = ALL_CHAPTERS.map((chapter) => {
+		const all = profile.flatMap((stratum) => chapter.list(chapter.contentIn(stratum)));
+		return { chapter, select: chapter.selector(selection, { ...ground, all }) };
+	});
 	const without = commandsLeftOut(profile, selectors);
 	return profile.map((stratum) => {
 		const contents: Record<string, unknown> = {};

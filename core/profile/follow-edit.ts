@@ -12,7 +12,11 @@ export function followEdit(checks: Checks, circumstances: Circumstances, edit: r
 	const shortcuts: Change[] = [];
 	const commands = new Set<CommandId>();
 	for (const { chapter, changes } of byChapter(edit))
-		if (chapter.commands) for (const change of changes) commands.add(commandIn(chapter, change)!);
+		if (chapter.commands)
+			for (const change of changes) {
+				const command = commandIn(chapter, change);
+				if (command !== undefined) commands.add(command);
+			}
 		else if (chapter.id === SHORTCUTS) shortcuts.push(...(changes as unknown as Change[]));
 	checks.update(circumstances, shortcuts, commands);
 }

@@ -61,7 +61,7 @@ const place = (command: string, size: 'large' | 'small' = 'small'): Item => ({
 const at = (id: string) => id as ItemId;
 
 /** The office adds a group for doors to the sheet metal, and keeps the place where all find Save. */
-export const officeBars: DemoEdit['bars'] = (profile, stratum) => {
+export const officeBars: DemoEdit['also'] = (profile, stratum) => {
 	const doors = insertItem(profile, stratum, { kind: 'group', name: 'Cabin doors' }, at('work.sheet-metal'), 2);
 	return inTurn(profile, [
 		() => doors.changes,
@@ -71,7 +71,7 @@ export const officeBars: DemoEdit['bars'] = (profile, stratum) => {
 };
 
 /** One designer pulls Shell to what is used most, and has no use for two views of the row at the right. */
-export const personalBars: DemoEdit['bars'] = (profile, stratum) =>
+export const personalBars: DemoEdit['also'] = (profile, stratum) =>
 	inTurn(profile, [
 		(now) => moveItem(now, stratum, at('work.body.take.4'), at('work.body.grow'), 2),
 		(now) => takeOut(now, stratum, [at('look.6'), at('look.7')])

@@ -33,7 +33,7 @@ units.decimals = 1
 save.every = 10
 bend.radius = 1.5
 `,
-		bars: officeBars,
+		also: officeBars,
 		macros: `
 macro:door-print | Flat pattern of a door panel | layout-board | | cancel; run sheet.flatten; run view.top; run sheet.export-flat; pick "the folder of the job"; accept | Lays the panel flat and writes it for the laser.
 macro:show-sheet | Open the bend table of the shop | table | inside | launch "document-viewer" "standards/bend-table.pdf" |
@@ -61,7 +61,7 @@ set | W | joint.check | assembly
 	{
 		stratum: 'personal',
 		label: 'My own keys',
-		bars: personalBars,
+		also: personalBars,
 		lines: `
 set | F | solid.fillet | edge
 set | Q | edit.repeat | part

@@ -26,7 +26,14 @@ export const axes = [
 			{ id: 'moulding', label: 'Mouldings' },
 			{ id: 'foil', label: 'Foil' },
 			{ id: 'sight', label: 'Sight lines' }
-		]
+		],
+		modes: {
+			panel: 'mode.panel',
+			'skin.patch': 'mode.skin',
+			moulding: 'mode.moulding',
+			foil: 'mode.foil',
+			sight: 'mode.sight'
+		}
 	},
 	{
 		id: 'selection',

@@ -1,4 +1,5 @@
 import type { DemoEdit, DemoRelease } from '../stand-in.ts';
+import { officeModes, personalModes } from './modes.ts';
 
 /** What Altspur Cabins says above the factory; the last edits hold an example of every finding that this program can have. */
 export const edits: readonly DemoEdit[] = [
@@ -33,7 +34,8 @@ set | IntlBackslash | view.outside | space
 set | Shift+KeyV | view.fit | space
 set | KeyK | edit.history | words
 remove | Ctrl+KeyI | scene.import | any
-`
+`,
+		also: personalModes
 	},
 	{
 		stratum: 'office',
@@ -43,6 +45,14 @@ lock | Ctrl+KeyI | scene.import | any
 drop | KeyZ | check.measure | shape
 set | KeyZ | check.open | shape
 `
+	},
+	{
+		stratum: 'office',
+		label: 'A mode for fitting panels up, and the modes we work in',
+		lines: `
+set | Ctrl+Digit5 | mode:fit-up | any
+`,
+		also: officeModes
 	}
 ];
 

@@ -96,6 +96,29 @@ describe('Bars', () => {
 		await eventually(async () => expect(await order(['Extrude', 'Revolve'])).to.deep.equal(['Extrude', 'Revolve']));
 	});
 
+	it('takes names where they stand: by a double click, by F2 from place to tab, and leaves them by Escape', async () => {
+		const field = () => bars().getByRole('textbox', { name: 'Another name' });
+		await bars().getByRole('option', { name: 'Sheet metal', exact: true }).dblclick();
+		expect(await field().inputValue()).to.equal('Sheet metal');
+		const [over, tab] = [
+			await field().boundingBox(),
+			await bars().getByRole('option', { name: 'Sheet metal', exact: true }).boundingBox()
+		];
+		expect(Math.abs(over!.x - tab!.x), 'where the name stands').to.be.lessThan(4);
+		await at.page.keyboard.type('Thin sheet');
+		await at.page.keyboard.press('Enter');
+		await bars().getByRole('option', { name: 'Thin sheet', exact: true }).waitFor();
+		expect(await at.page.evaluate(() => document.activeElement?.getAttribute('aria-label'))).to.equal('Bars of the window');
+		await at.page.keyboard.press('F2');
+		await at.page.keyboard.type('No');
+		await at.page.keyboard.press('Escape');
+		await field().waitFor({ state: 'detached' });
+		await undo();
+		await bars().getByRole('option', { name: 'Sheet metal', exact: true }).waitFor();
+		await at.page.getByRole('button', { name: 'New group' }).click();
+		await at.page.keyboard.press('Escape');
+	});
+
 	it('makes a tab with two groups, resets what one’s own stratum says, and shows the untouched bars', async () => {
 		await at.page.getByRole('button', { name: 'New tab' }).click();
 		await at.page.keyboard.type('Windows');

@@ -84,7 +84,7 @@ describe('Hand-over', () => {
 	it('brings shortcuts in for all contexts or for one, as chosen', async () => {
 		await bring('one.csv', 'keys,command,scope,stratum\r\nAlt+J,solid.box,document=part.solids,personal\r\n');
 		await at.page.getByText('What is taken of it').click();
-		const place = at.page.getByRole('combobox', { name: 'Contexts of the shortcuts' });
+		const place = at.page.getByRole('combobox', { name: 'Contexts of shortcuts and bars' });
 		const row = at.page.getByRole('listitem').filter({ hasText: 'Box' }).first();
 		expect(await row.innerText()).to.not.include('Everywhere');
 		await place.selectOption('all');

@@ -4,8 +4,7 @@ import { Scope } from '../../context/scope.ts';
 import { Keys } from '../../stroke/stroke.ts';
 import { GROUP_FORMS } from '../../surface/parts.ts';
 import { canonicalText } from '../../format/canonical.ts';
-import { setOrNamed } from '../../strata/change.ts';
-import type { Entries } from '../../strata/entry.ts';
+import { Rank, type Entries } from '../../strata/entry.ts';
 import { contentOf } from '../../strata/stratum.ts';
 
 export const BARS = 'bars';
@@ -88,25 +87,45 @@ export type ItemOf<K extends Item['kind']> = Extract<Item, { kind: K }>;
 
 const SET = { id: ItemId, parent: ItemId.nullable(), order: OrderKey, item: Item };
 
+const LOCK = {
+	id: ItemId,
+	of: z
+		.literal('position')
+		.optional()
+		.meta({ description: 'only where the bar stands is locked; without it all that is said of the thing' })
+};
+
 /**
  * What a stratum says of one thing of the bars: that it is there, below which other and between which neighbours; that a lower
- * stratum's is gone; or that strata above may not change it.
+ * stratum's is gone; or that strata above may not change it, or may not move the bar.
  */
-export const BarEntry = setOrNamed(SET, { id: ItemId });
+export const BarEntry = z.discriminatedUnion('op', [
+	z.strictObject({ op: z.literal('set'), ...SET, rank: Rank }),
+	z.strictObject({ op: z.literal('remove'), id: ItemId, rank: Rank }),
+	z.strictObject({ op: z.literal('lock'), ...LOCK, rank: Rank })
+]);
 export type BarEntry = z.infer<typeof BarEntry>;
 export type SetItem = Extract<BarEntry, { op: 'set' }>;
+export type BarLock = Extract<BarEntry, { op: 'lock' }>;
 
 /** As it stands in a file. */
 export const BarInFile = z.discriminatedUnion('op', [
 	z.strictObject({ op: z.literal('set'), ...SET }),
-	z.strictObject({ op: z.enum(['remove', 'lock']), id: ItemId })
+	z.strictObject({ op: z.literal('remove'), id: ItemId }),
+	z.strictObject({ op: z.literal('lock'), ...LOCK })
 ]);
+
+export const isPositionLock = (entry: BarEntry): entry is BarLock => entry.op === 'lock' && entry.of === 'position';
 
 export type BarEntries = Entries<BarEntry>;
 const NONE: BarEntries = new Map();
 export const barsIn = contentOf<BarEntries>(BARS, NONE);
 
-export const MEETING = { meeting: 'overrides', thing: ({ id }: BarEntry) => id as string } as const;
+/** A lock of a bar's position is about that, and not about the bar. */
+export const MEETING = {
+	meeting: 'overrides',
+	thing: (entry: BarEntry): string => (isPositionLock(entry) ? `${entry.id} position` : entry.id)
+} as const;
 
 /** Whether two say the same, in whatever order their parts stand. */
 export const sameItem = (a: Item, b: Item): boolean => canonicalText(a) === canonicalText(b);

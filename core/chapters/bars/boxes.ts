@@ -1,5 +1,7 @@
 import type { Catalogue, InputRules } from '../../application/application.ts';
-import { hasBit, type Bits } from '../../context/bits.ts';
+import { isWithin } from '../../context/axis.ts';
+import { difference, hasBit, type Bits } from '../../context/bits.ts';
+import { scopeText, type Scope } from '../../context/scope.ts';
 import type { ContextSpace } from '../../context/space.ts';
 import type { GroupBox, PlaceBox } from '../../surface/parts.ts';
 import type { GivingWay, TabBox } from '../../surface/ribbon.ts';
@@ -119,10 +121,28 @@ export function boxesIn(
 	return { ribbons, toolbars, menus };
 }
 
-/** The situations in which a bar shows. A scope that the application does not have shows nowhere. */
-export function whereShown(space: ContextSpace, { scope }: ItemOf<'bar'>): Bits {
+const shownBits = new WeakMap<ContextSpace, Map<string, Bits>>();
+
+/**
+ * The situations in which a bar of this scope shows: those that lie in it, but in a mode with bars of its own only if the scope
+ * names that mode, or one made from it. A scope that the application does not have shows nowhere.
+ */
+export function whereShown(space: ContextSpace, { scope }: Pick<ItemOf<'bar'>, 'scope'>): Bits {
+	let known = shownBits.get(space);
+	if (!known) shownBits.set(space, (known = new Map()));
+	const text = scopeText(scope);
+	let bits = known.get(text);
+	if (!bits) known.set(text, (bits = shownIn(space, scope)));
+	return bits;
+}
+
+function shownIn(space: ContextSpace, scope: Scope): Bits {
 	try {
-		return space.bitsOf(scope);
+		return space.own.reduce((bits, { axis: axisId, id, ownBars }) => {
+			const axis = space.axes.find((a) => a.id === axisId)!;
+			const isNamed = scope[axisId]?.some((node) => axis.nodes.some((n) => n.id === node) && isWithin(axis, node, id));
+			return ownBars && !isNamed ? difference(bits, space.bitsOf({ [axisId]: [id] })) : bits;
+		}, space.bitsOf(scope));
 	} catch {
 		return space.nowhere;
 	}

@@ -2,8 +2,12 @@ import type { z } from 'zod';
 import type { CommandId } from '../../application/command.ts';
 import { keyedChapter, type KeyedChapter } from '../../chapter/keyed.ts';
 import { inOrder } from '../../strata/entry.ts';
-import { BarEntry, BarInFile, BARS, barsIn, MEETING } from './bar.ts';
+import { BarEntry, BarInFile, BARS, barsIn, isPositionLock, MEETING } from './bar.ts';
+import { meets } from '../../context/bits.ts';
+import { whereShown } from './boxes.ts';
 import { barChecker } from './checker.ts';
+import { barsOf } from './whole.ts';
+import { keptReason } from './tree.ts';
 
 const commandIn = (entry: BarEntry): CommandId | undefined =>
 	entry.op === 'set' && entry.item.kind === 'place' ? entry.item.command : undefined;
@@ -17,7 +21,8 @@ export const bars: KeyedChapter<BarEntry> = keyedChapter<BarEntry>(
 		...MEETING,
 		as: ({ id, rank }, op) => ({ op, id, rank }),
 		caption(entry, names) {
-			if (entry.op !== 'set') return { label: entry.id, detail: `bars, ${entry.op}` };
+			if (entry.op !== 'set')
+				return { label: entry.id, detail: `bars, ${entry.op}${isPositionLock(entry) ? ' of where it stands' : ''}` };
 			const { item, parent } = entry;
 			const command = commandIn(entry);
 			const label =
@@ -28,9 +33,24 @@ export const bars: KeyedChapter<BarEntry> = keyedChapter<BarEntry>(
 			const command = commandIn(entry);
 			const scope = entry.op === 'set' && entry.item.kind === 'bar' ? entry.item.scope : undefined;
 			return { category: 'Bars', ...(command && { command }), ...(scope && { scope }) };
-		}
+		},
+		problem: (entry, { profile }, target) => (entry.op === 'set' ? keptReason(profile, target, entry) : undefined)
 	},
 	{
+		// a bar goes whole or not at all: what is in it follows it
+		selector({ sections, contexts, categories, bars: wanted = [] }, { index: { space }, all }) {
+			const isOut = !sections.includes(BARS) || (categories.length > 0 && !categories.includes('Bars'));
+			const barOf = barsOf(all);
+			const here = Object.keys(contexts).length > 0 ? space.bitsOf(contexts) : undefined;
+			return (entry) => {
+				if (isOut) return undefined;
+				const bar = barOf(entry.id);
+				if (wanted.length > 0 && (!bar || !wanted.includes(bar.id))) return undefined;
+				return here && bar && !meets(whereShown(space, bar.item), here) ? undefined : entry;
+			};
+		},
+		inScope: (entry, scope) =>
+			entry.op === 'set' && entry.item.kind === 'bar' ? { ...entry, item: { ...entry.item, scope } } : entry,
 		checker: barChecker,
 		followRenames: (stratum, renamed) =>
 			inOrder(barsIn(stratum)).flatMap((before) => {

@@ -1,6 +1,18 @@
 import { keyedFold, type InForce, type KeyedFold } from '../../strata/keyed-fold.ts';
-import type { Profile, StratumHead } from '../../strata/stratum.ts';
-import { barsIn, MEETING, misplacedReason, type BarEntry, type Item, type ItemId, type SetItem } from './bar.ts';
+import { canonicalText } from '../../format/canonical.ts';
+import { headOf, levelOf, type Profile, type Stratum, type StratumHead, type StratumId } from '../../strata/stratum.ts';
+import {
+	barsIn,
+	isPositionLock,
+	MEETING,
+	misplacedReason,
+	type BarEntries,
+	type BarEntry,
+	type Dock,
+	type Item,
+	type ItemId,
+	type SetItem
+} from './bar.ts';
 
 /** A thing of the bars in force, with what stands below it in its order. */
 export interface BarNode<I extends Item = Item> {
@@ -12,6 +24,8 @@ export interface BarNode<I extends Item = Item> {
 	readonly stratum: StratumHead;
 	readonly over: StratumHead | undefined;
 	readonly lockedBy: StratumHead | undefined;
+	/** The lowest stratum that keeps the bar where it stands. */
+	readonly keptBy: StratumHead | undefined;
 	readonly children: readonly BarNode[];
 }
 
@@ -32,7 +46,64 @@ export interface BarTree {
 
 const known = new WeakMap<Profile, BarTree>();
 
-export const barFold = (profile: Profile): KeyedFold<BarEntry> => keyedFold(profile, barsIn, MEETING);
+/** What is said, without locks of positions: those hold a part of what is said of a bar. */
+const withoutKeeping = (stratum: Stratum): BarEntries => {
+	const all = barsIn(stratum);
+	const keeping = [...all].filter(([, entry]) => isPositionLock(entry));
+	if (keeping.length === 0) return all;
+	const rest = new Map(all);
+	for (const [key] of keeping) rest.delete(key);
+	return rest;
+};
+
+const barFold = (profile: Profile): KeyedFold<BarEntry> => keyedFold(profile, withoutKeeping, MEETING);
+
+/** Where a bar is to stand, whatever strata above the one that says so want. */
+interface Kept {
+	readonly by: StratumHead;
+	readonly dock: Dock;
+	readonly order: string;
+}
+
+interface Keeping {
+	readonly kept: ReadonlyMap<ItemId, Kept>;
+	readonly idle: readonly IdleItem[];
+}
+
+const keepings = new WeakMap<Profile, Keeping>();
+
+/** What strata keep where it stands: the lowest that says so decides. A lock of what is no bar there is idle. */
+function keptIn(profile: Profile): Keeping {
+	let keeping = keepings.get(profile);
+	if (!keeping) keepings.set(profile, (keeping = findKept(profile)));
+	return keeping;
+}
+
+function findKept(profile: Profile): Keeping {
+	const kept = new Map<ItemId, Kept>();
+	const idle: IdleItem[] = [];
+	profile.forEach((stratum, level) => {
+		const locks = [...barsIn(stratum).values()].filter(isPositionLock);
+		if (locks.length === 0) return;
+		const { inForce } = barFold(profile.slice(0, level + 1));
+		for (const entry of locks) {
+			const said = inForce.get(entry.id)?.entry;
+			if (said?.op !== 'set' || said.item.kind !== 'bar')
+				idle.push({ entry, stratum: headOf(stratum), why: REASONS['nothing-to-lock'] });
+			else if (!kept.has(entry.id)) kept.set(entry.id, { by: headOf(stratum), dock: said.item.dock, order: said.order });
+		}
+	});
+	return { kept, idle };
+}
+
+/** Why a stratum may not say where a bar stands, if it would stand elsewhere than it is kept. */
+export function keptReason(profile: Profile, target: StratumId, { id, item, order }: SetItem): string | undefined {
+	if (item.kind !== 'bar') return undefined;
+	const kept = keptIn(profile).kept.get(id);
+	if (!kept || levelOf(profile, kept.by.id) >= levelOf(profile, target)) return undefined;
+	const stays = kept.order === order && canonicalText(kept.dock) === canonicalText(item.dock);
+	return stays ? undefined : `${kept.by.name} has locked where the bar ${item.name} stands`;
+}
 
 /**
  * All bars of a profile. Neighbours with the same order key stand by their ids, so that two people who insert at one spot both
@@ -41,15 +112,27 @@ export const barFold = (profile: Profile): KeyedFold<BarEntry> => keyedFold(prof
  */
 export function barTree(profile: Profile): BarTree {
 	let tree = known.get(profile);
-	if (!tree) known.set(profile, (tree = made(barFold(profile))));
+	if (!tree) known.set(profile, (tree = made(profile)));
 	return tree;
 }
 
 type Said = InForce<BarEntry> & { readonly entry: SetItem };
 
-function made(fold: KeyedFold<BarEntry>): BarTree {
+function made(profile: Profile): BarTree {
+	const fold = barFold(profile);
+	const { kept, idle: keptNothing } = keptIn(profile);
+	const moved: IdleItem[] = [];
 	const said = new Map<ItemId, Said>();
-	for (const one of fold.inForce.values()) if (one.entry.op === 'set') said.set(one.entry.id, one as Said);
+	for (const one of fold.inForce.values()) {
+		const { entry, stratum } = one;
+		if (entry.op !== 'set') continue;
+		const place = kept.get(entry.id);
+		const why = place && keptReason(profile, stratum.id, entry);
+		if (place && entry.item.kind === 'bar' && why) {
+			moved.push({ entry, stratum, why: `${why}; the rest of it holds`, lockedBy: place.by });
+			said.set(entry.id, { ...one, entry: { ...entry, order: place.order, item: { ...entry.item, dock: place.dock } } });
+		} else said.set(entry.id, one as Said);
+	}
 	const below = new Map<ItemId | null, Said[]>();
 	for (const one of said.values()) {
 		const list = below.get(one.entry.parent);
@@ -58,7 +141,8 @@ function made(fold: KeyedFold<BarEntry>): BarTree {
 	}
 	const byId = new Map<ItemId, BarNode>();
 	// that a stratum says otherwise what one below says is how strata are meant
-	const idle: IdleItem[] = fold.idle.flatMap(({ entry, stratum, reason, by }) =>
+	const idle: IdleItem[] = [...keptNothing, ...moved];
+	const lost: IdleItem[] = fold.idle.flatMap(({ entry, stratum, reason, by }) =>
 		reason === 'covered'
 			? []
 			: [
@@ -70,6 +154,7 @@ function made(fold: KeyedFold<BarEntry>): BarTree {
 					}
 				]
 	);
+	idle.push(...lost);
 	const node = (one: Said, parent: Item | null): BarNode | undefined => {
 		const { id, item, parent: parentId, order } = one.entry;
 		const why = misplacedReason(item, parent);
@@ -79,7 +164,7 @@ function made(fold: KeyedFold<BarEntry>): BarTree {
 		}
 		const children = childrenOf(id, item);
 		const { stratum, over, lockedBy } = one;
-		const made: BarNode = { id, item, parent: parentId, order, stratum, over, lockedBy, children };
+		const made: BarNode = { id, item, parent: parentId, order, stratum, over, lockedBy, keptBy: kept.get(id)?.by, children };
 		byId.set(id, made);
 		return made;
 	};

@@ -3,14 +3,15 @@ import type { KeyedChange } from '../../strata/change.ts';
 import { entryKeyFor, nextRank, type EntryOp } from '../../strata/entry.ts';
 import { stratumById, type Profile, type Stratum, type StratumId } from '../../strata/stratum.ts';
 import { slug } from '../../text/slug.ts';
-import { BARS, barsIn, type BarEntry, type Item, type ItemId } from './bar.ts';
+import type { Scope } from '../../context/scope.ts';
+import { BARS, barsIn, MEETING, type BarEntry, type Item, type ItemId, type ItemOf } from './bar.ts';
 import { barTree, nodesFrom, type BarNode, type BarTree } from './tree.ts';
 
 type Part = KeyedChange<BarEntry> & { readonly chapter: typeof BARS };
 
-function change(stratum: Stratum, op: EntryOp, id: ItemId, make: (rank: number) => BarEntry | null, offset = 0): Part[] {
+function change(stratum: Stratum, op: EntryOp, thing: string, make: (rank: number) => BarEntry | null, offset = 0): Part[] {
 	const content = barsIn(stratum);
-	const before = content.get(entryKeyFor(op, id)) ?? null;
+	const before = content.get(entryKeyFor(op, thing)) ?? null;
 	const after = make(before?.rank ?? nextRank(content) + offset);
 	return before || after ? [{ chapter: BARS, stratum: stratum.id, before, after }] : [];
 }
@@ -21,6 +22,12 @@ export const setItem = (stratum: Stratum, id: ItemId, item: Item, parent: ItemId
 
 export const lockItem = (stratum: Stratum, id: ItemId, isLocked: boolean): Part[] =>
 	change(stratum, 'lock', id, (rank) => (isLocked ? { op: 'lock', id, rank } : null));
+
+/** The changes by which strata above may not move the bar, or may again. */
+export const lockPosition = (stratum: Stratum, id: ItemId, isLocked: boolean): Part[] =>
+	change(stratum, 'lock', MEETING.thing({ op: 'lock', id, of: 'position', rank: 0 }), (rank) =>
+		isLocked ? { op: 'lock', id, of: 'position', rank } : null
+	);
 
 /** What is below a parent, the window for null. */
 const childrenOf = ({ bars, byId }: BarTree, parent: ItemId | null): readonly BarNode[] =>
@@ -76,6 +83,21 @@ export function insertItems(profile: Profile, target: StratumId, items: readonly
 	const orders = generateNKeysBetween(last, null, items.length);
 	const taken = idsIn(profile);
 	return items.flatMap((item, i) => setItem(stratum, freeId(`${target}-${wordOf(item)}`, taken), item, parent, orders[i]!, i));
+}
+
+/** Puts copies of bars with all that is in them behind the bars that there are, to show in another scope. */
+export function copyBars(profile: Profile, target: StratumId, bars: readonly BarNode<ItemOf<'bar'>>[], scope: Scope): Part[] {
+	const stratum = stratumById(profile, target);
+	const last = barTree(profile).bars.at(-1)?.order ?? null;
+	const orders = generateNKeysBetween(last, null, bars.length);
+	const taken = idsIn(profile);
+	let offset = 0;
+	const copy = ({ item, order, children }: BarNode, parent: ItemId | null, at = order): Part[] => {
+		const id = freeId(`${target}-${wordOf(item)}`, taken);
+		const own = setItem(stratum, id, item.kind === 'bar' ? { ...item, scope } : item, parent, at, offset++);
+		return [...own, ...children.flatMap((child) => copy(child, id))];
+	};
+	return bars.flatMap((bar, i) => copy(bar, null, orders[i]!));
 }
 
 /** Puts something that is there elsewhere. Throws `RangeError` for a place within itself. */

@@ -357,7 +357,7 @@ export class Profiles {
 			applyEdit(workspace.profile, changes);
 		} catch (error) {
 			if (!(error instanceof StaleChangeError)) throw error;
-			const names = namesOf({ ...workspace, rules: workspace.application.rules });
+			const names = namesOf(indexOf(workspace, workspace.profile));
 			const since = await this.editsSince(workspace.application.id, edit.revision);
 			const over = since.findLast((later) => touchedBy(changes, later.changes, names).length > 0);
 			const what = over ? touchedBy(changes, over.changes, names).slice(0, 3).join(', ') : error.message;

@@ -2,9 +2,10 @@ import type { CommandId } from '$core/application/command';
 import type { BarForm, Dock, Item, ItemId, ItemOf } from '$core/chapters/bars/bar';
 import { labelOfPlace } from '$core/chapters/bars/boxes';
 import { takeBack, type BarDifference } from '$core/chapters/bars/changes';
-import { barTree } from '$core/chapters/bars/tree';
+import { barTree, type BarNode } from '$core/chapters/bars/tree';
 import { inStyle, type BarStyle } from '$core/chapters/bars/style';
-import { changeItem, insertItem, lockItem, moveItem, resetItems, takeOut } from '$core/chapters/bars/writing';
+import { changeItem, insertItem, lockItem, lockPosition, moveItem, resetItems, takeOut } from '$core/chapters/bars/writing';
+import type { Rect } from '$core/surface/parts';
 import { applyEdit, type AnyChange } from '$core/profile/edit';
 import { BarSight } from './bar-sight.svelte';
 
@@ -13,8 +14,90 @@ const behind = (rows: readonly number[]): number => Math.min(20, Math.max(0, ...
 
 const MISSING = 'It is not there any more.';
 
+/** What can be made on the window, and what it is called. */
+export const KINDS = {
+	toolbar: 'toolbar',
+	tab: 'tab',
+	group: 'group',
+	flyout: 'flyout',
+	menu: 'menu',
+	cursor: 'cursor bar',
+	context: 'context menu',
+	quick: 'quick bar',
+	ribbon: 'ribbon'
+} as const;
+export type Making = keyof typeof KINDS;
+
+/** A name that is being typed on the window: of something new, or another one of what is there. */
+export type Naming = { readonly making: Making } | { readonly id: ItemId };
+
 /** What can be done with the bars of a window; each is one edit, and is told. */
 export class BarDesk extends BarSight {
+	naming = $state.raw<Naming | undefined>(undefined);
+
+	/** Where the name stands that is typed: over the one that there is, or where what is made will stand. */
+	nameRect = $derived.by((): Rect | undefined => {
+		const { naming } = this;
+		if (!naming) return undefined;
+		if ('id' in naming) return this.#rectOf(naming.id) ?? this.layout.canvas;
+		const { ribbons, titles, canvas } = this.layout;
+		const strip = ribbons[0]?.strip;
+		const beside = {
+			tab: ribbons[0]?.tabs.filter((tab) => !tab.isOff).at(-1)?.rect,
+			group: strip?.groups.at(-1)?.rect,
+			menu: titles.at(-1)?.rect,
+			flyout: this.current && this.#rectOf(this.current.id)
+		}[naming.making as 'tab'];
+		const rect = beside ? { ...beside, x: beside.x + beside.width } : canvas;
+		// what would hang over the edge stands before it
+		return { ...rect, x: Math.max(0, Math.min(rect.x, this.layout.width - 330)) };
+	});
+
+	/** Where something is drawn, be it in what stands open. */
+	#rectOf(id: ItemId): Rect | undefined {
+		const opened = this.opened?.places.find(({ place }) => place.id === id);
+		return opened?.rect ?? this.spots.find((spot) => spot.id === id)?.rect;
+	}
+
+	/** Begins to type another name for what is selected. */
+	nameCurrent(): void {
+		const node = this.current;
+		if (node && this.nameOf(node) !== 'separator') this.naming = { id: node.id };
+	}
+
+	/** Takes the name that was typed. */
+	async name(said: string): Promise<void> {
+		const { naming } = this;
+		this.naming = undefined;
+		if (!naming) return;
+		if ('making' in naming) await this.make(naming.making, said);
+		else {
+			this.select(naming.id);
+			await this.rename(said);
+		}
+	}
+
+	async make(what: Making, name: string): Promise<void> {
+		if (what === 'tab') await this.addTab(name);
+		else if (what === 'group') await this.addGroup(name);
+		else if (what === 'flyout') await this.add({ flyout: name });
+		else if (what === 'menu') await this.addMenu(name);
+		else await this.addBar(what satisfies BarForm, name);
+	}
+
+	/** Calls what is selected otherwise; of a place that runs a command it is a title of its own. */
+	async rename(name: string): Promise<void> {
+		const node = this.current;
+		const said = name.trim();
+		if (!node || said === '' || said === this.nameOf(node)) return;
+		const told = `call it ${said}`;
+		const { item } = node;
+		if (item.kind === 'place') {
+			const what = item.flyout !== undefined ? { flyout: said } : { title: said };
+			await this.change('place', told, (one) => ({ ...one, ...what }));
+		} else await this.change<'bar' | 'tab' | 'group'>(item.kind, told, (one) => ({ ...one, name: said }));
+	}
+
 	async takeBack(difference: BarDifference): Promise<void> {
 		const node = difference.is ?? difference.was!;
 		await this.#commit(`Bars: take back what was done to ${this.nameOf(node)}`, () => takeBack(...this.#pen, difference));
@@ -267,6 +350,16 @@ export class BarDesk extends BarSight {
 			await this.#commit(`Bars: ${isLocked ? 'lock' : 'unlock'} ${this.nameOf(node)}`, () =>
 				lockItem(this.workspace.target, node.id, isLocked)
 			);
+	}
+
+	/** Keeps bars where they stand, for the strata above, or lets them be moved again. */
+	async lockPositions(all: readonly BarNode[], isLocked: boolean): Promise<void> {
+		const bars = all.filter(({ keptBy }) => (isLocked ? !keptBy : keptBy?.id === this.workspace.targetId));
+		const [first] = bars;
+		const what = bars.length === 1 && first ? this.nameOf(first) : `${bars.length} bars`;
+		await this.#commit(`Bars: ${isLocked ? 'lock' : 'unlock'} where ${what} ${bars.length === 1 ? 'stands' : 'stand'}`, () =>
+			bars.flatMap(({ id }) => lockPosition(this.workspace.target, id, isLocked))
+		);
 	}
 
 	/** Lets what is below the stratum count again. */

@@ -123,6 +123,11 @@ export class BarSight {
 		];
 	});
 
+	/** Whether the program has modes to switch among. */
+	get hasModes(): boolean {
+		return this.workspace.space.axes.some(({ modes }) => modes);
+	}
+
 	/** What is kept open while something is carried to it. */
 	keptOpen = $state<ItemId | undefined>(undefined);
 	/** What stands open over the window, so that what is selected shows. */

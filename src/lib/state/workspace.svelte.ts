@@ -5,9 +5,11 @@ import { macroTable } from '$core/chapters/macros/table';
 import type { Circumstances } from '$core/check/circumstances';
 import type { OpenApplication } from '$core/application/application';
 import { profileCatalogue } from '$core/profile/catalogue';
+import { profileSpace } from '$core/chapters/modes/mode';
 import { placedCommands } from '$core/chapters/bars/placed';
-import { asReleased, indexOf } from '$core/profile/circumstances';
+import { indexOf, indexOfReleased } from '$core/profile/circumstances';
 import { contextSpace } from '$core/context/space';
+import { sameSituation } from '$core/context/same-situation';
 import type { SearchPaths } from '$core/folders/search';
 import { desksOf } from '$core/keyboard/desk';
 import { officeDesks } from '$core/keyboard/office-desks';
@@ -32,7 +34,8 @@ import { remember, remembered } from './remembered';
  */
 export class Workspace {
 	readonly document: WorkspaceDocument;
-	readonly space;
+	/** The application's own contexts. */
+	readonly #bareSpace;
 	/** The application's own commands. */
 	readonly #ownCatalogue;
 
@@ -52,6 +55,8 @@ export class Workspace {
 	/** Where files lay before it was changed here, the newest last, for undo in Folders. */
 	formerFolders = $state.raw<readonly SearchPaths[]>([]);
 
+	/** The application's contexts and the profile's modes. */
+	space = $derived.by(() => profileSpace(this.#bareSpace, this.profile));
 	/** The application's commands and the profile's macros. */
 	catalogue = $derived.by(() => profileCatalogue(this.#ownCatalogue, this.profile));
 	search = $derived.by(() => commandSearch(this.catalogue, (keys) => this.office.heardAs(keys)));
@@ -63,7 +68,7 @@ export class Workspace {
 	office = $derived.by(() => officeDesks(this.document.application.rules, desksOf(this.seats)));
 	/** The profile as the seats have it, for what has moved since. */
 	#releasedIndex = $derived.by(() =>
-		this.released ? indexOf(this.subject, asReleased(this.profile, this.released)) : undefined
+		this.released ? indexOfReleased(this.subject, this.profile, this.released) : undefined
 	);
 	#placed = $derived.by(() => placedCommands(this.profile));
 	circumstances = $derived.by((): Circumstances => ({
@@ -83,8 +88,8 @@ export class Workspace {
 
 	constructor(document: WorkspaceDocument) {
 		this.document = document;
-		this.space = contextSpace(document.application.axes, document.application.reachable);
-		this.#ownCatalogue = catalogueOf(document.commands, this.space);
+		this.#bareSpace = contextSpace(document.application.axes, document.application.reachable);
+		this.#ownCatalogue = catalogueOf(document.commands, this.#bareSpace);
 		this.#take(document);
 		const writable = this.profile.filter((s) => s.kind !== 'factory');
 		const wanted = remembered('stratum');
@@ -94,7 +99,7 @@ export class Workspace {
 	}
 
 	#take(document: WorkspaceDocument) {
-		this.profile = document.strata.map(stratumOfWire);
+		this.#become(document.strata.map(stratumOfWire));
 		this.revision = document.revision;
 		this.edits.take(document);
 		this.history = document.history;
@@ -105,9 +110,16 @@ export class Workspace {
 		this.findings.checks.start({ ...this.subject, commands: document.commands }, this.profile, document.seats, this.released);
 	}
 
-	/** The application ready for questions, without the profile's macros. */
+	/** Takes another profile; who stands in a mode that is gone comes to stand in the one that it was made from. */
+	#become(profile: Profile) {
+		const before = this.space;
+		this.profile = profile;
+		if (this.space !== before) this.standIn(sameSituation(before, this.space, this.situation));
+	}
+
+	/** The application ready for questions, without the profile's modes and macros. */
 	get subject(): OpenApplication {
-		return { application: this.document.application, space: this.space, catalogue: this.#ownCatalogue };
+		return { application: this.document.application, space: this.#bareSpace, catalogue: this.#ownCatalogue };
 	}
 
 	get path(): string {
@@ -133,7 +145,7 @@ export class Workspace {
 	/** Takes changes that the server has not got yet. Throws what applying them throws. */
 	async apply(changes: readonly AnyChange[]) {
 		await editReadable(changes);
-		this.profile = applyEdit(this.profile, changes);
+		this.#become(applyEdit(this.profile, changes));
 		this.findings.checks.edit(this.profile, changes);
 	}
 

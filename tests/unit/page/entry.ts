@@ -8,5 +8,7 @@ export { CheckSession } from '$lib/state/check-session.svelte';
 export { keepText, keptTexts } from '$lib/state/kept-texts';
 export { RecentFiles } from '$lib/state/recent-files.svelte';
 export { RecipeWorkshop } from '$lib/state/recipe-workshop.svelte';
+export { BenchSession } from '$lib/ui/bench/session.svelte';
 export { Workspace } from '$lib/state/workspace.svelte';
+export { ModeDesk } from '$lib/state/mode-desk.svelte';
 export { FileReading, ReadingRefusedError } from '$lib/workers/reading';

@@ -86,7 +86,7 @@ describe('the routes of the server', () => {
 			[
 				await edit(shortcut, null, { changes: [{ chapter: 'wheels', stratum: 'personal' }] }),
 				'not-sound',
-				/expected a chapter \(macros, shortcuts/
+				/expected a chapter \(modes, macros, shortcuts/
 			],
 			[await edit(null, { ...shortcut, command: 'solid.box' }), 'stale-revision', /./]
 		];

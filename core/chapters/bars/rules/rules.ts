@@ -8,6 +8,7 @@ import { halved } from './halved.ts';
 import { inert } from './inert.ts';
 import { locked, lost } from './lost.ts';
 import { moved } from './moved.ts';
+import { nowhere } from './nowhere.ts';
 import { orphan } from './orphan.ts';
 import { twoNames } from './two-names.ts';
 import { unopened } from './unopened.ts';
@@ -20,6 +21,7 @@ export const BAR_RULES: readonly BarRule[] = [
 	locked,
 	crowding,
 	cover,
+	nowhere,
 	unopened,
 	moved,
 	buried,

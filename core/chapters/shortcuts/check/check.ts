@@ -94,6 +94,11 @@ export class Checks {
 		const { index: before, placed: placedBefore } = this.#circumstances;
 		this.#circumstances = circumstances;
 		const { index, placed } = circumstances;
+		// with other situations nothing is as it was
+		if (index.space !== before.space) {
+			for (const _ of this.steps());
+			return;
+		}
 		const inputs = new Set<Keys>();
 		const commands = new Set<CommandId>();
 		const touch = (keys: Keys) => {

@@ -61,16 +61,6 @@
 	const size = $derived(node && rectIn(desk.layout, node.id));
 
 	export const focus = () => name?.focus();
-
-	function rename(value: string) {
-		const said = value.trim();
-		if (!node || said === '' || said === desk.nameOf(node)) return;
-		if (node.item.kind === 'bar') void desk.change('bar', `call it ${said}`, (item) => ({ ...item, name: said }));
-		else if (node.item.kind === 'tab') void desk.change('tab', `call it ${said}`, (item) => ({ ...item, name: said }));
-		else if (node.item.kind === 'group') void desk.change('group', `call it ${said}`, (item) => ({ ...item, name: said }));
-		else if (node.item.flyout !== undefined) void desk.change('place', `call it ${said}`, (item) => ({ ...item, flyout: said }));
-		else void desk.change('place', `call it ${said}`, (item) => ({ ...item, title: said }));
-	}
 </script>
 
 {#if !node}
@@ -85,6 +75,10 @@
 		<span class="quiet">{kindName}</span>
 	</header>
 	{#if node.lockedBy}<p class="tone-limonite small"><span class="toned">▲</span> {node.lockedBy.name} has locked it.</p>{/if}
+	{#if node.keptBy}<p class="tone-limonite small">
+			<span class="toned">▲</span>
+			{node.keptBy.name} has locked where it stands.
+		</p>{/if}
 	{#if node.over}<p class="quiet small">Stands in place of what {node.over.name} says.</p>{/if}
 	{#if desk.selected.length === 1 && kindName !== 'separator'}
 		<label class="field">
@@ -93,7 +87,7 @@
 				bind:elementRef={name}
 				size="sm"
 				value={desk.nameOf(node)}
-				onchange={(event) => rename((event.currentTarget as HTMLInputElement).value)}
+				onchange={(event) => void desk.rename((event.currentTarget as HTMLInputElement).value)}
 			/>
 		</label>
 		{#if node.item.kind === 'place' && node.item.title !== undefined}
@@ -196,6 +190,11 @@
 			<Button size="xs" color="alternative" onclick={() => void desk.lock(node.lockedBy === undefined)}
 				>{node.lockedBy === undefined ? 'Lock' : 'Unlock'}</Button
 			>
+			{#if node.item.kind === 'bar'}
+				<Button size="xs" color="alternative" onclick={() => void desk.lockPositions([node], node.keptBy === undefined)}
+					>{node.keptBy === undefined ? 'Lock position' : 'Unlock position'}</Button
+				>
+			{/if}
 		{/if}
 		{#if picture}
 			<Button size="xs" color="alternative" onclick={() => void savePicture('svg')}>Picture, SVG</Button>

@@ -2,9 +2,10 @@
 	import type { ItemId } from '$core/chapters/bars/bar';
 	import type { GroupForm, PlaceBox, Rect } from '$core/surface/parts';
 	import { FRAME } from '$core/surface/screens';
-	import type { BarDesk } from '$lib/state/bar-desk.svelte';
+	import { KINDS, type BarDesk } from '$lib/state/bar-desk.svelte';
 	import { BarDrag } from '$lib/state/bar-drag.svelte';
 	import { useWorkspace } from '$lib/state/workspace.svelte';
+	import NameField from './NameField.svelte';
 	import Spot from './Spot.svelte';
 
 	/** The program's window with its bars, to be shaped by mouse and by keys. */
@@ -75,6 +76,7 @@
 
 	function pick(event: MouseEvent, one: string) {
 		event.stopPropagation();
+		if (event.detail === 2) return desk.nameCurrent();
 		desk.select(one as ItemId, event.ctrlKey || event.shiftKey);
 		frame?.focus();
 	}
@@ -236,6 +238,25 @@
 				{#each places as { place, rect: own } (place.id)}
 					{@render spot(place, own, undefined, bar?.text ?? 'beside', bar?.icon ?? 16)}
 				{/each}
+			{/if}
+			{#if desk.naming && desk.nameRect}
+				{@const { naming } = desk}
+				{#key naming}
+					<NameField
+						rect={desk.nameRect}
+						{scale}
+						label={'making' in naming ? `Name of the new ${KINDS[naming.making]}` : 'Another name'}
+						value={'making' in naming ? '' : desk.nameOf(desk.tree.byId.get(naming.id)!)}
+						onname={async (said) => {
+							await desk.name(said);
+							frame?.focus();
+						}}
+						onleave={() => {
+							desk.naming = undefined;
+							frame?.focus();
+						}}
+					/>
+				{/key}
 			{/if}
 		</div>
 	</div>

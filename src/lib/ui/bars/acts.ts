@@ -1,23 +1,9 @@
-import type { BarDesk } from '$lib/state/bar-desk.svelte';
+import { KINDS, type BarDesk, type Making } from '$lib/state/bar-desk.svelte';
 import type { Act } from '../hotkeys.svelte';
-
-/** What can be made on the window, and what it is called. */
-export const KINDS = {
-	toolbar: 'toolbar',
-	tab: 'tab',
-	group: 'group',
-	flyout: 'flyout',
-	menu: 'menu',
-	cursor: 'cursor bar',
-	context: 'context menu',
-	quick: 'quick bar',
-	ribbon: 'ribbon'
-} as const;
-export type Making = keyof typeof KINDS;
 
 /** What the view itself does. */
 interface OfView {
-	make(kind: Making): unknown;
+	modes(): unknown;
 	restyle(): unknown;
 	beside(): unknown;
 	trueSize(): unknown;
@@ -29,7 +15,10 @@ interface OfView {
 export function barActs(desk: BarDesk, view: OfView): Act[] {
 	const { current, fit } = desk;
 	const acts: Act[] = [
-		...(Object.keys(KINDS) as Making[]).map((kind) => ({ name: `New ${KINDS[kind]}`, run: () => view.make(kind) })),
+		...(Object.keys(KINDS) as Making[]).map((kind) => ({
+			name: `New ${KINDS[kind]}`,
+			run: () => (desk.naming = { making: kind })
+		})),
 		{ name: 'Insert a separator', run: () => desk.add('separator') },
 		{ name: `Turn the bars into ${desk.style === 'ribbon' ? 'toolbars' : 'a ribbon'}`, run: view.restyle },
 		{ name: 'Screens side by side', run: view.beside },
@@ -37,9 +26,11 @@ export function barActs(desk: BarDesk, view: OfView): Act[] {
 		{ name: 'Names of all icons', run: view.names },
 		{ name: 'Untouched bars', run: view.untouched }
 	];
+	if (desk.hasModes) acts.push({ name: 'Modes: favourites, keys, and one’s own', run: view.modes });
 	if (fit && fit.changes.length > 0) acts.push({ name: `Take the fit of ${fit.tab.name}`, run: () => desk.takeFit() });
 	if (!current) return acts;
 	const name = desk.nameOf(current);
+	if (name !== 'separator') acts.push({ name: `Call ${name} otherwise`, run: () => desk.nameCurrent() });
 	acts.push(
 		{ name: `Take ${name} away`, run: () => desk.remove() },
 		{ name: `Move ${name} before`, run: () => desk.shift(-1) },

@@ -1,9 +1,11 @@
 <script lang="ts">
+	import { untrack } from 'svelte';
 	import type { ContextNode, NodeId } from '$core/context/axis';
 	import { useWorkspace } from '$lib/state/workspace.svelte';
 	import Cabin from './Cabin.svelte';
 	import CabinPlan from './CabinPlan.svelte';
 	import Chooser from './Chooser.svelte';
+	import ModeSwitch from './ModeSwitch.svelte';
 	import MenuBar from './MenuBar.svelte';
 	import Ribbon from './Ribbon.svelte';
 	import { benchOptions, readoutText, type Place } from './readout';
@@ -18,9 +20,10 @@
 	/** The stand-in application's window. It takes keys and clicks as the application would, under the effective profile. */
 	let { session, frame = $bindable() }: { session: BenchSession; frame?: HTMLElement | undefined } = $props();
 	const workspace = useWorkspace();
-	const { axes } = workspace.space;
+	const axes = $derived(workspace.space.axes);
 	const axisAt = (id: string) => axes.findIndex((axis) => axis.id === id);
-	const [selectionAxis, paneAxis] = [axisAt('selection'), axisAt('pane')];
+	// an application keeps its axes; what is in them may come and go
+	const [selectionAxis, paneAxis] = untrack(() => [axisAt('selection'), axisAt('pane')] as const);
 	const ribbon = $derived(ribbonOf(workspace.index, workspace.situation, 3, 4));
 	let width = $state(1000);
 	/** The height of what stands between the bars at the top and at the bottom. */
@@ -33,7 +36,7 @@
 	const pane = $derived(paneAxis < 0 ? undefined : situation[paneAxis]);
 	const standing = $derived(axes[0]!.nodes.filter((n) => workspace.space.situations.some((s) => s[0] === n.id)));
 	/** Drawings are plans; all else is modelled in space. */
-	const Drawing = axes.some((axis) => axis.nodes.some((node) => node.id === 'plan')) ? CabinPlan : Cabin;
+	const Drawing = untrack(() => axes.some((axis) => axis.nodes.some((node) => node.id === 'plan')) ? CabinPlan : Cabin);
 	const options = $derived(benchOptions(workspace.document.application.rules.options ?? [], workspace.profile));
 	/** Where the pointer is over the drawing, and what can catch it, both in units of the drawing. */
 	let pointer = $state<Place | undefined>(undefined);
@@ -113,7 +116,7 @@
 	const paneIs = (node: string) => (pane === node ? 'pane active' : 'pane');
 
 	/** Where the window shows the contexts of the pane axis; what a pane lists is of the cabin that all stand-ins show. */
-	const panes = panesOf(axes[paneAxis]?.nodes ?? []);
+	const panes = $derived(panesOf(axes[paneAxis]?.nodes ?? []));
 	/** A part of the cabin was clicked; an application that does not tell its kinds apart takes it as something selected. */
 	function select(kind: string) {
 		const kinds = axes[selectionAxis]?.nodes ?? [];
@@ -246,11 +249,12 @@
 			>
 		</button>
 	{/if}
-	<p class="status" aria-live="polite">
-		<span>{status}</span>
+	<div class="status">
+		<ModeSwitch />
+		<p aria-live="polite">{status}</p>
 		{#if options.readout}<span class="num readout">{pointer ? readoutText(pointer, corners, options) : ''}</span>{/if}
 		<span class="quiet">{workspace.space.labelOf(workspace.situation)}</span>
-	</p>
+	</div>
 </div>
 
 <style>
@@ -350,11 +354,15 @@
 	}
 	.status {
 		display: flex;
-		justify-content: space-between;
-		gap: 12px;
+		gap: 14px;
+		align-items: center;
 		padding: 4px 10px;
 		border-top: 1px solid var(--line-strong);
 		background: var(--panel);
 		font-size: 13px;
+	}
+	.status p {
+		flex: 1;
+		margin: 0;
 	}
 </style>

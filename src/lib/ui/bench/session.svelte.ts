@@ -7,6 +7,7 @@ import type { CommandId } from '$core/application/command';
 import { IDLE, perform, play, type Activity, type MacroEvent, type MacroGround } from '$core/chapters/macros/machine';
 import type { MacroStep } from '$core/chapters/macros/macro';
 import { macroTable } from '$core/chapters/macros/table';
+import { leadsTo } from '$core/chapters/modes/mode';
 import { hear } from '$core/stroke/hear';
 import { keysOf, readable, type Keys, type Stroke } from '$core/stroke/stroke';
 import type { Profile } from '$core/strata/stratum';
@@ -32,7 +33,7 @@ export interface Happening {
 const PATIENCE = 900;
 
 /** What the stand-in needs to know; without a profile it has no aliases. */
-export type BenchGround = Pick<Workspace, 'index' | 'situation' | 'document'> & Partial<Pick<Workspace, 'profile'>>;
+export type BenchGround = Pick<Workspace, 'index' | 'situation' | 'document'> & Partial<Pick<Workspace, 'profile' | 'standIn'>>;
 
 /** What the stand-in of a workspace has read: it goes on running while somebody looks at another view. */
 const running = new WeakMap<BenchGround, Profile>();
@@ -199,10 +200,23 @@ export class BenchSession {
 		this.#playing = undefined;
 		this.waiting = undefined;
 		this.#keep({ do: 'run', command: id });
+		this.#switch(id);
 		if (done.fault) this.#tell(done.said);
 		if (done.calls === undefined) return;
 		this.#playing = play(id, this.#ground, this.activity);
 		this.#goOn();
+	}
+
+	/** A command that switches modes leads there. */
+	#switch(id: CommandId) {
+		const { index, situation } = this.#workspace;
+		const to = leadsTo(index.space, id);
+		if (!to) return;
+		const axis = index.space.axes.findIndex((a) => a.id === to.axis);
+		const at = index.space.nearest(index.space.situations[situation]!.with(axis, to.context), axis);
+		if (at < 0) return;
+		this.#workspace.standIn?.(at);
+		this.#tell(`Now in ${index.space.scopeLabel({ [to.axis]: [to.context] })}.`);
 	}
 
 	/** Lets the macro go on until it ends or waits. */
@@ -217,6 +231,7 @@ export class BenchSession {
 			}
 			this.activity = next.value.activity;
 			this.#tell(next.value.said, next.value.fault !== undefined);
+			if (next.value.ran !== undefined) this.#switch(next.value.ran);
 			if (next.value.waits) {
 				this.waiting = next.value.said;
 				return;

@@ -13,8 +13,10 @@
 		{ id: 'findings', label: 'Findings' }
 	];
 	const categories = [...new Set(workspace.document.commands.map((c) => c.category[0]!))];
-	const contexts = workspace.space.axes.flatMap((axis) =>
-		axis.nodes.map((node) => ({ value: `${axis.id}/${node.id}`, name: `${axis.label}: ${node.label}` }))
+	const contexts = $derived(
+		workspace.space.axes.flatMap((axis) =>
+			axis.nodes.map((node) => ({ value: `${axis.id}/${node.id}`, name: `${axis.label}: ${node.label}` }))
+		)
 	);
 </script>
 

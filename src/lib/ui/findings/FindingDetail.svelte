@@ -91,6 +91,7 @@
 			{#if finding.witness.kind === 'keys'}<a href="{home}/bench?finding={encodeURIComponent(finding.id)}">Replay on the bench</a>
 			{:else if finding.witness.kind === 'typed'}<a href="{home}/aliases">In the file, line {finding.witness.line}</a>
 			{:else if finding.witness.kind === 'option'}<a href="{home}/options">In Options</a>
+			{:else if finding.witness.kind === 'mode'}<a href="{home}/bars?modes">In Bars, under Modes</a>
 			{:else if finding.witness.kind === 'bar'}<a href="{home}/bars?item={encodeURIComponent(finding.witness.item)}"
 					>On the window, in Bars</a
 				>

@@ -171,17 +171,18 @@
 				selection={wanted}
 				holds={reading.holds}
 				categories={reading.categories}
+				bars={reading.bars}
 				onchange={(next) => ((wanted = next), void read())}
 			/>
 			<p class="place">
-				Its shortcuts hold
+				Its shortcuts and bars are for
 				<Picker
-					label="Contexts of the shortcuts"
+					label="Contexts of shortcuts and bars"
 					value={place}
 					items={[
-						{ value: 'own', name: 'where the file says' },
-						{ value: 'all', name: 'in all contexts' },
-						{ value: 'one', name: 'only in …' }
+						{ value: 'own', name: 'what the file says' },
+						{ value: 'all', name: 'all contexts' },
+						{ value: 'one', name: 'only …' }
 					]}
 					onpick={(next) => ((place = next as typeof place), void read())}
 				/>

@@ -1,5 +1,6 @@
 <script lang="ts">
 	import { Checkbox } from 'flowbite-svelte';
+	import { BARS } from '$core/chapters/bars/bar';
 	import { MACHINE, SECTIONS, type Holdings, type Selection } from '$core/hand-over/selection';
 	import { ALL_CHAPTERS } from '$core/profile/chapters';
 	import { listed } from '$core/text/listed';
@@ -10,12 +11,14 @@
 		selection,
 		holds,
 		categories,
+		bars,
 		onchange
 	}: {
 		selection: Selection;
 		/** How many of each part there are; a part without any is not offered. */
 		holds: Holdings;
 		categories: readonly string[];
+		bars: readonly { readonly id: string; readonly name: string }[];
 		onchange: (selection: Selection) => void;
 	} = $props();
 
@@ -30,6 +33,11 @@
 			...selection,
 			sections: SECTIONS.filter((s) => (s === section ? isIn : selection.sections.includes(s)))
 		});
+
+	/** None ticked means all. */
+	const tickBar = (bar: string, isIn: boolean) =>
+		onchange({ ...selection, bars: bars.map(({ id }) => id).filter((id) => (id === bar ? isIn : chosenBars.includes(id))) });
+	const chosenBars = $derived(selection.bars ?? []);
 
 	/** None ticked means all. */
 	const tickCategory = (category: string, isIn: boolean) =>
@@ -76,6 +84,24 @@
 					>{/if}
 			</div>
 		</details>
+		{#if bars.length > 1 && selection.sections.includes(BARS)}
+			<details class="categories">
+				<summary>
+					{chosenBars.length === 0 ? 'All bars' : `${chosenBars.length} of ${bars.length} bars`}
+				</summary>
+				<div role="group" aria-label="Bars">
+					{#each bars as { id, name } (id)}
+						<Checkbox
+							checked={chosenBars.includes(id)}
+							onchange={(event: Event) => tickBar(id, (event.currentTarget as HTMLInputElement).checked)}>{name}</Checkbox
+						>
+					{/each}
+					{#if chosenBars.length > 0}<button class="linkish" type="button" onclick={() => onchange({ ...selection, bars: [] })}
+							>All bars</button
+						>{/if}
+				</div>
+			</details>
+		{/if}
 	</div>
 </div>
 

@@ -1,5 +1,7 @@
 <script lang="ts">
 	import { Button } from 'flowbite-svelte';
+	import { barsIn } from '$core/chapters/bars/bar';
+	import { wholeBars } from '$core/chapters/bars/whole';
 	import { scopeText } from '$core/context/scope';
 	import type { SearchPaths } from '$core/folders/search';
 	import {
@@ -23,6 +25,13 @@
 	let out = $state.raw<Selection>(USUAL);
 	let known = $state.raw<SearchPaths | undefined>(undefined);
 	const categories = $derived([...new Set([...workspace.catalogue.values()].map((c) => c.category[0]!))]);
+
+	const bars = $derived(
+		wholeBars(workspace.profile.flatMap((stratum) => [...barsIn(stratum).values()])).map(({ id, item }) => ({
+			id: id as string,
+			name: item.name
+		}))
+	);
 
 	$effect(() => {
 		void ask<SearchPaths>(`${workspace.path}/folders`)
@@ -50,6 +59,7 @@
 		if (stratum) query.set('stratum', stratum);
 		if (Object.keys(out.contexts).length > 0) query.set('in', scopeText(out.contexts));
 		for (const category of out.categories) query.append('category', category);
+		for (const bar of out.bars ?? []) query.append('bar', bar);
 		return `${workspace.path}/export?${query}`;
 	};
 </script>
@@ -59,7 +69,7 @@
 	<p class="quiet">The open format keeps everything that is ticked; CSV holds one shortcut a line for tables.</p>
 	<details class="what">
 		<summary>What goes out</summary>
-		<SelectionBar selection={out} {holds} {categories} onchange={(next) => (out = next)} />
+		<SelectionBar selection={out} {holds} {categories} {bars} onchange={(next) => (out = next)} />
 	</details>
 	<ul>
 		<li class="whole">

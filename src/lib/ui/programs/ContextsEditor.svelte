@@ -41,7 +41,9 @@
 			An axis at the margin, its contexts indented beneath it, a context below another one further in. <span class="mono"
 				>never Assembly + Edge</span
 			>
-			says what cannot be at once; <span class="mono">only Document: Part; Selection: Edge | Face</span> lists what can.
+			says what cannot be at once; <span class="mono">only Document: Part; Selection: Edge | Face</span> lists what can;
+			<span class="mono">modes Document: part = part.open</span> that people switch among the contexts of an axis themselves, by these
+			commands.
 		</p>
 	</div>
 	<div aria-live="polite">

@@ -1,15 +1,17 @@
 <script lang="ts">
 	import { untrack } from 'svelte';
 	import { page } from '$app/state';
-	import { Button, Input } from 'flowbite-svelte';
-	import type { BarForm, ItemId } from '$core/chapters/bars/bar';
+	import { Button } from 'flowbite-svelte';
+	import type { ItemId } from '$core/chapters/bars/bar';
 	import { BARS } from '$core/chapters/bars/bar';
-	import { BarDesk } from '$lib/state/bar-desk.svelte';
+	import { MODES } from '$core/chapters/modes/mode';
+	import { BarDesk, KINDS } from '$lib/state/bar-desk.svelte';
 	import { COMMAND } from '$lib/state/bar-drag.svelte';
 	import { useWorkspace } from '$lib/state/workspace.svelte';
-	import { barActs, KINDS, type Making } from '$lib/ui/bars/acts';
+	import { barActs } from '$lib/ui/bars/acts';
 	import BarFields from '$lib/ui/bars/BarFields.svelte';
 	import Differences from '$lib/ui/bars/Differences.svelte';
+	import Modes from '$lib/ui/bars/Modes.svelte';
 	import ScreenCards from '$lib/ui/bars/ScreenCards.svelte';
 	import ScreensBeside from '$lib/ui/bars/ScreensBeside.svelte';
 	import StyleDialog from '$lib/ui/bars/StyleDialog.svelte';
@@ -28,43 +30,15 @@
 	let isTrue = $state(false);
 	/** The screens of the office are looked at one beside the other. */
 	let areBeside = $state(false);
+	let showsModes = $state(page.url.searchParams.has('modes'));
 	let isRestyling = $state(false);
-	/** What is about to be made, while its name is typed. */
-	let making = $state<Making | undefined>(undefined);
 	const RARE = ['flyout', 'menu', 'cursor', 'context', 'quick', 'ribbon'] as const;
-	let name = $state('');
-	let nameField = $state<HTMLInputElement | undefined>(undefined);
-	const findings = $derived(workspace.findings.of(BARS).all);
+	const findings = $derived([...workspace.findings.of(MODES).all, ...workspace.findings.of(BARS).all]);
 
 	$effect(() => {
 		const wanted = page.url.searchParams.get('item') as ItemId | null;
 		if (wanted) untrack(() => desk.show(wanted));
 	});
-	$effect(() => {
-		if (making) nameField?.focus();
-	});
-
-	async function make(event: SubmitEvent) {
-		event.preventDefault();
-		const said = name.trim();
-		const kind = making;
-		if (said === '' || !kind) return;
-		making = undefined;
-		name = '';
-		if (kind === 'tab') await desk.addTab(said);
-		else if (kind === 'group') await desk.addGroup(said);
-		else if (kind === 'flyout') await desk.add({ flyout: said });
-		else if (kind === 'menu') await desk.addMenu(said);
-		else await desk.addBar(kind satisfies BarForm, said);
-		view?.focus();
-	}
-
-	function leaveName(event: KeyboardEvent) {
-		if (event.key !== 'Escape') return;
-		event.preventDefault();
-		making = undefined;
-		view?.focus();
-	}
 
 	const toggleUntouched = () => {
 		desk.isUntouched = !desk.isUntouched;
@@ -76,7 +50,7 @@
 			title: 'Bars',
 			acts: () =>
 				barActs(desk, {
-					make: (kind) => (making = kind),
+					modes: () => (showsModes = true),
 					restyle: () => (isRestyling = true),
 					beside: () => (areBeside = !areBeside),
 					trueSize: () => (isTrue = !isTrue),
@@ -88,6 +62,7 @@
 				{ keys: 'I', does: 'show the names of all icons at once', run: () => (showsNames = !showsNames) },
 				{ keys: '↑ ↓ ← →', does: 'go from place to place, in the window', run: inWindow },
 				{ keys: 'Ctrl →', does: 'move what is selected, in the window', run: inWindow },
+				{ keys: 'F2', does: 'give it another name, on the window', run: () => desk.nameCurrent() },
 				{ keys: 'Delete', does: 'take it away, in the window', run: inWindow },
 				{ keys: 'Enter', does: 'to its name and what else there is to say, in the window', run: inWindow }
 			]
@@ -101,36 +76,22 @@
 	<section class="stage" aria-label="Window">
 		<div class="tools">
 			<span class="makes">
-				{#if making}
-					<form onsubmit={make}>
-						<Input
-							bind:elementRef={nameField}
-							bind:value={name}
-							size="sm"
-							placeholder="Name of the {KINDS[making]}"
-							aria-label="Name of the new {KINDS[making]}"
-							onkeydown={leaveName}
-						/>
-						<Button size="xs" type="submit" disabled={name.trim() === ''}>Make</Button>
-					</form>
-				{:else}
-					<Button size="xs" color="alternative" onclick={() => (making = 'toolbar')}>New toolbar</Button>
-					<Button size="xs" color="alternative" onclick={() => (making = 'tab')}>New tab</Button>
-					<Button size="xs" color="alternative" onclick={() => (making = 'group')}>New group</Button>
-					<Picker
-						label="New"
-						value=""
-						items={[
-							{ value: '', name: 'New …' },
-							{ value: 'separator', name: 'separator' },
-							...RARE.map((kind) => ({ value: kind, name: KINDS[kind] }))
-						]}
-						onpick={(kind) => {
-							if (kind === 'separator') void desk.add('separator');
-							else if (kind !== '') making = kind as (typeof RARE)[number];
-						}}
-					/>
-				{/if}
+				<Button size="xs" color="alternative" onclick={() => (desk.naming = { making: 'toolbar' })}>New toolbar</Button>
+				<Button size="xs" color="alternative" onclick={() => (desk.naming = { making: 'tab' })}>New tab</Button>
+				<Button size="xs" color="alternative" onclick={() => (desk.naming = { making: 'group' })}>New group</Button>
+				<Picker
+					label="New"
+					value=""
+					items={[
+						{ value: '', name: 'New …' },
+						{ value: 'separator', name: 'separator' },
+						...RARE.map((kind) => ({ value: kind, name: KINDS[kind] }))
+					]}
+					onpick={(kind) => {
+						if (kind === 'separator') void desk.add('separator');
+						else if (kind !== '') desk.naming = { making: kind as (typeof RARE)[number] };
+					}}
+				/>
 			</span>
 			<Button size="xs" color="alternative" onclick={() => (isRestyling = true)}
 				>As {desk.style === 'ribbon' ? 'toolbars' : 'a ribbon'} …</Button
@@ -163,16 +124,29 @@
 				{#each desk.tree.bars as bar (bar.id)}
 					<li>
 						<button class="linkish" type="button" onclick={() => desk.select(bar.id)}>{bar.item.name}</button>
-						<span class="quiet">{bar.item.form}{bar.item.hidden ? ', hidden' : ''}, {bar.item.dock.edge}</span>
+						<span class="quiet"
+							>{bar.item.form}{bar.item.hidden ? ', hidden' : ''}, {bar.item.dock.edge}{bar.keptBy ? ', locked there' : ''}</span
+						>
 					</li>
 				{/each}
 			</ul>
+			{#if workspace.role === 'steward' && desk.tree.bars.length > 0}
+				{@const isKept = desk.tree.bars.every(({ keptBy }) => keptBy)}
+				<Button
+					size="xs"
+					color="alternative"
+					disabled={workspace.edits.busy}
+					onclick={() => void desk.lockPositions(desk.tree.bars, !isKept)}
+					>{isKept ? 'Unlock' : 'Lock'} where all bars stand</Button
+				>
+			{/if}
 			{#if desk.ownAll.length > 0}
 				<Button size="xs" color="alternative" onclick={() => void desk.reset(desk.ownAll, 'all')}
 					>All {desk.ownAll.length} of {workspace.target.name} as below</Button
 				>
 			{/if}
 		</details>
+		<Modes bind:isOpen={showsModes} />
 		<Differences {desk} />
 		<FindingsHere
 			{findings}
@@ -203,8 +177,7 @@
 		gap: 8px 12px;
 		align-items: center;
 	}
-	.makes,
-	form {
+	.makes {
 		display: flex;
 		gap: 6px;
 		align-items: center;

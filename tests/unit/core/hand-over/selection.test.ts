@@ -16,12 +16,16 @@ import { indexOf } from '../../../../core/profile/circumstances.ts';
 import { applyEdit } from '../../../../core/profile/edit.ts';
 import { scopeText } from '../../../../core/context/scope.ts';
 import { readShortcutsCsv, writeShortcutsCsv } from '../../../../core/hand-over/shortcuts-csv.ts';
-import type { Profile } from '../../../../core/strata/stratum.ts';
+import { stratumById, type Profile } from '../../../../core/strata/stratum.ts';
 import { inOrder } from '../../../../core/strata/entry.ts';
 import { stratumOf } from '../../strata.ts';
 import { spliced, insertRecord } from '../../../../core/recipe/reading.ts';
 import { SHIPPED_RECIPES } from '../../../../core/recipe/shipped.ts';
 import { searchPaths } from '../../../../demo/folders.ts';
+import { gneiss } from '../../../../demo/gneiss/gneiss.ts';
+import { allNodes, barTree, nodesFrom } from '../../../../core/chapters/bars/tree.ts';
+import { insertItem } from '../../../../core/chapters/bars/writing.ts';
+import { setMacro } from '../../../../core/chapters/macros/writing.ts';
 import { varve } from '../../../../demo/varve/varve.ts';
 import { small, subjectOf as subjectOfSmall } from '../../arbitrary.ts';
 import { demoProfile, subjectOf } from '../../demo-office.ts';
@@ -106,7 +110,7 @@ describe('selection', () => {
 				['Draw', 'ade'],
 				['Dimensions', '']
 			] as const) {
-				const part = aliases.selector({ ...USUAL, categories: [category] }, ground)(file)!;
+				const part = aliases.selector({ ...USUAL, categories: [category] }, { ...ground, all: [file] })(file)!;
 				expect(
 					aliasLines(part)
 						.lines.map((l) => l.alias)
@@ -115,6 +119,80 @@ describe('selection', () => {
 				expect(aliasLines(part).unknown).to.deep.equal([]);
 			}
 		});
+});
+
+describe('handing over bars', () => {
+	const [subjectHere, whole] = [subjectOf(gneiss), demoProfile()];
+	const here = { index: indexOf(subjectHere, whole) };
+	const tree = barTree(whole);
+	const bare: Profile = whole.map((stratum) => ({ ...stratum, contents: {} }));
+	const treeOf = (part: Profile) => barTree(part);
+	const shapes = (part: Profile) => treeOf(part).bars.map((bar) => [bar.id, [...nodesFrom(bar)].map(({ id }) => id)]);
+
+	it('hands over chosen ones, each whole, through all strata, and nothing of the others', () => {
+		for (const { id } of tree.bars) {
+			const part = selectProfile(whole, { ...USUAL, sections: ['bars'], bars: [id] }, here);
+			expect(shapes(part)).to.deep.equal([[id, [...nodesFrom(tree.byId.get(id)!)].map((node) => node.id)]]);
+			expect(treeOf(part).idle).to.deep.equal([]);
+		}
+		const two = tree.bars.slice(0, 2).map(({ id }) => id as string);
+		expect(treeOf(selectProfile(whole, { ...USUAL, bars: two }, here)).bars.map(({ id }) => id as string)).to.deep.equal(two);
+		expect(shapes(selectProfile(whole, USUAL, here)), 'all, where none is named').to.deep.equal(shapes(whole));
+	});
+
+	it('takes those that show in some contexts whole, and leaves no place without its bar', () => {
+		const contexts = { document: ['drawing'] } as never;
+		const part = selectProfile(whole, { ...USUAL, contexts }, here);
+		const shown = tree.bars.filter(({ item }) => here.index.space.meet(item.scope, contexts)).map(({ id }) => id);
+		expect(treeOf(part).bars.map(({ id }) => id)).to.deep.equal(shown);
+		expect(shown.length).to.be.lessThan(tree.bars.length);
+		expect(treeOf(part).idle).to.deep.equal([]);
+	});
+
+	it('brings them in for the contexts that are chosen', () => {
+		const { id } = tree.bars[0]!;
+		const file = writeProfileFile(profileFile(gneiss.application, whole));
+		const scope = { document: ['drawing'] } as never;
+		const wanted = {
+			selection: { ...USUAL, sections: ['bars'], bars: [id] },
+			into: bare.at(-1)!.id,
+			otherwise: bare.at(-1)!.id,
+			scope
+		};
+		const { index, items, bars } = compareFile(subjectHere, bare, readProfileFile('file', file), wanted);
+		expect(bars.map((bar) => bar.id)).to.have.members(tree.bars.map((bar) => bar.id as string));
+		const after = treeOf(applyEdit(bare, bring(index, bare, items.filter(isOpen)).changes));
+		expect(after.bars.map((bar) => [bar.id, bar.item.scope])).to.deep.equal([[id, scope]]);
+	});
+
+	it('leaves out what launches programs, with its places', () => {
+		const launching = {
+			id: 'macro:out',
+			label: 'Out',
+			description: '',
+			icon: 'point',
+			inside: false,
+			steps: [{ do: 'launch', program: 'x.exe', arguments: [] }]
+		};
+		const [target] = [whole.at(-1)!.id];
+		let now = applyEdit(whole, setMacro(stratumById(whole, target), launching as never));
+		const toolbar = tree.bars.find(({ item }) => item.form === 'toolbar')!;
+		now = applyEdit(
+			now,
+			insertItem(
+				now,
+				target,
+				{ kind: 'place', command: 'macro:out' as never, size: 'small', shows: 'both', hidden: false },
+				toolbar.id,
+				0
+			).changes
+		);
+		const commands = (part: Profile) => [...allNodes(treeOf(part))].map(({ item }) => item.kind === 'place' && item.command);
+		const ground = { index: indexOf(subjectHere, now) };
+		expect(commands(now)).to.include('macro:out');
+		expect(commands(selectProfile(now, USUAL, ground))).not.to.include('macro:out');
+		expect(commands(selectProfile(now, { ...USUAL, sections: SECTIONS }, ground))).to.include('macro:out');
+	});
 });
 
 describe('handing over', () => {

@@ -30,6 +30,41 @@ const commands = varve.commands.slice(0, 3).map((c) => c.id);
 
 /** What a stratum may say of each chapter: a few entries about few things, so that strata meet; or a text. */
 const SAID: Readonly<Record<ChapterId, fc.Arbitrary<readonly unknown[]>>> = {
+	modes: fc
+		.array(
+			fc.oneof(
+				fc.record({
+					op: fc.constant('set'),
+					kind: fc.constant('mode'),
+					axis: fc.constant('document'),
+					id: fc.constantFrom('own.a', 'own.b'),
+					label: fc.constantFrom('One', 'Two'),
+					from: fc.constantFrom('cutting', 'own.a', 'gone'),
+					bars: fc.constantFrom('shared', 'own')
+				}),
+				fc.record({
+					op: fc.constant('set'),
+					kind: fc.constant('favourite'),
+					axis: fc.constant('document'),
+					id: fc.constantFrom('own.a', 'cutting'),
+					order: fc.constantFrom('a0', 'a1')
+				}),
+				fc.record({
+					op: fc.constantFrom('remove', 'lock'),
+					kind: fc.constant('mode'),
+					axis: fc.constant('document'),
+					id: fc.constantFrom('own.a', 'own.b')
+				}),
+				fc.record({
+					op: fc.constantFrom('remove', 'lock'),
+					kind: fc.constant('favourite'),
+					axis: fc.constant('document'),
+					id: fc.constantFrom('own.a', 'cutting')
+				})
+			),
+			{ maxLength: 5 }
+		)
+		.map(ranked),
 	macros: fc
 		.array(
 			fc.oneof(

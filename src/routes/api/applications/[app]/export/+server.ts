@@ -56,14 +56,19 @@ const Query = z.object({
  * `?format=json|csv|xlsx`, or `md|html` for a sheet of what is in force, `&by=context|category|key|keyboard`, `&whose=office` without
  * anybody's own, `&platforms=windows,macos` side by side; `&stratum=office` for one stratum alone,
  * `&sections=shortcuts,aliases` for some parts, `&in=document=part` for what is heard there, `&category=Draw` (several times)
- * for some commands. What is of one machine only stays out unless `sections` names `machine`.
+ * for some commands, `&bar=files` (several times) for some bars with all that is in them. What is of one machine only stays out unless `sections` names `machine`.
  */
 export const GET = route(async ({ params, url }, { profiles, folders, releases, seats }) => {
 	const { format, stratum, sections, in: contexts, by, whose, platforms } = checked(Query, Object.fromEntries(url.searchParams));
 	const { application, profile, catalogue: own, space } = await profiles.load(params.app!);
 	const catalogue = profileCatalogue(own, profile);
 	const index = indexOf({ application, space, catalogue: own }, profile);
-	const selection: Selection = { sections, contexts, categories: url.searchParams.getAll('category') };
+	const selection: Selection = {
+		sections,
+		contexts,
+		categories: url.searchParams.getAll('category'),
+		bars: url.searchParams.getAll('bar')
+	};
 	let picked: Profile;
 	try {
 		picked = selectProfile(profile, selection, { index });

@@ -1,0 +1,47 @@
+import type { ModeRule } from '../finding.ts';
+import { modesFold, modesIn, thingFor, type ModesEntry } from '../mode.ts';
+import type { InForce } from '../../../strata/keyed-fold.ts';
+import { inOrder } from '../../../strata/entry.ts';
+import { stratumById, type Profile, type StratumId } from '../../../strata/stratum.ts';
+
+/** A stratum speaks of a mode, without effect: one below has locked it, or there is nothing of the kind. */
+export const idle: ModeRule = {
+	id: 'idle',
+	title: 'Speaks of a mode without effect',
+	find({ profile, space }, report) {
+		const fold = modesFold(profile);
+		const nameOf = ({ axis, id }: Pick<ModesEntry, 'axis' | 'id'>) => space.scopeLabel({ [axis]: [id] });
+		for (const { entry, stratum, reason, by } of fold.idle) {
+			if (reason === 'covered') continue;
+			const why = reason === 'locked' ? `${by!.name} has locked it` : 'no stratum below says anything of it';
+			report(told(entry, stratum, `${stratum.name} speaks of ${nameOf(entry)}, without effect: ${why}.`, why));
+		}
+		const isThere = ({ axis, id }: ModesEntry) => space.axes.some((a) => a.id === axis && a.nodes.some((n) => n.id === id));
+		for (const { entry, stratum } of fold.inForce.values())
+			if (entry.kind === 'favourite' && !isThere(entry))
+				report(
+					told(entry, stratum, `${stratum.name} has ${nameOf(entry)} among the favourite modes, and it is not there.`, 'not there')
+				);
+	}
+};
+
+const told = (entry: ModesEntry, stratum: InForce<ModesEntry>['stratum'], sentence: string, why: string) => ({
+	severity: 'attention' as const,
+	about: entry,
+	stratum: stratum.id,
+	sentence,
+	facts: [why],
+	fixes: [
+		{
+			kind: 'drop',
+			label: `Drop what ${stratum.name} says of it`,
+			changes: (profile: Profile, target: StratumId) => (target === stratum.id ? dropped(profile, target, entry) : [])
+		}
+	]
+});
+
+/** By which the stratum says nothing of it any more. */
+const dropped = (profile: Profile, target: StratumId, about: ModesEntry) =>
+	inOrder(modesIn(stratumById(profile, target)))
+		.filter((said) => thingFor(said) === thingFor(about))
+		.map((before) => ({ chapter: 'modes', stratum: target, before, after: null }));
