@@ -3,7 +3,7 @@
  * Folders in one line do not know each other. Between chapters only macros know another one: they type aliases.
  */
 const LAYERS = [
-	['text', 'stroke', 'time'],
+	['text', 'stroke', 'time', 'hand'],
 	['surface'],
 	['format', 'context'],
 	['keyboard'],

@@ -65,6 +65,20 @@ describe('contexts as text', () => {
 		);
 	});
 
+	it('name the axis among whose contexts people switch, with the commands that do it', () => {
+		const modes = (line: string) => parseContexts(`${TREE}${line}\n`).axes.map((axis) => axis.modes);
+		expect(modes('modes Document')).to.deep.equal([{}, undefined]);
+		expect(modes('modes document: Sketch = sketch.open | assembly = mode 2')).to.deep.equal([
+			{ sketch: 'sketch.open', assembly: 'mode 2' },
+			undefined
+		]);
+		const { axes, reachable } = parseContexts(`${TREE}modes Selection: edge = pick.edge\n`);
+		expect(parseContexts(contextsText({ axes, reachable })).axes).to.deep.equal(axes);
+		expect(() => modes('modes Tool')).to.throw(ContextsError, 'line 8: there is no axis "Tool"; there are Document, Selection');
+		expect(() => modes('modes Document: Wall = wall.open')).to.throw(ContextsError, 'line 8: "Wall = wall.open" is no mode');
+		expect(() => modes('modes Document: Part')).to.throw(ContextsError, '"Part" is no mode with its command');
+	});
+
 	it('say where they cannot be read, and what was expected', () => {
 		for (const [text, line, message] of [
 			['  Part', 1, 'begins at the margin'],

@@ -1,0 +1,136 @@
+import { z } from 'zod';
+import { between, concentrationOf, directionOf, kappaBounds, missOf, spreadOf, turned, type Spread } from './circular.ts';
+
+/** One flick of the hand test: where it was to go, in degrees clockwise from up, where it went, in px, and how long it took, in ms. */
+export const Flick = z.strictObject({
+	wanted: z.number().min(0).max(360),
+	dx: z.number().min(-10_000).max(10_000),
+	dy: z.number().min(-10_000).max(10_000),
+	ms: z.number().min(0).max(60_000)
+});
+export type Flick = z.infer<typeof Flick>;
+
+/** With fewer flicks in a direction nothing is said of it alone. */
+const FEWEST = 3;
+
+export const FEWEST_DIRECTIONS = 2;
+export const MOST_DIRECTIONS = 12;
+
+/** What a hand does when it is to go in one direction. */
+export interface DirectionOfHand {
+	readonly wanted: number;
+	readonly n: number;
+	/** How many degrees the mean direction lies clockwise of the wanted one. */
+	readonly bias: number;
+	readonly spread: Spread;
+	/** The mean length in px and time in ms. */
+	readonly length: number;
+	readonly ms: number;
+}
+
+/** What a hand test tells. */
+export interface HandSummary {
+	/** The flicks that count: one of no length has no direction. */
+	readonly n: number;
+	readonly directions: readonly DirectionOfHand[];
+	/** The spread about the mean of each direction, all directions together. */
+	readonly spread: Spread;
+	/** Between which values its concentration lies with 95 % confidence. */
+	readonly kappa: readonly [low: number, high: number] | undefined;
+}
+
+const mean = (values: readonly number[]): number => values.reduce((sum, value) => sum + value, 0) / values.length;
+
+/** What the flicks tell of a hand; undefined if none has a length. */
+export function handSummary(flicks: readonly Flick[]): HandSummary | undefined {
+	const counted = flicks.filter(({ dx, dy }) => Math.hypot(dx, dy) > 0);
+	if (counted.length === 0) return undefined;
+	const byWanted = new Map<number, Flick[]>();
+	for (const flick of counted) {
+		const wanted = turned(flick.wanted);
+		byWanted.set(wanted, [...(byWanted.get(wanted) ?? []), flick]);
+	}
+	const off: number[] = [];
+	const directions = [...byWanted]
+		.sort(([a], [b]) => a - b)
+		.map(([wanted, own]): DirectionOfHand => {
+			const angles = own.map(({ dx, dy }) => directionOf(dx, dy));
+			const spread = spreadOf(angles);
+			for (const angle of angles) off.push(between(spread.mean, angle));
+			return {
+				wanted,
+				n: own.length,
+				bias: between(wanted, spread.mean),
+				spread,
+				length: mean(own.map(({ dx, dy }) => Math.hypot(dx, dy))),
+				ms: mean(own.map(({ ms }) => ms))
+			};
+		});
+	const pooled = spreadOf(off);
+	// each direction has taken its own mean out, and so a degree of freedom
+	const free = Math.max(1, counted.length - directions.length);
+	const length = Math.max(0, 1 - ((1 - pooled.length) * counted.length) / free);
+	const spread: Spread = { n: free + 1, mean: pooled.mean, length, kappa: concentrationOf(length) };
+	return { n: counted.length, directions, spread, kappa: kappaBounds(spread) };
+}
+
+/** How a hand goes in any direction: between those that were tested what lies on either side, by how near it is. */
+function handAt({ directions, spread }: HandSummary, wanted: number): { bias: number; kappa: number } {
+	const enough = directions.filter(({ n }) => n >= FEWEST);
+	if (enough.length === 0) return { bias: 0, kappa: spread.kappa };
+	const after = enough.reduce((best, one) => (turned(one.wanted - wanted) < turned(best.wanted - wanted) ? one : best));
+	const before = enough.reduce((best, one) => (turned(wanted - one.wanted) < turned(wanted - best.wanted) ? one : best));
+	const gap = turned(after.wanted - before.wanted);
+	const share = gap === 0 ? 0 : turned(wanted - before.wanted) / gap;
+	return { bias: before.bias + (after.bias - before.bias) * share, kappa: spread.kappa };
+}
+
+/** A rose of so many equal sectors, the middle of the first `turn` degrees clockwise from up. */
+export interface Rose {
+	readonly directions: number;
+	readonly turn: number;
+}
+
+/** The middles of the sectors, in degrees clockwise from up. */
+export const middlesOf = ({ directions, turn }: Rose): number[] =>
+	Array.from({ length: directions }, (_, i) => turned(turn + (i * 360) / directions));
+
+/** In which sector a direction falls, counted from 0; on the border between two the one clockwise of it. */
+export const sectorOf = ({ directions, turn }: Rose, angle: number): number =>
+	Math.floor(turned(angle - turn + 180 / directions) / (360 / directions)) % directions;
+
+/**
+ * The chance that a flick lands in another sector than it was meant for, over all directions alike. Who flicks has the compass in
+ * mind, up and every so many degrees from there; a turned rose stands elsewhere, and so meets a hand that goes off.
+ */
+export function missesOf(hand: HandSummary, { directions, turn }: Rose): number {
+	return mean(
+		middlesOf({ directions, turn: 0 }).map((wanted) => {
+			const { bias, kappa } = handAt(hand, wanted);
+			return missOf(kappa, bias - turn, 180 / directions);
+		})
+	);
+}
+
+/** The turn, in whole degrees either way, with which a rose of so many directions is missed least by this hand; the least of equal ones. */
+export function bestTurn(hand: HandSummary, directions: number): Rose & { readonly misses: number } {
+	let best = { directions, turn: 0, misses: missesOf(hand, { directions, turn: 0 }) };
+	const turns = Array.from({ length: Math.floor(180 / directions) }, (_, i) => [i + 1, -i - 1]).flat();
+	for (const turn of turns) {
+		const misses = missesOf(hand, { directions, turn });
+		if (misses < best.misses - 1e-9) best = { directions, turn, misses };
+	}
+	return best;
+}
+
+/** What a hand can bear: for 2 to 12 directions the chance to miss as the rose comes, and with the turn that suits the hand best. */
+export function bearable(hand: HandSummary, limit = 0.05) {
+	const roses = Array.from({ length: MOST_DIRECTIONS - FEWEST_DIRECTIONS + 1 }, (_, i) => {
+		const directions = FEWEST_DIRECTIONS + i;
+		const best = bestTurn(hand, directions);
+		return { directions, misses: missesOf(hand, { directions, turn: 0 }), turn: best.turn, least: best.misses };
+	});
+	/** The largest number of directions whose misses stay under the limit; undefined if none does. */
+	const most = roses.findLast(({ least }) => least <= limit)?.directions;
+	return { roses, most };
+}
