@@ -15,7 +15,7 @@ const LAYERS = [
 	['chapters/acceptances'],
 	['check'],
 	['chapters/aliases', 'chapters/bars', 'chapters/modes', 'chapters/options', 'chapters/shortcuts'],
-	['chapters/macros'],
+	['chapters/gestures', 'chapters/macros'],
 	['profile', 'propose', 'search', 'folders'],
 	['hand-over', 'release', 'sheet']
 ];

@@ -13,7 +13,10 @@ import { lockMacro, setMacro } from '../core/chapters/macros/writing.ts';
 import { applyEdit, tagged, type AnyChange } from '../core/profile/edit.ts';
 import { OptionEntry, OPTIONS, optionsIn } from '../core/chapters/options/option.ts';
 import { entryKeyFor, nextRank } from '../core/strata/entry.ts';
-import { barEntries } from './bars.ts';
+import { flickIn } from '../core/chapters/gestures/gesture.ts';
+import { setRose } from '../core/chapters/gestures/writing.ts';
+import { Scope } from '../core/context/scope.ts';
+import { barEntries, inTurn } from './bars.ts';
 import { optionLines } from './options.ts';
 import { Entry, entryKey, SHORTCUTS, shortcutsIn, shortcutsOf } from '../core/shortcut/entry.ts';
 import { stratumById, StratumHead, type Profile, type Stratum, type StratumId } from '../core/strata/stratum.ts';
@@ -31,6 +34,8 @@ export interface DemoEdit {
 	readonly aliases?: string;
 	/** Macros of the stratum, one `id | label | icon | inside, locks | steps | description` a line, in place of those of the same ids. */
 	readonly macros?: string;
+	/** The roses it sets, one `trigger | directions | scope name` a line. */
+	readonly roses?: string;
 	/** What it says of options (see `optionLines`). */
 	readonly options?: string;
 	/** What it does to the bars and modes that there are. */
@@ -154,6 +159,20 @@ export function standIn({
 			const after = { ...entry, rank: before?.rank ?? nextRank(content) + i };
 			return { chapter: OPTIONS, stratum: stratum.id, before, after };
 		});
+	const roseChanges = (profile: Profile, id: StratumId, lines: string): AnyChange[] =>
+		inTurn(
+			profile,
+			lines
+				.trim()
+				.split('\n')
+				.filter((line) => line !== '')
+				.map((line) => (now: Profile) => {
+					const [trigger, directions, scope] = line.split('|').map((field) => field.trim());
+					const flick = flickIn(parseKeys(`${trigger}Flick0`))!;
+					const rose = { button: flick.button, modifiers: flick.modifiers, scope: Scope.parse(scopes[scope!]), turn: 0 };
+					return setRose(stratumById(now, id), { ...rose, directions: Number(directions) });
+				})
+		);
 	const runs = new Map(
 		use
 			.trim()
@@ -194,6 +213,7 @@ export function standIn({
 					...tagged({ id: ALIASES }, text ? [text] : []),
 					...tagged({ id: MACROS }, macroChanges(profile, stratum, edit.macros ?? '')),
 					...optionChanges(stratumById(profile, stratum), edit.options ?? ''),
+					...roseChanges(profile, stratum, edit.roses ?? ''),
 					...(edit.also?.(profile, stratum) ?? [])
 				];
 				profile = applyEdit(profile, changes);

@@ -1,7 +1,8 @@
 import { NAMED_CODES, WRITING_CODES } from '../stroke/codes.ts';
 import { keysOf, strokesOf, type Keys, type Modifier, type Stroke } from '../stroke/stroke.ts';
 import { BOARDS } from './board.ts';
-import { PLATFORM_NAMES, USUAL_DESK, type Desk } from './desk.ts';
+import { mouseInput } from '../stroke/mouse.ts';
+import { canPoint, PLATFORM_NAMES, USUAL_DESK, USUAL_POINTER, type Desk } from './desk.ts';
 import { LAYOUTS } from './layouts.ts';
 import { pressing, strokeAt, type Pressing } from './pressing.ts';
 import { reachOfAll, type Reach } from './reach.ts';
@@ -32,7 +33,7 @@ export interface Kept {
  * - elsewhere: the character sits on another key than at other desks; reads: the position has another legend there.
  */
 export interface Trouble {
-	readonly kind: 'missing' | 'dead' | 'eaten' | 'altgr' | 'shift' | 'elsewhere' | 'reads';
+	readonly kind: 'missing' | 'pointer' | 'dead' | 'eaten' | 'altgr' | 'shift' | 'elsewhere' | 'reads';
 	readonly desks: readonly Desk[];
 	/** What the trouble is about: the character that is typed, or the key where it sits. */
 	readonly about: string;
@@ -121,6 +122,11 @@ export function officeDesks(rules: HearingRules, given: readonly Desk[]): Office
 
 	const troubles = byStroke((keys): readonly Trouble[] => {
 		const [stroke] = strokesOf(keys);
+		const mouse = mouseInput(stroke!.key);
+		if (mouse) {
+			const without = desks.filter((desk) => !canPoint(desk.pointer ?? USUAL_POINTER, mouse));
+			return without.length > 0 ? [{ kind: 'pointer', desks: without, about: stroke!.key }] : NOTHING;
+		}
 		return troublesOf(
 			stroke!,
 			desks.map((desk) => ({ desk, way: pressing(stroke!, desk) })),

@@ -1,3 +1,4 @@
+import { isMouse } from '../stroke/mouse.ts';
 import type { Modifier, Stroke } from '../stroke/stroke.ts';
 import { BOARDS, PITCH, centreOf, keyOn, type Board } from './board.ts';
 import type { DeskSetup } from './desk.ts';
@@ -25,6 +26,8 @@ export const SPAN = 190;
 /** Keystroke and homing of the keystroke-level model: Card, Moran, Newell, CACM 23(7), 1980 (average skilled typist; from memory). */
 const K = 0.2;
 const H = 0.4;
+/** A button of the mouse pressed or let go (the same model's later operator; from memory). */
+const B = 0.1;
 
 /**
  * What a stroke asks of the hand that is not on the mouse.
@@ -52,6 +55,10 @@ function fingersTo(board: Board, code: string, hand: 'left' | 'right'): { finger
 
 /** One stroke at a desk; undefined when it cannot be pressed there. */
 export function reachOf(stroke: Stroke, desk: DeskSetup): Reach | undefined {
+	if (isMouse(stroke.key)) {
+		const held = stroke.modifiers.length;
+		return { mm: 0, seconds: 2 * B + K * held, effort: held > 1 ? 'stretch' : 'easy' };
+	}
 	const { code, modifiers, altGr } = pressing(stroke, desk);
 	if (code === undefined) return undefined;
 	const board = BOARDS[desk.board];

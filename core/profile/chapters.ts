@@ -3,13 +3,14 @@ import { acceptances } from '../chapters/acceptances/chapter.ts';
 import { aliases } from '../chapters/aliases/chapter.ts';
 import { bars } from '../chapters/bars/chapter.ts';
 import { modes } from '../chapters/modes/chapter.ts';
+import { gestures } from '../chapters/gestures/chapter.ts';
 import { macros } from '../chapters/macros/chapter.ts';
 import { options } from '../chapters/options/chapter.ts';
 import { shortcuts } from '../chapters/shortcuts/chapter.ts';
 import type { AnyChange, Chapter } from '../chapter/chapter.ts';
 
 /** The one list of chapters, in the order in which they are worked through: those that add contexts or commands stand first. */
-export const CHAPTERS = { modes, macros, shortcuts, aliases, options, bars, acceptances } as const;
+export const CHAPTERS = { modes, macros, shortcuts, gestures, aliases, options, bars, acceptances } as const;
 export type ChapterId = keyof typeof CHAPTERS;
 
 /** A chapter as those see it who know nothing of what it holds. */

@@ -1,4 +1,5 @@
 import { NAMED_CODES, WRITING_CODES } from './codes.ts';
+import { isMouse } from './mouse.ts';
 import { lowered, MODIFIERS, strokesOf, type Keys, type Modifier, type Stroke } from './stroke.ts';
 
 /** What a key press tells: the fields of a W3C KeyboardEvent that matter, and the lock states. */
@@ -103,7 +104,7 @@ const isLetter = (character: string) => character.toLowerCase() !== character.to
  * character, one that matches characters hears no position, and no Shift with a sign, since Shift makes another sign of it.
  */
 export function canHear({ key, modifiers }: Stroke, match: KeyMatch): boolean {
-	if (NAMED_CODES.has(key)) return true;
+	if (NAMED_CODES.has(key) || isMouse(key)) return true;
 	if (match === 'position') return WRITING_CODES.has(key);
 	return !WRITING_CODES.has(key) && (isLetter(key) || !modifiers.includes('Shift'));
 }

@@ -1,12 +1,13 @@
 import { z } from 'zod';
 import { KEY_SPELLINGS, NAMED_CODES, WRITING_CODES } from './codes.ts';
+import { isMouse, mouseInput, mouseKey, mouseLegend } from './mouse.ts';
 
 export const MODIFIERS = ['Ctrl', 'Alt', 'Shift', 'Meta'] as const;
 export type Modifier = (typeof MODIFIERS)[number];
 
 /**
  * Modifiers and one key. The key is a single character (`f`, `+`: matched by what the key types, letters in lower
- * case) or a W3C `code` value (`KeyF`, `F5`, `Enter`: matched by position or name).
+ * case), a W3C `code` value (`KeyF`, `F5`, `Enter`: matched by position or name), or what the mouse says (`RightFlick45`, `MiddleDrag`).
  */
 export interface Stroke {
 	readonly modifiers: readonly Modifier[];
@@ -47,13 +48,14 @@ export function lowered(character: string): string {
 
 function keyOf(text: string): string {
 	if ([...text].length === 1 && text.trim() !== '') return lowered(text);
-	const key = KEY_SPELLINGS.get(text.toLowerCase());
+	const mouse = mouseInput(text);
+	const key = mouse ? mouseKey(mouse) : KEY_SPELLINGS.get(text.toLowerCase());
 	if (!key)
 		throw new StrokeSyntaxError(
 			text,
 			modifierSpellings.has(text.toLowerCase())
 				? 'a modifier alone is not a shortcut; add a key, as in Ctrl+E'
-				: 'expected one character or a key name such as Enter, F5, ArrowUp or KeyA'
+				: 'expected one character or a key name such as Enter, F5, ArrowUp or KeyA, or what the mouse does, such as RightFlickNE or MiddleDrag'
 		);
 	return key;
 }
@@ -89,7 +91,10 @@ export function parseKeys(text: string): Keys {
 	if (strokes.length === 0) throw new StrokeSyntaxError(text, 'expected at least one key');
 	if (strokes.length > LONGEST_SEQUENCE)
 		throw new StrokeSyntaxError(text, `a sequence has at most ${LONGEST_SEQUENCE} strokes, this has ${strokes.length}`);
-	return strokes.map((s) => read(s).text).join(' ') as Keys;
+	const all = strokes.map(read);
+	const mouse = all.length > 1 && all.find(({ stroke }) => isMouse(stroke.key));
+	if (mouse) throw new StrokeSyntaxError(mouse.text, 'what the mouse says stands alone, and is no part of a sequence');
+	return all.map((s) => s.text).join(' ') as Keys;
 }
 
 export function keysOf(strokes: readonly Stroke[]): Keys {
@@ -136,6 +141,7 @@ export function readable(text: string): string {
 /** Whether the stroke types a character when a text field or a command line listens. */
 export function typesCharacter(stroke: Stroke): boolean {
 	const bare = stroke.modifiers.every((m) => m === 'Shift');
+	if (isMouse(stroke.key)) return false;
 	return bare && (!NAMED_CODES.has(stroke.key) || stroke.key === 'Space' || /^Numpad(\d|Add|Sub|Mul|Div|Dec)/.test(stroke.key));
 }
 
@@ -156,6 +162,8 @@ export function beginsBare(keys: Keys): boolean {
 
 /** Legends for one stroke, modifiers first, as they stand on key caps: `['Ctrl', 'F']`. */
 export function legendsOf(stroke: Stroke): string[] {
+	const mouse = mouseInput(stroke.key);
+	if (mouse) return [...stroke.modifiers, mouseLegend(mouse)];
 	const position = WRITING_CODES.get(stroke.key);
 	const legend = position ?? NAMED_CODES.get(stroke.key) ?? stroke.key;
 	return [...stroke.modifiers, legend.length === 1 ? legend.toUpperCase() : legend];
@@ -174,7 +182,7 @@ export function looseKeys(text: string): Keys | undefined {
 		.split(/\s+/)) {
 		const modifier = modifierSpellings.get(token.toLowerCase());
 		if (modifier) modifiers.push(modifier);
-		else if ([...token].length === 1 || KEY_SPELLINGS.has(token.toLowerCase())) {
+		else if ([...token].length === 1 || KEY_SPELLINGS.has(token.toLowerCase()) || isMouse(token)) {
 			strokes.push({ modifiers: MODIFIERS.filter((m) => modifiers.includes(m)), key: keyOf(token) });
 			modifiers = [];
 		} else return undefined;

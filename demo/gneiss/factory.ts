@@ -28,6 +28,10 @@ F11 | window.full | any
 F12 | window.console | any
 Escape | edit.cancel | any
 Enter | edit.accept | any
+MiddleDrag | view.orbit | any
+Shift+MiddleDrag | view.pan | any
+WheelUp | view.zoom-in | any
+WheelDown | view.zoom-out | any
 Space | edit.repeat | canvas
 Ctrl+Tab | window.next | any
 Ctrl+Shift+Tab | window.previous | any

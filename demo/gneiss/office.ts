@@ -88,6 +88,47 @@ remove | Shift+D | dim.chain | drawing
 		lines: `
 lock | Shift+D | dim.chain | drawing
 `
+	},
+	{
+		stratum: 'office',
+		label: 'Flicks with the right button, four directions in each context',
+		roses: `
+Right | 4 | part
+Right | 4 | sketch
+Right | 4 | assembly
+Right | 4 | drawing
+`,
+		lines: `
+set | RightFlickN | solid.extrude | part
+set | RightFlickS | solid.extrude-cut | part
+set | RightFlickE | solid.fillet | part
+set | RightFlickW | solid.shell | part
+set | RightFlickN | sketch.line | sketch
+set | RightFlickS | sketch.trim | sketch
+set | RightFlickE | sketch.rectangle | sketch
+set | RightFlickW | dim.place | sketch
+set | RightFlickN | asm.insert | assembly
+set | RightFlickS | asm.move | assembly
+set | RightFlickE | joint.coincide | assembly
+set | RightFlickW | joint.check | assembly
+set | RightFlickN | draw.view | drawing
+set | RightFlickS | draw.section | drawing
+set | RightFlickE | dim.place | drawing
+set | RightFlickW | dim.chain | drawing
+`
+	},
+	{
+		stratum: 'personal',
+		label: 'Eight directions while sketching, and one that waits',
+		roses: `
+Right | 8 | sketch
+`,
+		lines: `
+set | RightFlickNE | sketch.extend | sketch
+set | RightFlickSE | sketch.circle | sketch
+set | RightFlickNW | sketch.mirror | sketch
+set | RightFlickNE | solid.revolve | part
+`
 	}
 ];
 

@@ -16,6 +16,8 @@ Ctrl+KeyF | edit.find | any
 F2 | edit.rename | any
 F4 | edit.again | any
 Escape | edit.cancel | any
+RightDrag | view.orbit | space
+Shift+RightDrag | view.pan | space
 Digit1 | pane.space | any
 Digit2 | pane.stations | any
 Digit3 | pane.sheet | any

@@ -33,7 +33,12 @@ set | Alt+Tab | mode.back | space
 set | IntlBackslash | view.outside | space
 set | Shift+KeyV | view.fit | space
 set | KeyK | edit.history | words
+set | RightFlickN | view.fit | space
+set | RightFlickS | view.outside | space
 remove | Ctrl+KeyI | scene.import | any
+`,
+		roses: `
+Right | 4 | space
 `,
 		also: personalModes
 	},

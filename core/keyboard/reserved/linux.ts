@@ -3,7 +3,14 @@ import { reserved } from './row.ts';
 const KERNEL = 'Linux kernel documentation, virtual consoles and SysRq (from memory)';
 const DESKTOP = 'GNOME Help, Useful keyboard shortcuts (from memory)';
 
+const POINTER = 'GNOME Help, Tips and tricks for windows (from memory)';
+
 export const linux = [
+	...reserved(
+		POINTER,
+		'default',
+		'Meta+LeftDrag | moves the window\nMeta+MiddleDrag | changes the window\u2019s size\nMeta+RightClick | opens the menu of the window'
+	),
 	...reserved(
 		KERNEL,
 		'always',

@@ -2,7 +2,10 @@ import { reserved } from './row.ts';
 
 const SOURCE = 'Apple Support, Mac keyboard shortcuts (from memory)';
 
+const POINTER = 'Apple Support, Right-click on Mac (from memory)';
+
 export const macos = [
+	...reserved(POINTER, 'default', 'Ctrl+LeftClick | is the click with the right button'),
 	...reserved(
 		SOURCE,
 		'always',

@@ -65,6 +65,29 @@ const SAID: Readonly<Record<ChapterId, fc.Arbitrary<readonly unknown[]>>> = {
 			{ maxLength: 5 }
 		)
 		.map(ranked),
+	gestures: fc
+		.array(
+			fc.oneof(
+				fc.record({
+					op: fc.constant('set'),
+					kind: fc.constant('rose'),
+					button: fc.constantFrom('Right', 'Middle'),
+					modifiers: fc.constantFrom([], ['Ctrl']),
+					scope: fc.constantFrom({}, { document: ['cutting'] }),
+					directions: fc.constantFrom(4, 8),
+					turn: fc.constantFrom(0, 10)
+				}),
+				fc.record({
+					op: fc.constantFrom('remove', 'lock'),
+					kind: fc.constant('rose'),
+					button: fc.constantFrom('Right', 'Middle'),
+					modifiers: fc.constantFrom([], ['Ctrl']),
+					scope: fc.constantFrom({}, { document: ['cutting'] })
+				})
+			),
+			{ maxLength: 5 }
+		)
+		.map(ranked),
 	macros: fc
 		.array(
 			fc.oneof(

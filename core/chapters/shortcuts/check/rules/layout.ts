@@ -7,6 +7,7 @@ import { goes, moves } from '../proposals.ts';
 
 const SEVERITY: Readonly<Record<Trouble['kind'], Severity>> = {
 	missing: 'error',
+	pointer: 'error',
 	dead: 'error',
 	eaten: 'error',
 	altgr: 'attention',
@@ -20,6 +21,8 @@ function sentence({ kind, desks, about }: Trouble, keys: string, label: string):
 	switch (kind) {
 		case 'missing':
 			return `${where} no key makes ${keys}, so ${label} cannot be reached.`;
+		case 'pointer':
+			return `${where} the pointing device cannot do ${keys}, so ${label} cannot be reached.`;
 		case 'dead':
 			return `${where} ${about} is a dead key: it waits for the next letter, and ${keys} for ${label} does not arrive.`;
 		case 'eaten':
@@ -38,7 +41,7 @@ function sentence({ kind, desks, about }: Trouble, keys: string, label: string):
 /** The stroke is missing, dead, eaten, hard to press or elsewhere on a layout in use. */
 export const layout: CheckRule = {
 	id: 'layout',
-	title: 'Trouble on a keyboard in use',
+	title: 'Trouble on a keyboard or pointer in use',
 	onContest({ input, contenders }, { office }, report) {
 		// what cannot be heard at all is told as that
 		if (!input.isHeard) return;

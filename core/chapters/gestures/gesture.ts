@@ -1,0 +1,100 @@
+import { z } from 'zod';
+import { Scope, scopeText } from '../../context/scope.ts';
+import { FEWEST_DIRECTIONS, MOST_DIRECTIONS, sectorOf } from '../../hand/hand-test.ts';
+import { setOrNamed } from '../../strata/change.ts';
+import type { Entries } from '../../strata/entry.ts';
+import { keyedFold, type InForce, type KeyedFold } from '../../strata/keyed-fold.ts';
+import { contentOf, type Profile } from '../../strata/stratum.ts';
+import { BUTTONS, mouseInput, mouseKey, type Button } from '../../stroke/mouse.ts';
+import { keysOf, MODIFIERS, strokesOf, type Keys, type Modifier } from '../../stroke/stroke.ts';
+
+export const GESTURES = 'gestures';
+
+/** What is held while one flicks. */
+const TRIGGER = {
+	button: z.enum(BUTTONS),
+	modifiers: z
+		.array(z.enum(MODIFIERS))
+		.max(MODIFIERS.length)
+		.refine((held) => held.every((one, i) => held.indexOf(one) === i), 'a modifier is named twice')
+};
+
+const ROSE = { kind: z.literal('rose'), ...TRIGGER, scope: Scope };
+
+/**
+ * What a stratum says of a rose: that with this trigger a program hears flicks in so many directions there, the first of them
+ * `turn` degrees clockwise from up. What the directions do are shortcuts, on inputs such as `RightFlick45`.
+ */
+export const GestureEntry = setOrNamed(
+	{
+		...ROSE,
+		directions: z.number().int().min(FEWEST_DIRECTIONS).max(MOST_DIRECTIONS),
+		turn: z.number().int().min(-90).max(90).default(0)
+	},
+	ROSE
+);
+export type GestureEntry = z.infer<typeof GestureEntry>;
+export type SetRose = Extract<GestureEntry, { op: 'set' }>;
+
+export const GestureInFile = z.discriminatedUnion('op', [
+	z.strictObject({
+		op: z.literal('set'),
+		...ROSE,
+		directions: z.number().int().min(FEWEST_DIRECTIONS).max(MOST_DIRECTIONS),
+		turn: z.number().int().min(-90).max(90).default(0)
+	}),
+	z.strictObject({ op: z.enum(['remove', 'lock']), ...ROSE })
+]);
+
+export type GestureEntries = Entries<GestureEntry>;
+const NONE: GestureEntries = new Map();
+export const gesturesIn = contentOf<GestureEntries>(GESTURES, NONE);
+
+export interface Trigger {
+	readonly button: Button;
+	readonly modifiers: readonly Modifier[];
+}
+
+/** The trigger as people write it: `Ctrl+Right`. */
+export const triggerText = ({ button, modifiers }: Trigger): string =>
+	[...MODIFIERS.filter((m) => modifiers.includes(m)), button].join('+');
+
+export const roseThing = (rose: Trigger & { readonly scope: Scope }): string =>
+	`${triggerText(rose)} ${scopeText(rose.scope)}`.trim();
+export const MEETING = { meeting: 'overrides', thing: (entry: GestureEntry) => roseThing(entry) } as const;
+
+const folds = new WeakMap<Profile, KeyedFold<GestureEntry>>();
+
+export function gesturesFold(profile: Profile): KeyedFold<GestureEntry> {
+	let fold = folds.get(profile);
+	if (!fold) folds.set(profile, (fold = keyedFold(profile, gesturesIn, MEETING)));
+	return fold;
+}
+
+export type PlacedRose = InForce<GestureEntry> & { readonly entry: SetRose };
+
+/** The roses in force. */
+export const rosesOf = (profile: Profile): PlacedRose[] =>
+	[...gesturesFold(profile).inForce.values()].filter((said): said is PlacedRose => said.entry.op === 'set');
+
+/** The directions that a rose has, in degrees clockwise from up as inputs name them: the turn moves what is drawn, not what it is called. */
+export const directionsOf = ({ directions }: Pick<SetRose, 'directions'>): number[] =>
+	Array.from({ length: directions }, (_, i) => Math.round((i * 360) / directions));
+
+/** The input of a flick in one of its directions. */
+export const flickKeys = ({ button, modifiers }: Trigger, degrees: number): Keys =>
+	keysOf([{ modifiers: MODIFIERS.filter((m) => modifiers.includes(m)), key: mouseKey({ kind: 'flick', button, degrees }) }]);
+
+/** What a flick input says; undefined for any other input. */
+export function flickIn(keys: Keys): (Trigger & { readonly degrees: number }) | undefined {
+	if (!keys.includes('Flick')) return undefined;
+	const [stroke] = strokesOf(keys);
+	const input = mouseInput(stroke!.key);
+	return input?.kind === 'flick' ? { button: input.button, modifiers: stroke!.modifiers, degrees: input.degrees } : undefined;
+}
+
+export const sameTrigger = (a: Trigger, b: Trigger): boolean => triggerText(a) === triggerText(b);
+
+/** Which direction of the rose a flick of this angle on the screen is. */
+export const flickedInto = ({ directions, turn }: Pick<SetRose, 'directions' | 'turn'>, angle: number): number =>
+	directionsOf({ directions })[sectorOf({ directions, turn }, angle)]!;

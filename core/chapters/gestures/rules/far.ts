@@ -1,0 +1,54 @@
+import { directionText } from '../../../stroke/mouse.ts';
+import { first, intersection, isEmpty } from '../../../context/bits.ts';
+import { rosesSeen } from '../flicks.ts';
+import type { GestureRule } from '../finding.ts';
+import { whereFlicked } from '../hearing.ts';
+import { putOn } from '../moves.ts';
+
+/** A command run at least this often in a day is frequent; one that is run less than a quarter as often is obscure beside it. */
+const FREQUENT = 20;
+
+/** A frequent command lies on a diagonal while an obscure one has up, down, left or right, which hands find with less care. */
+export const far: GestureRule = {
+	id: 'far',
+	title: 'Frequent, and on a diagonal',
+	find({ profile, index }, report) {
+		const { space, catalogue } = index;
+		const useOf = (id: Parameters<typeof catalogue.get>[0]) => catalogue.get(id)?.use ?? 0;
+		for (const rose of rosesSeen(index)) {
+			const cardinal = rose.filter(({ degrees }) => degrees % 90 === 0);
+			for (const { binding, degrees } of rose) {
+				const use = useOf(binding.command);
+				const here = intersection(index.scopeSet(binding).bits, whereFlicked(profile, space, binding.keys)!);
+				if (degrees % 90 === 0 || use < FREQUENT || isEmpty(here)) continue;
+				const [obscure] = cardinal
+					.filter((flick) => useOf(flick.binding.command) * 4 < use)
+					.sort((a, b) => useOf(a.binding.command) - useOf(b.binding.command));
+				if (!obscure) continue;
+				const label = catalogue.get(binding.command)!.label;
+				const theirs = catalogue.get(obscure.binding.command)?.label ?? obscure.binding.command;
+				report({
+					severity: 'note',
+					thing: binding.key,
+					stratum: binding.stratum,
+					command: binding.command,
+					keys: binding.keys,
+					situation: first(here),
+					sentence: `${label}, run ${use} times a day, lies on ${directionText(degrees)}, and ${theirs}, run ${useOf(obscure.binding.command)} times, has ${directionText(obscure.degrees)}.`,
+					facts: [String(degrees), obscure.binding.key],
+					fixes: [
+						{
+							kind: 'swap',
+							label: `Change ${label} with ${theirs}`,
+							changes: (p, target) =>
+								putOn(index, p, target, [
+									[binding, obscure.binding.keys],
+									[obscure.binding, binding.keys]
+								])
+						}
+					]
+				});
+			}
+		}
+	}
+};

@@ -1,0 +1,52 @@
+import { first, intersection, isEmpty } from '../../../context/bits.ts';
+import { turned } from '../../../hand/circular.ts';
+import { directionText } from '../../../stroke/mouse.ts';
+import { rosesSeen } from '../flicks.ts';
+import type { GestureRule } from '../finding.ts';
+import { flickKeys } from '../gesture.ts';
+import { whereFlicked } from '../hearing.ts';
+import { putOn } from '../moves.ts';
+
+/** A command and its opposite lie on one rose, and not opposite each other. */
+export const halved: GestureRule = {
+	id: 'halved',
+	title: 'Opposites that do not lie opposite',
+	find({ profile, index }, report) {
+		const { space, catalogue } = index;
+		for (const rose of rosesSeen(index))
+			for (const one of rose) {
+				const opposite = catalogue.get(one.binding.command)?.opposite;
+				const other = rose.find(({ binding }) => binding.command === opposite);
+				// each pair once
+				if (!other || other.binding.command < one.binding.command) continue;
+				const across = turned(one.degrees + 180);
+				if (rose.some((flick) => flick.binding.command === opposite && flick.degrees === across)) continue;
+				const keys = flickKeys(one, across);
+				const heard = whereFlicked(profile, space, keys)!;
+				const here = intersection(index.scopeSet(one.binding).bits, heard);
+				if (isEmpty(here)) continue;
+				const there = rose.find(({ degrees }) => degrees === across);
+				const label = (id: typeof one.binding.command) => catalogue.get(id)?.label ?? id;
+				report({
+					severity: 'note',
+					thing: `${one.binding.key}\n${other.binding.key}`,
+					stratum: one.binding.stratum,
+					command: one.binding.command,
+					keys: one.binding.keys,
+					situation: first(here),
+					sentence: `${label(one.binding.command)} lies on ${directionText(one.degrees)} and its opposite ${label(other.binding.command)} on ${directionText(other.degrees)}, not on ${directionText(across)}.`,
+					facts: [String(one.degrees), String(other.degrees)],
+					fixes: [
+						{
+							kind: 'across',
+							label: there
+								? `Change ${label(other.binding.command)} with ${label(there.binding.command)}`
+								: `Put ${label(other.binding.command)} on ${directionText(across)}`,
+							changes: (p, target) =>
+								putOn(index, p, target, [[other.binding, keys], ...(there ? [[there.binding, other.binding.keys] as const] : [])])
+						}
+					]
+				});
+			}
+	}
+};

@@ -1,0 +1,61 @@
+import { bearable, handSummary, missesOf } from '../../../hand/hand-test.ts';
+import { stratumById } from '../../../strata/stratum.ts';
+import type { GestureRule } from '../finding.ts';
+import { roseThing, rosesOf, triggerText } from '../gesture.ts';
+import { setRose } from '../writing.ts';
+
+/** So many flicks may land in a wrong sector. */
+const LIMIT = 0.05;
+
+/**
+ * With more directions people are clearly slower and miss more: Kurtenbach and Buxton, The limits of expert performance using
+ * hierarchic marking menus, INTERCHI 1993 (from memory).
+ */
+const RELIABLE = 8;
+
+/** A rose has more directions than a hand of the office keeps apart; where no hand was tested, more than hands usually do. */
+export const wedge: GestureRule = {
+	id: 'wedge',
+	title: 'More directions than the hand keeps apart',
+	find({ profile, index: { space }, desks }, report) {
+		const hands = desks.flatMap(({ handsOf = [] }) =>
+			handsOf.flatMap(({ seat, flicks }) => {
+				const summary = handSummary(flicks);
+				return summary ? [{ seat, summary }] : [];
+			})
+		);
+		for (const { entry, stratum } of rosesOf(profile)) {
+			const { directions, scope } = entry;
+			const rose = `The rose of ${triggerText(entry)} in ${space.scopeLabel(scope)} has ${directions} directions`;
+			const missed = hands
+				.map(({ seat, summary }) => ({ seat, summary, misses: missesOf(summary, entry) }))
+				.filter(({ misses }) => misses > LIMIT)
+				.sort((a, b) => b.misses - a.misses);
+			const [worst] = missed;
+			if (!worst && (hands.length > 0 || directions <= RELIABLE)) continue;
+			const fewer = worst ? bearable(worst.summary, LIMIT).most : RELIABLE;
+			report({
+				severity: worst ? 'attention' : 'note',
+				thing: roseThing(entry),
+				stratum: stratum.id,
+				command: undefined,
+				keys: undefined,
+				situation: Math.max(0, space.setOf(scope).first),
+				sentence: worst
+					? `${rose}; the hand at ${worst.seat} misses ${Math.round(worst.misses * 100)} % of them${missed.length > 1 ? `, and ${missed.length - 1} more hands miss more than ${LIMIT * 100} %` : ''}.`
+					: `${rose}; more than ${RELIABLE} are clearly less reliable for most hands.`,
+				facts: [String(directions), ...missed.map(({ seat }) => seat)],
+				fixes:
+					fewer !== undefined && fewer < directions
+						? [
+								{
+									kind: 'fewer',
+									label: `Give it ${fewer} directions; what loses its own waits`,
+									changes: (p, target) => setRose(stratumById(p, target), { ...entry, directions: fewer })
+								}
+							]
+						: []
+			});
+		}
+	}
+};
