@@ -64,11 +64,9 @@ try {
 	await shoot('draft');
 	await open('keyboard');
 	await shoot('keyboard');
-	await open('keyboard', 'dark');
-	await page.getByRole('button', { name: 'Reach', exact: true }).click();
-	await page.getByRole('combobox', { name: 'for a command: type its name' }).fill('flange');
-	await page.keyboard.press('Enter');
-	await shoot('reach-dark');
+	await open('gestures');
+	await page.getByRole('option', { name: /^↗: Extend/ }).click();
+	await shoot('gestures');
 	await varve('aliases');
 	await page.getByText('2 errors').waitFor();
 	await page.getByRole('textbox', { name: 'Try an alias' }).fill('tt');

@@ -106,7 +106,7 @@ set | RightFlickW | solid.shell | part
 set | RightFlickN | sketch.line | sketch
 set | RightFlickS | sketch.trim | sketch
 set | RightFlickE | sketch.rectangle | sketch
-set | RightFlickW | dim.place | sketch
+set | RightFlickW | sketch.offset | sketch
 set | RightFlickN | asm.insert | assembly
 set | RightFlickS | asm.move | assembly
 set | RightFlickE | joint.coincide | assembly

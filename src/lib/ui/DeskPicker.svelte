@@ -1,15 +1,16 @@
 <script lang="ts">
 	import { BOARD_IDS, BOARDS } from '$core/keyboard/board';
-	import { DeskSetup, PLATFORM_NAMES, PLATFORMS } from '$core/keyboard/desk';
+	import { DeskSetup, PLATFORM_NAMES, PLATFORMS, POINTER_DEVICES, POINTERS, USUAL_POINTER } from '$core/keyboard/desk';
 	import { LAYOUT_IDS, LAYOUTS } from '$core/keyboard/layouts';
 	import Picker from './Picker.svelte';
 
-	/** What stands on a desk: system, board, layout and the hand of the mouse. */
+	/** What stands on a desk: system, board, layout, the hand of the mouse and the pointing device. */
 	let { of = '', desk, onchange }: { of?: string; desk: DeskSetup; onchange: (desk: DeskSetup) => void } = $props();
 	const name = $derived((what: string) => (of === '' ? what : `${what} of ${of}`));
 	const set = (part: Record<string, string>) => {
-		const { platform, board, layout, mouse, screens } = desk;
-		onchange(DeskSetup.parse({ platform, board, layout, mouse, ...(screens && { screens }), ...part }));
+		const { platform, board, layout, mouse, pointer, hand, screens } = desk;
+		const rest = { ...(pointer && { pointer }), ...(hand && { hand }), ...(screens && { screens }) };
+		onchange(DeskSetup.parse({ platform, board, layout, mouse, ...rest, ...part }));
 	};
 </script>
 
@@ -40,6 +41,12 @@
 			{ value: 'left', name: 'Mouse left' }
 		]}
 		onpick={(mouse) => set({ mouse })}
+	/>
+	<Picker
+		label={name('Pointing device')}
+		value={desk.pointer ?? USUAL_POINTER}
+		items={POINTERS.map((id) => ({ value: id, name: POINTER_DEVICES[id].name }))}
+		onpick={(pointer) => set({ pointer })}
 	/>
 </span>
 

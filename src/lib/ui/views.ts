@@ -54,6 +54,12 @@ export const views: readonly { readonly verb: string; readonly items: readonly V
 					'Toolbars, ribbon and quick bar, shaped on the program’s window as a screen shows it. Choose a place and move it by mouse or with Ctrl and the arrow keys, find a command at the right to add it, and read what the drawing gains.'
 			},
 			{
+				name: 'Gestures',
+				path: 'gestures',
+				about:
+					'What a flick of the mouse does, a rose for each context side by side. Choose a direction by arrow keys and press Enter to find its command, or drag one there; test your hand to see how many directions it keeps apart.'
+			},
+			{
 				name: 'Options',
 				path: 'options',
 				about:

@@ -10,5 +10,7 @@ export { RecentFiles } from '$lib/state/recent-files.svelte';
 export { RecipeWorkshop } from '$lib/state/recipe-workshop.svelte';
 export { BenchSession } from '$lib/ui/bench/session.svelte';
 export { Workspace } from '$lib/state/workspace.svelte';
+export { GestureDesk } from '$lib/state/gesture-desk.svelte';
+export { HandTrial } from '$lib/state/hand-trial.svelte';
 export { ModeDesk } from '$lib/state/mode-desk.svelte';
 export { FileReading, ReadingRefusedError } from '$lib/workers/reading';

@@ -11,6 +11,8 @@
 	import { benchOptions, readoutText, type Place } from './readout';
 	import { statusOf } from './status';
 	import type { BenchSession } from './session.svelte';
+	import HeldRose from './HeldRose.svelte';
+	import { Pointing } from './pointing.svelte';
 	import ContextMenu from './ContextMenu.svelte';
 	import BenchBars from './BenchBars.svelte';
 	import CursorBar from './CursorBar.svelte';
@@ -36,7 +38,7 @@
 	const pane = $derived(paneAxis < 0 ? undefined : situation[paneAxis]);
 	const standing = $derived(axes[0]!.nodes.filter((n) => workspace.space.situations.some((s) => s[0] === n.id)));
 	/** Drawings are plans; all else is modelled in space. */
-	const Drawing = untrack(() => axes.some((axis) => axis.nodes.some((node) => node.id === 'plan')) ? CabinPlan : Cabin);
+	const Drawing = untrack(() => (axes.some((axis) => axis.nodes.some((node) => node.id === 'plan')) ? CabinPlan : Cabin));
 	const options = $derived(benchOptions(workspace.document.application.rules.options ?? [], workspace.profile));
 	/** Where the pointer is over the drawing, and what can catch it, both in units of the drawing. */
 	let pointer = $state<Place | undefined>(undefined);
@@ -76,13 +78,55 @@
 	/** Where the context menu is open, in px of the pane. */
 	let menu = $state<{ x: number; y: number } | undefined>(undefined);
 
-	/** The right button opens the context menu of what is selected. */
+	const pointing = new Pointing(
+		workspace,
+		untrack(() => session)
+	);
+	/** What the browser would open by itself; the right button itself opens the menu when it is let go. */
+	let isPressed = false;
+
+	/** The key for it opens the context menu of what is selected, and so does the right button where it is clicked. */
 	function openMenu(event: MouseEvent) {
-		if (!bars) return;
+		if (!bars && !isPressed) return;
 		event.preventDefault();
-		const { left, top } = (event.currentTarget as HTMLElement).getBoundingClientRect();
+		if (!isPressed) menuAt(event);
+	}
+
+	function menuAt(event: MouseEvent) {
+		const { left, top } = drawing!.getBoundingClientRect();
 		menu = { x: event.clientX - left, y: event.clientY - top };
 	}
+
+	function press(event: PointerEvent) {
+		if (event.target instanceof Element && event.target.closest('button, [role="menu"], [role="toolbar"]')) return;
+		isPressed = event.button === 2;
+		if (!pointing.down(event)) return;
+		event.preventDefault();
+		frame?.focus();
+		drawing?.setPointerCapture(event.pointerId);
+	}
+
+	function release(event: PointerEvent) {
+		const opens = pointing.up(event);
+		if (opens && bars) menuAt(event);
+		// what the browser says of the same press comes after it
+		setTimeout(() => (isPressed = false));
+	}
+
+	function turnWheel(event: WheelEvent) {
+		const { left, top, width: wide, height } = drawing!.getBoundingClientRect();
+		const pointer = { x: event.clientX - left - wide / 2, y: event.clientY - top - height / 2 };
+		if (pointing.wheel(event, pointer)) event.preventDefault();
+	}
+
+	/** The pane with the drawing. */
+	let drawing = $state<HTMLElement | undefined>(undefined);
+	const held = $derived.by(() => {
+		const { shown } = pointing;
+		if (!shown || !drawing) return undefined;
+		const { left, top } = drawing.getBoundingClientRect();
+		return { ...shown, x: shown.x - left, y: shown.y - top };
+	});
 
 	/** Where the pointer is over the pane of the drawing, in px. */
 	let over = { x: 120, y: 80 };
@@ -176,7 +220,14 @@
 		<!-- svelte-ignore a11y_click_events_have_key_events, a11y_no_static_element_interactions -->
 		<div
 			class={panes.main ? paneIs(panes.main.id) : 'pane'}
+			bind:this={drawing}
+			onpointerdown={press}
+			onpointerup={release}
+			onpointercancel={() => pointing.lose()}
+			onlostpointercapture={() => pointing.lose()}
+			onwheel={turnWheel}
 			onpointermove={(event) => {
+				pointing.move(event);
 				pointer = placeOf(event);
 				const { left, top } = event.currentTarget.getBoundingClientRect();
 				over = { x: event.clientX - left, y: event.clientY - top };
@@ -188,16 +239,19 @@
 				if (event.target === event.currentTarget) session.pick('');
 			}}
 		>
-			<Drawing
-				frameNumbers={options.frameNumbers}
-				edges={options.edges}
-				selection={selectionAxis < 0 ? undefined : situation[selectionAxis]}
-				onselect={(kind) => {
-					if (panes.main) stand(paneAxis, panes.main.id);
-					select(kind);
-					session.pick(kind === 'nothing' ? '' : kind);
-				}}
-			/>
+			<div class="looked" style="transform:translate({pointing.look.x}px,{pointing.look.y}px) scale({pointing.look.scale})">
+				<Drawing
+					frameNumbers={options.frameNumbers}
+					edges={options.edges}
+					selection={selectionAxis < 0 ? undefined : situation[selectionAxis]}
+					onselect={(kind) => {
+						if (panes.main) stand(paneAxis, panes.main.id);
+						select(kind);
+						session.pick(kind === 'nothing' ? '' : kind);
+					}}
+				/>
+			</div>
+			{#if held}<HeldRose rose={held.rose} x={held.x} y={held.y} />{/if}
 			{#if menu && bars}
 				<ContextMenu
 					tree={bars.tree}
@@ -333,6 +387,14 @@
 		font: inherit;
 		font-size: 13px;
 		text-align: left;
+	}
+	.pane {
+		overflow: clip;
+	}
+	.looked {
+		width: 100%;
+		height: 100%;
+		min-height: 0;
 	}
 	.pane.active {
 		box-shadow: inset 0 0 0 2px var(--azurite);

@@ -9,7 +9,7 @@ import type { MacroStep } from '$core/chapters/macros/macro';
 import { macroTable } from '$core/chapters/macros/table';
 import { leadsTo } from '$core/chapters/modes/mode';
 import { hear } from '$core/stroke/hear';
-import { keysOf, readable, type Keys, type Stroke } from '$core/stroke/stroke';
+import { keysOf, legendsOf, readable, strokesOf, type Keys, type Stroke } from '$core/stroke/stroke';
 import type { Profile } from '$core/strata/stratum';
 import type { Workspace } from '$lib/state/workspace.svelte';
 import { pressOf } from '../heard';
@@ -284,6 +284,17 @@ export class BenchSession {
 			this.#take(heeded);
 			if (heeded.keys !== keys && heeded.pending.length === 0) return;
 		}
+	}
+
+	/** What the mouse has said over the drawing, and how it was told apart. Gives the command that it runs. */
+	point(keys: Keys, told: string): CommandId | undefined {
+		this.#tell(told);
+		const { index, situation } = this.#workspace;
+		const heeded = listen(index, situation, this.pending, strokesOf(keys)[0]!);
+		const isNothing = heeded.outcome.kind === 'nothing';
+		this.#take(heeded);
+		if (isNothing) this.#tell(`Nothing hears ${legendsOf(strokesOf(keys)[0]!).join(' ')} here.`);
+		return heeded.outcome.kind === 'fires' ? heeded.outcome.winner.command : undefined;
 	}
 
 	/** A control was clicked. */
