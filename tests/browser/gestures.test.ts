@@ -136,6 +136,30 @@ describe('Gestures', () => {
 		await eventually(async () => expect(await look()).to.match(/translate\(5\d(\.\d+)?px, ?[34]\d/));
 	});
 
+	it('make the navigation of one program that of another, and change what a button does', async () => {
+		await at.page.goto(`${at.server.address}/tuff-mesh-3/gestures`);
+		await at.page.waitForSelector('main section');
+		const findings = at.page.getByRole('region', { name: 'Findings of gestures' });
+		await findings.getByText(/^Orbit is dragged with Right, where flicks/).waitFor();
+		await at.page.getByRole('button', { name: 'Navigation' }).click();
+		await at.page.getByRole('combobox', { name: 'Navigation of another program' }).selectOption('Gneiss Solid 5');
+		expect(await at.page.getByRole('table', { name: 'Navigation beside Gneiss Solid 5' }).getByRole('row').count()).to.equal(3);
+		await at.page.getByRole('button', { name: 'Navigate as in Gneiss Solid 5' }).click();
+		await at.page.getByText('Both are navigated alike.').waitFor();
+		await findings.getByText(/^Orbit is dragged with Right/).waitFor({ state: 'detached' });
+		await at.page.getByRole('button', { name: /^Right: / }).press('Enter');
+		await at.page.getByRole('button', { name: 'Ctrl+RightClick: nothing' }).click();
+		await at.page.getByRole('combobox', { name: 'Find a command for the input' }).fill('fit');
+		await at.page.keyboard.press('Enter');
+		await at.page
+			.getByText(/^Navigation: .* on Ctrl Right click$/)
+			.first()
+			.waitFor();
+		await undo();
+		await undo();
+		await at.page.getByRole('button', { name: 'Navigate as in Gneiss Solid 5' }).waitFor();
+	});
+
 	it('test the hand: forty flicks, what it keeps apart, and kept at a desk', async () => {
 		await at.open('gestures');
 		await at.page.getByRole('button', { name: 'Test the hand' }).click();

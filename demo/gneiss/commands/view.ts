@@ -7,8 +7,8 @@ export const view = [
 		`
 view.fit | Fit all | Zooms so that everything is seen. | o | zoom-scan | zoom to everything, whole | | view.fit-all
 view.fit-selection | Fit selection | Zooms so that the selection fills the canvas. | o | zoom-in-area | zoom to selected | | view.fit-selection
-view.zoom-in | Zoom in | Comes one step closer. | o | zoom-in | closer, larger | view.zoom-out
-view.zoom-out | Zoom out | Goes one step back. | o | zoom-out | farther, smaller | view.zoom-in
+view.zoom-in | Zoom in | Comes one step closer. | o | zoom-in | closer, larger | view.zoom-out | view.zoom-in
+view.zoom-out | Zoom out | Goes one step back. | o | zoom-out | farther, smaller | view.zoom-in | view.zoom-out
 view.zoom-box | Zoom to box | Zooms to a dragged box. | i | zoom-pan | window
 view.zoom-true | True size | Shows one to one on the screen. | o | zoom-reset | scale one
 view.pan | Pan | Moves the view with the pointer. | i | hand-move | shift | | view.pan

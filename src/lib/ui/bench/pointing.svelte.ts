@@ -122,8 +122,8 @@ export class Pointing {
 		if (this.#workspace.index.on(keys).length === 0) return false;
 		const ran = this.#session.point(keys, `The wheel turned ${wheel.toLowerCase()} by a notch.`);
 		const action = ran && this.#workspace.catalogue.get(ran)?.action;
-		const isIn = action === 'view.zoom-in' || ran?.endsWith('zoom-in');
-		if (isIn || action === 'view.zoom-out' || ran?.endsWith('zoom-out')) {
+		const isIn = action === 'view.zoom-in';
+		if (isIn || action === 'view.zoom-out') {
 			const { x, y, scale } = this.look;
 			const next = Math.min(LARGEST, Math.max(SMALLEST, isIn ? scale * STEP : scale / STEP));
 			const by = next / scale;

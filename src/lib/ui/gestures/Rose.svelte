@@ -60,7 +60,7 @@
 		{@const place = at(degrees, (INNER + OUTER) / 2 + 4)}
 		{@const label = at(degrees, LABELS)}
 		{#if desk.shows(petal) || isSelected(degrees)}
-			<!-- svelte-ignore a11y_click_events_have_key_events, a11y_no_noninteractive_element_interactions -->
+			<!-- svelte-ignore a11y_click_events_have_key_events -->
 			<g
 				id="{id}-{view.id}-{degrees}"
 				role="option"

@@ -5,10 +5,12 @@
 	import { directionText } from '$core/stroke/mouse';
 	import { COMMAND } from '$lib/state/bar-drag.svelte';
 	import { GestureDesk } from '$lib/state/gesture-desk.svelte';
+	import { NavigationDesk } from '$lib/state/navigation-desk.svelte';
 	import { useWorkspace } from '$lib/state/workspace.svelte';
 	import CommandPick from '$lib/ui/CommandPick.svelte';
 	import FindingsHere from '$lib/ui/findings/FindingsHere.svelte';
 	import HandTest from '$lib/ui/gestures/HandTest.svelte';
+	import Navigation from '$lib/ui/gestures/Navigation.svelte';
 	import RoseCard from '$lib/ui/gestures/RoseCard.svelte';
 	import { hotkeys } from '$lib/ui/hotkeys.svelte';
 	import KeyCaps from '$lib/ui/KeyCaps.svelte';
@@ -23,11 +25,17 @@
 	let stage = $state<HTMLElement | undefined>(undefined);
 	let aside = $state<HTMLElement | undefined>(undefined);
 	let newScope = $state.raw<Scope>({});
-	let isTesting = $state(false);
+	let shown = $state<'roses' | 'navigation' | 'hand'>('roses');
+	const navigation = new NavigationDesk(workspace);
 	const current = $derived(desk.current);
 	const said = $derived(current ? [...current.petal.own, ...(current.petal.inherited ? [current.petal.inherited] : [])] : []);
 	const findings = $derived(workspace.findings.of(GESTURES).all);
 	const isTaken = $derived(desk.roses.some(({ rose }) => JSON.stringify(rose.entry.scope) === JSON.stringify(newScope)));
+	const SHOWN = [
+		['roses', 'Roses'],
+		['navigation', 'Navigation'],
+		['hand', 'Test the hand']
+	] as const;
 	const FILTERS = { all: 'All directions', assigned: 'With a command', changed: 'Changed' } as const;
 
 	const toSearch = () => aside?.querySelector<HTMLInputElement>('input')?.focus();
@@ -55,7 +63,9 @@
 		hotkeys.add(() => ({
 			title: 'Gestures',
 			acts: () => [
-				{ name: 'Test the hand', run: () => (isTesting = true) },
+				{ name: 'Test the hand', run: () => (shown = 'hand') },
+				{ name: 'Buttons, wheel and navigation', run: () => (shown = 'navigation') },
+				{ name: 'Roses', run: () => (shown = 'roses') },
 				...(current
 					? [
 							{ name: `Nothing on ${directionText(current.petal.degrees)}`, run: clear },
@@ -68,7 +78,7 @@
 				{ keys: '↑ ↓', does: 'to the same direction of another context, in the roses', run: () => false },
 				{ keys: 'Enter', does: 'find a command for the direction, in the roses', run: () => false },
 				{ keys: 'Delete', does: 'nothing on the direction, in the roses', run: () => false },
-				{ keys: 'T', does: 'test the hand', run: () => (isTesting = true) }
+				{ keys: 'T', does: 'test the hand', run: () => (shown = 'hand') }
 			]
 		}))
 	);
@@ -77,28 +87,42 @@
 <div class="view">
 	<section class="stage" aria-label="Roses">
 		<div class="tools">
-			<Picker
-				label="Button"
-				value={triggerText(desk.trigger)}
-				items={desk.triggers.map((trigger) => ({ value: triggerText(trigger), name: `${triggerText(trigger)} button, flicked` }))}
-				onpick={(trigger) => (desk.wanted = trigger)}
-			/>
-			<Picker
-				label="Show"
-				value={desk.filter}
-				items={(Object.keys(FILTERS) as (keyof typeof FILTERS)[]).map((value) => ({ value, name: FILTERS[value] }))}
-				onpick={(filter) => (desk.filter = filter as keyof typeof FILTERS)}
-			/>
-			<span class="new">
-				<ScopePicker scope={newScope} onchange={(scope) => (newScope = scope)} />
-				<Button size="xs" color="alternative" disabled={isTaken || workspace.edits.busy} onclick={() => void desk.make(newScope)}
-					>New rose</Button
-				>
+			<span class="tabs" role="group" aria-label="What is shown">
+				{#each SHOWN as [id, name] (id)}
+					<button class="pill" type="button" aria-pressed={shown === id} onclick={() => (shown = id)}>{name}</button>
+				{/each}
 			</span>
-			<button class="pill" type="button" aria-pressed={isTesting} onclick={() => (isTesting = !isTesting)}>Test the hand</button>
+			{#if shown === 'roses'}
+				<Picker
+					label="Button"
+					value={triggerText(desk.trigger)}
+					items={desk.triggers.map((trigger) => ({
+						value: triggerText(trigger),
+						name: `${triggerText(trigger)} button, flicked`
+					}))}
+					onpick={(trigger) => (desk.wanted = trigger)}
+				/>
+				<Picker
+					label="Show"
+					value={desk.filter}
+					items={(Object.keys(FILTERS) as (keyof typeof FILTERS)[]).map((value) => ({ value, name: FILTERS[value] }))}
+					onpick={(filter) => (desk.filter = filter as keyof typeof FILTERS)}
+				/>
+				<span class="new">
+					<ScopePicker scope={newScope} onchange={(scope) => (newScope = scope)} />
+					<Button
+						size="xs"
+						color="alternative"
+						disabled={isTaken || workspace.edits.busy}
+						onclick={() => void desk.make(newScope)}>New rose</Button
+					>
+				</span>
+			{/if}
 		</div>
-		{#if isTesting}
-			<HandTest onend={() => ((isTesting = false), stage?.focus())} />
+		{#if shown === 'hand'}
+			<HandTest onend={() => (shown = 'roses')} />
+		{:else if shown === 'navigation'}
+			<Navigation desk={navigation} />
 		{:else if desk.roses.length === 0}
 			<p class="none quiet">
 				No rose hears flicks of the {triggerText(desk.trigger)} button yet. Choose where it is to hold and make one; then drag commands
@@ -121,14 +145,41 @@
 	</section>
 	<aside aria-label="The direction that is selected" bind:this={aside}>
 		<CommandPick
-			label="Find a command for the direction"
+			label={shown === 'navigation' ? 'Find a command for the input' : 'Find a command for the direction'}
 			carried={COMMAND}
 			onpick={(command) => {
+				if (shown === 'navigation') {
+					if (navigation.selected) void navigation.assign(navigation.selected, command.id);
+					return;
+				}
 				if (current) void desk.assign(current.view, current.petal.degrees, command.id);
 				stage?.focus();
 			}}
 		/>
-		{#if current}
+		{#if shown === 'navigation'}
+			{#if navigation.selected}
+				{@const keys = navigation.selected}
+				<h2><KeyCaps {keys} /></h2>
+				<ul>
+					{#each workspace.index.on(keys) as binding (binding.key)}
+						<li>
+							<StratumChip id={binding.stratum} />
+							<a href="commands?command={encodeURIComponent(binding.command)}"
+								>{workspace.catalogue.get(binding.command)?.label ?? binding.command}</a
+							>
+							<span class="quiet">{workspace.space.scopeLabel(binding.scope)}</span>
+						</li>
+					{:else}<li class="quiet">Nothing. Type what it should do.</li>{/each}
+				</ul>
+				{#if workspace.index.on(keys).length > 0}
+					<Button size="xs" color="alternative" disabled={workspace.edits.busy} onclick={() => void navigation.clear(keys)}
+						>Nothing here</Button
+					>
+				{/if}
+			{:else}
+				<p class="quiet">Choose what a button or the wheel does with a modifier; then find its command.</p>
+			{/if}
+		{:else if current}
 			<h2>{directionText(current.petal.degrees)} in {workspace.space.scopeLabel(current.view.rose.entry.scope)}</h2>
 			<ul>
 				{#each said as binding (binding.key)}
@@ -205,6 +256,10 @@
 		flex-wrap: wrap;
 		gap: 8px 12px;
 		align-items: center;
+	}
+	.tabs {
+		display: flex;
+		gap: 4px;
 	}
 	.new {
 		display: flex;
