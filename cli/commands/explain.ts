@@ -16,20 +16,39 @@ interface Options extends SubjectOptions {
 	readonly profile?: string[];
 	readonly in?: string;
 	readonly alias?: boolean;
+	readonly flick?: string;
+	readonly drag?: string;
 	readonly format: string;
+}
+
+/** The input as it is written. Throws `BadInputError` unless it is said in one way. */
+function askedFor(words: readonly string[], { flick, drag }: Options): string {
+	const [trigger, way] = flick?.includes(':') ? flick.split(':', 2) : ['Right', flick];
+	const ways = [
+		...(words.length > 0 ? [words.join(' ')] : []),
+		...(flick !== undefined ? [`${trigger}Flick${way}`] : []),
+		...(drag !== undefined ? [`${drag}Drag`] : [])
+	];
+	if (ways.length !== 1) throw new BadInputError('Say one input: keys, --flick or --drag.');
+	return ways[0]!;
 }
 
 export function explainCommand(program: Command, end: Ends): void {
 	takesSubject(program.command('explain'))
 		.description('what an input does, here or everywhere, with the reasoning')
-		.argument('<input...>', 'keys such as Ctrl+Shift+F or G F; with --alias what is typed')
+		.argument(
+			'[input...]',
+			'keys such as Ctrl+Shift+F or G F, or what the mouse says such as RightFlickNE; with --alias what is typed'
+		)
 		.option('-p, --profile <file...>', 'profile files')
 		.option('--in <scope>', 'a situation, such as "document=part; pane=canvas"; without it, everywhere')
 		.option('--alias', 'the input is typed at the command line')
+		.option('--flick <direction>', 'a flick such as NE or 30, with another trigger than the right button as in Ctrl+Middle:NE')
+		.option('--drag <trigger>', 'a drag with a button and modifiers, such as Alt+Left')
 		.addOption(new Option('-f, --format <format>', 'text or json').choices(['text', 'json']).default('text'))
 		.addHelpText(
 			'after',
-			'\nExamples:\n  skarn explain F -p office.json -a gneiss.application.json --in "document=part"\n  skarn explain --alias ln -p office.json -a varve.application.json'
+			'\nExamples:\n  skarn explain F -p office.json -a gneiss.application.json --in "document=part"\n  skarn explain --alias ln -p office.json -a varve.application.json\n  skarn explain --flick NE -p office.json -a gneiss.application.json'
 		)
 		.action(async (words: string[], options: Options) => {
 			const { application, loaded } = await subjectOf(options.profile ?? [], options);
@@ -48,7 +67,7 @@ export function explainCommand(program: Command, end: Ends): void {
 				return say({ kind, ...(answer.kind === 'runs' && { command: answer.command }), trace }, trace);
 			}
 			const index = indexOf(application, loaded.profile);
-			const asked = reading(() => parseKeys(words.join(' ')));
+			const asked = reading(() => parseKeys(askedFor(words, options)));
 			const { name, rules } = application.application;
 			const office = officeDesks(rules, desksOf(application.seats));
 			const keys = office.heardAs(asked);

@@ -8,18 +8,22 @@ import { GrowingInput, type Input } from './input.ts';
 import type { CommandSet, Contender } from './rules/rule.ts';
 import { RULES } from './rules/rules.ts';
 
+export type Hearing = (keys: Keys) => Bits | undefined;
+
 /** What the application brings to the questions: it stays the same whatever the profile says. */
 export interface Setting {
 	readonly space: ContextSpace;
 	readonly catalogue: Catalogue;
 	readonly rules: InputRules;
+	/** Where an input can be made at all, for one that cannot be everywhere: a flick where no rose has its direction. */
+	readonly heard?: Hearing | undefined;
 	/** The situations in which bare keys are text. */
 	readonly typing: Bits;
 	scopeSet(binding: Pick<Binding, 'scope' | 'scopeText'>): ScopeSet;
 	/** The binding with its sets. */
 	contender(binding: Binding): Contender;
 	/** The situations of the binding's scope in which its command exists; `space.nowhere` if there is none. */
-	reach(binding: Pick<Binding, 'scope' | 'scopeText' | 'command'>): Bits;
+	reach(binding: Pick<Binding, 'scope' | 'scopeText' | 'command'> & Partial<Pick<Binding, 'keys'>>): Bits;
 }
 
 /**
@@ -79,19 +83,32 @@ function existenceOf(space: ContextSpace, catalogue: Catalogue): Existence {
 	return existence;
 }
 
-export function settingOf(space: ContextSpace, catalogue: Catalogue, rules: InputRules): Setting {
+export function settingOf(space: ContextSpace, catalogue: Catalogue, rules: InputRules, heard?: Hearing): Setting {
 	const { nowhere } = space;
-	const { commandSet, reachOf } = existenceOf(space, catalogue);
+	const existence = existenceOf(space, catalogue);
+	const { reachOf } = existence;
+	/** By command and input: a command exists there where it can be called by it. */
+	const within = new Map<string, CommandSet>();
+	const commandSet = (command: CommandId, keys?: Keys): CommandSet => {
+		const whole = existence.commandSet(command);
+		const where = keys && heard?.(keys);
+		if (!where) return whole;
+		const text = `${command}\n${keys}`;
+		let set = within.get(text);
+		if (!set) within.set(text, (set = { id: command, set: space.setOfBits(intersection(whole.set.bits, where)) }));
+		return set;
+	};
 	return {
 		space,
 		catalogue,
 		rules,
+		heard,
 		typing: rules.typing.length === 0 ? nowhere : space.bitsOfAny(rules.typing),
 		scopeSet: (binding) => space.setOf(binding.scope, binding.scopeText),
-		reach: (binding) => reachOf(space.setOf(binding.scope, binding.scopeText), commandSet(binding.command)),
+		reach: (binding) => reachOf(space.setOf(binding.scope, binding.scopeText), commandSet(binding.command, binding.keys)),
 		contender(binding) {
 			const scope = space.setOf(binding.scope, binding.scopeText);
-			const command = commandSet(binding.command);
+			const command = commandSet(binding.command, binding.keys);
 			return { binding, command, scope, reach: reachOf(scope, command) };
 		}
 	};
@@ -114,8 +131,14 @@ export function indexOn(
 	};
 }
 
-export function shortcutIndex(effective: Effective, space: ContextSpace, catalogue: Catalogue, rules: InputRules): ShortcutIndex {
-	const setting = settingOf(space, catalogue, rules);
+export function shortcutIndex(
+	effective: Effective,
+	space: ContextSpace,
+	catalogue: Catalogue,
+	rules: InputRules,
+	heard?: Hearing
+): ShortcutIndex {
+	const setting = settingOf(space, catalogue, rules, heard);
 	const known = new Map<Keys, GrowingInput>();
 	const at = (keys: Keys): GrowingInput => {
 		let input = known.get(keys);

@@ -47,16 +47,10 @@ export const InputRules = z.strictObject({
 		.strictObject({
 			slop: z.number().int().min(1).max(50).default(6).meta({ description: 'px that a click may move' }),
 			hold: z.number().int().min(100).max(3_000).default(450).meta({ description: 'ms after which a press is held' }),
-			flickWithin: z
-				.number()
-				.int()
-				.min(50)
-				.max(2_000)
-				.optional()
-				.meta({
-					description:
-						'ms within which a move is a flick, after which a drag; without it every move of a button with a rose is a flick'
-				})
+			flickWithin: z.number().int().min(50).max(2_000).optional().meta({
+				description:
+					'ms within which a move is a flick, after which a drag; without it every move of a button with a rose is a flick'
+			})
 		})
 		.optional(),
 	/** The options that it has, with what each may be. */

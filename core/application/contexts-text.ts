@@ -125,8 +125,7 @@ const same = (name: string, { id, label }: { readonly id: string; readonly label
 function modesOf(axes: readonly Axis[], text: string, line: number): { axis: AxisId; modes: NonNullable<Axis['modes']> } {
 	const [, name = '', rest = ''] = /^([^:]*)(?::(.*))?$/s.exec(text)!;
 	const axis = axes.find((a) => same(name.trim(), a));
-	if (!axis)
-		throw new ContextsError(line, `there is no axis "${name.trim()}"; there are ${axes.map((a) => a.label).join(', ')}`);
+	if (!axis) throw new ContextsError(line, `there is no axis "${name.trim()}"; there are ${axes.map((a) => a.label).join(', ')}`);
 	const modes: NonNullable<Axis['modes']> = {};
 	for (const part of rest.split('|').filter((p) => p.trim() !== '')) {
 		const [, context = '', command = ''] = /^([^=]*)(?:=(.*))?$/s.exec(part)!;

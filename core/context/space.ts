@@ -75,6 +75,8 @@ export interface ContextSpace {
 	/** The union of the scopes; an empty list means everywhere. Throws `UnknownContextError`. */
 	setOfAny(scopes: readonly Scope[]): ScopeSet;
 	bitsOfAny(scopes: readonly Scope[]): Bits;
+	/** These situations as a set with a number of its own. */
+	setOfBits(bits: Bits): ScopeSet;
 	/** The set of no situation, with `nowhere` as its bits. */
 	readonly emptySet: ScopeSet;
 	/** How many sets have a number so far. */
@@ -324,6 +326,10 @@ function newSpace(axes: readonly Axis[], reachable: Reachable, made?: Made): Con
 		setOf,
 		setOfAny,
 		bitsOfAny: (scopes) => setOfAny(scopes).bits,
+		setOfBits(bits) {
+			const text = `bits ${bits.join()}`;
+			return sets.get(text) ?? numbered(text, bits);
+		},
 		emptySet,
 		get setCount() {
 			return sets.size;

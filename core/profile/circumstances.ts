@@ -2,6 +2,7 @@ import { placedCommands } from '../chapters/bars/placed.ts';
 import { shortcutIndex, type ShortcutIndex } from '../answer/shortcut-index.ts';
 import type { OpenApplication } from '../application/application.ts';
 import { acceptedIn } from '../check/acceptance.ts';
+import { hearingOf } from '../chapters/gestures/hearing.ts';
 import { MODES, modesIn, profileSpace } from '../chapters/modes/mode.ts';
 import { profileCatalogue } from './catalogue.ts';
 import type { Circumstances } from '../check/circumstances.ts';
@@ -12,7 +13,8 @@ import { headOf, holding, officeOf, type Profile, type Stratum } from '../strata
 /** The profile made ready for questions; its space holds the profile's modes, its catalogue the profile's macros. */
 export function indexOf({ application, space: bare, catalogue }: OpenApplication, profile: Profile): ShortcutIndex {
 	const space = profileSpace(bare, profile);
-	return shortcutIndex(effectiveProfile(profile, space), space, profileCatalogue(catalogue, profile), application.rules);
+	const heard = hearingOf(profile, space);
+	return shortcutIndex(effectiveProfile(profile, space), space, profileCatalogue(catalogue, profile), application.rules, heard);
 }
 
 /** The profile with the office stratum as it was released. */

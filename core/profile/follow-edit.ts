@@ -1,3 +1,5 @@
+import { flicksOf } from '../chapters/gestures/flicks.ts';
+import { GESTURES } from '../chapters/gestures/gesture.ts';
 import type { CommandId } from '../application/command.ts';
 import type { Change } from '../shortcut/change.ts';
 import { SHORTCUTS } from '../shortcut/entry.ts';
@@ -12,7 +14,11 @@ export function followEdit(checks: Checks, circumstances: Circumstances, edit: r
 	const shortcuts: Change[] = [];
 	const commands = new Set<CommandId>();
 	for (const { chapter, changes } of byChapter(edit))
-		if (chapter.commands)
+		// a rose changes where flicks are heard
+		if (chapter.id === GESTURES)
+			for (const { index } of [checks.circumstances, circumstances])
+				for (const { binding } of flicksOf(index)) commands.add(binding.command);
+		else if (chapter.commands)
 			for (const change of changes) {
 				const command = commandIn(chapter, change);
 				if (command !== undefined) commands.add(command);

@@ -11,6 +11,7 @@ import { OutOfReachError, type KeyedChange } from '../../strata/change.ts';
 import { applyKeyed, toolsOf } from '../../strata/keyed-fold.ts';
 import type { GestureFinding, GestureFix, GestureRule } from './finding.ts';
 import { flicksOf } from './flicks.ts';
+import { hearingOf } from './hearing.ts';
 import { GESTURES, gesturesIn, MEETING, roseThing, type GestureEntry } from './gesture.ts';
 import { GESTURE_RULES } from './rules/rules.ts';
 
@@ -58,8 +59,7 @@ function tried({ kind, label, changes }: GestureFix, id: string, looking: Lookin
 	const after = applyKeyed(GESTURES, gesturesIn, TOOLS, moved, roses, roseThing);
 	const { circumstances } = looking;
 	const { space, catalogue, rules } = circumstances.index;
-	const index =
-		moved === looking.profile ? circumstances.index : shortcutIndex(effectiveProfile(after, space), space, catalogue, rules);
+	const index = shortcutIndex(effectiveProfile(after, space), space, catalogue, rules, hearingOf(after, space));
 	const then = { ...looking, profile: after, circumstances: { ...circumstances, index } };
 	return isMended(gestureChecker, looking, then, { id }) ? [{ kind, label, changes: made }] : [];
 }

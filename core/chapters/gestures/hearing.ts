@@ -21,6 +21,17 @@ function inTheirOrder(profile: Profile, space: ContextSpace, trigger: Trigger): 
 export const roseIn = (profile: Profile, space: ContextSpace, trigger: Trigger, situation: number): PlacedRose | undefined =>
 	inTheirOrder(profile, space, trigger).find(({ entry }) => hasBit(space.bitsOf(entry.scope), situation));
 
+/** The same for every input of a profile, each worked out once. */
+export function hearingOf(profile: Profile, space: ContextSpace): (keys: Keys) => Bits | undefined {
+	const known = new Map<Keys, Bits>();
+	return (keys) => {
+		if (!keys.includes('Flick')) return undefined;
+		let bits = known.get(keys);
+		if (!bits) known.set(keys, (bits = whereFlicked(profile, space, keys) ?? space.everywhere));
+		return bits;
+	};
+}
+
 /** Where a flick input can be made: the situations whose rose has its direction. Undefined for what is no flick. */
 export function whereFlicked(profile: Profile, space: ContextSpace, keys: Keys): Bits | undefined {
 	const flick = flickIn(keys);

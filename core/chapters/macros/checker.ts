@@ -50,7 +50,10 @@ function tried(fix: MacroFix, finding: MacroFinding, looking: Looking, { profile
 	const after: Looking = {
 		...looking,
 		profile: mended(looking.profile),
-		circumstances: { ...looking.circumstances, index: shortcutIndex(index.effective, index.space, catalogue, index.rules) }
+		circumstances: {
+			...looking.circumstances,
+			index: shortcutIndex(index.effective, index.space, catalogue, index.rules, index.heard)
+		}
 	};
 	const { id } = macroAcceptable(finding);
 	return isMended(macroChecker, looking, after, { id }) ? [{ kind: fix.label.split(' ')[0]!, label: fix.label, changes }] : [];

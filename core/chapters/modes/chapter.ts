@@ -13,8 +13,7 @@ export const modes: KeyedChapter<ModesEntry> = keyedChapter<ModesEntry>(
 		as: ({ kind, axis, id, rank }, op) => ({ op, kind, axis, id, rank }) as ModesEntry,
 		caption(entry, names) {
 			const detail = `${entry.kind === 'mode' ? 'mode' : 'favourite mode'}${entry.op === 'set' ? '' : `, ${entry.op}`}`;
-			const label =
-				entry.op === 'set' && entry.kind === 'mode' ? entry.label : names.scope({ [entry.axis]: [entry.id] });
+			const label = entry.op === 'set' && entry.kind === 'mode' ? entry.label : names.scope({ [entry.axis]: [entry.id] });
 			return { label, detail };
 		},
 		concerns: (entry) => ({

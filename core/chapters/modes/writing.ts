@@ -44,9 +44,7 @@ export const takeAway = (profile: Profile, target: StratumId, { kind, axis, id }
 
 /** By which strata above may not change it, or may again. */
 export const lockMode = (stratum: Stratum, { kind, axis, id }: Named, isLocked: boolean): Part[] =>
-	change(stratum, 'lock', { kind, axis, id }, (rank) =>
-		isLocked ? ({ op: 'lock', kind, axis, id, rank } as ModesEntry) : null
-	);
+	change(stratum, 'lock', { kind, axis, id }, (rank) => (isLocked ? ({ op: 'lock', kind, axis, id, rank } as ModesEntry) : null));
 
 /** By which a mode is a favourite, at a place among the others counted from 0. */
 export function favour(profile: Profile, target: StratumId, axis: AxisId, id: NodeId, at: number): Part[] {

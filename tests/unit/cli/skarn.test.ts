@@ -54,6 +54,21 @@ describe('the command line', () => {
 	});
 	after(() => rmSync(folder, { recursive: true }));
 
+	it('explains flicks and drags, and says where a rose hears them', async () => {
+		const ask = async (...args: string[]) => {
+			const { code, out, err } = await run('explain', ...args, '-p', at('gneiss.json'), '-a', at('gneiss.app.json'));
+			return { code, text: out() + err() };
+		};
+		expect((await ask('--flick', 'N')).text).to.match(/^RightFlick0:\n(.*\n)* {2}solid\.extrude in \d+ situations/);
+		expect((await ask('--flick', 'Right:45', '--in', 'document=part.solids')).code).to.equal(0);
+		const corner = (await ask('--flick', 'NE')).text;
+		expect(corner, 'heard while sketching').to.include('sketch.extend');
+		expect(corner, 'it waits: the rose of parts has four directions').not.to.include('solid.revolve');
+		expect((await ask('--drag', 'Shift+Middle')).text).to.include('view.pan');
+		for (const wrong of [['--flick', '400'], ['--flick', 'N', '--drag', 'Left'], []])
+			expect((await ask(...wrong)).code, wrong.join()).to.equal(2);
+	});
+
 	it('checks, and says in its exit code whether there is what was asked for', async () => {
 		const { code, out } = await run('check', at('varve.json'), '-a', at('varve.app.json'));
 		expect(code).to.equal(1);

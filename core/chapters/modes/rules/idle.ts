@@ -20,7 +20,12 @@ export const idle: ModeRule = {
 		for (const { entry, stratum } of fold.inForce.values())
 			if (entry.kind === 'favourite' && !isThere(entry))
 				report(
-					told(entry, stratum, `${stratum.name} has ${nameOf(entry)} among the favourite modes, and it is not there.`, 'not there')
+					told(
+						entry,
+						stratum,
+						`${stratum.name} has ${nameOf(entry)} among the favourite modes, and it is not there.`,
+						'not there'
+					)
 				);
 	}
 };

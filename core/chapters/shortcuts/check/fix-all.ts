@@ -35,11 +35,11 @@ export function fixAll(circumstances: Circumstances, findings: readonly Finding[
 			continue;
 		}
 		steps.push({ finding, fix });
-		const { space, catalogue, rules } = now.index;
+		const { space, catalogue, rules, heard } = now.index;
 		const after = applyChanges(profile, fix.changes);
 		const index =
 			steps.length % DEEPEST === 0
-				? shortcutIndex(effectiveProfile(after, space), space, catalogue, rules)
+				? shortcutIndex(effectiveProfile(after, space), space, catalogue, rules, heard)
 				: overlay(now.index, profile, fix.changes);
 		now = { ...now, index };
 		profile = after;

@@ -1,12 +1,24 @@
+import type { ShortcutIndex } from '../../../../answer/shortcut-index.ts';
+import type { CommandId } from '../../../../application/command.ts';
+import { meets, type Bits } from '../../../../context/bits.ts';
 import { labelOf, type CheckRule } from '../finding.ts';
 import { drops, goes } from '../proposals.ts';
+
+const exists = ({ space, catalogue }: ShortcutIndex, id: CommandId, where: Bits): boolean => {
+	const command = catalogue.get(id);
+	return command !== undefined && meets(space.bitsOfAny(command.contexts), where);
+};
 
 /** The command does not exist in this version, or not in that scope; or a remove or a lock is about what nobody says. */
 export const orphan: CheckRule = {
 	id: 'orphan',
 	title: 'Speaks of what is not there',
 	onInput({ keys, lifeless, ineffective }, { index }, report) {
-		if (lifeless.length > 0) report.each('attention', lifeless);
+		// what exists there and only waits for its input is told by the rule that tells of that
+		const gone = index.heard?.(keys)
+			? lifeless.filter(({ binding, scope }) => !exists(index, binding.command, scope.bits))
+			: lifeless;
+		if (gone.length > 0) report.each('attention', gone);
 		for (const { reason, entry, stratum } of ineffective)
 			if (reason !== 'locked')
 				report(

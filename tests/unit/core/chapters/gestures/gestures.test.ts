@@ -10,6 +10,9 @@ import {
 } from '../../../../../core/chapters/gestures/gesture.ts';
 import { roseIn, whereFlicked } from '../../../../../core/chapters/gestures/hearing.ts';
 import { lockRose, setRose, takeRoseAway } from '../../../../../core/chapters/gestures/writing.ts';
+import { resolve } from '../../../../../core/answer/resolve.ts';
+import { check, Checks } from '../../../../../core/chapters/shortcuts/check/check.ts';
+import { followEdit } from '../../../../../core/profile/follow-edit.ts';
 import { put } from '../../../../../core/answer/choices.ts';
 import { indexesOf } from '../../../../../core/context/bits.ts';
 import type { Scope } from '../../../../../core/context/scope.ts';
@@ -245,5 +248,51 @@ describe('flicks, as inputs', () => {
 		const shaky = found(edited(bare, rose(8)), desks(20)).find((f) => f.rule === 'wedge')!;
 		expect(shaky.sentence()).to.match(/has 8 directions; the hand at C-01 misses \d+ % of them\.$/);
 		expect(mends(edited(bare, rose(8)), 'wedge', desks(20))[0]).to.match(/^Give it [2-7] directions; what loses its own waits$/);
+	});
+});
+
+describe('a direction that waits', () => {
+	const profile = edited(
+		bare,
+		rose(4, PART),
+		flick('NE', 'solid.revolve', PART),
+		flick('N', 'solid.extrude'),
+		flick('N', 'draw.view', DRAWING)
+	);
+	const index = indexOf(subject, profile);
+
+	it('runs nothing, and clashes with nothing', () => {
+		for (const [i, situation] of space.situations.entries()) {
+			expect(resolve(index, parseKeys('RightFlickNE'), i).kind, situation.join(' ')).to.equal('nothing');
+			const up = resolve(index, parseKeys('RightFlickN'), i);
+			expect(up.kind === 'fires' && up.winner.command, situation.join(' ')).to.equal(
+				situation[0] === 'part.solids' ? 'solid.extrude' : false
+			);
+		}
+		const twice = edited(profile, flick('NE', 'solid.extrude', PART));
+		const clashes = (now: Profile) =>
+			findingsIn({ circumstances: circumstancesOf(subject, now, [], null), profile: now, released: undefined }, [
+				'shortcuts'
+			]).filter((f) => ['clash', 'orphan'].includes(f.rule) && f.sentence().includes('RightFlick45'));
+		expect(clashes(twice)).to.deep.equal([]);
+		expect(clashes(edited(twice, rose(8, PART))).map((f) => f.rule)).to.deep.equal(['clash']);
+	});
+
+	it('is followed by a check that is kept while roses are changed, as a fresh one says', () => {
+		let now = edited(profile, flick('NE', 'solid.extrude', PART));
+		const checks = new Checks(circumstancesOf(subject, now, [], null));
+		for (const _ of checks.steps());
+		for (const step of [
+			rose(8, PART),
+			rose(4, PART),
+			rose(6, {}),
+			((p: Profile) => takeRoseAway(p, PERSONAL, { ...RIGHT, scope: PART })) as Step
+		]) {
+			const changes = step(now);
+			now = applyEdit(now, changes);
+			followEdit(checks, circumstancesOf(subject, now, [], null), changes);
+			const ids = (list: readonly { id: string }[]) => list.map((f) => f.id).sort();
+			expect(ids(checks.list() as never)).to.deep.equal(ids(check(circumstancesOf(subject, now, [], null)) as never));
+		}
 	});
 });
