@@ -99,6 +99,12 @@ export const middlesOf = ({ directions, turn }: Rose): number[] =>
 export const sectorOf = ({ directions, turn }: Rose, angle: number): number =>
 	Math.floor(turned(angle - turn + 180 / directions) / (360 / directions)) % directions;
 
+/** The chance that a flick meant for this direction lands in another sector of a rose of so many directions, as it comes. */
+export function missesIn(hand: HandSummary, wanted: number, directions: number): number {
+	const { bias, kappa } = handAt(hand, wanted);
+	return missOf(kappa, bias, 180 / directions);
+}
+
 /**
  * The chance that a flick lands in another sector than it was meant for, over all directions alike. Who flicks has the compass in
  * mind, up and every so many degrees from there; a turned rose stands elsewhere, and so meets a hand that goes off.

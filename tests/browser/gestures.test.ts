@@ -136,6 +136,21 @@ describe('Gestures', () => {
 		await eventually(async () => expect(await look()).to.match(/translate\(5\d(\.\d+)?px, ?[34]\d/));
 	});
 
+	it('are suggested for all contexts at once, beside what is there, and taken as one edit', async () => {
+		await at.open('gestures');
+		await at.page.getByRole('button', { name: 'Suggest …' }).click();
+		const dialog = at.page.getByRole('dialog');
+		await dialog.getByText('No other choice is quicker.').waitFor();
+		await dialog.getByRole('button', { name: /^Take \d+ changes?$/ }).click();
+		await dialog.waitFor({ state: 'detached' });
+		await at.page.getByText('Gestures: as suggested').first().waitFor({ state: 'attached' });
+		await at.page.getByRole('button', { name: 'Suggest …' }).click();
+		await dialog.getByRole('button', { name: 'All of it is so already' }).waitFor();
+		await at.page.keyboard.press('Escape');
+		await undo();
+		await petal(/^↑: Extrude$/).waitFor();
+	});
+
 	it('make the navigation of one program that of another, and change what a button does', async () => {
 		await at.page.goto(`${at.server.address}/tuff-mesh-3/gestures`);
 		await at.page.waitForSelector('main section');

@@ -18,7 +18,7 @@ describe('the probe and the bench', () => {
 		await at.page.keyboard.press('Escape');
 		await at.page.keyboard.press('Escape');
 		await probe().waitFor({ state: 'detached' });
-		const edits = (await (await fetch(`${at.server.address}/api/applications/gneiss-solid-5/edits?since=5`)).json()) as {
+		const edits = (await (await fetch(`${at.server.address}/api/applications/gneiss-solid-5/edits?since=7`)).json()) as {
 			edits: unknown[];
 		};
 		expect(edits.edits).to.deep.equal([]);

@@ -134,8 +134,8 @@ describe('The routes', () => {
 			await post(edits, JSON.stringify({ base: 1, stratum: 'personal', label: 'x', changes: [change] })),
 			409
 		);
-		expect(stale).to.include({ type: '/problems/stale-revision', revision: 5 });
-		expect(stale['since']).to.have.length(4);
+		expect(stale).to.include({ type: '/problems/stale-revision', revision: 7 });
+		expect(stale['since']).to.have.length(6);
 		await problem(await ask('/api/seats/C-99/manifest'), 404);
 		await problem(await post('/api/seats/C-01/reports', 'garbage'), 400);
 		await problem(await post('/api/seats/C-01/reports', JSON.stringify({ release: 'x' })), 400);

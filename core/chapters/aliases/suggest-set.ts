@@ -1,11 +1,9 @@
 import type { Catalogue } from '../../application/application.ts';
 import type { Command } from '../../application/command.ts';
 import { aliasKey } from '../../application/command-line.ts';
+import type { Solve } from '../../suggest/solve.ts';
 import { suggestAliases, type AliasSuggestion } from './suggest.ts';
 import type { AliasTable } from './table.ts';
-
-/** A solver of integer programmes in the CPLEX LP format, such as HiGHS: gives the value of each variable, and how it ended. */
-export type Solve = (model: string) => { readonly status: string; readonly values: Readonly<Record<string, number>> };
 
 export interface AliasSet {
 	readonly chosen: readonly { readonly command: Command; readonly suggestion: AliasSuggestion }[];

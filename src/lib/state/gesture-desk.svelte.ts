@@ -3,6 +3,7 @@ import type { CommandId } from '$core/application/command';
 import { flicksOf } from '$core/chapters/gestures/flicks';
 import {
 	directionsOf,
+	flickIn,
 	flickKeys,
 	rosesOf,
 	roseThing,
@@ -11,9 +12,10 @@ import {
 	type PlacedRose,
 	type Trigger
 } from '$core/chapters/gestures/gesture';
+import type { RoseSet, RoseWish } from '$core/chapters/gestures/suggest-roses';
 import { lockRose, setRose, takeRoseAway } from '$core/chapters/gestures/writing';
 import { scopeText, type Scope } from '$core/context/scope';
-import { isSubset } from '$core/context/bits';
+import { isSubset, meets } from '$core/context/bits';
 import { directionText } from '$core/stroke/mouse';
 import type { AnyChange } from '$core/profile/edit';
 import { ofShortcuts } from '$core/shortcut/change';
@@ -163,6 +165,75 @@ export class GestureDesk {
 	#without(bindings: readonly Binding[]) {
 		const { index, profile, targetId } = this.#workspace;
 		return bindings.flatMap((binding, i) => takeAway(index, profile, targetId, binding, i));
+	}
+
+	/** What commands are wanted for: those that there are only in some contexts, and in the rose's, that are run most, with those that lie there. */
+	wishes(): RoseWish[] {
+		const { index, office } = this.#workspace;
+		const { space, catalogue } = index;
+		/** By keys; a flick is what is to be found. */
+		const quickest = (id: CommandId): number | undefined => {
+			const ways = index.of(id).flatMap(({ keys }) => (flickIn(keys) ? [] : (office.reach(keys)?.seconds ?? [])));
+			return ways.length > 0 ? Math.min(...ways) : undefined;
+		};
+		return this.roses.map(({ id, rose, petals }): RoseWish => {
+			const here = space.bitsOf(rose.entry.scope);
+			const there = new Set(petals.flatMap(({ own }) => own.map(({ command }) => command)));
+			const candidates = [...catalogue.values()]
+				.filter(
+					(command) =>
+						there.has(command.id) ||
+						(command.use !== undefined && command.contexts.length > 0 && meets(space.bitsOfAny(command.contexts), here))
+				)
+				.map((command) => ({ command, seconds: quickest(command.id) }))
+				.sort(
+					(a, b) =>
+						Number(there.has(b.command.id)) - Number(there.has(a.command.id)) ||
+						Number(a.seconds !== undefined) - Number(b.seconds !== undefined) ||
+						(b.command.use ?? 0) - (a.command.use ?? 0)
+				)
+				.slice(0, petals.length * 3);
+			return {
+				id,
+				directions: petals.map(({ degrees }) => degrees),
+				candidates: candidates.map(({ command }) => command),
+				now: Object.fromEntries(petals.map(({ degrees, own }) => [degrees, own.map(({ command }) => command)])),
+				otherwise: Object.fromEntries(
+					candidates.flatMap(({ command, seconds }) => (seconds === undefined ? [] : [[command.id, seconds]]))
+				)
+			};
+		});
+	}
+
+	/** Where a proposal differs from what is said. */
+	changed(set: RoseSet): { readonly view: RoseView; readonly degrees: number; readonly command: CommandId }[] {
+		return set.roses.flatMap(({ id, on }) => {
+			const view = this.roses.find((one) => one.id === id);
+			return on.flatMap(({ degrees, command }) => {
+				const own = view?.petals.find((petal) => petal.degrees === degrees)?.own ?? [];
+				return view && !own.some((binding) => binding.command === command) ? [{ view, degrees, command }] : [];
+			});
+		});
+	}
+
+	/** Takes a proposal over as one edit. */
+	take(set: RoseSet): Promise<boolean> {
+		const { profile, targetId } = this.#workspace;
+		const changed = this.changed(set);
+		return this.#commit('Gestures: as suggested', () => {
+			// what lies where something else is to lie, or moves, goes first
+			const going = changed.flatMap(({ view, degrees, command }) =>
+				view.petals.flatMap(({ degrees: at, own }) => own.filter((binding) => at === degrees || binding.command === command))
+			);
+			const away = this.#without([...new Set(going)]);
+			return ofShortcuts([
+				...away,
+				...changed.flatMap(({ view, degrees, command }, i) => {
+					const { entry } = view.rose;
+					return put(profile, targetId, { command, keys: flickKeys(entry, degrees), scope: entry.scope }, away.length + i);
+				})
+			]);
+		});
 	}
 
 	/** Puts a command on a direction of a rose, in place of what is said there. */

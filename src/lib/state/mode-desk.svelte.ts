@@ -68,10 +68,7 @@ export class ModeDesk {
 					bars: bars.filter(({ item }) => !item.hidden && meets(whereShown(space, item), here)).length
 				};
 			});
-		return [
-			...favourites.flatMap((id) => rows.find((row) => row.id === id) ?? []),
-			...rows.filter((row) => !row.isFavourite)
-		];
+		return [...favourites.flatMap((id) => rows.find((row) => row.id === id) ?? []), ...rows.filter((row) => !row.isFavourite)];
 	});
 
 	favourites = $derived.by(() => this.rows.filter((row) => row.isFavourite));
@@ -157,7 +154,8 @@ export class ModeDesk {
 	uses({ made }: ModeRow): string {
 		if (!made) return '';
 		const { profile } = this.#workspace;
-		const speaks = (scope: Partial<Record<AxisId, readonly NodeId[]>> | undefined) => scope?.[made.axis]?.includes(made.id) ?? false;
+		const speaks = (scope: Partial<Record<AxisId, readonly NodeId[]>> | undefined) =>
+			scope?.[made.axis]?.includes(made.id) ?? false;
 		const shortcuts = this.#workspace.effective.bindings.filter(({ scope }) => speaks(scope)).length;
 		const bars = barTree(profile).bars.filter(({ item }) => speaks(item.scope)).length;
 		return [

@@ -67,9 +67,7 @@ export class Workspace {
 	accepted = $derived.by(() => acceptedIn(this.profile));
 	office = $derived.by(() => officeDesks(this.document.application.rules, desksOf(this.seats)));
 	/** The profile as the seats have it, for what has moved since. */
-	#releasedIndex = $derived.by(() =>
-		this.released ? indexOfReleased(this.subject, this.profile, this.released) : undefined
-	);
+	#releasedIndex = $derived.by(() => (this.released ? indexOfReleased(this.subject, this.profile, this.released) : undefined));
 	#placed = $derived.by(() => placedCommands(this.profile));
 	circumstances = $derived.by((): Circumstances => ({
 		index: this.index,

@@ -131,3 +131,41 @@ describe('a run of the hand test', () => {
 		expect(trial.wanted).to.equal(undefined);
 	});
 });
+
+describe('what is suggested for the roses', () => {
+	const demo = office();
+
+	it('asks for commands that exist there, with how quick they are otherwise, and is taken as one edit', async () => {
+		const at = await demo.open(gneiss.application.id);
+		const desk = new demo.browser.GestureDesk(at);
+		const wishes = desk.wishes();
+		for (const { id, directions, candidates, otherwise } of wishes) {
+			const view = desk.roses.find((one) => one.id === id)!;
+			const here = at.space.bitsOf(view.rose.entry.scope);
+			expect(directions).to.deep.equal(view.petals.map(({ degrees }) => degrees));
+			expect(candidates.length).to.be.within(directions.length, directions.length * 3);
+			for (const { contexts, id: command } of candidates) {
+				const isThere = view.petals.some(({ own }) => own.some((binding) => binding.command === command));
+				expect(isThere || at.space.bitsOfAny(contexts).some((word, w) => (word & here[w]!) !== 0), command).to.equal(true);
+			}
+			for (const seconds of Object.values(otherwise!)) expect(seconds).to.be.within(0.1, 5);
+		}
+		const turnedRound = desk.roses.map(({ id, petals }) => ({
+			id,
+			on: petals.flatMap(({ degrees }, i) => {
+				const [binding] = petals[(i + 1) % petals.length]!.own;
+				return binding ? [{ degrees, command: binding.command }] : [];
+			})
+		}));
+		const before = desk.roses.map(({ petals }) => petals.map(({ own }) => own[0]?.command));
+		const many = at.edits.undoable.length;
+		expect(await desk.take({ roses: turnedRound, proved: true }), at.notice?.text ?? '').to.equal(true);
+		expect(desk.roses.map(({ petals }) => petals.map(({ own }) => own[0]?.command))).to.deep.equal(
+			before.map((rose) => rose.map((_, i) => rose[(i + 1) % rose.length]))
+		);
+		expect(desk.changed({ roses: turnedRound, proved: true })).to.deep.equal([]);
+		expect(at.edits.undoable.length).to.equal(many + 1);
+		await at.edits.undo();
+		expect(desk.roses.map(({ petals }) => petals.map(({ own }) => own[0]?.command))).to.deep.equal(before);
+	});
+});

@@ -11,6 +11,7 @@
 	import FindingsHere from '$lib/ui/findings/FindingsHere.svelte';
 	import HandTest from '$lib/ui/gestures/HandTest.svelte';
 	import Navigation from '$lib/ui/gestures/Navigation.svelte';
+	import SuggestDialog from '$lib/ui/gestures/SuggestDialog.svelte';
 	import RoseCard from '$lib/ui/gestures/RoseCard.svelte';
 	import { hotkeys } from '$lib/ui/hotkeys.svelte';
 	import KeyCaps from '$lib/ui/KeyCaps.svelte';
@@ -24,6 +25,7 @@
 	const id = $props.id();
 	let stage = $state<HTMLElement | undefined>(undefined);
 	let aside = $state<HTMLElement | undefined>(undefined);
+	let isSuggesting = $state(false);
 	let newScope = $state.raw<Scope>({});
 	let shown = $state<'roses' | 'navigation' | 'hand'>('roses');
 	const navigation = new NavigationDesk(workspace);
@@ -66,6 +68,7 @@
 				{ name: 'Test the hand', run: () => (shown = 'hand') },
 				{ name: 'Buttons, wheel and navigation', run: () => (shown = 'navigation') },
 				{ name: 'Roses', run: () => (shown = 'roses') },
+				{ name: 'Suggest commands for the roses', run: () => (isSuggesting = true) },
 				...(current
 					? [
 							{ name: `Nothing on ${directionText(current.petal.degrees)}`, run: clear },
@@ -108,6 +111,9 @@
 					items={(Object.keys(FILTERS) as (keyof typeof FILTERS)[]).map((value) => ({ value, name: FILTERS[value] }))}
 					onpick={(filter) => (desk.filter = filter as keyof typeof FILTERS)}
 				/>
+				<Button size="xs" color="alternative" disabled={desk.roses.length === 0} onclick={() => (isSuggesting = true)}
+					>Suggest …</Button
+				>
 				<span class="new">
 					<ScopePicker scope={newScope} onchange={(scope) => (newScope = scope)} />
 					<Button
@@ -237,6 +243,8 @@
 		/>
 	</aside>
 </div>
+
+{#if isSuggesting}<SuggestDialog {desk} onclose={() => (isSuggesting = false)} />{/if}
 
 <style>
 	.view {

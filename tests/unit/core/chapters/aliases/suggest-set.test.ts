@@ -1,8 +1,9 @@
 import { expect } from 'chai';
 import highs from 'highs';
+import type { Solve } from '../../../../../core/suggest/solve.ts';
 import { emptyAliasFile } from '../../../../../core/chapters/aliases/file.ts';
 import { suggestAliases } from '../../../../../core/chapters/aliases/suggest.ts';
-import { suggestAliasSet, type Solve } from '../../../../../core/chapters/aliases/suggest-set.ts';
+import { suggestAliasSet } from '../../../../../core/chapters/aliases/suggest-set.ts';
 import { aliasTable } from '../../../../../core/chapters/aliases/table.ts';
 import { catalogueOf } from '../../../../../core/application/application.ts';
 import { contextSpace } from '../../../../../core/context/space.ts';
