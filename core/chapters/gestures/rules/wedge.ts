@@ -7,10 +7,7 @@ import { setRose } from '../writing.ts';
 /** So many flicks may land in a wrong sector. */
 const LIMIT = 0.05;
 
-/**
- * With more directions people are clearly slower and miss more: Kurtenbach and Buxton, The limits of expert performance using
- * hierarchic marking menus, INTERCHI 1993 (from memory).
- */
+/** With more directions people are clearly slower and miss more: Kurtenbach and Buxton, INTERCHI 1993 (from memory). */
 const RELIABLE = 8;
 
 /** A rose has more directions than a hand of the office keeps apart; where no hand was tested, more than hands usually do. */
