@@ -230,6 +230,8 @@ describe('Bars', () => {
 		await frame.focus();
 		await at.page.keyboard.press('Control+Alt+7');
 		const bar = at.page.getByRole('toolbar', { name: 'Cursor bar' });
+		// the arrow key goes on from what has the focus, and so waits for it
+		await bar.locator('button:focus').waitFor();
 		expect(await bar.getByRole('button').count()).to.equal(2);
 		await at.page.keyboard.press('ArrowRight');
 		await eventually(async () => expect(await bar.locator(':focus').getAttribute('title')).to.equal('Measure'));

@@ -1,7 +1,6 @@
 <script lang="ts">
 	import { Button } from 'flowbite-svelte';
 	import { useWorkspace } from '$lib/state/workspace.svelte';
-	import DraftList from './DraftList.svelte';
 	import { hotkeys } from './hotkeys.svelte';
 	import StratumChip from './StratumChip.svelte';
 
@@ -55,7 +54,10 @@
 	>
 	<span>Writing to <StratumChip id={workspace.targetId} named /></span>
 </footer>
-{#if open}<DraftList onclose={() => (open = false)} />{/if}
+<!-- the first page does without the list until somebody looks through it -->
+{#if open}
+	{#await import('./DraftList.svelte') then { default: DraftList }}<DraftList onclose={() => (open = false)} />{/await}
+{/if}
 
 <style>
 	footer {

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { ABOUT } from './about';
 	import { Button, Kbd, Modal, Toggle } from 'flowbite-svelte';
 	import { hotkeys } from './hotkeys.svelte';
 	import type { View } from './views';
@@ -20,7 +21,7 @@
 	{#if view}
 		<section aria-label="What it is for">
 			<h3>{view.name}</h3>
-			<p>{view.about}</p>
+			<p>{ABOUT[view.path]}</p>
 		</section>
 	{/if}
 	{#each sets as { title, keys } (title)}

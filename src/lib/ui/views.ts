@@ -5,8 +5,6 @@ export interface View {
 	readonly path: string;
 	/** With Alt it opens the view; not every view has one, the palette opens all. */
 	readonly key?: string;
-	/** What it is for and where to begin. */
-	readonly about: string;
 }
 
 /** The views of the rail, by verb, in the order of the job. */
@@ -17,16 +15,12 @@ export const views: readonly { readonly verb: string; readonly items: readonly V
 			{
 				name: 'Commands',
 				path: 'commands',
-				key: '1',
-				about:
-					'Every command of the program, found by name, synonym, id, category or key. Type what you look for, press Enter, then press the keys that it should have: you read what that would change before anything does.'
+				key: '1'
 			},
 			{
 				name: 'Keyboard',
 				path: 'keyboard',
-				key: '2',
-				about:
-					'The board of a desk with what each key does where you stand. Press a key, or hold Shift, Ctrl or Alt to see what they bring; drag a key onto another to swap.'
+				key: '2'
 			}
 		]
 	},
@@ -36,34 +30,24 @@ export const views: readonly { readonly verb: string; readonly items: readonly V
 			{
 				name: 'Aliases',
 				path: 'aliases',
-				key: '3',
-				about:
-					'Names that are typed at a command line, as a table and as the file that holds them, byte for byte. Find a command above the table and give it a name, or write in the text.'
+				key: '3'
 			},
 			{
 				name: 'Macros',
 				path: 'macros',
-				key: '0',
-				about:
-					'Commands of your own, made of steps. Make one from a pattern, record it on the bench, and give it a key like any other command.'
+				key: '0'
 			},
 			{
 				name: 'Bars',
-				path: 'bars',
-				about:
-					'Toolbars, ribbon and quick bar, shaped on the program’s window as a screen shows it. Choose a place and move it by mouse or with Ctrl and the arrow keys, find a command at the right to add it, and read what the drawing gains.'
+				path: 'bars'
 			},
 			{
 				name: 'Gestures',
-				path: 'gestures',
-				about:
-					'What a flick of the mouse does, a rose for each context side by side. Choose a direction by arrow keys and press Enter to find its command, or drag one there; test your hand to see how many directions it keeps apart.'
+				path: 'gestures'
 			},
 			{
 				name: 'Options',
-				path: 'options',
-				about:
-					'How the program behaves, option by option. Search in your own words, set a value, or filter for what is yours and reset it.'
+				path: 'options'
 			}
 		]
 	},
@@ -73,16 +57,12 @@ export const views: readonly { readonly verb: string; readonly items: readonly V
 			{
 				name: 'Findings',
 				path: 'findings',
-				key: '4',
-				about:
-					'What clashes, is never heard, cannot be pressed at some desk or points at nothing, each with an input that shows it. N goes to the next, a figure applies a way out that was tried.'
+				key: '4'
 			},
 			{
 				name: 'Bench',
 				path: 'bench',
-				key: '5',
-				about:
-					'The program’s window as a stand-in that takes your keys under the setup as it is, and says for each why it did what it did. Click into it and work; Tab leaves it.'
+				key: '5'
 			}
 		]
 	},
@@ -92,36 +72,26 @@ export const views: readonly { readonly verb: string; readonly items: readonly V
 			{
 				name: 'Hand-over',
 				path: 'hand-over',
-				key: '6',
-				about:
-					'The profile as a file, whole or in part, and files from others with a preview of everything that they would change. Drop a file on the right, or take one out on the left.'
+				key: '6'
 			},
 			{
 				name: 'Recipes',
 				path: 'recipes',
-				key: '7',
-				about:
-					'Files of programs in formats of their own: paste one, and Skarn proposes how it is written, reads it and writes back only what you changed.'
+				key: '7'
 			},
 			{
 				name: 'Sheet',
-				path: 'sheet',
-				about:
-					'What is in force, to print or hang up: by context, by category, by key, or as the keyboard lies. Choose an order and a paper, then print.'
+				path: 'sheet'
 			},
 			{
 				name: 'Folders',
 				path: 'folders',
-				key: '8',
-				about:
-					'Which of several files of one name a program reads, seat by seat. Add a group of seats with the folders that they search, from the top.'
+				key: '8'
 			},
 			{
 				name: 'Rollout',
 				path: 'rollout',
-				key: '9',
-				about:
-					'Releases of the office’s setup and the seats that follow them. Write what changes for people, publish, and see who has it.'
+				key: '9'
 			}
 		]
 	}
@@ -129,6 +99,5 @@ export const views: readonly { readonly verb: string; readonly items: readonly V
 
 export const START: View = {
 	name: 'Start',
-	path: 'start',
-	about: 'The jobs in the order in which they come, and what stands. Choose one, or take the walk.'
+	path: 'start'
 };

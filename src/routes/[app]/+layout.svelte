@@ -5,13 +5,11 @@
 	import { Workspace, provideWorkspace } from '$lib/state/workspace.svelte';
 	import DraftBar from '$lib/ui/DraftBar.svelte';
 	import Header from '$lib/ui/Header.svelte';
-	import MergeDialog from '$lib/ui/MergeDialog.svelte';
 	import Notices from '$lib/ui/Notices.svelte';
 	import type { CommandId } from '$core/application/command';
 	import { hearChanges } from '$lib/state/live.svelte';
 	import { Visits } from '$lib/state/visits.svelte';
 	import { keepFocus } from '$lib/ui/focus-keeper';
-	import HotkeyHelp from '$lib/ui/HotkeyHelp.svelte';
 	import { hotkeys } from '$lib/ui/hotkeys.svelte';
 	import Palette from '$lib/ui/Palette.svelte';
 	import Rail from '$lib/ui/Rail.svelte';
@@ -107,9 +105,16 @@
 		</div>
 		<DraftBar />
 	</div>
-	{#if workspace.edits.merge}<MergeDialog merge={workspace.edits.merge} />{/if}
+	{#if workspace.edits.merge}
+		{@const { merge } = workspace.edits}
+		{#await import('$lib/ui/MergeDialog.svelte') then { default: MergeDialog }}<MergeDialog {merge} />{/await}
+	{/if}
 	{#if isGoing}<Palette onclose={() => (isGoing = false)} onkeys={() => (isHelping = true)} />{/if}
-	{#if isHelping}<HotkeyHelp view={here} onclose={() => (isHelping = false)} />{/if}
+	{#if isHelping}
+		{#await import('$lib/ui/HotkeyHelp.svelte') then { default: HotkeyHelp }}
+			<HotkeyHelp view={here} onclose={() => (isHelping = false)} />
+		{/await}
+	{/if}
 	<Notices />
 {/key}
 

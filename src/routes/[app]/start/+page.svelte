@@ -9,7 +9,6 @@
 	import { useWorkspace } from '$lib/state/workspace.svelte';
 	import { SIGNS } from '$lib/ui/findings/severity';
 	import { JOBS } from '$lib/ui/start/jobs';
-	import Walk from '$lib/ui/start/Walk.svelte';
 
 	const workspace = useWorkspace();
 	const { id, name, version } = workspace.document.application;
@@ -103,7 +102,11 @@
 		</ul>
 	</aside>
 </div>
-{#if isWalking}<Walk onclose={() => ((isWalking = false), walk?.querySelector('button')?.focus())} />{/if}
+{#if isWalking}
+	{#await import('$lib/ui/start/Walk.svelte') then { default: Walk }}
+		<Walk onclose={() => ((isWalking = false), walk?.querySelector('button')?.focus())} />
+	{/await}
+{/if}
 
 <style>
 	.view {
