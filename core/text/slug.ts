@@ -23,3 +23,11 @@ export const slug = (text: string, longest = 50): string =>
 		.replaceAll(/[^a-z0-9]+/g, '-')
 		.slice(0, longest)
 		.replaceAll(/^-+|-+$/g, '') || 'x';
+
+/** A slug that is not taken, with a number where it would be. */
+export function freeSlug(text: string, isTaken: (id: string) => boolean, longest = 50): string {
+	const stem = slug(text, longest);
+	let id = stem;
+	for (let n = 2; isTaken(id); n++) id = `${stem}-${n}`;
+	return id;
+}

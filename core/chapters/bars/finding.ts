@@ -1,6 +1,6 @@
 import type { ShortcutIndex } from '../../answer/shortcut-index.ts';
 import type { CommandId } from '../../application/command.ts';
-import type { AnyChange } from '../../chapter/chapter.ts';
+import type { EntryFix, EntryRule } from '../../check/of-entry.ts';
 import type { Desk } from '../../keyboard/desk.ts';
 import type { Screen } from '../../surface/window.ts';
 import type { Severity } from '../../check/severity.ts';
@@ -20,13 +20,6 @@ export interface BarGround {
 	readonly narrowest: Screen;
 }
 
-/** A way out, as written from a stratum. */
-export interface BarFix {
-	readonly kind: string;
-	readonly label: string;
-	changes(profile: Profile, target: StratumId): readonly AnyChange[];
-}
-
 export interface BarFinding {
 	readonly severity: Severity;
 	/** What suffers. */
@@ -37,11 +30,7 @@ export interface BarFinding {
 	readonly sentence: string;
 	/** What it rests on. */
 	readonly facts: readonly string[];
-	readonly fixes: readonly BarFix[];
+	readonly fixes: readonly EntryFix[];
 }
 
-export interface BarRule {
-	readonly id: string;
-	readonly title: string;
-	find(ground: BarGround, report: (finding: BarFinding) => void): void;
-}
+export type BarRule = EntryRule<BarGround, BarFinding>;

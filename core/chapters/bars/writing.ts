@@ -1,31 +1,27 @@
-import { generateKeyBetween, generateNKeysBetween } from 'fractional-indexing';
+import { generateNKeysBetween } from 'fractional-indexing';
 import type { KeyedChange } from '../../strata/change.ts';
-import { entryKeyFor, nextRank, type EntryOp } from '../../strata/entry.ts';
+import { orderAmong } from '../../strata/order.ts';
+import { writingOf } from '../../strata/writing.ts';
 import { stratumById, type Profile, type Stratum, type StratumId } from '../../strata/stratum.ts';
-import { slug } from '../../text/slug.ts';
+import { freeSlug } from '../../text/slug.ts';
 import type { Scope } from '../../context/scope.ts';
 import { BARS, barsIn, MEETING, type BarEntry, type Item, type ItemId, type ItemOf } from './bar.ts';
 import { barTree, nodesFrom, type BarNode, type BarTree } from './tree.ts';
 
 type Part = KeyedChange<BarEntry> & { readonly chapter: typeof BARS };
 
-function change(stratum: Stratum, op: EntryOp, thing: string, make: (rank: number) => BarEntry | null, offset = 0): Part[] {
-	const content = barsIn(stratum);
-	const before = content.get(entryKeyFor(op, thing)) ?? null;
-	const after = make(before?.rank ?? nextRank(content) + offset);
-	return before || after ? [{ chapter: BARS, stratum: stratum.id, before, after }] : [];
-}
+const { write, hide } = writingOf<BarEntry, typeof BARS>(BARS, barsIn);
 
 /** The changes by which the stratum says that something stands where it is wanted. */
 export const setItem = (stratum: Stratum, id: ItemId, item: Item, parent: ItemId | null, order: string, offset = 0): Part[] =>
-	change(stratum, 'set', id, (rank) => ({ op: 'set', id, parent, order, item, rank }), offset);
+	write(stratum, 'set', id, (rank) => ({ op: 'set', id, parent, order, item, rank }), offset);
 
 export const lockItem = (stratum: Stratum, id: ItemId, isLocked: boolean): Part[] =>
-	change(stratum, 'lock', id, (rank) => (isLocked ? { op: 'lock', id, rank } : null));
+	write(stratum, 'lock', id, (rank) => (isLocked ? { op: 'lock', id, rank } : null));
 
 /** The changes by which strata above may not move the bar, or may again. */
 export const lockPosition = (stratum: Stratum, id: ItemId, isLocked: boolean): Part[] =>
-	change(stratum, 'lock', MEETING.thing({ op: 'lock', id, of: 'position', rank: 0 }), (rank) =>
+	write(stratum, 'lock', MEETING.thing({ op: 'lock', id, of: 'position', rank: 0 }), (rank) =>
 		isLocked ? { op: 'lock', id, of: 'position', rank } : null
 	);
 
@@ -33,23 +29,18 @@ export const lockPosition = (stratum: Stratum, id: ItemId, isLocked: boolean): P
 const childrenOf = ({ bars, byId }: BarTree, parent: ItemId | null): readonly BarNode[] =>
 	parent === null ? bars : (byId.get(parent)?.children ?? []);
 
-/**
- * An order key for a place among what is below a parent, counted from 0 without `moving`. Neighbours that have one key in common are
- * stepped over: there is no key between them.
- */
+/** An order key for a place among what is below a parent, counted from 0 without `moving`. */
 export function orderAt(tree: BarTree, parent: ItemId | null, at: number, moving?: ItemId): string {
 	const others = childrenOf(tree, parent).filter((node) => node.id !== moving);
-	const place = Math.max(0, Math.min(at, others.length));
-	const before = others[place - 1]?.order ?? null;
-	const after = others.slice(place).find((node) => before === null || node.order > before)?.order ?? null;
-	return generateKeyBetween(before, after);
+	return orderAmong(
+		others.map(({ order }) => order),
+		at
+	);
 }
 
 /** An id made of a word that is not taken yet, and taken from now on. */
 export function freeId(word: string, taken: Set<string>, longest = 40): ItemId {
-	const stem = slug(word, longest);
-	let id = stem;
-	for (let n = 2; taken.has(id); n++) id = `${stem}-${n}`;
+	const id = freeSlug(word, (one) => taken.has(one), longest);
 	taken.add(id);
 	return id as ItemId;
 }
@@ -120,20 +111,14 @@ export function changeItem(profile: Profile, target: StratumId, id: ItemId, item
 /** Takes things away with all that is below them: what the stratum says itself goes, what lower ones say is hidden. */
 export function takeOut(profile: Profile, target: StratumId, ids: Iterable<ItemId>): Part[] {
 	const tree = barTree(profile);
-	const stratum = stratumById(profile, target);
-	const level = profile.indexOf(stratum);
 	const gone = new Set<ItemId>();
 	for (const id of ids) {
 		const node = tree.byId.get(id);
 		if (node) for (const below of nodesFrom(node)) gone.add(below.id);
 	}
-	let offset = 0;
-	return [...gone].flatMap((id) => {
-		const isBelow = profile.slice(0, level).some((s) => barsIn(s).get(entryKeyFor('set', id))?.op === 'set');
-		return change(stratum, 'set', id, (rank) => (isBelow ? { op: 'remove', id, rank } : null), offset++);
-	});
+	return [...gone].flatMap((id, offset) => hide(profile, target, id, (rank) => ({ op: 'remove', id, rank }), offset));
 }
 
 /** The changes by which the stratum says nothing any more of these things, so that what is below counts again. */
 export const resetItems = (stratum: Stratum, ids: Iterable<ItemId>): Part[] =>
-	[...ids].flatMap((id) => change(stratum, 'set', id, () => null).filter(({ before }) => before !== null));
+	[...ids].flatMap((id) => write(stratum, 'set', id, () => null).filter(({ before }) => before !== null));

@@ -2,14 +2,14 @@ import { shortcutIndex } from '../../answer/shortcut-index.ts';
 import type { AnyChange, Pen } from '../../chapter/chapter.ts';
 import type { CommandId } from '../../application/command.ts';
 import { isMended, type AnyFinding, type AnyFix, type Checker, type Looking } from '../../check/finding.ts';
-import { findingOfEntry } from '../../check/of-entry.ts';
+import { findingOfEntry, type EntryFix } from '../../check/of-entry.ts';
 import { errorsFirst } from '../../check/severity.ts';
 import { applyChanges, type Change } from '../../shortcut/change.ts';
 import { effectiveProfile } from '../../shortcut/effective.ts';
 import { SHORTCUTS } from '../../shortcut/entry.ts';
 import { OutOfReachError, type KeyedChange } from '../../strata/change.ts';
 import { applyKeyed, toolsOf } from '../../strata/keyed-fold.ts';
-import type { GestureFinding, GestureFix, GestureRule } from './finding.ts';
+import type { GestureFinding, GestureRule } from './finding.ts';
 import { flicksOf } from './flicks.ts';
 import { hearingOf } from './hearing.ts';
 import { GESTURES, gesturesIn, MEETING, roseThing, type GestureEntry } from './gesture.ts';
@@ -24,7 +24,8 @@ export const gestureChecker: Checker = {
 		const { profile, circumstances } = looking;
 		const { index, office } = circumstances;
 		if (profile.every((stratum) => gesturesIn(stratum).size === 0) && flicksOf(index).length === 0) return [];
-		const ground = { profile, index, desks: office.desks };
+		const heard = hearingOf(profile, index.space);
+		const ground = { profile, index, heard, desks: office.desks };
 		const found: AnyFinding[] = [];
 		for (const rule of GESTURE_RULES) rule.find(ground, (finding) => void found.push(asAny(rule, finding, looking)));
 		return errorsFirst(found);
@@ -50,7 +51,7 @@ function written(make: () => readonly AnyChange[]): readonly AnyChange[] {
 }
 
 /** The fix as a change, if the pen's stratum can say it and it removes the finding without an error more. */
-function tried({ kind, label, changes }: GestureFix, id: string, looking: Looking, { profile, target }: Pen): AnyFix[] {
+function tried({ kind, label, changes }: EntryFix, id: string, looking: Looking, { profile, target }: Pen): AnyFix[] {
 	const made = written(() => changes(profile, target));
 	if (made.length === 0) return [];
 	const of = (chapter: string): readonly AnyChange[] => made.filter((change) => change.chapter === chapter);

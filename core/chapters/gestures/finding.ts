@@ -1,6 +1,6 @@
-import type { ShortcutIndex } from '../../answer/shortcut-index.ts';
+import type { Hearing, ShortcutIndex } from '../../answer/shortcut-index.ts';
 import type { CommandId } from '../../application/command.ts';
-import type { AnyChange } from '../../chapter/chapter.ts';
+import type { EntryFix, EntryRule } from '../../check/of-entry.ts';
 import type { Severity } from '../../check/severity.ts';
 import type { OfficeDesks } from '../../keyboard/office-desks.ts';
 import type { Profile, StratumId } from '../../strata/stratum.ts';
@@ -10,14 +10,9 @@ import type { Keys } from '../../stroke/stroke.ts';
 export interface GestureGround {
 	readonly profile: Profile;
 	readonly index: ShortcutIndex;
+	/** Where a flick can be made. */
+	readonly heard: Hearing;
 	readonly desks: OfficeDesks['desks'];
-}
-
-/** A way out: the changes by which the pen's stratum takes it. */
-export interface GestureFix {
-	readonly kind: string;
-	readonly label: string;
-	changes(profile: Profile, target: StratumId): readonly AnyChange[];
 }
 
 /** What the check has found. */
@@ -33,11 +28,7 @@ export interface GestureFinding {
 	readonly sentence: string;
 	/** What it rests on. */
 	readonly facts: readonly string[];
-	readonly fixes: readonly GestureFix[];
+	readonly fixes: readonly EntryFix[];
 }
 
-export interface GestureRule {
-	readonly id: string;
-	readonly title: string;
-	find(ground: GestureGround, report: (finding: GestureFinding) => void): void;
-}
+export type GestureRule = EntryRule<GestureGround, GestureFinding>;

@@ -1,4 +1,5 @@
-import { difference, hasBit, intersection, isEmpty, type Bits } from '../../context/bits.ts';
+import type { Hearing } from '../../answer/shortcut-index.ts';
+import { difference, hasBit, intersection, isEmpty, union, type Bits } from '../../context/bits.ts';
 import type { ContextSpace } from '../../context/space.ts';
 import type { Profile } from '../../strata/stratum.ts';
 import type { Keys } from '../../stroke/stroke.ts';
@@ -22,7 +23,7 @@ export const roseIn = (profile: Profile, space: ContextSpace, trigger: Trigger, 
 	inTheirOrder(profile, space, trigger).find(({ entry }) => hasBit(space.bitsOf(entry.scope), situation));
 
 /** The same for every input of a profile, each worked out once. */
-export function hearingOf(profile: Profile, space: ContextSpace): (keys: Keys) => Bits | undefined {
+export function hearingOf(profile: Profile, space: ContextSpace): Hearing {
 	const known = new Map<Keys, Bits>();
 	return (keys) => {
 		if (!keys.includes('Flick')) return undefined;
@@ -41,8 +42,7 @@ export function whereFlicked(profile: Profile, space: ContextSpace, keys: Keys):
 	for (const { entry } of inTheirOrder(profile, space, flick)) {
 		const here = intersection(left, space.bitsOf(entry.scope));
 		if (isEmpty(here)) continue;
-		if (directionsOf(entry).includes(flick.degrees))
-			heard = heard === space.nowhere ? here : heard.map((word, i) => word | here[i]!);
+		if (directionsOf(entry).includes(flick.degrees)) heard = union(heard, here);
 		left = difference(left, here);
 	}
 	return heard;

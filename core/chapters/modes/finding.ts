@@ -1,4 +1,4 @@
-import type { AnyChange } from '../../chapter/chapter.ts';
+import type { EntryFix, EntryRule } from '../../check/of-entry.ts';
 import type { Severity } from '../../check/severity.ts';
 import type { ContextSpace } from '../../context/space.ts';
 import type { Profile, StratumId } from '../../strata/stratum.ts';
@@ -11,13 +11,6 @@ export interface ModeGround {
 	readonly space: ContextSpace;
 }
 
-/** A way out: the changes by which the pen's stratum takes it. */
-export interface ModeFix {
-	readonly kind: string;
-	readonly label: string;
-	changes(profile: Profile, target: StratumId): readonly AnyChange[];
-}
-
 /** What the check has found in what a stratum says of a mode. */
 export interface ModeFinding {
 	readonly severity: Severity;
@@ -26,11 +19,7 @@ export interface ModeFinding {
 	readonly sentence: string;
 	/** What it rests on. */
 	readonly facts: readonly string[];
-	readonly fixes: readonly ModeFix[];
+	readonly fixes: readonly EntryFix[];
 }
 
-export interface ModeRule {
-	readonly id: string;
-	readonly title: string;
-	find(ground: ModeGround, report: (finding: ModeFinding) => void): void;
-}
+export type ModeRule = EntryRule<ModeGround, ModeFinding>;

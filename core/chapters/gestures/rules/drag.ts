@@ -4,7 +4,6 @@ import { mouseInput } from '../../../stroke/mouse.ts';
 import { flicksOf } from '../flicks.ts';
 import type { GestureRule } from '../finding.ts';
 import { rosesOf, sameTrigger, triggerText } from '../gesture.ts';
-import { whereFlicked } from '../hearing.ts';
 import { putOn } from '../moves.ts';
 
 /** A drag and flicks have the same trigger, and the program does not tell them apart by time: each move is taken by one of them. */
@@ -13,7 +12,7 @@ export const drag: GestureRule = {
 	title: 'A drag that flicks take',
 	find({ profile, index }, report) {
 		if (index.rules.pointer?.flickWithin !== undefined) return;
-		const { space, catalogue } = index;
+		const { catalogue } = index;
 		const roses = rosesOf(profile);
 		if (roses.length === 0) return;
 		for (const binding of index.effective.bindings) {
@@ -24,9 +23,7 @@ export const drag: GestureRule = {
 			const trigger = { button: input.button, modifiers: stroke!.modifiers };
 			const reach = index.reach(binding);
 			const flick = flicksOf(index).find(
-				(one) =>
-					sameTrigger(one, trigger) &&
-					!isEmpty(intersection(intersection(reach, index.reach(one.binding)), whereFlicked(profile, space, one.binding.keys)!))
+				(one) => sameTrigger(one, trigger) && !isEmpty(intersection(reach, index.reach(one.binding)))
 			);
 			if (!flick) continue;
 			const label = catalogue.get(binding.command)?.label ?? binding.command;

@@ -2,7 +2,6 @@ import { directionText } from '../../../stroke/mouse.ts';
 import { first, intersection, isEmpty } from '../../../context/bits.ts';
 import { rosesSeen } from '../flicks.ts';
 import type { GestureRule } from '../finding.ts';
-import { whereFlicked } from '../hearing.ts';
 import { putOn } from '../moves.ts';
 
 /** A command run at least this often in a day is frequent; one that is run less than a quarter as often is obscure beside it. */
@@ -12,14 +11,14 @@ const FREQUENT = 20;
 export const far: GestureRule = {
 	id: 'far',
 	title: 'Frequent, and on a diagonal',
-	find({ profile, index }, report) {
-		const { space, catalogue } = index;
+	find({ index, heard }, report) {
+		const { catalogue } = index;
 		const useOf = (id: Parameters<typeof catalogue.get>[0]) => catalogue.get(id)?.use ?? 0;
 		for (const rose of rosesSeen(index)) {
 			const cardinal = rose.filter(({ degrees }) => degrees % 90 === 0);
 			for (const { binding, degrees } of rose) {
 				const use = useOf(binding.command);
-				const here = intersection(index.scopeSet(binding).bits, whereFlicked(profile, space, binding.keys)!);
+				const here = intersection(index.scopeSet(binding).bits, heard(binding.keys)!);
 				if (degrees % 90 === 0 || use < FREQUENT || isEmpty(here)) continue;
 				const [obscure] = cardinal
 					.filter((flick) => useOf(flick.binding.command) * 4 < use)

@@ -4,15 +4,14 @@ import { directionText } from '../../../stroke/mouse.ts';
 import { rosesSeen } from '../flicks.ts';
 import type { GestureRule } from '../finding.ts';
 import { flickKeys } from '../gesture.ts';
-import { whereFlicked } from '../hearing.ts';
 import { putOn } from '../moves.ts';
 
 /** A command and its opposite lie on one rose, and not opposite each other. */
 export const halved: GestureRule = {
 	id: 'halved',
 	title: 'Opposites that do not lie opposite',
-	find({ profile, index }, report) {
-		const { space, catalogue } = index;
+	find({ index, heard }, report) {
+		const { catalogue } = index;
 		for (const rose of rosesSeen(index))
 			for (const one of rose) {
 				const opposite = catalogue.get(one.binding.command)?.opposite;
@@ -22,8 +21,7 @@ export const halved: GestureRule = {
 				const across = turned(one.degrees + 180);
 				if (rose.some((flick) => flick.binding.command === opposite && flick.degrees === across)) continue;
 				const keys = flickKeys(one, across);
-				const heard = whereFlicked(profile, space, keys)!;
-				const here = intersection(index.scopeSet(one.binding).bits, heard);
+				const here = intersection(index.scopeSet(one.binding).bits, heard(keys)!);
 				if (isEmpty(here)) continue;
 				const there = rose.find(({ degrees }) => degrees === across);
 				const label = (id: typeof one.binding.command) => catalogue.get(id)?.label ?? id;

@@ -1,7 +1,7 @@
-import { inOrder } from '../../../strata/entry.ts';
 import { stratumById } from '../../../strata/stratum.ts';
 import type { GestureRule } from '../finding.ts';
-import { GESTURES, gesturesFold, gesturesIn, roseThing, triggerText } from '../gesture.ts';
+import { gesturesFold, roseThing, triggerText } from '../gesture.ts';
+import { dropRose } from '../writing.ts';
 
 /** A stratum speaks of a rose, without effect: one below has locked it, or says nothing of it. */
 export const idle: GestureRule = {
@@ -24,12 +24,7 @@ export const idle: GestureRule = {
 					{
 						kind: 'drop',
 						label: `Drop what ${stratum.name} says of it`,
-						changes: (p, target) =>
-							target === stratum.id
-								? inOrder(gesturesIn(stratumById(p, target)))
-										.filter((said) => roseThing(said) === roseThing(entry))
-										.map((before) => ({ chapter: GESTURES, stratum: target, before, after: null }))
-								: []
+						changes: (p, target) => (target === stratum.id ? dropRose(stratumById(p, target), entry) : [])
 					}
 				]
 			});

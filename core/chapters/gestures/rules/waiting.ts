@@ -5,18 +5,18 @@ import { directionText } from '../../../stroke/mouse.ts';
 import { flicksOf } from '../flicks.ts';
 import type { GestureRule } from '../finding.ts';
 import { directionsOf, triggerText } from '../gesture.ts';
-import { roseIn, whereFlicked } from '../hearing.ts';
+import { roseIn } from '../hearing.ts';
 import { setRose } from '../writing.ts';
 
 /** A command lies on a direction that the rose there has not, or on a flick where there is no rose: it waits until there is one. */
 export const waiting: GestureRule = {
 	id: 'waiting',
 	title: 'Waits for its direction',
-	find({ profile, index }, report) {
+	find({ profile, index, heard }, report) {
 		const { space, catalogue } = index;
 		for (const { binding, degrees, ...trigger } of flicksOf(index)) {
 			const scope = index.scopeSet(binding).bits;
-			const left = difference(scope, whereFlicked(profile, space, binding.keys)!);
+			const left = difference(scope, heard(binding.keys)!);
 			if (isEmpty(scope) || isEmpty(left)) continue;
 			const situation = first(left);
 			const rose = roseIn(profile, space, trigger, situation);

@@ -1,7 +1,7 @@
 import type { ModeRule } from '../finding.ts';
-import { modesFold, modesIn, thingFor, type ModesEntry } from '../mode.ts';
+import { modesFold, type ModesEntry } from '../mode.ts';
+import { dropWord } from '../writing.ts';
 import type { InForce } from '../../../strata/keyed-fold.ts';
-import { inOrder } from '../../../strata/entry.ts';
 import { stratumById, type Profile, type StratumId } from '../../../strata/stratum.ts';
 
 /** A stratum speaks of a mode, without effect: one below has locked it, or there is nothing of the kind. */
@@ -40,13 +40,8 @@ const told = (entry: ModesEntry, stratum: InForce<ModesEntry>['stratum'], senten
 		{
 			kind: 'drop',
 			label: `Drop what ${stratum.name} says of it`,
-			changes: (profile: Profile, target: StratumId) => (target === stratum.id ? dropped(profile, target, entry) : [])
+			changes: (profile: Profile, target: StratumId) =>
+				target === stratum.id ? dropWord(stratumById(profile, target), entry) : []
 		}
 	]
 });
-
-/** By which the stratum says nothing of it any more. */
-const dropped = (profile: Profile, target: StratumId, about: ModesEntry) =>
-	inOrder(modesIn(stratumById(profile, target)))
-		.filter((said) => thingFor(said) === thingFor(about))
-		.map((before) => ({ chapter: 'modes', stratum: target, before, after: null }));

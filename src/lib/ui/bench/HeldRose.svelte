@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { directionsOf, flickKeys, type SetRose } from '$core/chapters/gestures/gesture';
-	import { hasBit } from '$core/context/bits';
+	import { resolve } from '$core/answer/resolve';
 	import { useWorkspace } from '$lib/state/workspace.svelte';
 	import CommandIcon from '../CommandIcon.svelte';
 
@@ -10,9 +10,8 @@
 	const RADIUS = 74;
 	const petals = $derived(
 		directionsOf(rose).flatMap((degrees) => {
-			const binding = workspace.index
-				.on(flickKeys(rose, degrees))
-				.find((one) => hasBit(workspace.space.bitsOf(one.scope, one.scopeText), workspace.situation));
+			const outcome = resolve(workspace.index, flickKeys(rose, degrees), workspace.situation);
+			const [binding] = outcome.kind === 'fires' ? [outcome.winner] : outcome.kind === 'chooser' ? outcome.offered : [];
 			const command = binding && workspace.catalogue.get(binding.command);
 			const angle = ((degrees + rose.turn) * Math.PI) / 180;
 			return command ? [{ degrees, command, x: Math.sin(angle) * RADIUS, y: -Math.cos(angle) * RADIUS }] : [];
