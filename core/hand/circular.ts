@@ -5,6 +5,9 @@
 
 const RAD = Math.PI / 180;
 
+export const rad = (degrees: number): number => degrees * RAD;
+export const deg = (radians: number): number => radians / RAD;
+
 /** The same angle from 0 up to 360. */
 export const turned = (degrees: number): number => ((degrees % 360) + 360) % 360;
 

@@ -75,7 +75,7 @@ export function handSummary(flicks: readonly Flick[]): HandSummary | undefined {
 }
 
 /** How a hand goes in any direction: between those that were tested what lies on either side, by how near it is. */
-function handAt({ directions, spread }: HandSummary, wanted: number): { bias: number; kappa: number } {
+export function handAt({ directions, spread }: HandSummary, wanted: number): { bias: number; kappa: number } {
 	const enough = directions.filter(({ n }) => n >= FEWEST);
 	if (enough.length === 0) return { bias: 0, kappa: spread.kappa };
 	const after = enough.reduce((best, one) => (turned(one.wanted - wanted) < turned(best.wanted - wanted) ? one : best));
@@ -139,4 +139,33 @@ export function bearable(hand: HandSummary, limit = 0.05) {
 	/** The largest number of directions whose misses stay under the limit; undefined if none does. */
 	const most = roses.findLast(({ least }) => least <= limit)?.directions;
 	return { roses, most };
+}
+
+/** What all hands of an office can bear together, with one turn for all of them. */
+export interface BearableByAll {
+	/** For 2 to 12 directions the chance to miss of the hand that misses most, as the rose comes, and with the best turn for that. */
+	readonly roses: readonly {
+		readonly directions: number;
+		readonly misses: number;
+		readonly turn: number;
+		readonly least: number;
+	}[];
+	/** The largest number of directions with which every hand stays under the limit; undefined if none does. */
+	readonly most: number | undefined;
+}
+
+export function bearableByAll(hands: readonly HandSummary[], limit = 0.05): BearableByAll {
+	const worst = (rose: Rose) => Math.max(...hands.map((hand) => missesOf(hand, rose)));
+	const roses = Array.from({ length: MOST_DIRECTIONS - FEWEST_DIRECTIONS + 1 }, (_, i) => {
+		const directions = FEWEST_DIRECTIONS + i;
+		const misses = worst({ directions, turn: 0 });
+		let [turn, least] = [0, misses];
+		for (let by = 1; by <= 90 / directions; by++)
+			for (const one of [by, -by]) {
+				const missed = worst({ directions, turn: one });
+				if (missed < least - 1e-9) [turn, least] = [one, missed];
+			}
+		return { directions, misses, turn, least };
+	});
+	return { roses, most: hands.length > 0 ? roses.findLast(({ least }) => least <= limit)?.directions : undefined };
 }
