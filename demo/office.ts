@@ -1,3 +1,4 @@
+import { handTest } from './hands.ts';
 import type { DeskSetup } from '../core/keyboard/desk.ts';
 
 /** The workstations of Altspur Cabins and what stands on their desks. */
@@ -13,7 +14,8 @@ export const seats: readonly { readonly id: string; readonly note: string; reado
 			screens: [
 				{ width: 1920, height: 1080, scale: 1 },
 				{ width: 1920, height: 1080, scale: 1 }
-			]
+			],
+			hand: handTest(1, 6.5, 3)
 		}
 	},
 	{
@@ -24,7 +26,8 @@ export const seats: readonly { readonly id: string; readonly note: string; reado
 			board: 'full-iso',
 			layout: 'de',
 			mouse: 'left',
-			screens: [{ width: 1280, height: 800, scale: 1 }]
+			screens: [{ width: 1280, height: 800, scale: 1 }],
+			hand: handTest(2, 8.5, 7)
 		}
 	},
 	{

@@ -12,6 +12,10 @@ units.decimals | Measures | Places after the point | number 0 6 1 | 2 | | | deci
 units.angle | Measures | Angles in | choice deg=degrees, gon=gon | deg | | | degrees, gradians |
 snap.reach | Measures | How near a pick is caught | number 0 40 1 px | 10 | | | snap, catch, magnet | Pixels around the pointer; 0 catches nothing.
 snap.grid | Measures | Catch on a raster of | number 1 500 1 mm | 20 | | | grid, raster, spacing |
+navigation.orbit | Navigation | Turning the model | choice natural=what is near follows the pointer, reversed=the other way | natural | | | orbit, rotate, direction, invert |
+navigation.zoom | Navigation | The wheel turned away | choice natural=comes nearer, reversed=goes back | natural | | | zoom, direction, invert |
+navigation.about | Navigation | What stays in place when one comes nearer | choice pointer=what is under the pointer, middle=the middle of the window | pointer | | | zoom, cursor, centre |
+navigation.speed | Navigation | Speed of turning and coming nearer | number 25 400 5 % | 100 | | | zoom, orbit, sensitivity |
 help.delay | Help | Hints come after | number 0 5 0.1 s | 0.6 | | | tooltip, hover |
 help.language | Help | Language of the help | choice de=German, en=English, fr=French | en | restart | | language |
 save.every | Safety | Save a copy every | number 1 120 1 min | 15 | | a moment at each copy of a large file | autosave, backup |

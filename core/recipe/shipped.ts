@@ -1,7 +1,15 @@
 import { Recipe } from './recipe.ts';
 
-const make = (name: string, holds: Recipe['holds'], record: unknown): Recipe =>
-	Recipe.parse({ format: 'skarn-recipe', version: 1, name, holds, record });
+const make = (name: string, holds: Recipe['holds'], record: unknown, keys?: unknown): Recipe =>
+	Recipe.parse({ format: 'skarn-recipe', version: 1, name, holds, record, ...(keys !== undefined && { keys }) });
+
+/** Flicks of three buttons in eight directions, called by the points of the compass in a file's own words. */
+const flicksCalled = (call: (button: string, point: string) => string): Record<string, string> =>
+	Object.fromEntries(
+		['Left', 'Middle', 'Right'].flatMap((button) =>
+			['N', 'NE', 'E', 'SE', 'S', 'SW', 'W', 'NW'].map((point, i) => [`${button}Flick${i * 45}`, call(button, point)])
+		)
+	);
 
 /** The plain shape in which Skarn writes aliases where nothing else is wanted: `ln -> draw.segment # straight line`. */
 export const ARROW_RECIPE: Recipe = Recipe.parse({
@@ -110,16 +118,23 @@ export const SHIPPED_RECIPES: Readonly<Record<string, Recipe>> = {
 		element: 'place',
 		fields: { bar: '@on', tab: '@tab', group: '@group', command: '@runs', label: '@called' }
 	}),
-	gneiss: make('Gneiss Solid 5, keys', 'shortcuts', {
-		shape: 'line',
-		template: '{keys} : {command}',
-		comment: '//',
-		sections: 'context'
-	}),
+	gneiss: make(
+		'Gneiss Solid 5, keys',
+		'shortcuts',
+		{ shape: 'line', template: '{keys} : {command}', comment: '//', sections: 'context' },
+		{
+			names: {
+				...flicksCalled((button, point) => `flick ${button.toLowerCase()} ${point}`),
+				WheelUp: 'wheel away',
+				WheelDown: 'wheel near'
+			}
+		}
+	),
 	varve: { ...ARROW_RECIPE, name: 'Varve Draft 7, typed names' },
-	tuff: make('Tuff Mesh 3, keys', 'shortcuts', {
-		shape: 'xml',
-		element: 'bind',
-		fields: { command: '@to', keys: '@press', context: '@in' }
-	})
+	tuff: make(
+		'Tuff Mesh 3, keys',
+		'shortcuts',
+		{ shape: 'xml', element: 'bind', fields: { command: '@to', keys: '@press', context: '@in' } },
+		{ names: flicksCalled((button, point) => `${button.toLowerCase()}!${point.toLowerCase()}`) }
+	)
 };

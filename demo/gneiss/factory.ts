@@ -32,6 +32,12 @@ MiddleDrag | view.orbit | any
 Shift+MiddleDrag | view.pan | any
 WheelUp | view.zoom-in | any
 WheelDown | view.zoom-out | any
+Ctrl+WheelUp | view.pan | any
+Ctrl+WheelDown | view.pan | any
+Shift+WheelUp | view.pan-across | any
+Shift+WheelDown | view.pan-across | any
+Ctrl+MiddleDrag | view.roll | any
+MiddleDoubleClick | view.fit | any
 Space | edit.repeat | canvas
 Ctrl+Tab | window.next | any
 Ctrl+Shift+Tab | window.previous | any

@@ -1,4 +1,5 @@
 import type { DemoEdit, DemoRelease } from '../stand-in.ts';
+import { shapesDrawn } from '../shapes.ts';
 import { officeBars, personalBars } from './bars.ts';
 
 /** What Altspur Cabins says above the factory, as the edits that made it; the last ones hold an example of every finding. */
@@ -91,7 +92,8 @@ lock | Shift+D | dim.chain | drawing
 	},
 	{
 		stratum: 'office',
-		label: 'Flicks with the right button, four directions in each context',
+		label: 'Flicks with the right button, four directions in each context, and drawn shapes',
+		also: shapesDrawn('Ring', 'Frame', 'Zigzag', 'Hook'),
 		roses: `
 Right | 4 | part
 Right | 4 | sketch
@@ -115,11 +117,17 @@ set | RightFlickN | draw.view | drawing
 set | RightFlickS | draw.section | drawing
 set | RightFlickE | dim.place | drawing
 set | RightFlickW | dim.chain | drawing
+set | RightShape-ring | sketch.circle | sketch
+set | RightShape-frame | sketch.rectangle | sketch
+set | RightShape-zigzag | sketch.trim | sketch
+set | RightShape-hook | sketch.fillet | sketch
+set | RightShape-ring | view.fit | part
 `
 	},
 	{
 		stratum: 'personal',
-		label: 'Eight directions while sketching, and one that waits',
+		label: 'Eight directions while sketching, one that waits, and two shapes of my own',
+		also: shapesDrawn('Tick', 'Notch'),
 		roses: `
 Right | 8 | sketch
 `,
@@ -128,6 +136,8 @@ set | RightFlickNE | sketch.extend | sketch
 set | RightFlickSE | sketch.circle | sketch
 set | RightFlickNW | sketch.mirror | sketch
 set | RightFlickNE | solid.revolve | part
+set | RightShape-tick | sketch.finish | sketch
+set | RightShape-notch | sketch.arc | sketch
 `
 	}
 ];

@@ -15,6 +15,10 @@ set | Ctrl+KeyI | scene.import | any
 set | Shift+KeyM | panel.align | panel
 lock | Ctrl+KeyS | scene.save | any
 `,
+		options: `
+navigation.orbit = reversed
+navigation.about = middle
+`,
 		macros: `
 macro:panel-check | Check a cladding panel | ruler-measure | | cancel; run check.open; run check.stripes; pick "the panel" | Open edges first, then how light runs over the joints.
 `

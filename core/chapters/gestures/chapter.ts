@@ -6,17 +6,28 @@ import { GestureEntry, GestureInFile, GESTURES, MEETING, triggerText } from './g
 export const gestures: KeyedChapter<GestureEntry> = keyedChapter<GestureEntry>(
 	{
 		id: GESTURES,
-		words: { one: 'rose', many: 'gestures', view: 'gestures' },
+		words: { one: 'gesture', many: 'gestures', view: 'gestures' },
 		entry: GestureEntry as z.ZodType<GestureEntry>,
 		inFile: GestureInFile,
 		...MEETING,
-		as: ({ kind, button, modifiers, scope, rank }, op) => ({ op, kind, button, modifiers, scope, rank }),
-		caption: (entry, names) => ({
-			typed: triggerText(entry),
-			label: entry.op === 'set' ? `${entry.directions} directions` : `rose, ${entry.op}`,
-			detail: names.scope(entry.scope)
-		}),
-		concerns: ({ scope }) => ({ category: 'Gestures', scope })
+		as: ({ rank, ...entry }, op) =>
+			entry.kind === 'rose'
+				? { op, kind: entry.kind, button: entry.button, modifiers: entry.modifiers, scope: entry.scope, rank }
+				: { op, kind: entry.kind, id: entry.id, rank },
+		caption(entry, names) {
+			if (entry.kind === 'rose')
+				return {
+					typed: triggerText(entry),
+					label: entry.op === 'set' ? `${entry.directions} directions` : `rose, ${entry.op}`,
+					detail: names.scope(entry.scope)
+				};
+			if (entry.op !== 'set') return { label: `shape ${entry.id}`, detail: entry.op };
+			return {
+				label: `shape ${entry.label}`,
+				detail: `${entry.samples.length} ${entry.samples.length === 1 ? 'drawing' : 'drawings'}`
+			};
+		},
+		concerns: (entry) => ({ category: 'Gestures', ...(entry.kind === 'rose' && { scope: entry.scope }) })
 	},
 	{ checker: gestureChecker }
 );

@@ -10,9 +10,9 @@ import { SHORTCUTS } from '../../shortcut/entry.ts';
 import { OutOfReachError, type KeyedChange } from '../../strata/change.ts';
 import { applyKeyed, toolsOf } from '../../strata/keyed-fold.ts';
 import type { GestureFinding, GestureRule } from './finding.ts';
-import { flicksOf } from './flicks.ts';
+import { drawnOf, flicksOf } from './flicks.ts';
 import { hearingOf } from './hearing.ts';
-import { GESTURES, gesturesIn, MEETING, roseThing, type GestureEntry } from './gesture.ts';
+import { GESTURES, gesturesIn, MEETING, type GestureEntry } from './gesture.ts';
 import { GESTURE_RULES } from './rules/rules.ts';
 
 const TOOLS = toolsOf<GestureEntry>(MEETING);
@@ -20,10 +20,13 @@ const TOOLS = toolsOf<GestureEntry>(MEETING);
 export const gestureChecker: Checker = {
 	chapter: GESTURES,
 	beginning: 'gesture-',
+	// none of its rules finds what is broken: it need not look to say so
+	errors: () => [],
 	findings(looking) {
 		const { profile, circumstances } = looking;
 		const { index, office } = circumstances;
-		if (profile.every((stratum) => gesturesIn(stratum).size === 0) && flicksOf(index).length === 0) return [];
+		if (profile.every((stratum) => gesturesIn(stratum).size === 0) && flicksOf(index).length + drawnOf(index).length === 0)
+			return [];
 		const heard = hearingOf(profile, index.space);
 		const ground = { profile, index, heard, desks: office.desks };
 		const found: AnyFinding[] = [];
@@ -57,7 +60,7 @@ function tried({ kind, label, changes }: EntryFix, id: string, looking: Looking,
 	const of = (chapter: string): readonly AnyChange[] => made.filter((change) => change.chapter === chapter);
 	const roses = of(GESTURES) as unknown as readonly KeyedChange<GestureEntry>[];
 	const moved = applyChanges(looking.profile, of(SHORTCUTS) as unknown as readonly Change[]);
-	const after = applyKeyed(GESTURES, gesturesIn, TOOLS, moved, roses, roseThing);
+	const after = applyKeyed(GESTURES, gesturesIn, TOOLS, moved, roses, MEETING.thing);
 	const { circumstances } = looking;
 	const { space, catalogue, rules } = circumstances.index;
 	const index = shortcutIndex(effectiveProfile(after, space), space, catalogue, rules, hearingOf(after, space));

@@ -1,9 +1,14 @@
 import { put, takeAway } from '../../answer/choices.ts';
 import type { ShortcutIndex } from '../../answer/shortcut-index.ts';
 import type { Command } from '../../application/command.ts';
+import { valueProblem, type OptionDefinition, type OptionValue } from '../../application/option.ts';
+import type { AnyChange } from '../../chapter/chapter.ts';
+import { closedFor, optionRows, type OptionRow } from '../options/listing.ts';
+import { setOption } from '../options/writing.ts';
 import { ofShortcuts } from '../../shortcut/change.ts';
 import type { Binding } from '../../shortcut/effective.ts';
-import type { Profile, StratumId } from '../../strata/stratum.ts';
+import { OutOfReachError } from '../../strata/change.ts';
+import { stratumById, type Profile, type StratumId } from '../../strata/stratum.ts';
 import { mouseInput, type MouseInput } from '../../stroke/mouse.ts';
 import { strokesOf, type Keys } from '../../stroke/stroke.ts';
 
@@ -40,18 +45,50 @@ export function navigationBeside(index: ShortcutIndex, elsewhere: Elsewhere, app
 	});
 }
 
+/** Options of this group say how a program lets itself be navigated. */
+export const isNavigationOption = ({ path }: Pick<OptionDefinition, 'path'>): boolean => path.startsWith('navigation.');
+
+/** One option of navigation as this program and another one have it. */
+export interface MannerRow extends OptionRow {
+	readonly there: OptionValue;
+}
+
+/** How both let themselves be navigated: the options that this one has too, where it can take the other one's value. */
+export const mannersBeside = (
+	options: readonly OptionDefinition[],
+	profile: Profile,
+	target: StratumId,
+	there: Readonly<Record<string, OptionValue>>
+): MannerRow[] =>
+	optionRows(options.filter(isNavigationOption), profile, target).flatMap((row): MannerRow[] => {
+		const value = there[row.definition.path];
+		return value === undefined || valueProblem(row.definition, value) ? [] : [{ ...row, there: value }];
+	});
+
 /** What making the navigation that of another program would change. */
 export interface TakingOver {
-	readonly changes: ReturnType<typeof ofShortcuts>;
+	readonly changes: readonly AnyChange[];
 	/** What has one of the inputs now, and gives it up. */
 	readonly aside: readonly Binding[];
 }
 
 /**
  * Makes the mouse say here what it says there, for these actions: the former inputs of the action go, and so does what has the new ones now.
+ * And lets the program be navigated in the manner of the other one.
  * Throws `OutOfReachError` where something of it is locked or said by a stratum above.
  */
-export function takeOver(index: ShortcutIndex, profile: Profile, target: StratumId, rows: readonly NavigationRow[]): TakingOver {
+export function takeOver(
+	index: ShortcutIndex,
+	profile: Profile,
+	target: StratumId,
+	rows: readonly NavigationRow[],
+	manners: readonly MannerRow[] = []
+): TakingOver {
+	const turning = manners.filter(({ value, there }) => value !== there);
+	for (const row of turning) {
+		const why = closedFor(row, profile, target);
+		if (why) throw new OutOfReachError(`${row.definition.label}: ${why}`);
+	}
 	const wanted = new Map(rows.flatMap(({ command, there }) => there.map((keys) => [keys, command.id] as const)));
 	const moving = new Set(rows.map(({ command }) => command.id));
 	const former = rows.flatMap(({ here, there }) => here.filter(({ keys }) => !there.includes(keys)));
@@ -68,5 +105,9 @@ export function takeOver(index: ShortcutIndex, profile: Profile, target: Stratum
 				.flatMap((keys) => put(profile, target, { command: command.id, keys, scope: {} }, offset++))
 		)
 	]);
-	return { changes, aside };
+	const stratum = stratumById(profile, target);
+	return {
+		changes: [...changes, ...turning.flatMap(({ definition, there }) => setOption(stratum, definition.path, there))],
+		aside
+	};
 }

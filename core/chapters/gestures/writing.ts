@@ -1,7 +1,8 @@
 import type { Scope } from '../../context/scope.ts';
 import type { Profile, Stratum, StratumId } from '../../strata/stratum.ts';
 import { writingOf } from '../../strata/writing.ts';
-import { GESTURES, gesturesIn, roseThing, type GestureEntry, type SetRose, type Trigger } from './gesture.ts';
+import { GESTURES, gesturesIn, roseThing, shapeThing, type GestureEntry, type SetRose, type Trigger } from './gesture.ts';
+import type { Shape } from './shape.ts';
 
 const { write, drop, hide } = writingOf<GestureEntry, typeof GESTURES>(GESTURES, gesturesIn);
 
@@ -24,9 +25,37 @@ export const setRose = (stratum: Stratum, rose: RoseName & Pick<SetRose, 'direct
 export const takeRoseAway = (profile: Profile, target: StratumId, rose: RoseName) =>
 	hide(profile, target, roseThing(rose), (rank) => ({ op: 'remove', ...nameOf(rose), rank }));
 
-/** By which the stratum says nothing of it any more. */
-export const dropRose = (stratum: Stratum, rose: RoseName) => drop(stratum, roseThing(rose));
-
 /** By which strata above may not change it, or may again. */
 export const lockRose = (stratum: Stratum, rose: RoseName, isLocked: boolean) =>
 	write(stratum, 'lock', roseThing(rose), (rank) => (isLocked ? { op: 'lock', ...nameOf(rose), rank } : null));
+
+const shapeNameOf = (id: string) => ({ kind: 'shape' as const, id });
+
+/** The changes by which the stratum says what a shape is drawn like; `offset` spaces several in one edit. */
+export const setShape = (stratum: Stratum, { id, label, samples, isEitherWay, isTurned }: Shape, offset = 0) =>
+	write(
+		stratum,
+		'set',
+		shapeThing(id),
+		(rank) => ({
+			op: 'set',
+			...shapeNameOf(id),
+			label,
+			samples: samples.map((sample) => [...sample]),
+			isEitherWay,
+			isTurned,
+			rank
+		}),
+		offset
+	);
+
+/** By which there is no such shape any more; what runs by it waits. */
+export const takeShapeAway = (profile: Profile, target: StratumId, id: string) =>
+	hide(profile, target, shapeThing(id), (rank) => ({ op: 'remove', ...shapeNameOf(id), rank }));
+
+/** By which strata above may not change it, or may again. */
+export const lockShape = (stratum: Stratum, id: string, isLocked: boolean) =>
+	write(stratum, 'lock', shapeThing(id), (rank) => (isLocked ? { op: 'lock', ...shapeNameOf(id), rank } : null));
+
+/** By which the stratum says nothing of the thing any more. */
+export const dropThing = drop;

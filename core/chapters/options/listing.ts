@@ -97,3 +97,11 @@ export function searchOptions(options: readonly OptionDefinition[], text: string
 	}
 	return search.search(text).map((hit) => hit.id as string);
 }
+
+/** Why a stratum cannot set the option: it is locked below, or a stratum above says otherwise. Undefined where it can. */
+export function closedFor({ lockedBy, stratum }: Pick<OptionRow, 'lockedBy' | 'stratum'>, profile: Profile, target: StratumId) {
+	const level = levelOf(profile, target);
+	if (lockedBy && levelOf(profile, lockedBy.id) < level) return `${lockedBy.name} has locked it`;
+	if (stratum && levelOf(profile, stratum.id) > level) return `${stratum.name} says otherwise above it`;
+	return undefined;
+}

@@ -12,8 +12,9 @@ view.zoom-out | Zoom out | Goes one step back. | o | zoom-out | farther, smaller
 view.zoom-box | Zoom to box | Zooms to a dragged box. | i | zoom-pan | window
 view.zoom-true | True size | Shows one to one on the screen. | o | zoom-reset | scale one
 view.pan | Pan | Moves the view with the pointer. | i | hand-move | shift | | view.pan
+view.pan-across | Pan sideways | Moves the view to the left or right. | i | arrows-horizontal | shift | | view.pan-across
 view.orbit | Orbit | Turns the view with the pointer. | i | rotate-360 | turn, rotate view | | view.orbit
-view.roll | Roll view | Turns the view around the line of sight. | i | rotate-clockwise | tilt
+view.roll | Roll view | Turns the view around the line of sight. | i | rotate-clockwise | tilt | | view.roll
 view.back | View before | Goes back to the view before the last change. | o | arrow-left-circle | previous view | view.forward
 view.forward | View after | Goes forward again. | o | arrow-right-circle | next view | view.back
 `,

@@ -1,20 +1,24 @@
-import { first, intersection, isEmpty } from '../../../context/bits.ts';
+import { first, intersection, meets } from '../../../context/bits.ts';
 import { MODIFIERS, strokesOf, strokeText } from '../../../stroke/stroke.ts';
 import { mouseInput } from '../../../stroke/mouse.ts';
-import { flicksOf } from '../flicks.ts';
+import { drawnOf, flicksOf, grouped } from '../flicks.ts';
 import type { GestureRule } from '../finding.ts';
-import { rosesOf, sameTrigger, triggerText } from '../gesture.ts';
+import { rosesOf, triggerText } from '../gesture.ts';
 import { putOn } from '../moves.ts';
 
-/** A drag and flicks have the same trigger, and the program does not tell them apart by time: each move is taken by one of them. */
+/**
+ * A drag has the trigger of flicks, which the program does not tell apart by time, so that each move is taken by one of them; or that of
+ * drawn shapes, so that it follows the pointer no more.
+ */
 export const drag: GestureRule = {
 	id: 'drag',
 	title: 'A drag that flicks take',
 	find({ profile, index }, report) {
-		if (index.rules.pointer?.flickWithin !== undefined) return;
 		const { catalogue } = index;
 		const roses = rosesOf(profile);
-		if (roses.length === 0) return;
+		const isTimed = index.rules.pointer?.flickWithin !== undefined;
+		const moves = grouped([...(isTimed ? [] : flicksOf(index)), ...drawnOf(index)], triggerText);
+		if (moves.size === 0) return;
 		for (const binding of index.effective.bindings) {
 			if (!binding.keys.endsWith('Drag')) continue;
 			const [stroke] = strokesOf(binding.keys);
@@ -22,9 +26,7 @@ export const drag: GestureRule = {
 			if (input?.kind !== 'button') continue;
 			const trigger = { button: input.button, modifiers: stroke!.modifiers };
 			const reach = index.reach(binding);
-			const flick = flicksOf(index).find(
-				(one) => sameTrigger(one, trigger) && !isEmpty(intersection(reach, index.reach(one.binding)))
-			);
+			const flick = moves.get(triggerText(trigger))?.find((one) => meets(reach, index.reach(one.binding)));
 			if (!flick) continue;
 			const label = catalogue.get(binding.command)?.label ?? binding.command;
 			const free = MODIFIERS.filter((m) => !trigger.modifiers.includes(m))
@@ -34,7 +36,8 @@ export const drag: GestureRule = {
 				.find(
 					(keys) =>
 						index.on(keys as typeof binding.keys).length === 0 &&
-						!roses.some(({ entry }) => keys.startsWith(`${triggerText(entry)}Drag`))
+						!moves.has(keys.replace(/Drag$/, '')) &&
+						!roses.some(({ entry }) => keys === `${triggerText(entry)}Drag`)
 				);
 			report({
 				severity: 'attention',
@@ -43,7 +46,7 @@ export const drag: GestureRule = {
 				command: binding.command,
 				keys: binding.keys,
 				situation: first(intersection(reach, index.reach(flick.binding))),
-				sentence: `${label} is dragged with ${triggerText(trigger)}, where flicks of the same button run ${catalogue.get(flick.binding.command)?.label ?? flick.binding.command} and others; the program does not tell them apart.`,
+				sentence: `${label} is dragged with ${triggerText(trigger)}, where ${'shape' in flick ? 'drawn shapes' : 'flicks'} of the same button run ${catalogue.get(flick.binding.command)?.label ?? flick.binding.command}${'shape' in flick ? ': what is dragged there does not follow until the button is let go' : ' and others; the program does not tell them apart'}.`,
 				facts: [flick.binding.key],
 				fixes: free
 					? [

@@ -1,6 +1,7 @@
-import { bearable, handSummary, missesOf } from '../../../hand/hand-test.ts';
+import { bearable, missesOf } from '../../../hand/hand-test.ts';
 import { stratumById } from '../../../strata/stratum.ts';
 import type { GestureRule } from '../finding.ts';
+import { handsAt } from '../hands.ts';
 import { roseThing, rosesOf, triggerText } from '../gesture.ts';
 import { setRose } from '../writing.ts';
 
@@ -15,12 +16,7 @@ export const wedge: GestureRule = {
 	id: 'wedge',
 	title: 'More directions than the hand keeps apart',
 	find({ profile, index: { space }, desks }, report) {
-		const hands = desks.flatMap(({ handsOf = [] }) =>
-			handsOf.flatMap(({ seat, flicks }) => {
-				const summary = handSummary(flicks);
-				return summary ? [{ seat, summary }] : [];
-			})
-		);
+		const hands = handsAt(desks);
 		for (const { entry, stratum } of rosesOf(profile)) {
 			const { directions, scope } = entry;
 			const rose = `The rose of ${triggerText(entry)} in ${space.scopeLabel(scope)} has ${directions} directions`;

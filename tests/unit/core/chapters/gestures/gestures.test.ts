@@ -166,7 +166,9 @@ describe('roses', () => {
 	it('are locked like all else', () => {
 		const locked = edited(bare, rose(4, {}, OFFICE), (now) => lockRose(stratumById(now, OFFICE), { ...RIGHT, scope: {} }, true));
 		const changes = rose(8)(locked);
-		expect(problemsOf(changes, groundFor(subject, locked, changes))[0]!.message).to.match(/^Office has locked the rose/);
+		expect(problemsOf(changes, groundFor(subject, locked, changes))[0]!.message).to.match(
+			/^Office has locked the gesture Right for 4 directions/
+		);
 		const forced = applyEdit(locked, changes);
 		expect(roseIn(forced, space, RIGHT, 0)!.entry.directions).to.equal(4);
 		expect(told(forced, 'idle')).to.deep.equal([
@@ -294,5 +296,55 @@ describe('a direction that waits', () => {
 			const ids = (list: readonly { id: string }[]) => list.map((f) => f.id).sort();
 			expect(ids(checks.list() as never)).to.deep.equal(ids(check(circumstancesOf(subject, now, [], null)) as never));
 		}
+	});
+});
+
+describe('gestures, in the rules of all inputs', () => {
+	const desks = desksOf([{ id: 'A', desk: USUAL_DESK }]);
+	const all = (profile: Profile, released: Profile[number] | null = null) =>
+		findingsIn({ circumstances: circumstancesOf(subject, profile, desks, released), profile, released: undefined }, ['shortcuts'])
+			.filter(({ witness }) => witness.kind === 'keys' && /Flick|Shape-|Drag|Wheel/.test(witness.keys))
+			.map(({ rule, command }) => `${rule} ${command}`);
+	const office =
+		(way: string, command: string, scope: Scope = {}): Step =>
+		(now) =>
+			ofShortcuts(put(now, OFFICE, { command: command as never, keys: parseKeys(`RightFlick${way}`), scope }));
+	const there = edited(bare, rose(4, {}, OFFICE), office('N', 'view.fit'));
+
+	it('are clean where nothing is wrong', () => expect(all(there)).to.deep.equal([]));
+
+	/** A stratum says one thing more of view.fit on the flick up. */
+	const says =
+		(stratum: StratumId, op: 'set' | 'lock' | 'remove'): Step =>
+		() =>
+			ofShortcuts([
+				{
+					stratum,
+					before: null,
+					after: { op, command: 'view.fit' as never, keys: parseKeys('RightFlickN'), scope: {}, rank: 900 }
+				}
+			]);
+
+	it('clash, repeat, and speak of commands that are none or are not there', () => {
+		expect(all(edited(there, office('N', 'edit.find')))).to.include('clash view.fit');
+		expect(all(edited(there, says(PERSONAL, 'set')))).to.deep.equal(['duplicate view.fit']);
+		expect(all(edited(there, flick('E', 'no.such')))).to.deep.equal(['orphan no.such']);
+		expect(all(edited(there, flick('E', 'solid.extrude', DRAWING)))).to.deep.equal(['orphan solid.extrude']);
+	});
+
+	it('have moved since the release, and may not be said otherwise where they are locked', () => {
+		const now = edited(bare, rose(4, {}, OFFICE), office('N', 'edit.find'));
+		expect(all(now, stratumById(there, OFFICE))).to.deep.equal(['moved edit.find']);
+		expect(all(edited(there, says(OFFICE, 'lock'), says(PERSONAL, 'remove')))).to.deep.equal(['locked view.fit']);
+	});
+
+	it('are routes: a command that has a flick alone is not left without one', () => {
+		const left = (profile: Profile) =>
+			findingsIn({ circumstances: circumstancesOf(subject, profile, desks, null), profile, released: undefined }, ['shortcuts'])
+				.filter(({ rule }) => rule === 'stranded')
+				.map(({ command }) => command as string);
+		const [stranded] = left(bare);
+		expect(stranded).to.be.a('string');
+		expect(left(edited(bare, rose(4), flick('W', stranded!)))).not.to.include(stranded);
 	});
 });

@@ -1,12 +1,19 @@
 import { expect } from 'chai';
-import { navigationBeside, pointingIn, takeOver, type Elsewhere } from '../../../../../core/chapters/gestures/navigation.ts';
+import {
+	mannersBeside,
+	navigationBeside,
+	pointingIn,
+	takeOver,
+	type Elsewhere
+} from '../../../../../core/chapters/gestures/navigation.ts';
+import { lockOption } from '../../../../../core/chapters/options/writing.ts';
 import { put } from '../../../../../core/answer/choices.ts';
 import { findingsIn } from '../../../../../core/profile/checkers.ts';
 import { circumstancesOf, indexOf } from '../../../../../core/profile/circumstances.ts';
 import { applyEdit } from '../../../../../core/profile/edit.ts';
 import { ofShortcuts } from '../../../../../core/shortcut/change.ts';
 import { OutOfReachError } from '../../../../../core/strata/change.ts';
-import type { Profile, StratumId } from '../../../../../core/strata/stratum.ts';
+import { stratumById, type Profile, type StratumId } from '../../../../../core/strata/stratum.ts';
 import { parseKeys, type Keys } from '../../../../../core/stroke/stroke.ts';
 import { gneiss } from '../../../../../demo/gneiss/gneiss.ts';
 import { tuff } from '../../../../../demo/tuff/tuff.ts';
@@ -36,8 +43,9 @@ describe('the navigation of another program', () => {
 		expect(
 			rows(tuffs).map(({ command, here, there, isSame }) => [command.id, here.map((b) => b.keys), there, isSame])
 		).to.deep.equal([
+			['view.fit', [], ['MiddleDoubleClick'], false],
 			['view.orbit', ['RightDrag'], ['MiddleDrag'], false],
-			['view.pan', ['Shift+RightDrag'], ['Shift+MiddleDrag'], false]
+			['view.pan', ['Shift+RightDrag'], ['Shift+MiddleDrag', 'Ctrl+WheelUp', 'Ctrl+WheelDown'], false]
 		]);
 		expect(navigationBeside(indexOf(subject, tuffs), elsewhere, 'Nothing')).to.deep.equal([]);
 		expect(pointingIn('MiddleDrag' as Keys)).to.deep.equal({ kind: 'button', button: 'Middle', motion: 'Drag' });
@@ -51,7 +59,11 @@ describe('the navigation of another program', () => {
 	it('is taken over whole: the former inputs go, and undo brings them back', () => {
 		const { changes, aside } = takeOver(indexOf(subject, tuffs), tuffs, PERSONAL, rows(tuffs));
 		const after = applyEdit(tuffs, changes);
-		expect(mouse(after)).to.deep.equal({ 'view.orbit': ['MiddleDrag'], 'view.pan': ['Shift+MiddleDrag'] });
+		expect(mouse(after)).to.deep.equal({
+			'view.fit': ['MiddleDoubleClick'],
+			'view.orbit': ['MiddleDrag'],
+			'view.pan': ['Ctrl+WheelDown', 'Ctrl+WheelUp', 'Shift+MiddleDrag']
+		});
 		expect(rows(after).every(({ isSame }) => isSame)).to.equal(true);
 		expect(aside).to.deep.equal([]);
 		expect(takeOver(indexOf(subject, after), after, PERSONAL, rows(after)).changes, 'once is enough').to.deep.equal([]);
@@ -67,10 +79,10 @@ describe('the navigation of another program', () => {
 	it('moves aside what has one of its inputs, and names it', () => {
 		const held = applyEdit(
 			tuffs,
-			ofShortcuts(put(tuffs, PERSONAL, { command: 'view.fit' as never, keys: parseKeys('MiddleDrag'), scope: {} }))
+			ofShortcuts(put(tuffs, PERSONAL, { command: 'view.outside' as never, keys: parseKeys('MiddleDrag'), scope: {} }))
 		);
 		const { changes, aside } = takeOver(indexOf(subject, held), held, PERSONAL, rows(held));
-		expect(aside.map(({ command, keys }) => `${command} ${keys}`)).to.deep.equal(['view.fit MiddleDrag']);
+		expect(aside.map(({ command, keys }) => `${command} ${keys}`)).to.deep.equal(['view.outside MiddleDrag']);
 		const after = applyEdit(held, changes);
 		expect(
 			indexOf(subject, after)
@@ -85,5 +97,31 @@ describe('the navigation of another program', () => {
 			ofShortcuts(put(tuffs, PERSONAL, { command: 'view.fit' as never, keys: parseKeys('MiddleDrag'), scope: {} }))
 		);
 		expect(() => takeOver(indexOf(subject, held), held, OFFICE, rows(held))).to.throw(OutOfReachError, /Personal/);
+	});
+
+	it('takes the manner over too: which way things turn, what stays in place; and not what is locked', () => {
+		const options = tuff.application.rules.options!;
+		const there = {
+			'navigation.orbit': 'natural',
+			'navigation.about': 'pointer',
+			'navigation.speed': 9_000,
+			'navigation.zoom': 'natural'
+		};
+		const manners = (profile: Profile) => mannersBeside(options, profile, PERSONAL, there);
+		// the office has turned Tuff the other way; a speed that Tuff cannot have is not compared
+		expect(manners(tuffs).map(({ definition, value, there: theirs }) => [definition.path, value, theirs])).to.deep.equal([
+			['navigation.orbit', 'reversed', 'natural'],
+			['navigation.zoom', 'natural', 'natural'],
+			['navigation.about', 'middle', 'pointer']
+		]);
+		const { changes } = takeOver(indexOf(subject, tuffs), tuffs, PERSONAL, [], manners(tuffs));
+		expect(changes).to.have.length(2);
+		const after = applyEdit(tuffs, changes);
+		expect(manners(after).every(({ value, there: theirs }) => value === theirs)).to.equal(true);
+		const locked = applyEdit(tuffs, lockOption(stratumById(tuffs, OFFICE), 'navigation.orbit' as never, true));
+		expect(() => takeOver(indexOf(subject, locked), locked, PERSONAL, [], manners(locked))).to.throw(
+			OutOfReachError,
+			/Turning the model: .* has locked it/
+		);
 	});
 });
