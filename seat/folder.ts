@@ -1,11 +1,19 @@
 import { createHash } from 'node:crypto';
-import { copyFileSync, existsSync, mkdirSync, readFileSync, renameSync } from 'node:fs';
+import { existsSync, mkdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import writeFileAtomic from 'write-file-atomic';
 import { z } from 'zod';
 
-const Installed = z.strictObject({ release: z.number().int(), sha256: z.string() });
-export type Installed = z.infer<typeof Installed>;
+const Release = z.object({
+	release: z.number().int(),
+	sha256: z.string(),
+	/** The program that the folder is for, since the first release. */
+	application: z.string().optional()
+});
+
+/** What was installed, and what is about to be: a process may end between the file and the note about it. */
+const Note = Release.extend({ next: Release.optional() });
+export type Installed = z.infer<typeof Release>;
 
 export const sha256 = (bytes: Uint8Array) => createHash('sha256').update(bytes).digest('hex');
 
@@ -28,7 +36,8 @@ export class SeatFolder {
 	/** What was installed last, or undefined on a new seat or when the note cannot be read. */
 	installed(): Installed | undefined {
 		try {
-			return Installed.parse(JSON.parse(readFileSync(this.#path('seat.json'), 'utf8')));
+			const { next, ...now } = Note.parse(JSON.parse(readFileSync(this.#path('seat.json'), 'utf8')));
+			return next && this.digest() === next.sha256 ? next : now;
 		} catch {
 			return undefined;
 		}
@@ -51,17 +60,19 @@ export class SeatFolder {
 
 	/**
 	 * Writes the file beside the old one and swaps it in; the old one stays as the former. A file changed by hand is kept
-	 * under a name with its digest, so that nothing of it is lost.
+	 * under a name with its digest, so that nothing of it is lost. At every instant there is a whole `interface.json`, once there was one.
 	 */
-	install(release: number, bytes: Uint8Array): void {
+	install({ release, application }: { release: number | null; application: string }, bytes: Uint8Array): void {
 		const path = this.#path('interface.json');
 		const before = this.digest();
 		const known = this.installed();
+		const next: Installed = { release: release!, sha256: sha256(bytes), application };
 		if (before !== undefined) {
-			if (before === known?.sha256) copyFileSync(path, this.#path('interface.former.json'));
-			else renameSync(path, this.#path(`interface.by-hand-${before.slice(0, 8)}.json`));
+			const kept = before === known?.sha256 ? 'interface.former.json' : `interface.by-hand-${before.slice(0, 8)}.json`;
+			writeFileAtomic.sync(this.#path(kept), readFileSync(path));
 		}
+		if (known) writeFileAtomic.sync(this.#path('seat.json'), JSON.stringify({ ...known, next }));
 		writeFileAtomic.sync(path, Buffer.from(bytes));
-		writeFileAtomic.sync(this.#path('seat.json'), JSON.stringify({ release, sha256: sha256(bytes) } satisfies Installed));
+		writeFileAtomic.sync(this.#path('seat.json'), JSON.stringify(next));
 	}
 }

@@ -24,11 +24,18 @@ export interface Office {
 }
 
 export function officeOn(store: OpenDatabase): Office {
-	const profiles = new Profiles(store.db);
-	const releases = new Releases(store.db, profiles);
 	const seats = new Seats(store.db);
+	const profiles = new Profiles(store.db, () => seats.forget());
+	const releases = new Releases(store.db, profiles, () => seats.forget());
 	return {
-		store,
+		// what was heard of seats is written before the folder is given up, and nothing after
+		store: {
+			...store,
+			close: async () => {
+				await seats.close().catch((error: Error) => console.error(error.message));
+				await store.close();
+			}
+		},
 		profiles,
 		releases,
 		seats,

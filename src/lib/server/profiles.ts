@@ -79,8 +79,12 @@ export class Profiles {
 	readonly #loaded = new Map<string, Promise<Workspace>>();
 	readonly #tail = new Map<string, Promise<unknown>>();
 
-	constructor(db: Database) {
+	readonly #gone: () => void;
+
+	/** `gone` is called when an application is there no more. */
+	constructor(db: Database, gone: () => void = () => {}) {
 		this.#db = db;
+		this.#gone = gone;
 	}
 
 	async list(): Promise<Pick<Application, 'id' | 'name' | 'version'>[]> {
@@ -153,25 +157,6 @@ export class Profiles {
 		};
 	}
 
-	/** For each action, the inputs that have it in the other applications of the office. */
-	async actionsElsewhere(id: string): Promise<Record<string, { keys: string; application: string }[]>> {
-		const actions: Record<string, { keys: string; application: string }[]> = {};
-		for (const other of await this.list()) {
-			if (other.id === id) continue;
-			const workspace = await this.load(other.id).catch((error: Error) => {
-				// one that cannot be read says nothing, and harms no other
-				console.error(`The application ${other.id} cannot be read: ${error.message}`);
-				return undefined;
-			});
-			if (!workspace) continue;
-			const index = indexOf(workspace, workspace.profile);
-			for (const { id: command, action } of workspace.commands)
-				if (action !== undefined)
-					for (const { keys } of index.of(command)) (actions[action] ??= []).push({ keys, application: other.name });
-		}
-		return actions;
-	}
-
 	/** Adds an application with its catalogue and strata. Throws `Problem` 409 for an id that is taken, 422 for what does not fit together. */
 	async add({ application, commands: list, strata: heads, factory }: NewApplication): Promise<void> {
 		const base = refuseUnsound({ application, commands: list, strata: heads, factory });
@@ -242,6 +227,7 @@ export class Profiles {
 				await tx.delete(applications).where(eq(applications.id, id));
 			});
 			this.#loaded.delete(id);
+			this.#gone();
 		});
 	}
 

@@ -18,9 +18,13 @@ export class Releases {
 	readonly #profiles: Profiles;
 	readonly #read = new Map<string, Stratum | null>();
 
-	constructor(db: Database, profiles: Profiles) {
+	readonly #moved: () => void;
+
+	/** `moved` is called when seats are to follow another release. */
+	constructor(db: Database, profiles: Profiles, moved: () => void = () => {}) {
 		this.#db = db;
 		this.#profiles = profiles;
+		this.#moved = moved;
 	}
 
 	async list(application: string): Promise<{ channel: number | null; releases: Release[] }> {
@@ -95,7 +99,7 @@ export class Releases {
 				'nothing-to-do',
 				`The office stratum is the same as in release ${channel}, which the seats follow. Change something before you publish.`
 			);
-		return this.#db.transaction(async (tx) => {
+		const made = await this.#db.transaction(async (tx) => {
 			const [last] = await tx
 				.select({ number: max(releases.number) })
 				.from(releases)
@@ -114,6 +118,8 @@ export class Releases {
 			await tx.update(applications).set({ channel: release.number }).where(eq(applications.id, application));
 			return release;
 		});
+		this.#moved();
+		return made;
 	}
 
 	/** Lets the seats follow another release, as when going back to the former one. Throws `Problem` 403 as `publish`, or 404. */
@@ -121,6 +127,7 @@ export class Releases {
 		refuseOwn((await this.#profiles.load(application)).profile, stratum);
 		await this.file(application, number);
 		await this.#db.update(applications).set({ channel: number }).where(eq(applications.id, application));
+		this.#moved();
 	}
 }
 

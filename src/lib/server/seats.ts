@@ -9,16 +9,55 @@ import {
 	type SeatReport,
 	type SeatState
 } from '../../../core/release/release.ts';
+import { CheckIns } from './check-ins.ts';
 import type { Database } from './db/open.ts';
 import { applications, drifts, releases, reports, searchPaths, seats } from './db/schema.ts';
 import { Problem } from './problem.ts';
 
+/** What a seat is told, and what it said last. */
+type Known = Pick<typeof seats.$inferSelect, 'application' | 'restore' | 'report'>;
+type Followed = Pick<Manifest, 'release' | 'sha256' | 'bytes'>;
+
 /** The workstations that follow the office's releases. */
 export class Seats {
 	readonly #db: Database;
+	readonly #checkIns: CheckIns;
+	/** What is known of seats that have asked, and what their applications follow: most that ask are up to date, and get it from here. */
+	readonly #known = new Map<string, Known>();
+	readonly #followed = new Map<string, Followed>();
+	/** Counts what makes the memory wrong, so that what was read before it is not remembered after it. */
+	#changes = 0;
 
 	constructor(db: Database) {
 		this.#db = db;
+		this.#checkIns = new CheckIns(db);
+	}
+
+	/** Seats are to be told anew: another release is followed, or a seat or an application has come, gone or changed. */
+	forget(): void {
+		this.#changes++;
+		this.#known.clear();
+		this.#followed.clear();
+	}
+
+	#forgetSeat(id: string): void {
+		this.#changes++;
+		this.#known.delete(id);
+	}
+
+	/** Writes when seats were heard, before the data folder is closed. */
+	close(): Promise<void> {
+		return this.#checkIns.close();
+	}
+
+	/** What the map holds, or what is read now, remembered unless something has changed meanwhile. */
+	async #remembered<V>(memory: Map<string, V>, key: string, read: () => Promise<V>): Promise<V> {
+		const held = memory.get(key);
+		if (held !== undefined) return held;
+		const before = this.#changes;
+		const value = await read();
+		if (before === this.#changes) memory.set(key, value);
+		return value;
 	}
 
 	async list(application: string, now = new Date()): Promise<(Seat & { state: SeatState })[]> {
@@ -32,7 +71,7 @@ export class Seats {
 				id,
 				note,
 				desk: desk ?? USUAL_DESK,
-				lastSeen: lastSeen && new Date(lastSeen).toISOString(),
+				lastSeen: this.#checkIns.last(id)?.toISOString() ?? (lastSeen && new Date(lastSeen).toISOString()),
 				report,
 				restore
 			};
@@ -72,6 +111,7 @@ export class Seats {
 			.onConflictDoNothing()
 			.returning({ id: seats.id });
 		if (added.length === 0) throw new Problem(409, 'taken', `There is a seat ${id} already.`);
+		this.forget();
 	}
 
 	/** Forgets the seat; its workstation is told that it is not known. Throws `Problem` 404. */
@@ -85,6 +125,8 @@ export class Seats {
 				.returning({ id: seats.id });
 			if (gone.length === 0) throw new Problem(404, 'not-found', `${application} has no seat ${id}.`);
 		});
+		this.#checkIns.forget(id);
+		this.forget();
 	}
 
 	async #seat(id: string) {
@@ -93,40 +135,43 @@ export class Seats {
 		return seat;
 	}
 
-	/** What the seat should have; asking counts as a sign of life. */
+	/** What the seat should have; asking counts as a sign of life. Throws `Problem` 404 for a seat that is not known. */
 	async manifest(id: string, now = new Date()): Promise<Manifest> {
-		const seat = await this.#seat(id);
-		await this.#db.update(seats).set({ lastSeen: now.toISOString() }).where(eq(seats.id, id));
-		const application = seat.application as ApplicationId;
-		const [release] = await this.#db
-			.select({ number: releases.number, sha256: releases.sha256, bytes: releases.bytes })
+		const { application, restore } = await this.#remembered(this.#known, id, () => this.#seat(id));
+		const followed = await this.#remembered(this.#followed, application, () => this.#followedBy(application));
+		this.#checkIns.hear(id, now);
+		const { release, sha256, bytes } = followed;
+		const href = release === null ? null : `/api/applications/${application}/releases/${release}`;
+		return { application: application as ApplicationId, release, sha256, bytes, href, restore: release !== null && restore };
+	}
+
+	async #followedBy(application: string): Promise<Followed> {
+		const [row] = await this.#db
+			.select({ release: releases.number, sha256: releases.sha256, bytes: releases.bytes })
 			.from(applications)
 			.innerJoin(releases, and(eq(releases.application, applications.id), eq(releases.number, applications.channel)))
-			.where(eq(applications.id, seat.application));
-		return release
-			? {
-					application,
-					release: release.number,
-					sha256: release.sha256,
-					bytes: release.bytes,
-					href: `/api/applications/${application}/releases/${release.number}`,
-					restore: seat.restore
-				}
-			: { application, release: null, sha256: null, bytes: null, href: null, restore: false };
+			.where(eq(applications.id, application));
+		return row ?? { release: null, sha256: null, bytes: null };
 	}
 
 	/** Takes a report; kept in the history when it says something new. An installed release ends a wish to restore. */
 	async report(id: string, report: SeatReport, now = new Date()): Promise<void> {
-		const seat = await this.#seat(id);
-		const at = now.toISOString();
-		const restore = seat.restore && report.state !== 'installed';
+		const { restore, report: before } = await this.#remembered(this.#known, id, () => this.#seat(id));
+		this.#checkIns.hear(id, now);
+		const isNews =
+			!before || before.release !== report.release || before.state !== report.state || before.sha256 !== report.sha256;
+		const wanted = restore && report.state !== 'installed';
+		if (!isNews && wanted === restore && before.message === report.message) return;
 		await this.#db.transaction(async (tx) => {
-			await tx.update(seats).set({ lastSeen: at, report, restore }).where(eq(seats.id, id));
-			const before = seat.report;
-			const isNews =
-				!before || before.release !== report.release || before.state !== report.state || before.sha256 !== report.sha256;
-			if (isNews) await tx.insert(reports).values({ seat: id, at, report });
+			// a wish that has come meanwhile stays
+			const fulfilled = restore && !wanted ? { restore: false } : {};
+			await tx
+				.update(seats)
+				.set({ report, ...fulfilled })
+				.where(eq(seats.id, id));
+			if (isNews) await tx.insert(reports).values({ seat: id, at: now.toISOString(), report });
 		});
+		this.#forgetSeat(id);
 	}
 
 	/** Keeps the file that a seat has found changed by hand. */
@@ -151,5 +196,6 @@ export class Seats {
 	async askRestore(id: string): Promise<void> {
 		await this.#seat(id);
 		await this.#db.update(seats).set({ restore: true }).where(eq(seats.id, id));
+		this.#forgetSeat(id);
 	}
 }

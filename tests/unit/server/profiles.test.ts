@@ -15,6 +15,7 @@ import { gneiss } from '../../../demo/gneiss/gneiss.ts';
 import { openDatabase } from '../../../src/lib/server/db/open.ts';
 import { officeOn, type Office } from '../../../src/lib/server/office.ts';
 import { Problem } from '../../../src/lib/server/problem.ts';
+import { saidElsewhere } from '../../../src/lib/server/elsewhere.ts';
 
 const { application, commands, entriesOf, factoryEntries, strata } = gneiss;
 
@@ -366,7 +367,7 @@ describe('profiles on the server', () => {
 			expect(await office.seats.drift('Z-01')).to.deep.equal({ sha256, text: '{}' });
 			await office.store.db.execute(sql`update applications set body = '{}' where id = ${other.id}`);
 			await reopen();
-			expect(await office.profiles.actionsElsewhere(id)).to.deep.equal({});
+			expect(await saidElsewhere(office.profiles, id)).to.deep.equal({ actions: {}, manners: {} });
 			expect((await office.profiles.list()).map((a) => a.id)).to.deep.equal([id, other.id]);
 			expect((await office.profiles.holdings(other.id))['commands']).to.equal(commands.length - 1);
 			await office.profiles.remove(other.id);

@@ -1,7 +1,8 @@
+import { saidElsewhere } from '$lib/server/elsewhere';
 import { route } from '$lib/server/route';
 
-/** The inputs of actions in the office's other applications: what has the same meaning there. */
+/** What the office's other applications say: the inputs of actions that mean the same there, and how they are navigated. */
 export const GET = route(async ({ params }, { profiles }) => {
 	await profiles.load(params.app!);
-	return { actions: await profiles.actionsElsewhere(params.app!) };
+	return saidElsewhere(profiles, params.app!);
 });
