@@ -1,6 +1,7 @@
 import { barsBench } from './bars.ts';
 import { browserBench } from './browser.ts';
 import { coreBench } from './core.ts';
+import { gesturesBench } from './gestures.ts';
 import { report } from './report.ts';
 import { textBench } from './text.ts';
 
@@ -20,5 +21,11 @@ function fuzzSeconds(): number | undefined {
 	return seconds;
 }
 
-const lines = [...coreBench(), ...barsBench(), ...textBench(fuzzSeconds()), ...(has('--core') ? [] : await browserBench())];
+const lines = [
+	...coreBench(),
+	...barsBench(),
+	...gesturesBench(),
+	...textBench(fuzzSeconds()),
+	...(has('--core') ? [] : await browserBench())
+];
 if (!report(lines)) process.exitCode = 1;

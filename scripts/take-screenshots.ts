@@ -45,10 +45,6 @@ try {
 	await page.goto(`${server.address}/gneiss-solid-5/commands?command=solid.fillet`);
 	await page.getByRole('combobox', { name: 'Search commands' }).fill('fillet');
 	await shoot('commands');
-	await open('commands?command=solid.fillet-face');
-	await page.getByRole('combobox', { name: 'Search commands' }).fill('face fillet');
-	await page.locator('.field').first().press('w');
-	await shoot('assign');
 	await open('commands', 'dark');
 	await page.keyboard.press('Alt+q');
 	await page.keyboard.press('f');
@@ -65,8 +61,13 @@ try {
 	await open('keyboard');
 	await shoot('keyboard');
 	await open('gestures');
+	await page.getByRole('combobox', { name: 'Hand', exact: true }).selectOption('C-02');
 	await page.getByRole('option', { name: /^↗: Extend/ }).click();
 	await shoot('gestures');
+	await page.getByRole('button', { name: 'Shapes', exact: true }).click();
+	await page.getByRole('option', { name: /Notch/ }).click();
+	await page.getByRole('cell', { name: /^Notch taken for Notch/ }).waitFor();
+	await shoot('shapes');
 	await varve('aliases');
 	await page.getByText('2 errors').waitFor();
 	await page.getByRole('textbox', { name: 'Try an alias' }).fill('tt');

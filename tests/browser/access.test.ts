@@ -2,7 +2,7 @@ import { expect } from 'chai';
 import { createRequire } from 'node:module';
 import { readFileSync } from 'node:fs';
 import type { AxeResults } from 'axe-core';
-import { desk, laidOut } from './office.ts';
+import { desk, eventually, laidOut } from './office.ts';
 
 const axe = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8');
 
@@ -56,6 +56,20 @@ describe('access for everybody', () => {
 				expect(await violations()).to.deep.equal([]);
 			});
 
+	for (const theme of ['light', 'dark'] as const)
+		it(`axe finds nothing serious in what the mouse says, ${theme}`, async () => {
+			await at.page.emulateMedia({ colorScheme: theme, reducedMotion: 'reduce' });
+			await at.page.goto(`${at.server.address}/gneiss-solid-5/gestures`);
+			await at.page.getByRole('combobox', { name: 'Hand', exact: true }).selectOption('C-02');
+			expect(await violations(), 'roses').to.deep.equal([]);
+			for (const tab of ['Shapes', 'Navigation', 'Test the hand']) {
+				await at.page.getByRole('button', { name: tab, exact: true }).click();
+				if (tab === 'Shapes') await at.page.getByRole('option', { name: /Notch/ }).click();
+				await laidOut(at.page);
+				expect(await violations(), tab).to.deep.equal([]);
+			}
+		});
+
 	it('axe finds nothing serious in the palette and in the list of keys', async () => {
 		await at.page.goto(`${at.server.address}/varve-draft-7/options`);
 		await at.page.waitForSelector('main section');
@@ -98,8 +112,11 @@ describe('access for everybody', () => {
 			['9', 'rollout'],
 			['1', 'commands']
 		]) {
-			await at.page.keyboard.press(`Alt+${key}`);
-			await at.page.waitForURL(new RegExp(`/${path}`));
+			// a page that has only just come does not hear keys yet
+			await eventually(async () => {
+				await at.page.keyboard.press(`Alt+${key}`);
+				await at.page.waitForURL(new RegExp(`/${path}`), { timeout: 5_000 });
+			});
 		}
 		await at.page.keyboard.press('Tab');
 		const outline = await at.page.evaluate(

@@ -196,10 +196,15 @@ describe('Commands, by keyboard', () => {
 		await card().getByRole('button', { name: 'Back to factory' }).click();
 		await eventually(async () => expect(await draft()).to.equal(before));
 		await card().getByText('1 stays: Office has locked Ctrl+S').first().waitFor();
-		await card()
-			.getByRole('button', { name: /^Document:/ })
-			.click();
-		await at.page.getByRole('checkbox').first().check();
+		// what is open closes when the card is drawn anew by what was just brought back
+		await eventually(async () => {
+			const first = at.page.getByRole('checkbox').first();
+			if (!(await first.isVisible()))
+				await card()
+					.getByRole('button', { name: /^Document:/ })
+					.click();
+			await first.check({ timeout: 3_000 });
+		});
 		await at.page.keyboard.press('Escape');
 		await card()
 			.getByRole('button', { name: /^Limit to/ })

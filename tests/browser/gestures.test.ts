@@ -1,9 +1,11 @@
+import { readFileSync } from 'node:fs';
 import { expect } from 'chai';
+import type { Locator } from 'playwright-core';
 import { desk, eventually } from './office.ts';
 
 describe('Gestures', () => {
 	const at = desk();
-	const roses = () => at.page.getByRole('listbox', { name: 'Directions of all roses' });
+	const roses = () => at.page.getByRole('listbox', { name: 'Directions of Part solids' });
 	const part = () => at.page.getByRole('region', { name: 'Rose in Part solids' });
 	const petal = (name: RegExp) => part().getByRole('option', { name });
 	const undo = () => at.page.getByRole('button', { name: 'Undo' }).click();
@@ -21,6 +23,16 @@ describe('Gestures', () => {
 		await at.page.mouse.move(x + dx / 2, y + dy / 2);
 		await at.page.mouse.move(x + dx, y + dy);
 		await at.page.mouse.up({ button: 'right' });
+	}
+
+	/** Draws with a button held, by points from the middle of something. */
+	async function draw(where: Locator, button: 'left' | 'middle' | 'right', path: readonly number[]) {
+		const box = (await where.boundingBox())!;
+		const [x, y] = [box.x + box.width / 2, box.y + box.height / 2];
+		await at.page.mouse.move(x + path[0]!, y + path[1]!);
+		await at.page.mouse.down({ button });
+		for (let i = 2; i < path.length; i += 2) await at.page.mouse.move(x + path[i]!, y + path[i + 1]!, { steps: 12 });
+		await at.page.mouse.up({ button });
 	}
 
 	it('are shaped by keys alone: round the rose, a command found and given, taken away, and back', async () => {
@@ -158,7 +170,7 @@ describe('Gestures', () => {
 		await findings.getByText(/^Orbit is dragged with Right, where flicks/).waitFor();
 		await at.page.getByRole('button', { name: 'Navigation' }).click();
 		await at.page.getByRole('combobox', { name: 'Navigation of another program' }).selectOption('Gneiss Solid 5');
-		expect(await at.page.getByRole('table', { name: 'Navigation beside Gneiss Solid 5' }).getByRole('row').count()).to.equal(3);
+		expect(await at.page.getByRole('table', { name: 'Navigation beside Gneiss Solid 5' }).getByRole('row').count()).to.equal(8);
 		await at.page.getByRole('button', { name: 'Navigate as in Gneiss Solid 5' }).click();
 		await at.page.getByText('Both are navigated alike.').waitFor();
 		await findings.getByText(/^Orbit is dragged with Right/).waitFor({ state: 'detached' });
@@ -194,5 +206,141 @@ describe('Gestures', () => {
 		expect(await at.page.getByRole('row').count()).to.equal(9);
 		await at.page.getByRole('combobox', { name: 'Keep it with the desk of' }).selectOption('C-01');
 		await at.page.getByText('The hand test stays at the desk of C-01.').waitFor();
+	});
+
+	it('show all hands of the office together, and one of them in the roses', async () => {
+		await at.open('gestures');
+		await at.page.getByRole('button', { name: 'Test the hand' }).click();
+		const hands = at.page.getByRole('region', { name: 'Hands of the office' });
+		await hands.getByRole('heading', { name: /^Both hands of the office can bear \d+ directions$/ }).waitFor();
+		await hands.getByRole('row', { name: /^Right, Sketch in part .* at C-02 nobody$/ }).waitFor();
+		await at.page.getByRole('button', { name: 'Back to the roses' }).click();
+		await at.page.getByRole('combobox', { name: 'Hand', exact: true }).selectOption('C-02');
+		const sketch = at.page.getByRole('region', { name: /^Rose in Sketch/ });
+		await sketch.getByText(/^[3-5]\.\d % land wrong\.$/).waitFor();
+		await sketch.getByRole('button', { name: /^Turned by \d°: / }).click();
+		await sketch.getByText(/^Turned by \d°\.$/).waitFor();
+		await undo();
+	});
+
+	it('are drawn: a shape of one’s own, given a command by keys, and run on the bench', async () => {
+		await at.open('gestures');
+		await at.page.getByRole('button', { name: 'Shapes', exact: true }).click();
+		const shapes = at.page.getByRole('listbox', { name: 'Drawn shapes' });
+		const pad = at.page.getByRole('img', { name: 'Draw the shape here' });
+		await at.page.getByRole('textbox', { name: 'Name of the new shape' }).fill('Seven');
+		await draw(pad, 'left', [-40, -40, 40, -40, 0, 45]);
+		await shapes.getByRole('option', { name: /Seven Runs nothing/ }).waitFor();
+		await draw(pad, 'left', [-38, -42, 42, -38, 4, 44]);
+		await at.page.getByText('Drawing 2 of 2').waitFor();
+		// a straight line is no shape
+		await draw(pad, 'left', [-40, 0, 40, 2]);
+		await at.page.getByText(/^That is nearly straight/).waitFor();
+		await shapes.focus();
+		await shapes.press('Enter');
+		await at.page.keyboard.type('mass properties');
+		await at.page.keyboard.press('Enter');
+		await shapes.getByRole('option', { name: /Seven Mass properties/ }).waitFor();
+		await at.page.getByRole('cell', { name: /^Seven taken for Seven: (9\d|100) %$/ }).waitFor();
+
+		await at.open('bench');
+		await at.page.getByRole('combobox', { name: 'Document', exact: true }).selectOption('part.solids');
+		await draw(at.page.locator('.looked'), 'right', [-60, -60, 60, -60, 0, 66]);
+		await log()
+			.getByText(/bent: seven, \d+° off; ring was next with \d+°/)
+			.first()
+			.waitFor();
+		await at.page
+			.getByText(/Mass properties runs/)
+			.first()
+			.waitFor();
+		await at.page.keyboard.press('Escape');
+		await at.open('gestures');
+		for (let i = 0; i < 3; i++) await undo();
+	});
+
+	it('that are taken for each other are found, and moved apart by a way out', async () => {
+		await at.open('gestures');
+		const findings = at.page.getByRole('region', { name: 'Findings of gestures' });
+		await findings.getByText(/^Notch for Arc by three points is taken for Tick/).waitFor();
+		await findings.getByRole('button', { name: 'Draw Notch with Ctrl+Right' }).click();
+		await findings.getByText(/^Notch for Arc/).waitFor({ state: 'detached' });
+		await at.page.getByRole('button', { name: 'Shapes', exact: true }).click();
+		await at.page
+			.getByRole('option', { name: /Notch Arc/ })
+			.getByText('Ctrl+Right, Sketch in part')
+			.waitFor();
+		await undo();
+		await findings.getByText(/^Notch for Arc/).waitFor();
+	});
+
+	it('are asked for in the header: drawn, flicked or turned, here and everywhere', async () => {
+		await at.open('commands');
+		await at.page.keyboard.press('Alt+q');
+		const probe = at.page.getByRole('dialog', { name: 'Probe' });
+		const pad = probe.getByRole('img', { name: 'Draw here to ask' });
+		await draw(pad, 'right', [0, 30, 25, -30]);
+		await probe.getByText(/at 23°: ↑ of 4 directions/).waitFor();
+		const told = (command: RegExp) => probe.getByRole('listitem').filter({ hasText: command }).first().waitFor();
+		await told(/Extend/);
+		await draw(pad, 'right', [-40, -30, 40, -30, -40, 30, 40, 30]);
+		await told(/Trim/);
+		await pad.hover();
+		await at.page.mouse.wheel(0, -100);
+		await told(/Zoom in/);
+		await at.page.keyboard.press('f');
+		await probe.getByText('On this key, here').waitFor();
+		await at.page.keyboard.press('Escape');
+		await at.page.keyboard.press('Escape');
+	});
+
+	it('are timed: a command is asked for, and the watch stops when it runs, by whatever input', async () => {
+		await at.open('bench');
+		await at.page.getByRole('combobox', { name: 'Document', exact: true }).selectOption('part.solids');
+		const watch = at.page.getByRole('region', { name: 'Stopwatch' });
+		await watch.getByRole('button', { name: 'Stopwatch' }).click();
+		await watch.getByText('1 of 8').waitFor();
+		await watch.getByRole('button', { name: 'Pass' }).click();
+		await watch.getByText('2 of 8').waitFor();
+		await watch.getByRole('button', { name: 'Stop' }).click();
+		expect(await watch.getByRole('row').count()).to.equal(2);
+		await watch.getByRole('button', { name: 'Once more' }).waitFor();
+	});
+
+	it('turn the cabin in space, and not the picture of it alone', async () => {
+		await at.open('bench');
+		await at.page.getByRole('combobox', { name: 'Document', exact: true }).selectOption('part.solids');
+		const faces = () =>
+			at.page.locator('[data-part^="face"]').evaluateAll((all) => all.map((one) => one.getAttribute('data-part')));
+		expect(await faces()).to.deep.equal(['face0', 'face1', 'face2']);
+		await draw(at.page.locator('.looked'), 'middle', [0, 0, 150, 0]);
+		// turned by 60 degrees to the right, the side at the back on the left comes into sight
+		await eventually(async () => expect(await faces()).to.deep.equal(['face0', 'face2', 'face4']));
+		await at.page
+			.getByText(/Orbit runs/)
+			.first()
+			.waitFor();
+		await at.page.keyboard.press('Escape');
+	});
+
+	it('are saved as InkML and brought again; a file that is none changes nothing', async () => {
+		await at.open('gestures');
+		await at.page.getByRole('button', { name: 'Shapes', exact: true }).click();
+		const [saved] = await Promise.all([
+			at.page.waitForEvent('download'),
+			at.page.getByRole('button', { name: 'Save as InkML' }).click()
+		]);
+		const ink = readFileSync(await saved.path(), 'utf8');
+		expect(ink.match(/<traceGroup/g)).to.have.length(6);
+		const bring = (text: string) =>
+			at.page
+				.getByLabel('InkML file to bring')
+				.setInputFiles({ name: 'shapes.inkml', mimeType: 'application/inkml+xml', buffer: Buffer.from(text) });
+		await bring(ink.replace('>Hook<', '>Barb<'));
+		await at.page.getByRole('option', { name: /Barb Runs nothing/ }).waitFor();
+		await undo();
+		await at.page.getByRole('option', { name: /Barb Runs nothing/ }).waitFor({ state: 'detached' });
+		await bring('<ink><trace>1 1</trace></ink>');
+		await at.page.getByText(/shapes\.inkml, line 1, column \d+: this trace has fewer than two points/).waitFor();
 	});
 });

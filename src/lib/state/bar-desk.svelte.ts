@@ -8,6 +8,7 @@ import { changeItem, insertItem, lockItem, lockPosition, moveItem, resetItems, t
 import type { Rect } from '$core/surface/parts';
 import { applyEdit, type AnyChange } from '$core/profile/edit';
 import { BarSight } from './bar-sight.svelte';
+import { Turns } from './turns';
 
 /** The row of an edge that lies within all that are there. */
 const behind = (rows: readonly number[]): number => Math.min(20, Math.max(0, ...rows.map((row) => row + 1)));
@@ -34,6 +35,7 @@ export type Naming = { readonly making: Making } | { readonly id: ItemId };
 /** What can be done with the bars of a window; each is one edit, and is told. */
 export class BarDesk extends BarSight {
 	naming = $state.raw<Naming | undefined>(undefined);
+	readonly #adding = new Turns();
 
 	/** Where the name stands that is typed: over the one that there is, or where what is made will stand. */
 	nameRect = $derived.by((): Rect | undefined => {
@@ -181,13 +183,13 @@ export class BarDesk extends BarSight {
 		return parent && { parent, at: this.tree.byId.get(parent)?.children.length ?? 0 };
 	}
 
-	async add(what: { command: CommandId } | { flyout: string } | 'separator'): Promise<void> {
-		const spot = this.#spotFor();
-		if (!spot) {
-			this.workspace.notice = { kind: 'failed', text: 'There is no bar yet that could hold it. Make one first.' };
-			return;
-		}
-		await this.addAt(what, spot.parent, spot.at);
+	/** One goes behind the other, also when several are added at once: what was added before is selected by then. */
+	add(what: { command: CommandId } | { flyout: string } | 'separator'): Promise<void> {
+		return this.#adding.take(async () => {
+			const spot = this.#spotFor();
+			if (spot) await this.addAt(what, spot.parent, spot.at);
+			else this.workspace.notice = { kind: 'failed', text: 'There is no bar yet that could hold it. Make one first.' };
+		});
 	}
 
 	async addAt(what: { command: CommandId } | { flyout: string } | 'separator', to: ItemId, position: number): Promise<void> {

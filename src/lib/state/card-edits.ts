@@ -4,7 +4,7 @@ import { scopeText, type Scope } from '$core/context/scope';
 import { takingBack } from '$core/profile/differences';
 import { ofShortcuts, type Change } from '$core/shortcut/change';
 import type { Binding } from '$core/shortcut/effective';
-import { OutOfReachError } from '$core/strata/change';
+import { commitWithin } from './within-reach';
 import type { Workspace } from './workspace.svelte';
 
 /** What is done to the shortcuts of one command from its card. What cannot be written is told as a notice. */
@@ -17,14 +17,8 @@ export class CardEdits {
 		this.#command = command;
 	}
 
-	async #write(label: string, changes: () => Change[]): Promise<boolean> {
-		try {
-			return await this.#workspace.edits.commit(label, ofShortcuts(changes()));
-		} catch (error) {
-			if (!(error instanceof OutOfReachError)) throw error;
-			this.#workspace.notice = { kind: 'failed', text: error.message };
-			return false;
-		}
+	#write(label: string, changes: () => Change[]): Promise<boolean> {
+		return commitWithin(this.#workspace, label, () => ofShortcuts(changes()));
 	}
 
 	remove(binding: Binding): Promise<boolean> {

@@ -15,12 +15,13 @@ import {
 import type { RoseSet, RoseWish } from '$core/chapters/gestures/suggest-roses';
 import { lockRose, setRose, takeRoseAway } from '$core/chapters/gestures/writing';
 import { scopeText, type Scope } from '$core/context/scope';
-import { isSubset, meets } from '$core/context/bits';
+import { hasBit, isSubset, meets } from '$core/context/bits';
+import { handSummary } from '$core/hand/hand-test';
 import { directionText } from '$core/stroke/mouse';
 import type { AnyChange } from '$core/profile/edit';
 import { ofShortcuts } from '$core/shortcut/change';
 import type { Binding } from '$core/shortcut/effective';
-import { OutOfReachError } from '$core/strata/change';
+import { commitWithin } from './within-reach';
 import type { Workspace } from './workspace.svelte';
 
 /** One direction of a rose, with what a flick into it runs there. */
@@ -50,9 +51,12 @@ export class GestureDesk {
 	/** The direction that is selected, and of which rose. */
 	selected = $state.raw<{ readonly rose: string; readonly degrees: number } | undefined>(undefined);
 	/** Only directions that have a command, or only those that the strata above the factory say. */
-	filter = $state<'all' | 'assigned' | 'changed'>('all');
+	filter = $state<'all' | 'assigned' | 'changed' | 'here'>('all');
 	/** What was done last, for those who do not see it. */
 	told = $state('');
+
+	/** The seat whose hand is drawn into the roses; none where it is empty. */
+	seat = $state('');
 
 	constructor(workspace: Workspace) {
 		this.#workspace = workspace;
@@ -66,16 +70,23 @@ export class GestureDesk {
 		return byText.size > 0 ? [...byText.values()] : [{ button: 'Right', modifiers: [] }];
 	});
 
+	/** The hand that is drawn into the roses. */
+	hand = $derived.by(() => {
+		const flicks = this.#workspace.seats.find(({ id }) => id === this.seat)?.desk.hand;
+		return flicks && handSummary(flicks);
+	});
+
 	get trigger(): Trigger {
 		return this.triggers.find((one) => triggerText(one) === this.wanted) ?? this.triggers[0]!;
 	}
 
 	roses = $derived.by((): RoseView[] => {
-		const { profile, index } = this.#workspace;
+		const { profile, index, situation } = this.#workspace;
 		const { space } = index;
 		const flicks = flicksOf(index).filter((flick) => sameTrigger(flick, this.trigger));
 		return rosesOf(profile)
 			.filter(({ entry }) => sameTrigger(entry, this.trigger))
+			.filter(({ entry }) => this.filter !== 'here' || hasBit(index.space.bitsOf(entry.scope), situation))
 			.map((rose): RoseView => {
 				const text = scopeText(rose.entry.scope);
 				const here = space.bitsOf(rose.entry.scope);
@@ -109,7 +120,7 @@ export class GestureDesk {
 
 	/** Whether the filter lets the direction show. */
 	shows({ own, inherited }: Petal): boolean {
-		if (this.filter === 'all') return true;
+		if (this.filter === 'all' || this.filter === 'here') return true;
 		if (this.filter === 'assigned') return own.length > 0 || inherited !== undefined;
 		return own.some(({ stratum }) => this.#workspace.profile.find((s) => s.id === stratum)?.kind !== 'factory');
 	}
@@ -149,15 +160,7 @@ export class GestureDesk {
 	}
 
 	async #commit(label: string, make: () => readonly AnyChange[]): Promise<boolean> {
-		let changes: readonly AnyChange[];
-		try {
-			changes = make();
-		} catch (error) {
-			if (!(error instanceof OutOfReachError)) throw error;
-			this.#workspace.notice = { kind: 'failed', text: `${error.message}.` };
-			return false;
-		}
-		const isDone = changes.length > 0 && (await this.#workspace.edits.commit(label, changes));
+		const isDone = await commitWithin(this.#workspace, label, make);
 		if (isDone) this.told = label;
 		return isDone;
 	}

@@ -1,4 +1,5 @@
 import type { Flick } from '$core/hand/hand-test';
+import { shuffled } from './shuffled';
 
 /** So far a flick must go, in px; a shorter one is no flick. */
 const SHORTEST = 12;
@@ -29,12 +30,10 @@ export class HandTrial {
 	}
 
 	#shuffled(): number[] {
-		const round = Array.from({ length: DIRECTIONS }, (_, i) => (i * 360) / DIRECTIONS);
-		for (let i = round.length - 1; i > 0; i--) {
-			const j = Math.floor(this.#random() * (i + 1));
-			[round[i], round[j]] = [round[j]!, round[i]!];
-		}
-		return round;
+		return shuffled(
+			Array.from({ length: DIRECTIONS }, (_, i) => (i * 360) / DIRECTIONS),
+			this.#random
+		);
 	}
 
 	/** A button goes down at a point, in px, at a time, in ms. */

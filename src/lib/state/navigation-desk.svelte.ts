@@ -1,7 +1,18 @@
 import { put, takeAway } from '$core/answer/choices';
 import type { CommandId } from '$core/application/command';
 import { rosesOf, triggerText } from '$core/chapters/gestures/gesture';
-import { navigationBeside, takeOver, type Elsewhere, type NavigationRow } from '$core/chapters/gestures/navigation';
+import {
+	isNavigationOption,
+	mannersBeside,
+	navigationBeside,
+	takeOver,
+	type Elsewhere,
+	type MannerRow,
+	type NavigationRow
+} from '$core/chapters/gestures/navigation';
+import { optionRows, type OptionRow } from '$core/chapters/options/listing';
+import type { AnyChange } from '$core/profile/edit';
+import type { SaidElsewhere } from '$lib/server/elsewhere';
 import { POINTER_DEVICES, USUAL_POINTER, type Pointer } from '$core/keyboard/desk';
 import { listed } from '$core/text/listed';
 import { BUTTONS, mouseKey, mouseLegend, type Button, type MouseInput } from '$core/stroke/mouse';
@@ -10,6 +21,7 @@ import { ofShortcuts } from '$core/shortcut/change';
 import type { Binding } from '$core/shortcut/effective';
 import { OutOfReachError } from '$core/strata/change';
 import { ask } from './api';
+import { commitWithin } from './within-reach';
 import type { Workspace } from './workspace.svelte';
 
 /** The part of the device that is looked at: a button, or the wheel. */
@@ -37,6 +49,7 @@ export class NavigationDesk {
 	selected = $state<Keys | undefined>(undefined);
 	/** What other programs do, and which of them is looked at. */
 	#elsewhere = $state.raw<Elsewhere>({});
+	#manners = $state.raw<SaidElsewhere['manners']>({});
 	other = $state('');
 
 	constructor(workspace: Workspace) {
@@ -44,8 +57,9 @@ export class NavigationDesk {
 	}
 
 	async load(): Promise<void> {
-		const { actions } = await ask<{ actions: Elsewhere }>(`${this.#workspace.path}/elsewhere`);
+		const { actions, manners } = await ask<SaidElsewhere>(`${this.#workspace.path}/elsewhere`);
 		this.#elsewhere = actions;
+		this.#manners = manners;
 	}
 
 	get pointer(): Pointer {
@@ -117,11 +131,26 @@ export class NavigationDesk {
 		this.other === '' ? [] : navigationBeside(this.#workspace.index, this.#elsewhere, this.other)
 	);
 
+	get #options() {
+		return this.#workspace.index.rules.options ?? [];
+	}
+
+	/** How this program lets itself be navigated. */
+	manners = $derived.by((): OptionRow[] => {
+		const { profile, targetId } = this.#workspace;
+		return optionRows(this.#options.filter(isNavigationOption), profile, targetId);
+	});
+
+	mannersBeside = $derived.by((): MannerRow[] => {
+		const { profile, targetId } = this.#workspace;
+		return mannersBeside(this.#options, profile, targetId, this.#manners[this.other] ?? {});
+	});
+
 	/** What taking the other program’s navigation over would change; a text says why it cannot be. */
 	taking = $derived.by(() => {
 		const { index, profile, targetId } = this.#workspace;
 		try {
-			return takeOver(index, profile, targetId, this.beside);
+			return takeOver(index, profile, targetId, this.beside, this.mannersBeside);
 		} catch (error) {
 			if (!(error instanceof OutOfReachError)) throw error;
 			return error.message;
@@ -134,14 +163,8 @@ export class NavigationDesk {
 		await this.#commit(`Navigation as in ${this.other}`, () => taking.changes);
 	}
 
-	async #commit(label: string, make: () => ReturnType<typeof ofShortcuts>): Promise<void> {
-		try {
-			const changes = make();
-			if (changes.length > 0) await this.#workspace.edits.commit(label, changes);
-		} catch (error) {
-			if (!(error instanceof OutOfReachError)) throw error;
-			this.#workspace.notice = { kind: 'failed', text: `${error.message}.` };
-		}
+	async #commit(label: string, make: () => readonly AnyChange[]): Promise<void> {
+		await commitWithin(this.#workspace, label, make);
 	}
 }
 

@@ -20,6 +20,18 @@
 	const keeps = $derived(keys ? keptText(keys, workspace.office.kept(keys)) : undefined);
 	const last = $derived(keys ? strokesOf(keys).at(-1)! : undefined);
 
+	/** The pad for the mouse comes when the probe is opened. */
+	const Pad = () => import('./gestures/ProbePad.svelte');
+	let pad = $state<{ clear(): void } | undefined>(undefined);
+	let isDrawn = $state(false);
+	let recorder = $state<{ clear(): void } | undefined>(undefined);
+
+	/** The mouse asks: no keys do any more. */
+	function ask() {
+		isDrawn = true;
+		if (keys !== undefined) recorder?.clear();
+	}
+
 	/** Where one was when the probe was opened. */
 	let before: HTMLElement | undefined;
 	$effect(() => {
@@ -32,7 +44,7 @@
 	}
 
 	function close() {
-		open = false;
+		open = isDrawn = false;
 		keys = undefined;
 		if (before?.isConnected && before !== document.body) before.focus();
 		else opener.focus();
@@ -70,8 +82,19 @@
 			bind:this={panel}
 			onkeydown={(e) => e.key === 'Escape' && close()}
 		>
-			<Recorder label="Press any keys to ask" onheard={(heard) => (keys = heard)} onleave={close} bind:field />
-			{#if keys}
+			<Recorder
+				label="Press any keys to ask"
+				onheard={(heard) => {
+					keys = heard;
+					if (heard === undefined) return;
+					isDrawn = false;
+					pad?.clear();
+				}}
+				bind:this={recorder}
+				onleave={close}
+				bind:field
+			/>
+			{#if keys && !isDrawn}
 				<section aria-live="polite">
 					<h3>Here: {workspace.space.labelOf(workspace.situation)}</h3>
 					{#if keeps}<p class="tone-limonite toned" role="note">{keeps}</p>{/if}
@@ -99,9 +122,10 @@
 						<Pips key={last.key} />
 					</section>
 				{/if}
-			{:else}
+			{:else if !isDrawn}
 				<p class="quiet">Press a stroke or a sequence. Nothing runs and nothing changes.</p>
 			{/if}
+			{#await Pad() then { default: ProbePad }}<ProbePad bind:this={pad} onask={ask} />{/await}
 		</div>
 	{/if}
 </div>

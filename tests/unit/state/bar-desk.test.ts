@@ -51,6 +51,15 @@ describe('the bars while they are shaped', () => {
 		expect(below(desk, 'work.body.take')).to.deep.equal(before);
 	});
 
+	it('take several that are added at once one behind the other', async () => {
+		const { at, desk } = await open();
+		const earlier = at.edits.undoable.length;
+		desk.select(id('work.body.grow.0'));
+		await Promise.all(['inspect.mass', 'inspect.measure'].map((command) => desk.add({ command: command as CommandId })));
+		expect(below(desk, 'work.body.grow').slice(0, 3)).to.deep.equal(['Extrude', 'Mass properties', 'Measure']);
+		while (at.edits.undoable.length > earlier) await at.edits.undo();
+	});
+
 	it('are changed several at once, and are as below again when they are reset', async () => {
 		const { at, desk } = await open();
 		desk.select(id('work.body.grow.0'));

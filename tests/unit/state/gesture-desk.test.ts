@@ -25,6 +25,19 @@ describe('the roses while they are shaped', () => {
 		expect(desk.triggers).to.deep.equal([{ button: 'Right', modifiers: [] }]);
 	});
 
+	it('are shown as the filter says: those with a command, those that somebody changed, those of the situation one stands in', async () => {
+		const { at, desk } = await open();
+		const shown = (filter: Desk['filter']) => {
+			desk.filter = filter;
+			return desk.roses.map(({ petals }) => petals.filter((petal) => desk.shows(petal)).length).sort((a, b) => a - b);
+		};
+		expect(shown('all')).to.deep.equal([4, 4, 4, 8]);
+		expect(shown('assigned')).to.deep.equal([4, 4, 4, 7]);
+		at.standIn(at.space.situations.findIndex((s) => (s[0] as string) === 'drawing'));
+		expect(shown('here')).to.deep.equal([4]);
+		expect(desk.roses[0]!.id).to.equal('Right document=drawing');
+	});
+
 	it('go from four to eight directions and back without loss, and undo', async () => {
 		const { at, desk } = await open();
 		const before = said(desk);

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { drawnCabin, FIRST_LOOK } from './cabin';
 	import { Picking, type DrawingProps } from './picking.svelte';
 
 	/** A cable-car cabin's frame, to select things on. Each part says what kind of thing it is. */
@@ -6,24 +7,26 @@
 	const { frameNumbers = false, edges: weight = 'plain' } = $derived(props);
 	const { pick, isOn, part } = new Picking(() => props, 'component');
 
-	const faces = ['M150 110 290 140 290 268 150 232Z', 'M290 140 400 104 400 226 290 268Z', 'M150 110 262 78 400 104 290 140Z'];
-	const windows = ['M166 128 216 139 216 186 166 174Z', 'M228 142 276 152 276 202 228 189Z', 'M306 150 384 124 384 168 306 197Z'];
-	const edges = [
-		'M150 110V232',
-		'M290 140V268',
-		'M400 104V226',
-		'M150 110 290 140',
-		'M290 140 400 104',
-		'M150 232 290 268',
-		'M290 268 400 226'
-	];
-	const vertices = [
-		[150, 110],
-		[290, 140],
-		[400, 104],
-		[290, 268]
-	] as const;
+	const drawn = $derived(drawnCabin(props.camera ?? FIRST_LOOK));
 </script>
+
+{#snippet hanger()}
+	<g class="component" class:on={isOn('component', 'component')} {...part('component', 'component', 'the hanger')}>
+		<title>Select the hanger</title>
+		<path class="rope" d={drawn.hanger.rope} /><path d={drawn.hanger.arm} /><path d={drawn.hanger.foot} /><circle
+			cx={drawn.hanger.wheel.x}
+			cy={drawn.hanger.wheel.y}
+			r="9"
+		/>
+	</g>
+{/snippet}
+
+{#snippet floor()}
+	<g class="body" class:on={isOn('body', 'body')} {...part('body', 'body', 'the floor body')}>
+		<title>Select the floor body</title>
+		<path d={drawn.floor} />
+	</g>
+{/snippet}
 
 <!-- svelte-ignore a11y_click_events_have_key_events, a11y_no_noninteractive_element_interactions -->
 <svg
@@ -33,35 +36,25 @@
 	aria-label="Cabin frame; click a part to select it, or go from part to part with the arrow keys"
 	onclick={(event) => pick(event, 'nothing', 'nothing')}
 >
-	<path class="ground" d="M96 290H452" />
-	<g class="component" class:on={isOn('component', 'component')} {...part('component', 'component', 'the hanger')}>
-		<title>Select the hanger</title>
-		<path d="M268 92V44q0-14 14-14h40" /><path d="M252 92h34" /><circle cx="330" cy="30" r="9" /><path
-			class="rope"
-			d="M100 40 450 20"
-		/>
-	</g>
-	<g class="body" class:on={isOn('body', 'body')} {...part('body', 'body', 'the floor body')}>
-		<title>Select the floor body</title>
-		<path d="M144 236 290 274 406 231 406 244 290 288 144 249Z" />
-	</g>
-	{#each faces as d, i (d)}
-		<path class="face" class:on={isOn('face', `face${i}`)} {d} {...part('face', `face${i}`, `face ${i + 1}`)}
+	{#if drawn.isFromAbove}{@render floor()}{:else}{@render hanger()}{/if}
+	{#each drawn.faces as { id, d } (id)}
+		<path class="face" class:on={isOn('face', `face${id}`)} {d} {...part('face', `face${id}`, `face ${id + 1}`)}
 			><title>Select a face</title></path
 		>
 	{/each}
-	{#each windows as d (d)}<path class="pane" {d} />{/each}
-	{#each edges as d, i (d)}
-		<g class="edge" class:on={isOn('edge', `edge${i}`)} {...part('edge', `edge${i}`, `edge ${i + 1}`)}
+	{#each drawn.panes as d, i (i)}<path class="pane" {d} />{/each}
+	{#each drawn.edges as { id, d } (id)}
+		<g class="edge" class:on={isOn('edge', `edge${id}`)} {...part('edge', `edge${id}`, `edge ${id + 1}`)}
 			><title>Select an edge</title><path class="hit" {d} /><path class="line" {d} /></g
 		>
 	{/each}
-	{#each vertices as [cx, cy], i (i)}
-		<g class="vertex" class:on={isOn('vertex', `vertex${i}`)} {...part('vertex', `vertex${i}`, `vertex ${i + 1}`)}
-			><title>Select a vertex</title><circle class="hit" {cx} {cy} r="9" /><circle class="dot" {cx} {cy} r="3.2" /></g
+	{#each drawn.vertices as { id, x, y } (id)}
+		<g class="vertex" class:on={isOn('vertex', `vertex${id}`)} {...part('vertex', `vertex${id}`, `vertex ${id + 1}`)}
+			><title>Select a vertex</title><circle class="hit" cx={x} cy={y} r="9" /><circle class="dot" cx={x} cy={y} r="3.2" /></g
 		>
 	{/each}
-	{#if frameNumbers}{#each vertices as [x, y], i (i)}<text x={x + 8} y={y - 8}>F{i + 1}</text>{/each}{/if}
+	{#if drawn.isFromAbove}{@render hanger()}{:else}{@render floor()}{/if}
+	{#if frameNumbers}{#each drawn.vertices as { id, x, y } (id)}<text x={x + 8} y={y - 8}>F{id + 1}</text>{/each}{/if}
 </svg>
 
 <style>
@@ -80,10 +73,6 @@
 	[data-part]:focus-visible {
 		outline: 2px solid var(--azurite);
 		outline-offset: 2px;
-	}
-	.ground {
-		stroke: var(--line-strong);
-		stroke-dasharray: 6 5;
 	}
 	.rope {
 		stroke-width: 2.6;

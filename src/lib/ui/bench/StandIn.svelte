@@ -2,8 +2,6 @@
 	import { untrack } from 'svelte';
 	import type { ContextNode, NodeId } from '$core/context/axis';
 	import { useWorkspace } from '$lib/state/workspace.svelte';
-	import Cabin from './Cabin.svelte';
-	import CabinPlan from './CabinPlan.svelte';
 	import Chooser from './Chooser.svelte';
 	import ModeSwitch from './ModeSwitch.svelte';
 	import MenuBar from './MenuBar.svelte';
@@ -11,8 +9,7 @@
 	import { benchOptions, readoutText, type Place } from './readout';
 	import { statusOf } from './status';
 	import type { BenchSession } from './session.svelte';
-	import HeldRose from './HeldRose.svelte';
-	import { Pointing } from './pointing.svelte';
+	import DrawingPane from './DrawingPane.svelte';
 	import ContextMenu from './ContextMenu.svelte';
 	import BenchBars from './BenchBars.svelte';
 	import CursorBar from './CursorBar.svelte';
@@ -37,8 +34,6 @@
 	const situation = $derived(workspace.space.situations[workspace.situation]!);
 	const pane = $derived(paneAxis < 0 ? undefined : situation[paneAxis]);
 	const standing = $derived(axes[0]!.nodes.filter((n) => workspace.space.situations.some((s) => s[0] === n.id)));
-	/** Drawings are plans; all else is modelled in space. */
-	const Drawing = untrack(() => (axes.some((axis) => axis.nodes.some((node) => node.id === 'plan')) ? CabinPlan : Cabin));
 	const options = $derived(benchOptions(workspace.document.application.rules.options ?? [], workspace.profile));
 	/** Where the pointer is over the drawing, and what can catch it, both in units of the drawing. */
 	let pointer = $state<Place | undefined>(undefined);
@@ -65,71 +60,10 @@
 		}
 	}
 
-	/** From the lower left corner of the drawing. */
-	function placeOf(event: PointerEvent): Place | undefined {
-		const svg = (event.currentTarget as HTMLElement).querySelector('svg');
-		const matrix = svg?.getScreenCTM();
-		if (!svg || !matrix) return undefined;
-		const { x, y } = new DOMPoint(event.clientX, event.clientY).matrixTransform(matrix.inverse());
-		const { x: left, y: top, height } = svg.viewBox.baseVal;
-		return { x: x - left, y: top + height - y };
-	}
-
 	/** Where the context menu is open, in px of the pane. */
 	let menu = $state<{ x: number; y: number } | undefined>(undefined);
-
-	const pointing = new Pointing(
-		workspace,
-		untrack(() => session)
-	);
-	/** What the browser would open by itself; the right button itself opens the menu when it is let go. */
-	let isPressed = false;
-
-	/** The key for it opens the context menu of what is selected, and so does the right button where it is clicked. */
-	function openMenu(event: MouseEvent) {
-		if (!bars && !isPressed) return;
-		event.preventDefault();
-		if (!isPressed) menuAt(event);
-	}
-
-	function menuAt(event: MouseEvent) {
-		const { left, top } = drawing!.getBoundingClientRect();
-		menu = { x: event.clientX - left, y: event.clientY - top };
-	}
-
-	function press(event: PointerEvent) {
-		if (event.target instanceof Element && event.target.closest('button, [role="menu"], [role="toolbar"]')) return;
-		isPressed = event.button === 2;
-		if (!pointing.down(event)) return;
-		event.preventDefault();
-		frame?.focus();
-		drawing?.setPointerCapture(event.pointerId);
-	}
-
-	function release(event: PointerEvent) {
-		const opens = pointing.up(event);
-		if (opens && bars) menuAt(event);
-		// what the browser says of the same press comes after it
-		setTimeout(() => (isPressed = false));
-	}
-
-	function turnWheel(event: WheelEvent) {
-		const { left, top, width: wide, height } = drawing!.getBoundingClientRect();
-		const pointer = { x: event.clientX - left - wide / 2, y: event.clientY - top - height / 2 };
-		if (pointing.wheel(event, pointer)) event.preventDefault();
-	}
-
-	/** The pane with the drawing. */
-	let drawing = $state<HTMLElement | undefined>(undefined);
-	const held = $derived.by(() => {
-		const { shown } = pointing;
-		if (!shown || !drawing) return undefined;
-		const { left, top } = drawing.getBoundingClientRect();
-		return { ...shown, x: shown.x - left, y: shown.y - top };
-	});
-
 	/** Where the pointer is over the pane of the drawing, in px. */
-	let over = { x: 120, y: 80 };
+	let over = $state({ x: 120, y: 80 });
 	/** The cursor bars that are open, and where. */
 	let cursor = $state.raw<{ bars: ReturnType<typeof cursorBarsFor>; at: { x: number; y: number } } | undefined>(undefined);
 
@@ -217,41 +151,25 @@
 				{#each panes.left as node (node.id)}{@render side(node)}{/each}
 			</div>
 		{/if}
-		<!-- svelte-ignore a11y_click_events_have_key_events, a11y_no_static_element_interactions -->
-		<div
-			class={panes.main ? paneIs(panes.main.id) : 'pane'}
-			bind:this={drawing}
-			onpointerdown={press}
-			onpointerup={release}
-			onpointercancel={() => pointing.lose()}
-			onlostpointercapture={() => pointing.lose()}
-			onwheel={turnWheel}
-			onpointermove={(event) => {
-				pointing.move(event);
-				pointer = placeOf(event);
-				const { left, top } = event.currentTarget.getBoundingClientRect();
-				over = { x: event.clientX - left, y: event.clientY - top };
-			}}
-			onpointerleave={() => (pointer = undefined)}
-			oncontextmenu={openMenu}
-			onclick={(event) => {
+		<DrawingPane
+			{session}
+			{options}
+			selection={selectionAxis < 0 ? undefined : situation[selectionAxis]}
+			isActive={pane !== undefined && pane === panes.main?.id}
+			hasMenus={bars !== undefined}
+			bind:pointer
+			bind:over
+			onenter={() => {
 				if (panes.main) stand(paneAxis, panes.main.id);
-				if (event.target === event.currentTarget) session.pick('');
+				frame?.focus();
 			}}
+			onselect={(kind) => {
+				if (panes.main) stand(paneAxis, panes.main.id);
+				select(kind);
+				session.pick(kind === 'nothing' ? '' : kind);
+			}}
+			onmenu={(at) => (menu = at)}
 		>
-			<div class="looked" style="transform:translate({pointing.look.x}px,{pointing.look.y}px) scale({pointing.look.scale})">
-				<Drawing
-					frameNumbers={options.frameNumbers}
-					edges={options.edges}
-					selection={selectionAxis < 0 ? undefined : situation[selectionAxis]}
-					onselect={(kind) => {
-						if (panes.main) stand(paneAxis, panes.main.id);
-						select(kind);
-						session.pick(kind === 'nothing' ? '' : kind);
-					}}
-				/>
-			</div>
-			{#if held}<HeldRose rose={held.rose} x={held.x} y={held.y} />{/if}
 			{#if menu && bars}
 				<ContextMenu
 					tree={bars.tree}
@@ -278,7 +196,7 @@
 			{#if session.offered.length > 0}
 				<Chooser {session} ontake={() => frame?.focus()} />
 			{/if}
-		</div>
+		</DrawingPane>
 		{#if panes.right.length > 0}
 			<div class="side">
 				{#each panes.right as node (node.id)}{@render side(node)}{/each}
@@ -361,9 +279,6 @@
 		gap: 1px;
 		background: var(--line);
 	}
-	.body > .pane {
-		flex: 1;
-	}
 	.side {
 		display: flex;
 		flex-direction: column;
@@ -387,14 +302,6 @@
 		font: inherit;
 		font-size: 13px;
 		text-align: left;
-	}
-	.pane {
-		overflow: clip;
-	}
-	.looked {
-		width: 100%;
-		height: 100%;
-		min-height: 0;
 	}
 	.pane.active {
 		box-shadow: inset 0 0 0 2px var(--azurite);
@@ -425,6 +332,10 @@
 	}
 	.status p {
 		flex: 1;
+		overflow: hidden;
+		min-width: 0;
 		margin: 0;
+		text-overflow: ellipsis;
+		white-space: nowrap;
 	}
 </style>

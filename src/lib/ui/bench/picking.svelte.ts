@@ -1,3 +1,5 @@
+import type { Camera } from '$core/surface/turning';
+
 /** What a drawing of the bench is given. */
 export interface DrawingProps {
 	/** The kind of thing that is selected. */
@@ -5,6 +7,8 @@ export interface DrawingProps {
 	onselect: (kind: string) => void;
 	frameNumbers?: boolean;
 	edges?: 'thin' | 'plain' | 'bold';
+	/** From where a thing in space is looked at; a plan is always seen from above. */
+	camera?: Camera;
 }
 
 const STEPS: Readonly<Record<string, number>> = { ArrowRight: 1, ArrowDown: 1, ArrowLeft: -1, ArrowUp: -1 };

@@ -1,90 +1,147 @@
-import { roseIn } from '$core/chapters/gestures/hearing';
-import { flickKeys, type SetRose, type Trigger } from '$core/chapters/gestures/gesture';
-import { tellPress, USUAL_POINTING } from '$core/chapters/gestures/tell';
-import { BUTTONS, mouseKey, type Wheel } from '$core/stroke/mouse';
-import { keysOf, MODIFIERS, type Keys, type Modifier } from '$core/stroke/stroke';
+import { listeningTo } from '$core/chapters/gestures/hearing';
+import { motionKeys, type SetRose, type Trigger } from '$core/chapters/gestures/gesture';
+import { inputTold, tellPress, USUAL_POINTING, type Listening } from '$core/chapters/gestures/tell';
+import { BUTTONS, MOTIONS, type Motion } from '$core/stroke/mouse';
+import type { Keys } from '$core/stroke/stroke';
+import { dragged, isNavigating, wheeled, type Look, type Navigating } from '$core/surface/looking';
 import type { Workspace } from '$lib/state/workspace.svelte';
+import { heldIn, wheelKeys, wheelOf, type Held } from '../heard';
+import { FIRST_LOOK } from './cabin';
+import { benchManner } from './readout';
 import type { BenchSession } from './session.svelte';
 
 type Point = Pick<PointerEvent, 'clientX' | 'clientY' | 'timeStamp'>;
-type Held = Pick<MouseEvent, 'ctrlKey' | 'altKey' | 'shiftKey' | 'metaKey'>;
+/** A second click within this time, in ms, is a double click: the usual setting of desktops. */
+const DOUBLE_WITHIN = 500;
 
-const heldIn = (event: Held): Modifier[] =>
-	MODIFIERS.filter((m) => ({ Ctrl: event.ctrlKey, Alt: event.altKey, Shift: event.shiftKey, Meta: event.metaKey })[m]);
-
-/** What the drawing looks like: moved by so many px, and so many times as large. */
-interface Look {
-	readonly x: number;
-	readonly y: number;
-	readonly scale: number;
+interface Press {
+	readonly trigger: Trigger;
+	readonly from: Point;
+	readonly heard: Listening & { readonly rose: SetRose | undefined };
+	/** The way so far, in px of the window. */
+	readonly path: number[];
+	readonly isTouch: boolean;
 }
-
-const [SMALLEST, LARGEST, STEP] = [0.4, 5, 1.2] as const;
 
 /** The pointer over the stand-in's drawing, told apart as the program tells it. */
 export class Pointing {
 	readonly #workspace: Workspace;
 	readonly #session: BenchSession;
-	#press: { readonly trigger: Trigger; readonly from: Point; readonly rose: SetRose | undefined } | undefined;
+	#press: Press | undefined;
 	#timer: ReturnType<typeof setTimeout> | undefined;
 	/** What a drag has begun to run, and where the pointer was last. */
 	#drag: { readonly action: string | undefined; at: Point } | undefined;
+	#isFar = false;
+	#clicked: { readonly keys: Keys; readonly at: number } | undefined;
 	/** The rose that shows while the button is held, and where it was pressed, in px of the window. */
 	shown = $state.raw<{ readonly rose: SetRose; readonly x: number; readonly y: number } | undefined>(undefined);
-	look = $state.raw<Look>({ x: 0, y: 0, scale: 1 });
+	/** What is being drawn, in px of the window, where shapes are heard. */
+	ink = $state.raw<readonly number[]>([]);
+	look = $state.raw<Look>({ x: 0, y: 0, scale: 1, camera: FIRST_LOOK });
+	/** Where the middle of the drawing is, in px of the window. */
+	middle: () => { readonly x: number; readonly y: number } = () => ({ x: 0, y: 0 });
 
 	constructor(workspace: Workspace, session: BenchSession) {
 		this.#workspace = workspace;
 		this.#session = session;
 	}
 
+	/** Whether what is pressed was told to be more than a click. */
+	get isMoving(): boolean {
+		return this.#isFar;
+	}
+
 	get #rules() {
 		return this.#workspace.index.rules.pointer ?? USUAL_POINTING;
 	}
 
-	/** A button goes down. The left one alone is for selecting; gives whether the press is taken. */
-	down(event: Point & Held & Pick<PointerEvent, 'button'>): boolean {
+	get #manner() {
+		return benchManner(this.#workspace.index.rules.options ?? [], this.#workspace.profile);
+	}
+
+	/**
+	 * A button goes down. The left one alone is for selecting, unless something listens to its moves; gives whether the press is taken. A
+	 * finger says what the left button says. A second button or finger ends what the first one did.
+	 */
+	down(event: Point & Held & Pick<PointerEvent, 'button' | 'pointerType'>): boolean {
+		if (this.#press) {
+			this.#session.tell('A second button came down: what the first one did is let go.');
+			this.lose();
+			return false;
+		}
 		const button = BUTTONS[event.button];
+		if (!button) return false;
 		const modifiers = heldIn(event);
-		if (!button || (button === 'Left' && modifiers.length === 0)) return false;
-		const { profile, space, situation } = this.#workspace;
+		const { profile, index, situation } = this.#workspace;
 		const trigger = { button, modifiers };
-		const rose = roseIn(profile, space, trigger, situation)?.entry;
-		this.#press = { trigger, from: event, rose };
+		const heard = listeningTo(profile, index, trigger, situation);
+		const isPlain = button === 'Left' && modifiers.length === 0;
+		const isHeard = (motion: Motion) => index.on(motionKeys(trigger, motion)).length > 0;
+		if (isPlain && !heard.rose && heard.shapes!.length === 0 && !MOTIONS.some(isHeard)) return false;
+		this.#press = {
+			trigger,
+			from: event,
+			heard,
+			path: [event.clientX, event.clientY],
+			isTouch: event.pointerType === 'touch'
+		};
 		clearTimeout(this.#timer);
+		const { rose } = heard;
 		if (rose)
 			this.#timer = setTimeout(() => {
-				if (this.#press && !this.#drag) this.shown = { rose, x: event.clientX, y: event.clientY };
+				if (!this.#press || this.#drag || this.ink.length > 0) return;
+				this.shown = { rose, x: event.clientX, y: event.clientY };
 			}, this.#rules.hold);
 		return true;
 	}
 
-	/** The pointer moves: what is dragged follows it. */
-	move(event: Point): void {
+	/** The pointer moves: what is dragged follows it, what is drawn is kept. `between` are the places that it was at in between. */
+	move(event: Point, between: readonly Point[] = [event]): void {
 		const press = this.#press;
 		if (!press || this.shown) return;
-		const { from, trigger, rose } = press;
+		const { from, trigger, heard, path } = press;
+		for (const { clientX, clientY } of between) path.push(clientX, clientY);
 		const [dx, dy] = [event.clientX - from.clientX, event.clientY - from.clientY];
+		const ms = event.timeStamp - from.timeStamp;
 		const { flickWithin } = this.#workspace.index.rules.pointer ?? {};
-		const isFlick = rose && (flickWithin === undefined || event.timeStamp - from.timeStamp <= flickWithin);
 		if (!this.#drag) {
-			if (Math.hypot(dx, dy) <= this.#rules.slop) return;
+			const isFar = Math.hypot(dx, dy) > this.#rules.slop;
+			this.#isFar ||= isFar;
+			if (heard.shapes!.length > 0) {
+				if (isFar || this.ink.length > 0) {
+					clearTimeout(this.#timer);
+					this.ink = [...path];
+				}
+				return;
+			}
+			if (!isFar) return;
 			clearTimeout(this.#timer);
-			if (isFlick) return;
-			const told = tellPress({ dx, dy, ms: event.timeStamp - from.timeStamp }, this.#rules, rose);
-			const ran = this.#session.point(this.#keysFor(trigger, 'Drag'), told.trace);
+			if (heard.rose && (flickWithin === undefined || ms <= flickWithin)) return;
+			const told = tellPress({ dx, dy, ms }, this.#rules, heard);
+			const ran = this.#session.point(motionKeys(trigger, 'Drag'), told.trace);
 			this.#drag = { action: ran && this.#workspace.catalogue.get(ran)?.action, at: from };
 		}
 		const { action, at } = this.#drag;
-		if (action === 'view.pan') {
-			const { x, y, scale } = this.look;
-			this.look = { x: x + event.clientX - at.clientX, y: y + event.clientY - at.clientY, scale };
-		}
+		if (isNavigating(action))
+			this.#look((look) =>
+				dragged(
+					look,
+					action,
+					{ x: event.clientX - at.clientX, y: event.clientY - at.clientY },
+					this.#fromMiddle(from),
+					this.#manner
+				)
+			);
 		this.#drag.at = event;
 	}
 
-	#keysFor({ button, modifiers }: Trigger, motion: 'Click' | 'Hold' | 'Drag'): Keys {
-		return keysOf([{ modifiers, key: mouseKey({ kind: 'button', button, motion }) }]);
+	#look(after: (look: Look) => Look): void {
+		this.look = after(this.look);
+	}
+
+	#fromMiddle({ clientX, clientY }: Pick<Point, 'clientX' | 'clientY'>) {
+		const { x, y } = this.middle();
+		return { x: clientX - x, y: clientY - y };
 	}
 
 	/** The button is let go. Gives whether it was a click of the right one that runs nothing: it opens the menu of what is selected. */
@@ -94,15 +151,32 @@ export class Pointing {
 		const isDragged = this.#drag !== undefined;
 		this.lose();
 		if (!press || isDragged) return undefined;
-		const { trigger, from, rose } = press;
+		const { trigger, from, heard, path } = press;
 		const [dx, dy] = [event.clientX - from.clientX, event.clientY - from.clientY];
-		const told = tellPress({ dx, dy, ms: event.timeStamp - from.timeStamp, isShown }, this.#rules, rose);
-		if (told.motion === 'Flick') {
-			this.#session.point(flickKeys(trigger, told.degrees!), told.trace);
+		const ms = event.timeStamp - from.timeStamp;
+		const told = tellPress({ dx, dy, ms, isShown, path: [...path, event.clientX, event.clientY] }, this.#rules, heard);
+		const trace = press.isTouch ? `A finger, as the left button. ${told.trace}` : told.trace;
+		const keys = inputTold(trigger, told);
+		if (!keys) {
+			this.#session.tell(trace);
 			return undefined;
 		}
-		const ran = this.#session.point(this.#keysFor(trigger, told.motion), told.trace);
-		return !ran && told.motion === 'Click' && trigger.button === 'Right' ? 'menu' : undefined;
+		if (told.motion !== 'Click') {
+			const ran = this.#session.point(keys, trace);
+			const action = ran && this.#workspace.catalogue.get(ran)?.action;
+			if (told.motion === 'Drag' && isNavigating(action))
+				this.#look((look) => dragged(look, action, { x: dx, y: dy }, this.#fromMiddle(from), this.#manner));
+			return undefined;
+		}
+		const double = motionKeys(trigger, 'DoubleClick');
+		const isSecond = this.#clicked?.keys === keys && event.timeStamp - this.#clicked.at <= DOUBLE_WITHIN;
+		this.#clicked = isSecond ? undefined : { keys, at: event.timeStamp };
+		if (isSecond && this.#workspace.index.on(double).length > 0) {
+			this.#session.point(double, `${trace} The second within ${DOUBLE_WITHIN} ms: a double click.`);
+			return undefined;
+		}
+		const ran = this.#session.point(keys, trace);
+		return !ran && trigger.button === 'Right' ? 'menu' : undefined;
 	}
 
 	/** The pointer was taken away, as by another window: nothing is run. */
@@ -110,25 +184,20 @@ export class Pointing {
 		clearTimeout(this.#timer);
 		this.#press = undefined;
 		this.#drag = undefined;
+		this.#isFar = false;
 		this.shown = undefined;
+		this.ink = [];
 	}
 
-	/** The wheel turns; gives whether something heard it. Zooming keeps what lies under the pointer, given in px from the middle of the drawing. */
-	wheel(event: Held & Pick<WheelEvent, 'deltaX' | 'deltaY'>, pointer: { readonly x: number; readonly y: number }): boolean {
-		const isAcross = Math.abs(event.deltaX) > Math.abs(event.deltaY);
-		const forward = isAcross ? event.deltaX > 0 : event.deltaY > 0;
-		const wheel: Wheel = isAcross ? (forward ? 'Right' : 'Left') : forward ? 'Down' : 'Up';
-		const keys = keysOf([{ modifiers: heldIn(event), key: mouseKey({ kind: 'wheel', wheel }) }]);
+	/** The wheel turns; gives whether something heard it. */
+	wheel(event: Held & Pick<WheelEvent, 'deltaX' | 'deltaY' | 'clientX' | 'clientY'>): boolean {
+		const keys = wheelKeys(event);
+		const wheel = wheelOf(event);
 		if (this.#workspace.index.on(keys).length === 0) return false;
 		const ran = this.#session.point(keys, `The wheel turned ${wheel.toLowerCase()} by a notch.`);
-		const action = ran && this.#workspace.catalogue.get(ran)?.action;
-		const isIn = action === 'view.zoom-in';
-		if (isIn || action === 'view.zoom-out') {
-			const { x, y, scale } = this.look;
-			const next = Math.min(LARGEST, Math.max(SMALLEST, isIn ? scale * STEP : scale / STEP));
-			const by = next / scale;
-			this.look = { x: pointer.x - (pointer.x - x) * by, y: pointer.y - (pointer.y - y) * by, scale: next };
-		}
+		const action: string | undefined = ran && this.#workspace.catalogue.get(ran)?.action;
+		if (isNavigating(action))
+			this.#look((look) => wheeled(look, action as Navigating, wheel, this.#fromMiddle(event), this.#manner));
 		return true;
 	}
 }

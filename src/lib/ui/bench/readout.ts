@@ -1,5 +1,6 @@
 import { valueOf } from '$core/chapters/options/option';
 import type { OptionDefinition } from '$core/application/option';
+import { USUAL_MANNER, type Manner } from '$core/surface/looking';
 import type { Profile } from '$core/strata/stratum';
 
 /** A place on the drawing, in millimetres from its lower left corner. */
@@ -21,12 +22,17 @@ export interface BenchOptions {
 
 const USUAL: BenchOptions = { readout: true, frameNumbers: false, edges: 'plain', decimals: 2, reach: 10, grid: 0 };
 
-/** The options in force as far as the stand-in heeds them; what an application does not have is as usual. */
-export function benchOptions(options: readonly OptionDefinition[], profile: Profile): BenchOptions {
-	const said = (path: string): unknown => {
+/** What is said of the option under a path; undefined where the program has none. */
+const saidBy =
+	(options: readonly OptionDefinition[], profile: Profile) =>
+	(path: string): unknown => {
 		const definition = options.find((option) => option.path === path);
 		return definition && valueOf(profile, definition);
 	};
+
+/** The options in force as far as the stand-in heeds them; what an application does not have is as usual. */
+export function benchOptions(options: readonly OptionDefinition[], profile: Profile): BenchOptions {
+	const said = saidBy(options, profile);
 	return {
 		readout: (said('canvas.readout') as boolean | undefined) ?? USUAL.readout,
 		frameNumbers: (said('canvas.frame-numbers') as boolean | undefined) ?? USUAL.frameNumbers,
@@ -34,6 +40,17 @@ export function benchOptions(options: readonly OptionDefinition[], profile: Prof
 		decimals: (said('units.decimals') as number | undefined) ?? USUAL.decimals,
 		reach: (said('snap.reach') as number | undefined) ?? USUAL.reach,
 		grid: (said('snap.grid') as number | undefined) ?? USUAL.grid
+	};
+}
+
+/** How the program lets itself be navigated, by its options; as usual where it has none for it. */
+export function benchManner(options: readonly OptionDefinition[], profile: Profile): Manner {
+	const said = saidBy(options, profile);
+	return {
+		orbit: (said('navigation.orbit') as Manner['orbit'] | undefined) ?? USUAL_MANNER.orbit,
+		zoom: (said('navigation.zoom') as Manner['zoom'] | undefined) ?? USUAL_MANNER.zoom,
+		about: (said('navigation.about') as Manner['about'] | undefined) ?? USUAL_MANNER.about,
+		speed: ((said('navigation.speed') as number | undefined) ?? 100) / 100
 	};
 }
 

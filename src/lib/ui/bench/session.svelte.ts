@@ -239,6 +239,11 @@ export class BenchSession {
 		}
 	}
 
+	/** Something happened that no input says. */
+	tell(said: string) {
+		this.#tell(said);
+	}
+
 	#tell(said: string, fault = false) {
 		this.#record({ keys: undefined, outcome: undefined, ran: undefined, said, fault });
 	}

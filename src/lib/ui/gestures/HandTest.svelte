@@ -8,6 +8,7 @@
 	import { useWorkspace } from '$lib/state/workspace.svelte';
 	import Picker from '../Picker.svelte';
 	import MissChart from './MissChart.svelte';
+	import OfficeHands from './OfficeHands.svelte';
 
 	/** A minute's exercise: flick where the mark shows. What it tells stays at the desk of a seat. */
 	let { onend }: { onend: () => void } = $props();
@@ -95,15 +96,18 @@
 		</p>
 		{#if trial.wanted === undefined && trial.flicks.length === 0 && tested.length > 0}
 			<p>
-				Tested: <Picker
+				Show <Picker
 					label="Hand of a desk"
 					value={seat}
-					items={[{ value: '', name: 'choose a desk' }, ...tested.map(({ id }) => ({ value: id as string, name: id }))]}
+					items={[{ value: '', name: 'all desks' }, ...tested.map(({ id }) => ({ value: id as string, name: id }))]}
 					onpick={(id) => (seat = id)}
 				/>
 			</p>
 		{/if}
 	</div>
+	{#if tested.length > 0 && flicks.length === 0 && trial.wanted === undefined}
+		<OfficeHands {tested} {limit} onpick={(id) => (seat = id)} />
+	{/if}
 	{#if summary && bears && trial.wanted === undefined}
 		<div class="told">
 			<h2>

@@ -1,5 +1,6 @@
 <script lang="ts">
 	import { Button } from 'flowbite-svelte';
+	import { valueText } from '$core/application/option';
 	import { POINTER_DEVICES, POINTERS, type Pointer } from '$core/keyboard/desk';
 	import { listed } from '$core/text/listed';
 	import { HELD, type NavigationDesk } from '$lib/state/navigation-desk.svelte';
@@ -8,6 +9,7 @@
 	import Picker from '../Picker.svelte';
 	import StratumChip from '../StratumChip.svelte';
 	import Device from './Device.svelte';
+	import Manners from './Manners.svelte';
 
 	/** What the buttons and the wheel do but for flicks, and how another program is navigated. */
 	let { desk }: { desk: NavigationDesk } = $props();
@@ -71,6 +73,7 @@
 			</div>
 		</div>
 	</section>
+	<Manners {desk} />
 	<section aria-label="Like another program">
 		<p class="pair">
 			<span>Beside</span>
@@ -95,6 +98,13 @@
 							<td
 								>{#each there as keys (keys)}<KeyCaps {keys} tone={isSame ? undefined : 'limonite'} />{/each}</td
 							>
+						</tr>
+					{/each}
+					{#each desk.mannersBeside as { definition, value, there } (definition.path)}
+						<tr class:same={value === there}>
+							<th scope="row">{definition.label}</th>
+							<td>{valueText(definition, value)}</td>
+							<td class:tone-limonite={value !== there}>{valueText(definition, there)}</td>
 						</tr>
 					{/each}
 				</tbody>

@@ -1,4 +1,7 @@
 <script lang="ts">
+	import { directionsOf } from '$core/chapters/gestures/gesture';
+	import { deviationOf, missOf } from '$core/hand/circular';
+	import { handAt } from '$core/hand/hand-test';
 	import { directionText } from '$core/stroke/mouse';
 	import { COMMAND } from '$lib/state/bar-drag.svelte';
 	import type { GestureDesk, Petal, RoseView } from '$lib/state/gesture-desk.svelte';
@@ -13,9 +16,29 @@
 	/** Within the inner circle nothing has been flicked yet; labels stand round the outer one. */
 	const [INNER, OUTER, LABELS] = [20, 78, 88] as const;
 	const PETAL = 'application/x-skarn-petal';
+	/** More flicks that land wrong than this show. */
+	const WRONG = 0.05;
 	let over = $state<number | undefined>(undefined);
 	const { entry } = $derived(view.rose);
 	const half = $derived(180 / entry.directions);
+
+	/** Where the hand that is looked at goes in each direction: nineteen of twenty flicks, and how many of all land wrong. */
+	const strays = $derived.by(() => {
+		const { hand } = desk;
+		if (!hand) return [];
+		return directionsOf(entry).map((degrees) => {
+			const { bias, kappa } = handAt(hand, degrees);
+			// who flicks has the compass in mind, however the rose is turned
+			const middle = degrees + bias - entry.turn;
+			return {
+				from: middle - 1.96 * deviationOf(kappa),
+				to: middle + 1.96 * deviationOf(kappa),
+				misses: missOf(kappa, bias - entry.turn, half)
+			};
+		});
+	});
+	const wedge = (from: number, to: number) =>
+		`M${point(from, INNER + 4)} L${point(from, OUTER - 3)} A${OUTER - 3} ${OUTER - 3} 0 0 1 ${point(to, OUTER - 3)} L${point(to, INNER + 4)} A${INNER + 4} ${INNER + 4} 0 0 0 ${point(from, INNER + 4)}Z`;
 
 	const at = (degrees: number, radius: number) => {
 		const angle = ((degrees + entry.turn) * Math.PI) / 180;
@@ -39,7 +62,17 @@
 		const side = Math.sin(((degrees + entry.turn) * Math.PI) / 180);
 		return side > 0.3 ? 'start' : side < -0.3 ? 'end' : 'middle';
 	};
-	const short = (text: string) => (text.length > 14 ? `${text.slice(0, 13)}…` : text);
+	/** How much of a label of several lines stands above its place: all of it over the rose, none below, half at the sides. */
+	const above = (degrees: number) => (1 + Math.cos(((degrees + entry.turn) * Math.PI) / 180)) / 2;
+	const WIDEST = 14;
+	const short = (text: string) => (text.length > WIDEST ? `${text.slice(0, WIDEST - 1)}…` : text);
+
+	/** A label on one line or two, each as wide as there is room. */
+	function lines(text: string): string[] {
+		if (text.length <= WIDEST) return [text];
+		const at = text.lastIndexOf(' ', WIDEST);
+		return at <= 0 ? [short(text)] : [text.slice(0, at), short(text.slice(at + 1))];
+	}
 	const isSelected = (degrees: number) => desk.selected?.rose === view.id && desk.selected.degrees === degrees;
 
 	function drop(event: DragEvent, degrees: number) {
@@ -62,7 +95,7 @@
 		{#if desk.shows(petal) || isSelected(degrees)}
 			<!-- svelte-ignore a11y_click_events_have_key_events -->
 			<g
-				id="{id}-{view.id}-{degrees}"
+				id="{id}-{degrees}"
 				role="option"
 				tabindex="-1"
 				aria-selected={isSelected(degrees)}
@@ -85,8 +118,11 @@
 					<svg class="icon" x={place.x - 9} y={place.y - 9} width="18" height="18">
 						<use href="/command-icons.svg#{command.icon || 'point'}" />
 					</svg>
-					<text x={label.x} y={label.y + 4} text-anchor={anchor(degrees)}
-						>{short(command.label)}<title>{command.label}</title></text
+					{@const said = lines(command.label)}
+					<text aria-hidden="true" text-anchor={anchor(degrees)}
+						>{#each said as line, i (i)}<tspan x={label.x} y={label.y + 4 + (i - (said.length - 1) * above(degrees)) * 14}
+								>{i === said.length - 1 ? line : `${line} `}</tspan
+							>{/each}<title>{command.label}</title></text
 					>
 				{:else}
 					<text class="empty" x={place.x} y={place.y + 5} text-anchor="middle">{directionText(degrees)}</text>
@@ -94,6 +130,11 @@
 				{#if petal.own.length > 1}<text class="clash" x={place.x + 11} y={place.y - 8}>{petal.own.length}</text>{/if}
 			</g>
 		{/if}
+	{/each}
+	{#each strays as { from, to, misses }, i (i)}
+		<path class="stray" class:wrong={misses > WRONG} d={wedge(from, to)}
+			><title>{(misses * 100).toFixed(1)} % land elsewhere</title></path
+		>
 	{/each}
 	<circle cx={CENTRE.x} cy={CENTRE.y} r="3" class="dot" />
 </svg>
@@ -168,6 +209,15 @@
 	.clash {
 		fill: var(--garnet);
 		font-weight: 700;
+	}
+	.stray {
+		fill: var(--epidote);
+		fill-opacity: 0.3;
+		pointer-events: none;
+	}
+	.stray.wrong {
+		fill: var(--limonite);
+		fill-opacity: 0.5;
 	}
 	.dot {
 		fill: var(--ink);

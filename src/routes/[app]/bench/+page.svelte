@@ -12,6 +12,7 @@
 	import { useWorkspace } from '$lib/state/workspace.svelte';
 	import { BenchSession } from '$lib/ui/bench/session.svelte';
 	import StandIn from '$lib/ui/bench/StandIn.svelte';
+	import StopwatchPanel from '$lib/ui/bench/StopwatchPanel.svelte';
 	import KeyCaps from '$lib/ui/KeyCaps.svelte';
 	import Trace from '$lib/ui/Trace.svelte';
 	import { labelOf, outcomeText } from '$lib/ui/wording';
@@ -82,6 +83,7 @@
 				</p>
 			{/if}
 		</section>
+		<StopwatchPanel {session} onfocus={() => frame?.focus()} />
 		<section>
 			<h2>Why</h2>
 			{#if last?.keys}

@@ -1,47 +1,77 @@
 <script lang="ts">
 	import { Button } from 'flowbite-svelte';
 	import type { Scope } from '$core/context/scope';
-	import { GESTURES, triggerText } from '$core/chapters/gestures/gesture';
+	import { GESTURES, shapeIn, shapeThing, triggerText } from '$core/chapters/gestures/gesture';
 	import { directionText } from '$core/stroke/mouse';
-	import { COMMAND } from '$lib/state/bar-drag.svelte';
 	import { GestureDesk } from '$lib/state/gesture-desk.svelte';
 	import { NavigationDesk } from '$lib/state/navigation-desk.svelte';
+	import { ShapeDesk } from '$lib/state/shape-desk.svelte';
 	import { useWorkspace } from '$lib/state/workspace.svelte';
-	import CommandPick from '$lib/ui/CommandPick.svelte';
 	import FindingsHere from '$lib/ui/findings/FindingsHere.svelte';
 	import HandTest from '$lib/ui/gestures/HandTest.svelte';
 	import Navigation from '$lib/ui/gestures/Navigation.svelte';
+	import NavigationAside from '$lib/ui/gestures/NavigationAside.svelte';
+	import RoseAside from '$lib/ui/gestures/RoseAside.svelte';
+	import ShapeAside from '$lib/ui/gestures/ShapeAside.svelte';
+	import Shapes from '$lib/ui/gestures/Shapes.svelte';
+	import ShapeTools from '$lib/ui/gestures/ShapeTools.svelte';
 	import SuggestDialog from '$lib/ui/gestures/SuggestDialog.svelte';
 	import RoseCard from '$lib/ui/gestures/RoseCard.svelte';
 	import { hotkeys } from '$lib/ui/hotkeys.svelte';
-	import KeyCaps from '$lib/ui/KeyCaps.svelte';
 	import Picker from '$lib/ui/Picker.svelte';
 	import ScopePicker from '$lib/ui/ScopePicker.svelte';
-	import StratumChip from '$lib/ui/StratumChip.svelte';
 
-	/** Flicks of the mouse: a rose for each context, side by side, and the hand that has to make them. */
+	/** What the mouse says: a rose for each context, side by side, drawn shapes, buttons and wheel, and the hand that has to do it all. */
 	const workspace = useWorkspace();
 	const desk = new GestureDesk(workspace);
-	const id = $props.id();
 	let stage = $state<HTMLElement | undefined>(undefined);
 	let aside = $state<HTMLElement | undefined>(undefined);
 	let isSuggesting = $state(false);
 	let newScope = $state.raw<Scope>({});
-	let shown = $state<'roses' | 'navigation' | 'hand'>('roses');
+	let shown = $state<'roses' | 'shapes' | 'navigation' | 'hand'>('roses');
 	const navigation = new NavigationDesk(workspace);
+	const shapes = new ShapeDesk(workspace);
 	const current = $derived(desk.current);
-	const said = $derived(current ? [...current.petal.own, ...(current.petal.inherited ? [current.petal.inherited] : [])] : []);
+	const hands = $derived(workspace.seats.filter((seat) => (seat.desk.hand?.length ?? 0) > 0));
 	const findings = $derived(workspace.findings.of(GESTURES).all);
 	const isTaken = $derived(desk.roses.some(({ rose }) => JSON.stringify(rose.entry.scope) === JSON.stringify(newScope)));
 	const SHOWN = [
 		['roses', 'Roses'],
+		['shapes', 'Shapes'],
 		['navigation', 'Navigation'],
 		['hand', 'Test the hand']
 	] as const;
-	const FILTERS = { all: 'All directions', assigned: 'With a command', changed: 'Changed' } as const;
+	const ASIDES = {
+		roses: 'The direction that is selected',
+		hand: 'Findings',
+		shapes: 'The shape that is selected',
+		navigation: 'The input that is selected'
+	} as const;
+	const FILTERS = { all: 'All directions', assigned: 'With a command', changed: 'Changed', here: 'Where one stands' } as const;
 
-	const toSearch = () => aside?.querySelector<HTMLInputElement>('input')?.focus();
+	const toSearch = () => aside?.querySelector<HTMLInputElement>('[role="combobox"]')?.focus();
+	const toStage = () => stage?.querySelector<HTMLElement>('[role="listbox"][tabindex="0"]')?.focus();
 	const clear = () => current && void desk.clear(current.view, current.petal.degrees);
+
+	/** Goes to what a finding is about. */
+	function show({ witness, id: finding }: (typeof findings)[number]) {
+		const shape = shapes.shapes.find((one) => finding.endsWith(`\n${shapeThing(one.id)}`));
+		const drawn = witness.kind === 'keys' ? shapeIn(witness.keys)?.shape : shape?.id;
+		if (drawn !== undefined) {
+			shown = 'shapes';
+			shapes.select(drawn);
+			return;
+		}
+		if (witness.kind !== 'keys') return;
+		const found = desk.roses.flatMap((view) =>
+			view.petals
+				.filter(({ own }) => own.some(({ keys }) => keys === witness.keys))
+				.map(({ degrees }) => [view.id, degrees] as const)
+		)[0];
+		shown = found ? 'roses' : 'navigation';
+		if (found) desk.select(...found);
+		else navigation.selected = witness.keys;
+	}
 
 	const MOVES: Readonly<Record<string, readonly [number, number]>> = {
 		ArrowRight: [1, 0],
@@ -68,6 +98,7 @@
 				{ name: 'Test the hand', run: () => (shown = 'hand') },
 				{ name: 'Buttons, wheel and navigation', run: () => (shown = 'navigation') },
 				{ name: 'Roses', run: () => (shown = 'roses') },
+				{ name: 'Shapes', run: () => (shown = 'shapes') },
 				{ name: 'Suggest commands for the roses', run: () => (isSuggesting = true) },
 				...(current
 					? [
@@ -81,6 +112,7 @@
 				{ keys: '↑ ↓', does: 'to the same direction of another context, in the roses', run: () => false },
 				{ keys: 'Enter', does: 'find a command for the direction, in the roses', run: () => false },
 				{ keys: 'Delete', does: 'nothing on the direction, in the roses', run: () => false },
+				{ keys: ', .', does: 'to the drawing before or after, in the shapes', run: () => false },
 				{ keys: 'T', does: 'test the hand', run: () => (shown = 'hand') }
 			]
 		}))
@@ -95,6 +127,7 @@
 					<button class="pill" type="button" aria-pressed={shown === id} onclick={() => (shown = id)}>{name}</button>
 				{/each}
 			</span>
+			{#if shown === 'shapes'}<ShapeTools desk={shapes} />{/if}
 			{#if shown === 'roses'}
 				<Picker
 					label="Button"
@@ -111,6 +144,14 @@
 					items={(Object.keys(FILTERS) as (keyof typeof FILTERS)[]).map((value) => ({ value, name: FILTERS[value] }))}
 					onpick={(filter) => (desk.filter = filter as keyof typeof FILTERS)}
 				/>
+				{#if hands.length > 0}
+					<Picker
+						label="Hand"
+						value={desk.seat}
+						items={[{ value: '', name: 'No hand' }, ...hands.map(({ id }) => ({ value: id as string, name: `Hand at ${id}` }))]}
+						onpick={(seat) => (desk.seat = seat)}
+					/>
+				{/if}
 				<Button size="xs" color="alternative" disabled={desk.roses.length === 0} onclick={() => (isSuggesting = true)}
 					>Suggest …</Button
 				>
@@ -129,118 +170,25 @@
 			<HandTest onend={() => (shown = 'roses')} />
 		{:else if shown === 'navigation'}
 			<Navigation desk={navigation} />
+		{:else if shown === 'shapes'}
+			<Shapes desk={shapes} onfind={toSearch} bind:stage />
 		{:else if desk.roses.length === 0}
 			<p class="none quiet">
 				No rose hears flicks of the {triggerText(desk.trigger)} button yet. Choose where it is to hold and make one; then drag commands
 				onto its directions.
 			</p>
 		{:else}
-			<div
-				class="roses"
-				bind:this={stage}
-				role="listbox"
-				tabindex="0"
-				aria-label="Directions of all roses"
-				aria-activedescendant={desk.selected ? `${id}-${desk.selected.rose}-${desk.selected.degrees}` : undefined}
-				{onkeydown}
-			>
-				{#each desk.roses as view (view.id)}<RoseCard {desk} {view} {id} />{/each}
+			<div class="roses" bind:this={stage} data-roses>
+				{#each desk.roses as view (view.id)}<RoseCard {desk} {view} {onkeydown} />{/each}
 			</div>
 		{/if}
-		<p class="visually-hidden" aria-live="polite">{desk.told}</p>
+		<p class="visually-hidden" aria-live="polite">{shown === 'shapes' ? shapes.told : desk.told}</p>
 	</section>
-	<aside aria-label="The direction that is selected" bind:this={aside}>
-		<CommandPick
-			label={shown === 'navigation' ? 'Find a command for the input' : 'Find a command for the direction'}
-			carried={COMMAND}
-			onpick={(command) => {
-				if (shown === 'navigation') {
-					if (navigation.selected) void navigation.assign(navigation.selected, command.id);
-					return;
-				}
-				if (current) void desk.assign(current.view, current.petal.degrees, command.id);
-				stage?.focus();
-			}}
-		/>
-		{#if shown === 'navigation'}
-			{#if navigation.selected}
-				{@const keys = navigation.selected}
-				<h2><KeyCaps {keys} /></h2>
-				<ul>
-					{#each workspace.index.on(keys) as binding (binding.key)}
-						<li>
-							<StratumChip id={binding.stratum} />
-							<a href="commands?command={encodeURIComponent(binding.command)}"
-								>{workspace.catalogue.get(binding.command)?.label ?? binding.command}</a
-							>
-							<span class="quiet">{workspace.space.scopeLabel(binding.scope)}</span>
-						</li>
-					{:else}<li class="quiet">Nothing. Type what it should do.</li>{/each}
-				</ul>
-				{#if workspace.index.on(keys).length > 0}
-					<Button size="xs" color="alternative" disabled={workspace.edits.busy} onclick={() => void navigation.clear(keys)}
-						>Nothing here</Button
-					>
-				{/if}
-			{:else}
-				<p class="quiet">Choose what a button or the wheel does with a modifier; then find its command.</p>
-			{/if}
-		{:else if current}
-			<h2>{directionText(current.petal.degrees)} in {workspace.space.scopeLabel(current.view.rose.entry.scope)}</h2>
-			<ul>
-				{#each said as binding (binding.key)}
-					<li>
-						<StratumChip id={binding.stratum} />
-						<a href="commands?command={encodeURIComponent(binding.command)}"
-							>{workspace.catalogue.get(binding.command)?.label ?? binding.command}</a
-						>
-						<KeyCaps keys={binding.keys} />
-						<span class="quiet">{workspace.space.scopeLabel(binding.scope)}</span>
-					</li>
-				{:else}<li class="quiet">Nothing. Press Enter and type what it should do, or drag a command here.</li>{/each}
-			</ul>
-			<div class="acts">
-				{#if current.petal.own.length > 0}
-					<Button size="xs" color="alternative" disabled={workspace.edits.busy} onclick={clear}>Nothing here</Button>
-				{/if}
-				<Button
-					size="xs"
-					color="alternative"
-					disabled={workspace.edits.busy}
-					onclick={() => void desk.shape(current.view, { turn: current.view.rose.entry.turn === 0 ? 10 : 0 })}
-					>{current.view.rose.entry.turn === 0 ? 'Turn by 10°' : 'Not turned'}</Button
-				>
-				{#if workspace.role === 'steward'}
-					<Button
-						size="xs"
-						color="alternative"
-						onclick={() => void desk.lock(current.view, current.view.rose.lockedBy === undefined)}
-						>{current.view.rose.lockedBy === undefined ? 'Lock the rose' : 'Unlock the rose'}</Button
-					>
-				{/if}
-				<Button size="xs" color="alternative" disabled={workspace.edits.busy} onclick={() => void desk.remove(current.view)}
-					>Take the rose away</Button
-				>
-			</div>
-		{:else}
-			<p class="quiet">
-				Choose a direction: arrow keys go round a rose and from one context to the next. A number of directions can be changed and
-				changed back; what loses its direction waits.
-			</p>
-		{/if}
-		<FindingsHere
-			{findings}
-			name="Findings of gestures"
-			onshow={({ witness }) => {
-				if (witness.kind !== 'keys') return;
-				const found = desk.roses.flatMap((view) =>
-					view.petals
-						.filter(({ own }) => own.some(({ keys }) => keys === witness.keys))
-						.map(({ degrees }) => [view.id, degrees] as const)
-				)[0];
-				if (found) desk.select(...found);
-			}}
-		/>
+	<aside aria-label={ASIDES[shown]} bind:this={aside}>
+		{#if shown === 'shapes'}<ShapeAside desk={shapes} />
+		{:else if shown === 'navigation'}<NavigationAside desk={navigation} />
+		{:else if shown === 'roses'}<RoseAside {desk} ondone={toStage} />{/if}
+		<FindingsHere {findings} name="Findings of gestures" onshow={show} />
 	</aside>
 </div>
 
@@ -284,10 +232,6 @@
 		padding: 2px;
 		overflow-y: auto;
 	}
-	.roses:focus-visible {
-		outline: 2px solid var(--azurite);
-		outline-offset: 1px;
-	}
 	.none {
 		max-width: 52ch;
 		margin: 60px auto;
@@ -300,27 +244,5 @@
 		border-left: 1px solid var(--line-strong);
 		background: var(--panel);
 		overflow-y: auto;
-	}
-	h2 {
-		margin: 0;
-		font-size: 16px;
-	}
-	ul {
-		margin: 0;
-		padding: 0;
-		font-size: 13.5px;
-		list-style: none;
-	}
-	li {
-		display: flex;
-		flex-wrap: wrap;
-		gap: 4px 8px;
-		align-items: center;
-		padding: 3px 0;
-	}
-	.acts {
-		display: flex;
-		flex-wrap: wrap;
-		gap: 6px;
 	}
 </style>

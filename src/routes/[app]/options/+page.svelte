@@ -1,7 +1,6 @@
 <script lang="ts">
 	import { Button, Search } from 'flowbite-svelte';
 	import { isAccepted } from '$core/check/acceptance';
-	import { valueProblem, valueText, type OptionDefinition, type OptionValue } from '$core/application/option';
 	import {
 		optionRows,
 		searchOptions,
@@ -11,14 +10,14 @@
 		type Showing
 	} from '$core/chapters/options/listing';
 	import { OPTIONS } from '$core/chapters/options/option';
-	import { lockOption, resetOption, setOption } from '$core/chapters/options/writing';
-	import { levelOf } from '$core/strata/stratum';
+	import { OptionDesk } from '$lib/state/option-desk';
 	import { useWorkspace } from '$lib/state/workspace.svelte';
 	import FindingsHere from '$lib/ui/findings/FindingsHere.svelte';
 	import OptionRow from '$lib/ui/options/OptionRow.svelte';
 
 	/** What can be set in the application: found by word, set for one's own or the office's strata, and brought back. */
 	const workspace = useWorkspace();
+	const desk = new OptionDesk(workspace);
 	let text = $state('');
 	let showing = $state<Showing>('all');
 	let group = $state('');
@@ -51,43 +50,6 @@
 	};
 
 	const placeOf = (row: Row) => hits?.indexOf(row.definition.path) ?? 0;
-
-	/** Why the option cannot be set here. */
-	function closedFor({ lockedBy, stratum }: Row): string | undefined {
-		const level = levelOf(workspace.profile, workspace.targetId);
-		if (lockedBy && levelOf(workspace.profile, lockedBy.id) < level) return `${lockedBy.name} has locked it.`;
-		if (stratum && levelOf(workspace.profile, stratum.id) > level)
-			return `${stratum.name} says otherwise above ${workspace.target.name}.`;
-		return undefined;
-	}
-
-	function set(definition: OptionDefinition, value: OptionValue) {
-		const problem = valueProblem(definition, value);
-		if (problem) workspace.notice = { kind: 'failed', text: `${definition.label} was not changed: ${problem}.` };
-		else
-			void workspace.edits.commit(
-				`${definition.label}: ${valueText(definition, value)}`,
-				setOption(workspace.target, definition.path, value)
-			);
-	}
-
-	const reset = ({ definition, below }: Row) =>
-		void workspace.edits.commit(
-			`${definition.label}: back to ${valueText(definition, below)}`,
-			resetOption(workspace.target, definition.path)
-		);
-
-	const resetAll = () =>
-		void workspace.edits.commit(
-			`Options: all ${mine.length} of ${workspace.target.name} reset`,
-			mine.flatMap((row) => resetOption(workspace.target, row.definition.path))
-		);
-
-	const lock = ({ definition }: Row, isLocked: boolean) =>
-		void workspace.edits.commit(
-			`${definition.label}: ${isLocked ? 'locked' : 'unlocked'} in ${workspace.target.name}`,
-			lockOption(workspace.target, definition.path, isLocked)
-		);
 </script>
 
 <div class="view">
@@ -110,8 +72,11 @@
 				{/each}
 			</div>
 			<span class="space"></span>
-			<Button size="xs" color="alternative" disabled={mine.length === 0 || workspace.edits.busy} onclick={resetAll}
-				>Reset all {mine.length} of {workspace.target.name}</Button
+			<Button
+				size="xs"
+				color="alternative"
+				disabled={mine.length === 0 || workspace.edits.busy}
+				onclick={() => desk.resetAll(mine)}>Reset all {mine.length} of {workspace.target.name}</Button
 			>
 		</header>
 		<div class="body">
@@ -136,11 +101,11 @@
 								{row}
 								busy={workspace.edits.busy}
 								target={workspace.target.name}
-								closed={closedFor(row)}
+								closed={desk.closedFor(row)}
 								canLock={workspace.targetId !== workspace.profile.at(-1)!.id}
-								onset={(value) => set(row.definition, value)}
-								onreset={() => reset(row)}
-								onlock={(isLocked) => lock(row, isLocked)}
+								onset={(value) => desk.set(row.definition, value)}
+								onreset={() => desk.reset(row)}
+								onlock={(isLocked) => desk.lock(row, isLocked)}
 							/>
 						{/each}
 					</div>

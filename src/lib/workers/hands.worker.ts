@@ -1,0 +1,13 @@
+import { bearableByAll, handSummary, type BearableByAll, type Flick } from '$core/hand/hand-test';
+
+export interface ToHands {
+	/** The flicks of each hand of the office. */
+	readonly hands: readonly (readonly Flick[])[];
+	/** So many flicks may land wrong: a share. */
+	readonly limit: number;
+}
+
+self.onmessage = ({ data }: MessageEvent<ToHands>) => {
+	const hands = data.hands.flatMap((flicks) => handSummary(flicks) ?? []);
+	self.postMessage(bearableByAll(hands, data.limit) satisfies BearableByAll);
+};

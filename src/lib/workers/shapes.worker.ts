@@ -1,0 +1,11 @@
+import { confusionsOf, type ShapeAmong, type Tried } from '$core/hand/confusions';
+
+export interface ToShapes {
+	readonly shapes: readonly Tried[];
+	/** How steady the hand is: a concentration. */
+	readonly kappa: number;
+}
+
+self.onmessage = ({ data }: MessageEvent<ToShapes>) => {
+	self.postMessage(confusionsOf(data.shapes, data.kappa) satisfies ShapeAmong[]);
+};
