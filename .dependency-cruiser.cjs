@@ -9,7 +9,7 @@ const LAYERS = [
 	['keyboard'],
 	['application'],
 	['recipe', 'strata'],
-	['shortcut'],
+	['people', 'shortcut'],
 	['answer'],
 	['suggest', 'chapter'],
 	['chapters/acceptances'],

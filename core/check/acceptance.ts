@@ -10,7 +10,7 @@ import {
 import type { Scope } from '../context/scope.ts';
 import type { KeyedChange } from '../strata/change.ts';
 import { nextRank } from '../strata/entry.ts';
-import { roleFor } from '../strata/role.ts';
+import { writingAs } from '../strata/role.ts';
 import { stratumById } from '../strata/stratum.ts';
 import type { Keys } from '../stroke/stroke.ts';
 import type { Pen } from '../chapter/chapter.ts';
@@ -47,7 +47,7 @@ export function accepts({ profile, target }: Pen, finding: Acceptable, reason: s
 	const stratum = stratumById(profile, target);
 	const content = acceptancesIn(stratum);
 	const { id, circumstances, command, keys = '', scope } = finding;
-	const role = roleFor(stratum.kind);
+	const role = writingAs('steward', stratum.kind);
 	const said = { finding: id, circumstances, reason, role, command, keys, scope };
 	const before = content.get(acceptanceKey(said)) ?? null;
 	return { stratum: target, before, after: { op: 'set', ...said, rank: before?.rank ?? nextRank(content) + offset } };

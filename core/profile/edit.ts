@@ -35,11 +35,12 @@ const MOST_CHANGES = 100_000;
 
 /**
  * What the interface sends: a named list of changes, made against a revision, applied whole or not at all. `stratum` is the one
- * that is written to; it decides what may be written (see `mayWrite`).
+ * that is written to; it decides what may be written (see `reaches`); `setup` is the one that the writer looks at.
  */
 export const ProposedEdit = z.strictObject({
 	base: Revision,
 	stratum: StratumId,
+	setup: z.string().max(60).optional(),
 	label: z.string().min(1).max(200),
 	changes: z.array(AnyChangeForm).min(1, 'an edit changes something').max(MOST_CHANGES)
 });
@@ -50,6 +51,8 @@ export interface Edit {
 	readonly revision: number;
 	readonly at: string;
 	readonly role: Role;
+	/** Who wrote it: the id of a person. */
+	readonly by: string;
 	/** The stratum that was written to. */
 	readonly stratum: StratumId;
 	readonly label: string;

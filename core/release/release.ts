@@ -13,6 +13,8 @@ export const Release = z.strictObject({
 	number: ReleaseNumber,
 	at: z.iso.datetime(),
 	role: Role,
+	/** Who published it: the id of a person. */
+	by: z.string(),
 	notes: z.string().max(4000),
 	sha256: Sha256,
 	bytes: z.number().int().min(1),

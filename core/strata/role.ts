@@ -1,12 +1,13 @@
 import { z } from 'zod';
 import type { StratumKind } from './stratum.ts';
 
-export const Role = z.enum(['designer', 'steward', 'trainer']);
+/** steward: the office's strata, releases and people; lead: the strata of a discipline or project; designer: the own ones; trainer: recommended setups. */
+export const Role = z.enum(['designer', 'steward', 'trainer', 'lead']);
 export type Role = z.infer<typeof Role>;
 
-/** Until people have accounts, who writes to a stratum of the office is its steward, and who writes to one's own is not. */
-export const roleFor = (kind: StratumKind): Role => (kind === 'personal' ? 'designer' : 'steward');
+/** In which role somebody writes to a stratum: in the own ones everybody is a designer, but for the trainer. */
+export const writingAs = (role: Role, kind: StratumKind): Role => (kind === 'personal' && role !== 'trainer' ? 'designer' : role);
 
-/** Whether somebody who writes to a stratum of one kind may write one of the other: one's own are for everybody, the rest is the steward's. */
-export const mayWrite = (from: StratumKind, to: StratumKind): boolean =>
-	to !== 'factory' && (to === 'personal' || roleFor(from) === 'steward');
+/** Whether one edit that is written from a stratum of one kind may change one of the other: what is common changes only on purpose. */
+export const reaches = (from: StratumKind, to: StratumKind): boolean =>
+	to !== 'factory' && (to === 'personal' || from !== 'personal');

@@ -8,7 +8,8 @@ import { desksOf } from '../../../core/keyboard/desk.ts';
 import { ACCEPTANCES, type AcceptanceEntry } from '../../../core/chapters/acceptances/acceptance.ts';
 import type { KeyedChange } from '../../../core/strata/change.ts';
 import type { AnyChange } from '../../../core/chapter/chapter.ts';
-import { published, type Profile } from '../../../core/strata/stratum.ts';
+import { profileOf } from '../../../core/people/setup.ts';
+import { published, type Profile, type StratumId } from '../../../core/strata/stratum.ts';
 import { Problem } from './problem.ts';
 import type { Profiles } from './profiles.ts';
 import type { Releases } from './releases.ts';
@@ -27,14 +28,14 @@ export class Checking {
 	}
 
 	/** What a check looks at, read once: `over` takes the strata that it is to be of. */
-	async #held(application: string) {
+	async #held(application: string, seen?: readonly StratumId[]) {
 		const [workspace, released, desks] = await Promise.all([
 			this.#profiles.load(application),
 			this.#releases.followed(application),
 			this.#seats.desks(application)
 		]);
 		return {
-			profile: workspace.profile,
+			profile: seen ? profileOf(workspace.profile, seen) : workspace.profile,
 			released,
 			over: (profile: Profile): Circumstances => circumstancesOf(workspace, profile, desksOf(desks), released)
 		};
@@ -44,14 +45,14 @@ export class Checking {
 	 * Throws `Problem` 422 if an acceptance is of a finding that neither the whole profile nor what goes out has. What comes with
 	 * other changes, as from a file or from a point of the history, may be out of date: then it says nothing.
 	 */
-	async refuseGoneFindings(application: string, changes: readonly AnyChange[]): Promise<void> {
+	async refuseGoneFindings(application: string, changes: readonly AnyChange[], seen?: readonly StratumId[]): Promise<void> {
 		const wanted = changes.flatMap((change, i) => {
 			const acceptance = change.chapter === ACCEPTANCES ? (change as unknown as KeyedChange<AcceptanceEntry>).after : null;
 			return acceptance ? [{ i, acceptance }] : [];
 		});
 		if (wanted.length === 0 || changes.some((change) => change.chapter !== ACCEPTANCES)) return;
 		let gone = wanted;
-		const { profile, over, released } = await this.#held(application);
+		const { profile, over, released } = await this.#held(application, seen);
 		for (const strata of [profile, published(profile)]) {
 			const found = findingsIn({
 				circumstances: over(strata),

@@ -2,7 +2,8 @@ import type { OptionValue } from '../../../core/application/option.ts';
 import { isNavigationOption } from '../../../core/chapters/gestures/navigation.ts';
 import { valueOf } from '../../../core/chapters/options/option.ts';
 import { indexOf } from '../../../core/profile/circumstances.ts';
-import type { Profiles } from './profiles.ts';
+import type { Person } from '../../../core/people/person.ts';
+import type { Office } from './office.ts';
 
 /** What the office's other applications say of what this one knows too. */
 export interface SaidElsewhere {
@@ -13,7 +14,11 @@ export interface SaidElsewhere {
 }
 
 /** Looks through all applications but one. One that cannot be read says nothing, and harms no other. */
-export async function saidElsewhere(profiles: Profiles, id: string): Promise<SaidElsewhere> {
+export async function saidElsewhere(
+	{ profiles, setups }: Pick<Office, 'profiles' | 'setups'>,
+	person: Person,
+	id: string
+): Promise<SaidElsewhere> {
 	const actions: SaidElsewhere['actions'] = {};
 	const manners: SaidElsewhere['manners'] = {};
 	for (const other of await profiles.list()) {
@@ -23,12 +28,13 @@ export async function saidElsewhere(profiles: Profiles, id: string): Promise<Sai
 			return undefined;
 		});
 		if (!workspace) continue;
-		const index = indexOf(workspace, workspace.profile);
+		const profile = await setups.profile(other.id, person);
+		const index = indexOf(workspace, profile);
 		for (const { id: command, action } of workspace.commands)
 			if (action !== undefined)
 				for (const { keys } of index.of(command)) (actions[action] ??= []).push({ keys, application: other.name });
 		const options = (workspace.application.rules.options ?? []).filter(isNavigationOption);
-		manners[other.name] = Object.fromEntries(options.map((option) => [option.path, valueOf(workspace.profile, option)]));
+		manners[other.name] = Object.fromEntries(options.map((option) => [option.path, valueOf(profile, option)]));
 	}
 	return { actions, manners };
 }

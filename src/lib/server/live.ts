@@ -4,6 +4,8 @@ export interface Change {
 	readonly application: string;
 	/** The revision that an edit has made; without it, anything else may have changed. */
 	readonly revision?: number;
+	/** The strata that the edit has changed. */
+	readonly strata?: readonly string[];
 }
 
 /** Proxies and browsers end a connection on which nothing comes for long. */

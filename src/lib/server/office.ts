@@ -4,15 +4,19 @@ import { Backups } from './backups.ts';
 import { Checking } from './checking.ts';
 import { openDatabase, type OpenDatabase } from './db/open.ts';
 import { Live } from './live.ts';
+import { People } from './people.ts';
 import { Profiles } from './profiles.ts';
 import { Folders } from './folders.ts';
 import { Recipes } from './recipes.ts';
 import { Releases } from './releases.ts';
 import { Seats } from './seats.ts';
+import { Setups } from './setups.ts';
 
 /** Everything the routes work with, over one open data folder. */
 export interface Office {
 	readonly store: OpenDatabase;
+	readonly people: People;
+	readonly setups: Setups;
 	readonly profiles: Profiles;
 	readonly releases: Releases;
 	readonly seats: Seats;
@@ -26,6 +30,7 @@ export interface Office {
 export function officeOn(store: OpenDatabase): Office {
 	const seats = new Seats(store.db);
 	const profiles = new Profiles(store.db, () => seats.forget());
+	const people = new People(store.db, store.folder, process.env.SKARN_ADDRESS, () => profiles.forget());
 	const releases = new Releases(store.db, profiles, () => seats.forget());
 	return {
 		// what was heard of seats is written before the folder is given up, and nothing after
@@ -36,6 +41,8 @@ export function officeOn(store: OpenDatabase): Office {
 				await store.close();
 			}
 		},
+		people,
+		setups: new Setups(store.db, profiles, () => !people.isOpen),
 		profiles,
 		releases,
 		seats,
@@ -83,8 +90,9 @@ export function officeOf(): Promise<Office> {
 	opened ??= openDatabase(process.env.SKARN_DATA ?? 'data', {
 		migrations: process.env.SKARN_MIGRATIONS ?? 'migrations',
 		address: process.env.SKARN_ADDRESS
-	}).then((store) => {
+	}).then(async (store) => {
 		const office = officeOn(store);
+		await office.people.start();
 		void lookAfter(office).catch((error: Error) => console.error(error));
 		return office;
 	});

@@ -16,6 +16,10 @@ export type ProblemKind =
 	| 'foreign-origin'
 	| 'wrong-method'
 	| 'not-yours'
+	| 'sign-in'
+	| 'too-often'
+	| 'alone'
+	| 'last-steward'
 	| 'written-over'
 	| 'needs-word'
 	| 'busy'
@@ -33,7 +37,11 @@ const TITLES: Record<ProblemKind, string> = {
 	'errors-left': 'Errors are left that nobody has accepted',
 	'foreign-origin': 'The request comes from another site',
 	'wrong-method': 'The address takes other methods',
-	'not-yours': 'This is not yours to write',
+	'not-yours': 'This is not yours to do',
+	'sign-in': 'Nobody has signed in',
+	'too-often': 'Too many tries',
+	alone: 'This office has no accounts',
+	'last-steward': 'The office needs a steward',
 	'written-over': 'Somebody has written over it since',
 	'needs-word': 'This needs a word that it is meant',
 	busy: 'The server has too much to do',

@@ -1,4 +1,4 @@
-import { and, asc, count, desc, eq, gt, inArray, type AnyColumn } from 'drizzle-orm';
+import { and, asc, count, desc, eq, gt, inArray, sql, type AnyColumn } from 'drizzle-orm';
 import type { AliasInput } from '../../../core/application/command-line.ts';
 import {
 	Application,
@@ -12,7 +12,8 @@ import { indexOf } from '../../../core/profile/circumstances.ts';
 import { contextSpace, type ContextSpace } from '../../../core/context/space.ts';
 import { canonicalText } from '../../../core/format/canonical.ts';
 import { stratumFrom } from '../../../core/hand-over/profile-file.ts';
-import { FactoryWriteError, StaleChangeError } from '../../../core/strata/change.ts';
+import { ACCEPTANCES, type AcceptanceEntry } from '../../../core/chapters/acceptances/acceptance.ts';
+import { FactoryWriteError, StaleChangeError, type KeyedChange } from '../../../core/strata/change.ts';
 import { namesOf, type AnyChange } from '../../../core/chapter/chapter.ts';
 import { ALL_CHAPTERS, byChapter } from '../../../core/profile/chapters.ts';
 import {
@@ -27,9 +28,19 @@ import {
 } from '../../../core/profile/edit.ts';
 import { followingRenames, type Renames } from '../../../core/profile/renames.ts';
 import { groundFor, problemsOf } from '../../../core/profile/problems.ts';
-import { mayWrite, roleFor } from '../../../core/strata/role.ts';
+import { mayWrite, whose, type OwnedHead } from '../../../core/people/may.ts';
+import { FIRST, type Person } from '../../../core/people/person.ts';
+import { inUsualOrder, profileOf } from '../../../core/people/setup.ts';
+import { reaches, writingAs, type Role } from '../../../core/strata/role.ts';
 import { stratumOfWire } from '../../../core/profile/wire.ts';
-import { stratumById, type Profile, type Stratum, type StratumHead, type StratumId } from '../../../core/strata/stratum.ts';
+import {
+	headOf,
+	stratumById,
+	type Profile,
+	type Stratum,
+	type StratumHead,
+	type StratumId
+} from '../../../core/strata/stratum.ts';
 import { parseKeys, type Keys } from '../../../core/stroke/stroke.ts';
 import type { Database } from './db/open.ts';
 import {
@@ -37,18 +48,20 @@ import {
 	commands,
 	edits,
 	entries,
+	layers,
 	recipes,
 	releases,
 	drifts,
 	reports,
 	searchPaths,
 	seats,
+	setups,
 	strata,
 	texts
 } from './db/schema.ts';
 import { Problem } from './problem.ts';
 
-type Step = Pick<Edit, 'revision' | 'stratum' | 'undoes' | 'redoes'>;
+type Step = Pick<Edit, 'revision' | 'by' | 'stratum' | 'undoes' | 'redoes'>;
 
 /** An application with its profile as it stands now, kept in memory: this process alone writes the data folder. */
 export interface Workspace {
@@ -56,10 +69,27 @@ export interface Workspace {
 	readonly commands: readonly Command[];
 	readonly catalogue: Catalogue;
 	readonly space: ContextSpace;
+	/** All strata that hold content for it, of everybody, in their usual order. */
 	readonly profile: Profile;
+	/** Whose they are. */
+	readonly owners: ReadonlyMap<StratumId, string | null>;
 	readonly revision: number;
+	/** The last edit that changed each stratum. */
+	readonly revisions: ReadonlyMap<StratumId, number>;
 	readonly steps: readonly Step[];
 }
+
+/** Who writes, and which strata they look at: the profile that a change is judged on. All strata when left out. */
+export interface Writing {
+	readonly person: Person;
+	readonly seen?: readonly StratumId[] | undefined;
+}
+
+const BY_FIRST: Writing = { person: FIRST };
+
+/** The strata of an application with whose they are. */
+export const ownedHeads = ({ profile, owners }: Pick<Workspace, 'profile' | 'owners'>): OwnedHead[] =>
+	profile.map((stratum) => ({ ...headOf(stratum), person: owners.get(stratum.id) ?? null }));
 
 export interface NewApplication {
 	readonly application: Application;
@@ -68,6 +98,8 @@ export interface NewApplication {
 	/** What the factory says, by chapter. */
 	readonly factory: Readonly<Record<string, readonly unknown[]>>;
 }
+
+const stepsOf = (steps: readonly Step[], person: Pick<Person, 'id'>): Step[] => steps.filter(({ by }) => by === person.id);
 
 const CHUNK = 1000;
 const inChunks = <T>(rows: readonly T[]): T[][] =>
@@ -113,7 +145,12 @@ export class Profiles {
 		const ofThis = <T extends { application: AnyColumn }>(table: T) => eq(table.application, id);
 		const [commandRows, heads, entryRows, textRows, steps] = await Promise.all([
 			this.#db.select({ body: commands.body }).from(commands).where(ofThis(commands)).orderBy(asc(commands.position)),
-			this.#db.select().from(strata).where(ofThis(strata)).orderBy(asc(strata.position)),
+			this.#db
+				.select({ id: layers.id, kind: layers.kind, name: layers.name, person: layers.person, revision: strata.revision })
+				.from(strata)
+				.innerJoin(layers, eq(layers.id, strata.id))
+				.where(ofThis(strata))
+				.orderBy(asc(layers.position)),
 			this.#db
 				.select()
 				.from(entries)
@@ -121,7 +158,7 @@ export class Profiles {
 				.orderBy(asc(entries.stratum), asc(entries.chapter), asc(entries.rank)),
 			this.#db.select().from(texts).where(ofThis(texts)),
 			this.#db
-				.select({ revision: edits.revision, stratum: edits.stratum, undoes: edits.undoes, redoes: edits.redoes })
+				.select({ revision: edits.revision, by: edits.by, stratum: edits.stratum, undoes: edits.undoes, redoes: edits.redoes })
 				.from(edits)
 				.where(ofThis(edits))
 				.orderBy(asc(edits.revision))
@@ -149,23 +186,35 @@ export class Profiles {
 			commands: [...catalogue.values()],
 			catalogue,
 			space,
-			profile: heads.map(({ id: stratum, kind, name }) =>
+			profile: inUsualOrder(heads).map(({ id: stratum, kind, name }) =>
 				stratumOfWire({ id: stratum as StratumId, kind, name, contents: contentsOf(stratum) })
 			),
+			owners: new Map(heads.map(({ id: stratum, person }) => [stratum as StratumId, person])),
 			revision: row.revision,
+			revisions: new Map(heads.map((head) => [head.id as StratumId, head.revision])),
 			steps: steps.map(stepOf)
 		};
 	}
 
-	/** Adds an application with its catalogue and strata. Throws `Problem` 409 for an id that is taken, 422 for what does not fit together. */
-	async add({ application, commands: list, strata: heads, factory }: NewApplication): Promise<void> {
+	/**
+	 * Adds an application with its catalogue and strata; strata that the office has not yet come to it, one's own to the person.
+	 * Throws `Problem` 409 for an id that is taken, 422 for what does not fit together.
+	 */
+	async add(
+		{ application, commands: list, strata: heads, factory }: NewApplication,
+		{ id: owner }: Person = FIRST
+	): Promise<void> {
 		const base = refuseUnsound({ application, commands: list, strata: heads, factory });
 		const id = application.id;
 		const [taken] = await this.#db.select({ id: applications.id }).from(applications).where(eq(applications.id, id));
 		if (taken) throw new Problem(409, 'taken', `There is an application "${id}" already. Give this one another name or version.`);
 		await this.#db.transaction(async (tx) => {
 			await tx.insert(applications).values({ id, body: application });
-			await tx.insert(strata).values(heads.map((head, position) => ({ ...head, application: id, position })));
+			await addLayers(tx, heads, owner);
+			const lowest = heads.find(({ kind }) => kind === 'factory')!.id;
+			await tx.execute(
+				sql`insert into strata (application, id) select ${id}, id from layers where kind <> 'factory' or id = ${lowest}`
+			);
 			await writeCommands(tx, id, list);
 			await writeContents(tx, id, base);
 		});
@@ -280,25 +329,35 @@ export class Profiles {
 		});
 	}
 
-	/** Takes an edit if it is made against the revision that stands. Throws `Problem` 409 with what happened since, 403 or 422. */
-	edit(id: string, proposed: ProposedEdit, now = new Date()): Promise<{ edit: Edit } & Reach> {
+	/**
+	 * Takes an edit if none of the strata that it changes has changed since the revision it is made against. Throws `Problem` 409 with
+	 * what happened since, 403 or 422.
+	 */
+	edit(
+		id: string,
+		proposed: ProposedEdit,
+		{ person, seen }: Writing = BY_FIRST,
+		now = new Date()
+	): Promise<{ edit: Edit } & Reach> {
 		return this.#inTurn(id, async () => {
 			const workspace = await this.load(id);
 			await this.#refuseStale(workspace, proposed.base, proposed.changes);
-			const from = refuseForeign(workspace.profile, proposed.stratum, proposed.changes);
-			this.#applied(workspace, () => applyEdit(workspace.profile, proposed.changes));
-			const problems = problemsOf(proposed.changes, groundFor(workspace, workspace.profile, proposed.changes));
+			const from = refuseForeign(workspace, person, proposed.stratum, proposed.changes);
+			const role = writingAs(person.role, from.kind);
+			const said = inOwnRole(proposed.changes, role);
+			this.#applied(workspace, () => applyEdit(workspace.profile, said));
+			const problems = problemsOf(said, groundFor(workspace, seenWith(workspace, seen, said), said));
 			if (problems.length > 0)
 				throw new Problem(422, 'not-sound', problems[0]!.message, {
 					errors: problems.slice(0, 50).map((p) => ({ pointer: `/changes/${p.index}`, detail: p.message }))
 				});
-			const changes = placedEdit(workspace.profile, proposed.changes);
-			return this.#append(id, workspace, { role: roleFor(from.kind), stratum: from.id, label: proposed.label, changes }, now, {});
+			const changes = placedEdit(workspace.profile, said);
+			return this.#append(id, workspace, { role, by: person.id, stratum: from.id, label: proposed.label, changes }, now, {});
 		});
 	}
 
 	/**
-	 * Takes the last edit back that was written from this stratum, or brings the last undone one again. Throws `Problem` 409 when
+	 * Takes the person's last edit back that was written from this stratum, or brings the last undone one again. Throws `Problem` 409 when
 	 * stale, when there is none, or when somebody has written over it since.
 	 */
 	step(
@@ -306,26 +365,27 @@ export class Profiles {
 		direction: 'undo' | 'redo',
 		base: number,
 		stratum: StratumId,
+		person: Person = FIRST,
 		now = new Date()
 	): Promise<{ edit: Edit } & Reach> {
 		return this.#inTurn(id, async () => {
 			const workspace = await this.load(id);
-			await this.#refuseStale(workspace, base, []);
-			const from = writableStratum(workspace.profile, stratum);
-			const target = undoable(workspace.steps, from.id)[direction].at(-1);
+			const from = refuseForeign(workspace, person, stratum, []);
+			await this.#refuseStale(workspace, base, [], from.id);
+			const target = undoable(stepsOf(workspace.steps, person), from.id)[direction].at(-1);
 			if (target === undefined) throw new Problem(409, 'nothing-to-do', `There is nothing of ${from.name} to ${direction}.`);
 			const [edit] = await this.#db
 				.select()
 				.from(edits)
 				.where(and(eq(edits.application, id), eq(edits.revision, target)));
 			const changes = direction === 'undo' ? inverseEdit(edit!.changes) : [...edit!.changes];
-			refuseForeign(workspace.profile, from.id, changes);
+			refuseForeign(workspace, person, from.id, changes);
 			await this.#refuseOverwritten(workspace, edit!, direction, changes);
 			const label = `${direction === 'undo' ? 'Undo' : 'Redo'}: ${edit!.label}`;
 			return this.#append(
 				id,
 				workspace,
-				{ role: roleFor(from.kind), stratum: from.id, label: label.slice(0, 200), changes },
+				{ role: writingAs(person.role, from.kind), by: person.id, stratum: from.id, label: label.slice(0, 200), changes },
 				now,
 				direction === 'undo' ? { undoes: target } : { redoes: target }
 			);
@@ -356,9 +416,14 @@ export class Profiles {
 		}
 	}
 
-	/** What can be undone and redone from each stratum. */
-	reach(workspace: Pick<Workspace, 'steps' | 'profile'>): Reach {
-		return reachOf(workspace.steps, workspace.profile);
+	/** What the person can undo and redo from each stratum. */
+	reach(workspace: Pick<Workspace, 'steps' | 'profile'>, person: Person = FIRST): Reach {
+		return reachOf(stepsOf(workspace.steps, person), workspace.profile);
+	}
+
+	/** Strata have come, gone, or changed their name or owner: all is read anew when it is asked for next. */
+	forget(): void {
+		this.#loaded.clear();
 	}
 
 	/** The edits after a revision, oldest first. */
@@ -377,15 +442,16 @@ export class Profiles {
 		return rows.map(editOf);
 	}
 
-	async #refuseStale(workspace: Workspace, base: number, changes: readonly AnyChange[]): Promise<void> {
-		const { revision } = workspace;
-		if (base === revision) return;
+	async #refuseStale(workspace: Workspace, base: number, changes: readonly AnyChange[], from?: StratumId): Promise<void> {
+		const { revision, revisions } = workspace;
 		if (base > revision)
 			throw new Problem(409, 'stale-revision', `Revision ${base} does not exist; the profile stands at ${revision}. Reload.`, {
 				revision,
 				since: [],
 				touched: []
 			});
+		const written = from === undefined ? changes.map(({ stratum }) => stratum) : [from];
+		if (written.every((stratum) => (revisions.get(stratum) ?? 0) <= base)) return;
 		const since = await this.editsSince(workspace.application.id, base);
 		const touched = touchedBy(
 			changes,
@@ -415,12 +481,13 @@ export class Profiles {
 	async #append(
 		id: string,
 		workspace: Workspace,
-		said: Pick<Edit, 'role' | 'stratum' | 'label' | 'changes'>,
+		said: Pick<Edit, 'role' | 'by' | 'stratum' | 'label' | 'changes'>,
 		now: Date,
 		of: { undoes?: number; redoes?: number }
 	): Promise<{ edit: Edit } & Reach> {
 		const profile = this.#applied(workspace, () => applyEdit(workspace.profile, said.changes));
 		const edit: Edit = { revision: workspace.revision + 1, at: now.toISOString(), ...said, ...of };
+		const written = [...new Set(said.changes.map(({ stratum }) => stratum))];
 		await this.#db.transaction(async (tx) => {
 			const moved = await tx
 				.update(applications)
@@ -430,10 +497,21 @@ export class Profiles {
 			if (moved.length === 0) throw new Problem(409, 'stale-revision', 'Another process wrote this profile. Reload.');
 			await tx.insert(edits).values({ ...edit, application: id });
 			await writeOutcome(tx, id, profile, said.changes);
+			await tx
+				.update(strata)
+				.set({ revision: edit.revision })
+				.where(and(eq(strata.application, id), inArray(strata.id, written)));
 		});
+		const revisions = new Map([...workspace.revisions, ...written.map((stratum) => [stratum, edit.revision] as const)]);
 		const steps = [...workspace.steps, stepOf({ ...edit, undoes: of.undoes ?? null, redoes: of.redoes ?? null })];
-		this.#loaded.set(id, Promise.resolve({ ...workspace, profile, revision: edit.revision, steps }));
-		return { edit, ...reachOf(steps, profile) };
+		this.#loaded.set(id, Promise.resolve({ ...workspace, profile, revision: edit.revision, revisions, steps }));
+		return {
+			edit,
+			...reachOf(
+				steps.filter(({ by }) => by === said.by),
+				profile
+			)
+		};
 	}
 
 	/** Runs the work after all earlier work on the same application has ended. */
@@ -448,7 +526,7 @@ export class Profiles {
 }
 
 /** The tables with rows of applications, in the order in which they can be emptied. */
-const OF_APPLICATION = { seats, releases, recipes, searchPaths, edits, entries, texts, strata, commands };
+const OF_APPLICATION = { seats, releases, recipes, searchPaths, setups, edits, entries, texts, strata, commands };
 
 async function writeCommands(tx: Pick<Database, 'insert'>, id: string, list: readonly Command[]): Promise<void> {
 	for (const chunk of inChunks(list.map((body, position) => ({ application: id, id: body.id as string, position, body }))))
@@ -551,7 +629,7 @@ function stratumDifferences(id: string, stored: Stratum, folded: Stratum): strin
 	});
 }
 
-type Writing = Pick<Database, 'delete' | 'insert'>;
+type Tables = Pick<Database, 'delete' | 'insert'>;
 
 /** A part of an edit in a keyed chapter. */
 type KeyedPart = AnyChange & { readonly before: unknown; readonly after: unknown };
@@ -569,7 +647,7 @@ function rowOf(
 }
 
 /** Writes all that a stratum holds into tables that have nothing of it. */
-async function writeContents(tx: Writing, id: string, stratum: Stratum): Promise<void> {
+async function writeContents(tx: Tables, id: string, stratum: Stratum): Promise<void> {
 	for (const chapter of ALL_CHAPTERS) {
 		const said = chapter.list(chapter.contentIn(stratum));
 		if (chapter.form === 'text') await writeText(tx, id, stratum.id, chapter.id, said[0]);
@@ -579,7 +657,7 @@ async function writeContents(tx: Writing, id: string, stratum: Stratum): Promise
 	}
 }
 
-async function writeText(tx: Writing, application: string, stratum: string, chapter: string, body: unknown): Promise<void> {
+async function writeText(tx: Tables, application: string, stratum: string, chapter: string, body: unknown): Promise<void> {
 	await tx.delete(texts).where(and(eq(texts.application, application), eq(texts.stratum, stratum), eq(texts.chapter, chapter)));
 	if (body) await tx.insert(texts).values({ application, stratum, chapter, body: body as Record<string, unknown> });
 }
@@ -588,7 +666,7 @@ async function writeText(tx: Writing, application: string, stratum: string, chap
  * Brings the tables to where the changes lead: of entries first all that was there goes, so that places are free, then what is
  * there comes; texts are written whole.
  */
-async function writeOutcome(tx: Writing, id: string, after: Profile, changes: readonly AnyChange[]): Promise<void> {
+async function writeOutcome(tx: Tables, id: string, after: Profile, changes: readonly AnyChange[]): Promise<void> {
 	for (const { chapter, changes: own } of byChapter(changes))
 		for (const stratum of new Set(own.map((change) => change.stratum))) {
 			if (chapter.form === 'text') {
@@ -622,22 +700,70 @@ export function writableStratum(profile: Profile, id: StratumId): StratumHead {
 	return stratum;
 }
 
-/** Gives the stratum that is written to. Throws `Problem` 403 if from there something of the changes may not be written. */
-function refuseForeign(profile: Profile, stratum: StratumId, changes: readonly AnyChange[]): StratumHead {
+/**
+ * Gives the stratum that is written to. Throws `Problem` 403 if the person may not write it, or something of the changes, or if a
+ * change reaches from a stratum of one's own into a common one.
+ */
+export function refuseForeign(
+	{ profile, owners }: Pick<Workspace, 'profile' | 'owners'>,
+	person: Person,
+	stratum: StratumId,
+	changes: readonly AnyChange[]
+): StratumHead {
+	const refuse = (pointer: string, detail: string, expected: string) =>
+		new Problem(403, 'not-yours', detail, { errors: [{ pointer, detail: expected }] });
+	const mine = (head: StratumHead) => mayWrite(person, { ...headOf(head), person: owners.get(head.id) ?? null });
 	const from = writableStratum(profile, stratum);
+	if (!mine(from))
+		throw refuse(
+			'/stratum',
+			`${from.name} is not yours: it is written by ${whose(from)}.`,
+			'expected a stratum that you may write'
+		);
 	changes.forEach((change, i) => {
 		const to = writableStratum(profile, change.stratum);
-		if (!mayWrite(from.kind, to.kind))
-			throw new Problem(
-				403,
-				'not-yours',
+		const pointer = `/changes/${i}/stratum`;
+		if (!reaches(from.kind, to.kind))
+			throw refuse(
+				pointer,
 				`${to.name} is the steward's; you write to ${from.name}. Write to ${to.name} to change it.`,
-				{
-					errors: [{ pointer: `/changes/${i}/stratum`, detail: `expected a stratum that ${from.name} may write` }]
-				}
+				`expected a stratum that ${from.name} may write`
 			);
+		if (!mine(to))
+			throw refuse(pointer, `${to.name} is not yours: it is written by ${whose(to)}.`, 'expected a stratum that you may write');
 	});
 	return from;
+}
+
+/** The profile that the writer looks at, with all that they change. */
+function seenWith({ profile }: Workspace, seen: readonly StratumId[] | undefined, changes: readonly AnyChange[]): Profile {
+	if (!seen) return profile;
+	const missing = new Set(changes.map(({ stratum }) => stratum).filter((stratum) => !seen.includes(stratum)));
+	const looked = profileOf(profile, seen);
+	return missing.size === 0 ? looked : inUsualOrder([...looked, ...profile.filter(({ id }) => missing.has(id))]);
+}
+
+/** What is let stand is let stand in the role of who says so, whatever the request says. */
+function inOwnRole(changes: readonly AnyChange[], role: Role): readonly AnyChange[] {
+	return changes.map((change) => {
+		if (change.chapter !== ACCEPTANCES || role === 'steward') return change;
+		const { before, after } = change as unknown as KeyedChange<AcceptanceEntry>;
+		return !before && after?.op === 'set' && after.role !== role ? { ...change, after: { ...after, role } } : change;
+	});
+}
+
+/** Adds the strata that the office has not yet. Throws `Problem` 422 for one that it has as another kind. */
+export async function addLayers(
+	tx: Pick<Database, 'insert' | 'select'>,
+	heads: readonly StratumHead[],
+	owner: string
+): Promise<void> {
+	const known = await tx.select().from(layers);
+	for (const { id, kind, name } of heads) {
+		const there = known.find((layer) => layer.id === id);
+		if (there && there.kind !== kind) throw notSound([`the stratum "${id}" is of the kind ${there.kind} here, not ${kind}`]);
+		if (!there) await tx.insert(layers).values({ id, kind, name, person: kind === 'personal' ? owner : null });
+	}
 }
 
 /** What can be undone and redone, by the stratum that it was written from. */
@@ -655,16 +781,17 @@ function reachOf(steps: readonly Step[], profile: Profile): Reach {
 
 function stepOf({
 	revision,
+	by,
 	stratum,
 	undoes,
 	redoes
-}: Pick<Step, 'revision' | 'stratum'> & { undoes: number | null; redoes: number | null }): Step {
-	return { revision, stratum, ...(undoes !== null && { undoes }), ...(redoes !== null && { redoes }) };
+}: Pick<Step, 'revision' | 'by' | 'stratum'> & { undoes: number | null; redoes: number | null }): Step {
+	return { revision, by, stratum, ...(undoes !== null && { undoes }), ...(redoes !== null && { redoes }) };
 }
 
 function editOf(row: typeof edits.$inferSelect): Edit {
 	const { application: _, undoes, redoes, at, ...rest } = row;
-	return { ...rest, at: new Date(at).toISOString(), ...stepOf({ revision: row.revision, stratum: row.stratum, undoes, redoes }) };
+	return { ...rest, at: new Date(at).toISOString(), ...stepOf({ ...row, undoes, redoes }) };
 }
 
 function groupBy<T, K>(rows: readonly T[], keyOf: (row: T) => K): Map<K, T[]> {

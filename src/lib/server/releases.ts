@@ -1,7 +1,7 @@
 import { createHash } from 'node:crypto';
 import { and, asc, eq, max } from 'drizzle-orm';
 import { officeOfFile, profileFile, readProfileFile, writeProfileFile } from '../../../core/hand-over/profile-file.ts';
-import { roleFor } from '../../../core/strata/role.ts';
+import { FIRST, type Person } from '../../../core/people/person.ts';
 import { officeOf, type Profile, type Stratum, type StratumId } from '../../../core/strata/stratum.ts';
 import { saidIn } from '../../../core/hand-over/selection.ts';
 import type { Release } from '../../../core/release/release.ts';
@@ -77,17 +77,24 @@ export class Releases {
 	 * Freezes the office stratum as the next release and lets the seats follow it; `stratum` is the one that is written to. Throws
 	 * `Problem` 403 for somebody who writes to a stratum of their own, 409 if the release that seats follow says the same.
 	 */
-	async publish(application: string, stratum: StratumId, notes: string, base: number, now = new Date()): Promise<Release> {
+	async publish(
+		application: string,
+		stratum: StratumId,
+		notes: string,
+		base: number,
+		{ id: by }: Person = FIRST,
+		now = new Date()
+	): Promise<Release> {
 		const workspace = await this.#profiles.load(application);
-		const from = refuseOwn(workspace.profile, stratum);
-		if (workspace.revision !== base)
+		refuseOwn(workspace.profile, stratum);
+		const office = officeOf(workspace.profile);
+		if (!office) throw new Problem(422, 'not-sound', 'This profile has no office stratum to publish.');
+		if (base > workspace.revision || (workspace.revisions.get(office.id) ?? 0) > base)
 			throw new Problem(
 				409,
 				'stale-revision',
 				`The profile stands at revision ${workspace.revision}, you looked at ${base}. Reload and look again before you publish.`
 			);
-		const office = officeOf(workspace.profile);
-		if (!office) throw new Problem(422, 'not-sound', 'This profile has no office stratum to publish.');
 		const textOf = (one: Stratum) => writeProfileFile(profileFile(workspace.application, [{ ...one, name: office.name }]));
 		const file = textOf(office);
 		const { channel } = await this.list(application);
@@ -108,7 +115,8 @@ export class Releases {
 				application: workspace.application.id,
 				number: (last?.number ?? 0) + 1,
 				at: now.toISOString(),
-				role: roleFor(from.kind),
+				role: 'steward' as const,
+				by,
 				notes,
 				sha256: sha256(file),
 				bytes: Buffer.byteLength(file, 'utf8'),
@@ -135,13 +143,12 @@ export class Releases {
 const MOST_READ = 20;
 
 /** Releases are the steward's. Throws `Problem` 403. */
-function refuseOwn(profile: Profile, stratum: StratumId) {
+function refuseOwn(profile: Profile, stratum: StratumId): void {
 	const from = writableStratum(profile, stratum);
-	if (roleFor(from.kind) !== 'steward')
+	if (from.kind === 'personal')
 		throw new Problem(
 			403,
 			'not-yours',
 			`Releases are the steward's; you write to ${from.name}. Write to a stratum of the office.`
 		);
-	return from;
 }

@@ -1,11 +1,23 @@
 import { json, type RequestEvent } from '@sveltejs/kit';
+import { may, RIGHTS, type Right } from '../../../core/people/may.ts';
+import type { Person } from '../../../core/people/person.ts';
+import type { Edit } from '../../../core/profile/edit.ts';
 import { ofDatabase } from './db/trouble.ts';
 import { officeOf, type Office } from './office.ts';
 import { isPlainText } from './plain-json.ts';
 import { Problem, problemResponse } from './problem.ts';
 
-/** A route of the API: returns a value to be sent as JSON, or a whole response; a thrown `Problem` becomes RFC 9457. */
-export function route<E extends RequestEvent>(answer: (event: E, office: Office) => Promise<unknown>) {
+/** Who may ask: one of the office with that right, anybody at all, or a seat, which shows itself by its own key. */
+export type Asking = Right | 'anybody' | 'seat';
+
+/**
+ * A route of the API. It names its line in the table of rights (`core/people/may.ts`), is asked who asks, and returns a value to be
+ * sent as JSON, or a whole response; a thrown `Problem` becomes RFC 9457.
+ */
+export function route<E extends RequestEvent>(
+	asking: Asking,
+	answer: (event: E, office: Office, person: Person) => Promise<unknown>
+) {
 	return async (event: E): Promise<Response> => {
 		const { pathname, searchParams } = event.url;
 		try {
@@ -14,8 +26,10 @@ export function route<E extends RequestEvent>(answer: (event: E, office: Office)
 				throw new Problem(400, 'not-sound', 'The address holds a NUL or half of a character; expected plain text.');
 			const office = await officeOf();
 			try {
-				const value = await answer(event, office);
+				const answered = await answer(event, office, await askedBy(event, asking, office));
+				const value = answered instanceof Created ? answered.value : answered;
 				tellOf(event, value, office);
+				if (answered instanceof Created) return json(value, { status: 201 });
 				return value instanceof Response ? value : json(value);
 			} catch (error) {
 				const problem = ofDatabase(error, office.store.folder);
@@ -30,10 +44,51 @@ export function route<E extends RequestEvent>(answer: (event: E, office: Office)
 	};
 }
 
+/** What a route answers that has made something: 201 with the value. */
+export class Created {
+	readonly value: unknown;
+	constructor(value: unknown) {
+		this.value = value;
+	}
+}
+
+/** Who asks without being anybody of the office. */
+const NOBODY: Person = { id: 'nobody', name: 'nobody', role: 'designer', leads: [] };
+
+const LOOPBACK = /^(127\.|::1$|::ffff:127\.)/;
+
+/** Where it is asked from. */
+export function addressOf(event: RequestEvent): string {
+	try {
+		return event.getClientAddress();
+	} catch {
+		return '127.0.0.1';
+	}
+}
+
+/** Throws `Problem` 401 or 403 for who may not ask this. */
+async function askedBy(event: RequestEvent, asking: Asking, { people }: Office): Promise<Person> {
+	if (!people.isOpen && !LOOPBACK.test(addressOf(event)))
+		throw new Problem(
+			403,
+			'not-yours',
+			'This office has no accounts, and so answers its own machine only. Open it to the office there, in People.'
+		);
+	if (asking === 'anybody' || asking === 'seat') return NOBODY;
+	const person = await people.who(event.request.headers);
+	if (!person) throw new Problem(401, 'sign-in', 'Sign in first: this office has accounts.');
+	if (!may(person, asking))
+		throw new Problem(403, 'not-yours', `This is for ${list(RIGHTS[asking])}; ${person.name} is here as ${person.role}.`);
+	return person;
+}
+
+const list = (roles: readonly string[]): string => roles.map((role) => `${role}s`).join(' and ');
+
 /** After a write that was taken, open pages hear of it. */
 function tellOf({ request, params }: RequestEvent, value: unknown, { live }: Office): void {
 	const application = params['app'];
 	if (application === undefined || request.method === 'GET' || request.method === 'HEAD') return;
-	const { revision } = (value as { edit?: { revision?: number } } | undefined)?.edit ?? {};
-	live.tell({ application, ...(revision !== undefined && { revision }) });
+	const { edit } = (value ?? {}) as { edit?: Pick<Edit, 'revision' | 'changes'> };
+	const strata = edit && [...new Set(edit.changes.map(({ stratum }) => stratum))];
+	live.tell({ application, ...(edit && { revision: edit.revision, strata }) });
 }

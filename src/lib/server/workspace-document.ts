@@ -1,11 +1,14 @@
 import type { Application } from '../../../core/application/application.ts';
 import type { Command } from '../../../core/application/command.ts';
 import type { DeskSetup } from '../../../core/keyboard/desk.ts';
+import type { OwnedHead } from '../../../core/people/may.ts';
+import { FIRST, type Person } from '../../../core/people/person.ts';
+import { profileOf, type Setup } from '../../../core/people/setup.ts';
 import type { Edit } from '../../../core/profile/edit.ts';
 import { wireOf, type StratumWire } from '../../../core/profile/wire.ts';
 import type { Release } from '../../../core/release/release.ts';
 import type { Office } from './office.ts';
-import type { Reach } from './profiles.ts';
+import { ownedHeads, type Reach } from './profiles.ts';
 
 /** Everything the browser needs of one application to answer by itself. */
 export interface WorkspaceDocument extends Reach {
@@ -14,6 +17,17 @@ export interface WorkspaceDocument extends Reach {
 	readonly strata: readonly StratumWire[];
 	readonly revision: number;
 	readonly history: readonly Edit[];
+	/** Who looks at it. */
+	readonly me: Person;
+	/** Whether people sign in here. */
+	readonly isOpen: boolean;
+	/** The setup whose strata these are, and all that the person has. */
+	readonly setup: Setup;
+	readonly setups: readonly Setup[];
+	/** All strata of the office, with whose they are. */
+	readonly layers: readonly OwnedHead[];
+	/** The office's people by id, also those who have left. */
+	readonly people: Readonly<Record<string, string>>;
 	/** The release that seats follow. */
 	readonly channel: number | null;
 	readonly releases: readonly Release[];
@@ -25,17 +39,30 @@ export interface WorkspaceDocument extends Reach {
 
 const HISTORY = 60;
 
-export async function workspaceDocument({ profiles, releases, seats }: Office, app: string): Promise<WorkspaceDocument> {
+/** `wanted` is the id of the setup to look at; without it, or when it is gone, the one that the person starts with. */
+export async function workspaceDocument(
+	{ profiles, people, setups, releases, seats }: Office,
+	app: string,
+	person: Person = FIRST,
+	wanted: string | null = null
+): Promise<WorkspaceDocument> {
 	const workspace = await profiles.load(app);
+	const setup = await setups.look(app, person, wanted);
 	const { channel, releases: list } = await releases.list(app);
 	const released = await releases.followed(app);
 	return {
 		application: workspace.application,
 		commands: workspace.commands,
-		strata: workspace.profile.map(wireOf),
+		strata: profileOf(workspace.profile, setup.strata).map(wireOf),
 		revision: workspace.revision,
-		...profiles.reach(workspace),
+		...profiles.reach(workspace, person),
 		history: await profiles.latestEdits(app, HISTORY),
+		me: person,
+		isOpen: people.isOpen,
+		setup,
+		setups: await setups.of(app, person),
+		layers: ownedHeads(workspace),
+		people: Object.fromEntries((await people.list()).map(({ id, name }) => [id, name])),
 		channel,
 		releases: list,
 		released: released && wireOf(released),

@@ -13,7 +13,7 @@ import { WaitingEdits, type WaitingEdit } from './waiting.svelte';
 
 /** Whose edits they are. */
 interface EditsOf {
-	readonly document: Pick<WorkspaceDocument, 'application'>;
+	readonly document: Pick<WorkspaceDocument, 'application' | 'setup'>;
 	readonly path: string;
 	readonly profile: Profile;
 	readonly revision: number;
@@ -63,6 +63,10 @@ export class Edits {
 		return this.waiting.list.length > 0;
 	}
 
+	get #setup(): string {
+		return this.#workspace.document.setup.id;
+	}
+
 	/** What the server has not got yet; there from the first `take` on. */
 	get waiting(): WaitingEdits {
 		return this.#waiting!;
@@ -102,7 +106,7 @@ export class Edits {
 			// what came before it may have found the server gone
 			if (this.waiting.list.length > 0) return wait();
 			return this.#write(
-				() => ask(`${workspace.path}/edits`, 'POST', { base: workspace.revision, stratum, label, changes }),
+				() => ask(`${workspace.path}/edits`, 'POST', { base: workspace.revision, stratum, setup: this.#setup, label, changes }),
 				({ since, touched }) =>
 					(this.merge = { label, changes, since: (since as Edit[]) ?? [], touched: (touched as string[]) ?? [] }),
 				wait
@@ -159,10 +163,11 @@ export class Edits {
 		const workspace = this.#workspace;
 		const { label, stratum, changes } = next;
 		try {
-			const body = { base: workspace.revision, stratum, label, changes };
+			const body = { base: workspace.revision, stratum, setup: this.#setup, label, changes };
 			const { edit, ...reach } = await ask<{ edit: Edit } & Reach>(`${workspace.path}/edits`, 'POST', body);
 			this.waiting.shift();
-			if (this.#shown.has(next)) workspace.stored(edit);
+			if (edit.revision > workspace.revision + 1) await this.#putOnTop();
+			else if (this.#shown.has(next)) workspace.stored(edit);
 			else await workspace.follow(edit);
 			this.take(reach);
 			return true;

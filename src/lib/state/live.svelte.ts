@@ -1,12 +1,12 @@
 import { z } from 'zod';
 
-const Change = z.object({ application: z.string(), revision: z.number().optional() });
+const Change = z.object({ application: z.string(), revision: z.number().optional(), strata: z.array(z.string()).optional() });
 type Change = z.infer<typeof Change>;
 
 /** What hears of changes. */
 interface Hearing {
 	/** Something has changed; without a revision, it may be anything. */
-	changed(revision: number | undefined): void;
+	changed(revision: number | undefined, strata: readonly string[] | undefined): void;
 	/** The server is there, perhaps again. */
 	reached(): void;
 }
@@ -27,7 +27,7 @@ export function hearChanges(application: string, hearing: Hearing): () => void {
 	function take(data: unknown): void {
 		if (data === 'reached') return hearing.reached();
 		const { data: change } = Change.safeParse(data);
-		if (change?.application === application) hearing.changed(change.revision);
+		if (change?.application === application) hearing.changed(change.revision, change.strata);
 	}
 	told.onmessage = ({ data }: MessageEvent<Change | 'reached'>) => take(data);
 

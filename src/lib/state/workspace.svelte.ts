@@ -14,7 +14,8 @@ import type { SearchPaths } from '$core/folders/search';
 import { desksOf } from '$core/keyboard/desk';
 import { officeDesks } from '$core/keyboard/office-desks';
 import { applyEdit, type AnyChange, type Edit } from '$core/profile/edit';
-import { roleFor } from '$core/strata/role';
+import { mayWrite } from '$core/people/may';
+import { writingAs } from '$core/strata/role';
 import { stratumById, type Profile, type Stratum, type StratumId } from '$core/strata/stratum';
 import { stratumOfWire } from '$core/profile/wire';
 import { commandSearch } from '$core/search/search';
@@ -77,7 +78,7 @@ export class Workspace {
 		released: this.#releasedIndex
 	}));
 	target = $derived.by(() => stratumById(this.profile, this.targetId));
-	role = $derived.by(() => roleFor(this.target.kind));
+	role = $derived.by(() => writingAs(this.document.me.role, this.target.kind));
 
 	readonly edits = new Edits(this);
 	readonly findings = new Findings(this);
@@ -89,9 +90,10 @@ export class Workspace {
 		this.#bareSpace = contextSpace(document.application.axes, document.application.reachable);
 		this.#ownCatalogue = catalogueOf(document.commands, this.#bareSpace);
 		this.#take(document);
-		const writable = this.profile.filter((s) => s.kind !== 'factory');
-		const wanted = remembered('stratum');
-		this.targetId = (writable.find((s) => s.id === wanted) ?? writable.at(-1)!).id;
+		const { writable } = this;
+		const wanted = remembered(this.#targetKey) ?? remembered('stratum');
+		const first = writable.find((s) => s.id === wanted) ?? writable.at(-1);
+		this.targetId = (first ?? this.profile[0]!).id;
 		const situation = Number(remembered(`situation-${document.application.id}`) ?? 0);
 		this.situation = situation < this.space.situations.length ? situation : 0;
 	}
@@ -120,13 +122,30 @@ export class Workspace {
 		return { application: this.document.application, space: this.#bareSpace, catalogue: this.#ownCatalogue };
 	}
 
+	/** The strata that the person may write, of those that the setup has. */
+	get writable(): readonly Stratum[] {
+		const { layers, me } = this.document;
+		const mine = new Set(layers.filter((layer) => mayWrite(me, layer)).map(({ id }) => id));
+		return this.profile.filter((stratum) => mine.has(stratum.id));
+	}
+
+	get #targetKey(): string {
+		return `stratum-${this.document.application.id}-${this.document.setup.id}`;
+	}
+
+	/** What somebody is called by who looks at it. */
+	nameOf(person: string): string {
+		const { me, people } = this.document;
+		return person === me.id ? 'you' : (people[person] ?? 'somebody');
+	}
+
 	get path(): string {
 		return `/api/applications/${this.document.application.id}`;
 	}
 
 	writeTo(id: StratumId) {
 		this.targetId = id;
-		remember('stratum', id);
+		remember(this.#targetKey, id);
 	}
 
 	standIn(situation: number) {
@@ -134,8 +153,9 @@ export class Workspace {
 		remember(`situation-${this.document.application.id}`, String(situation));
 	}
 
-	/** Takes an edit that was stored. */
+	/** Takes an edit that was stored; if others wrote to other strata meanwhile, all is read anew. */
 	async follow(edit: Edit) {
+		if (edit.revision > this.revision + 1) return this.reload();
 		await this.apply(edit.changes);
 		this.stored(edit);
 	}
@@ -155,7 +175,7 @@ export class Workspace {
 
 	/** Reads everything anew, as after somebody else's edit or a release. */
 	async reload() {
-		const document = await ask<WorkspaceDocument>(this.path);
+		const document = await ask<WorkspaceDocument>(`${this.path}?setup=${this.document.setup.id}`);
 		await strataReadable([document.released, ...document.strata]);
 		this.#take(document);
 	}
@@ -167,9 +187,14 @@ export class Workspace {
 	 * Hears that there is a newer revision, or without one that something else has changed; follows it at once. What is heard
 	 * while something is written is looked for by `catchUp` afterwards.
 	 */
-	async hear(revision: number | undefined) {
+	async hear(revision: number | undefined, strata?: readonly string[]) {
 		if (revision === undefined) {
 			if (!this.edits.busy && !this.edits.merge && this.edits.waiting.list.length === 0) await this.reload();
+			return;
+		}
+		// what others write to strata that are not looked at here is none of this window's business
+		if (strata && revision === this.revision + 1 && !this.edits.busy && !this.profile.some(({ id }) => strata.includes(id))) {
+			this.revision = revision;
 			return;
 		}
 		this.heard = Math.max(this.heard, revision);

@@ -1,11 +1,13 @@
 <script lang="ts">
+	import { whose } from '$core/people/may';
 	import { useWorkspace } from '$lib/state/workspace.svelte';
 	import { bandClass, thickness } from './stratum-look';
 	import { sizeOf } from './wording';
 
 	/** The drill core of the profile: one band a stratum, as thick as its entries; also the switch for what is written to. */
 	const workspace = useWorkspace();
-	const writable = $derived(workspace.profile.filter((s) => s.kind !== 'factory'));
+	const writable = $derived(workspace.writable);
+	const isMine = $derived(new Set(writable.map(({ id }) => id)));
 
 	function onkeydown(event: KeyboardEvent) {
 		const step = { ArrowRight: 1, ArrowDown: 1, ArrowLeft: -1, ArrowUp: -1 }[event.key];
@@ -21,8 +23,12 @@
 <div class="core" role="radiogroup" aria-label="Core sample: the stratum that you write to">
 	{#each workspace.profile as stratum (stratum.id)}
 		{@const isTarget = stratum.id === workspace.targetId}
-		{#if stratum.kind === 'factory'}
-			<span class={bandClass(stratum.kind)} style:flex-grow={thickness(sizeOf(stratum))} title="Factory: never written">
+		{#if !isMine.has(stratum.id)}
+			<span
+				class={bandClass(stratum.kind)}
+				style:flex-grow={thickness(sizeOf(stratum))}
+				title="{stratum.name}: {stratum.kind === 'factory' ? 'never written' : `written by ${whose(stratum)}`}"
+			>
 				<b>{stratum.name}</b>
 				{sizeOf(stratum)}
 			</span>

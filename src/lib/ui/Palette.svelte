@@ -29,8 +29,8 @@
 	const acts = $derived<readonly Row[]>([
 		{ id: 'undo', name: 'Undo', of: `what was last written to ${workspace.target.name}`, run: workspace.edits.undo },
 		{ id: 'redo', name: 'Redo', of: `what was last undone in ${workspace.target.name}`, run: workspace.edits.redo },
-		...workspace.profile
-			.filter((s) => s.kind !== 'factory' && s.id !== workspace.targetId)
+		...workspace.writable
+			.filter((s) => s.id !== workspace.targetId)
 			.map((s) => ({ id: `write-${s.id}`, name: `Write to ${s.name}`, of: 'stratum', run: () => workspace.writeTo(s.id) })),
 		{ id: 'programs', name: 'Programs', of: 'bring, change or delete one', run: () => goto('/programs') },
 		{ id: 'keys', name: 'What can be pressed here', of: 'help', run: onkeys }

@@ -41,7 +41,7 @@
 		const here = workspace;
 		quietly(untrack(() => here.edits.resume()));
 		return hearChanges(here.document.application.id, {
-			changed: (revision) => quietly(here.hear(revision)),
+			changed: (revision, strata) => quietly(here.hear(revision, strata)),
 			reached: () => quietly(here.catchUp())
 		});
 	});

@@ -5,7 +5,7 @@ import { pathToFileURL } from 'node:url';
 import { closeOffice } from '../../../src/lib/server/office.ts';
 
 type Handler = (event: { params: Record<string, string>; url: URL; request: Request }) => Promise<Response>;
-interface Place {
+export interface Place {
 	readonly pattern: RegExp;
 	readonly names: readonly string[];
 	readonly file: string;
@@ -14,7 +14,7 @@ interface Place {
 const ROUTES = 'src/routes';
 
 /** The routes of the API as their folders say; those without a name in brackets first. */
-const places: readonly Place[] = (readdirSync(join(ROUTES, 'api'), { recursive: true }) as string[])
+export const places: readonly Place[] = (readdirSync(join(ROUTES, 'api'), { recursive: true }) as string[])
 	.filter((file) => file.endsWith('+server.ts'))
 	.map((file): Place => {
 		const path = `/api/${dirname(file)}`;
@@ -39,7 +39,8 @@ async function answer(request: Request): Promise<Response> {
 
 export interface Inside {
 	readonly address: string;
-	readonly ask: (path: string, method?: string, body?: unknown) => Promise<Response>;
+	/** `headers` as those of a session's cookie. */
+	readonly ask: (path: string, method?: string, body?: unknown, headers?: Record<string, string>) => Promise<Response>;
 	readonly close: () => Promise<void>;
 }
 
@@ -53,10 +54,11 @@ export function serverInside(): Inside {
 	globalThis.fetch = (input, init) => answer(new Request(input instanceof Request ? input : new URL(input, address), init));
 	return {
 		address,
-		ask: (path, method = 'GET', body) =>
+		ask: (path, method = 'GET', body, headers = {}) =>
 			globalThis.fetch(path, {
 				method,
-				...(body !== undefined && { headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) })
+				headers: { ...headers, ...(body !== undefined && { 'content-type': 'application/json' }) },
+				...(body !== undefined && { body: JSON.stringify(body) })
 			}),
 		async close() {
 			globalThis.fetch = fetch;

@@ -67,7 +67,11 @@ describe('what open pages hear', () => {
 			const { revision } = (await (await server.ask(app)).json()) as { revision: number };
 			const undone = await server.ask(`${app}/undo`, 'POST', { base: revision, stratum: 'personal' });
 			expect(undone.status).to.equal(200);
-			expect(await nextOf(reader)).to.deep.equal({ application: 'gneiss-solid-5', revision: revision + 1 });
+			expect(await nextOf(reader)).to.deep.equal({
+				application: 'gneiss-solid-5',
+				revision: revision + 1,
+				strata: ['personal']
+			});
 			expect((await server.ask(`${app}/undo`, 'POST', { base: 0, stratum: 'personal' })).status, 'refused').to.equal(409);
 			await server.ask(`${app}/command-line`, 'PUT', { aliases: null });
 			expect(await nextOf(reader), 'what was refused is not told').to.deep.equal({ application: 'gneiss-solid-5' });

@@ -11,6 +11,7 @@ import { ProposedEdit } from '../../../core/profile/edit.ts';
 import { ofShortcuts, type Change } from '../../../core/shortcut/change.ts';
 import type { StratumId } from '../../../core/strata/stratum.ts';
 import { inOrder } from '../../../core/strata/entry.ts';
+import { FIRST } from '../../../core/people/person.ts';
 import { gneiss } from '../../../demo/gneiss/gneiss.ts';
 import { openDatabase } from '../../../src/lib/server/db/open.ts';
 import { officeOn, type Office } from '../../../src/lib/server/office.ts';
@@ -367,7 +368,7 @@ describe('profiles on the server', () => {
 			expect(await office.seats.drift('Z-01')).to.deep.equal({ sha256, text: '{}' });
 			await office.store.db.execute(sql`update applications set body = '{}' where id = ${other.id}`);
 			await reopen();
-			expect(await saidElsewhere(office.profiles, id)).to.deep.equal({ actions: {}, manners: {} });
+			expect(await saidElsewhere(office, FIRST, id)).to.deep.equal({ actions: {}, manners: {} });
 			expect((await office.profiles.list()).map((a) => a.id)).to.deep.equal([id, other.id]);
 			expect((await office.profiles.holdings(other.id))['commands']).to.equal(commands.length - 1);
 			await office.profiles.remove(other.id);

@@ -38,14 +38,27 @@ export const commands = pgTable(
 	(t) => [primaryKey({ columns: [t.application, t.id] })]
 );
 
+/** The strata of the office; each holds content for any application. */
+export const layers = pgTable('layers', {
+	id: text('id').primaryKey(),
+	kind: text('kind').$type<StratumKind>().notNull(),
+	name: text('name').notNull(),
+	/** Whose it is; null for one of the office. */
+	person: text('person'),
+	/** In which order those of a kind lie on each other. */
+	position: serial('position').notNull()
+});
+
+/** What holds content for which application. */
 export const strata = pgTable(
 	'strata',
 	{
 		application: application(),
-		id: text('id').notNull(),
-		position: integer('position').notNull(),
-		kind: text('kind').$type<StratumKind>().notNull(),
-		name: text('name').notNull()
+		id: text('id')
+			.notNull()
+			.references(() => layers.id),
+		/** The last edit that changed it; an edit is taken only if none has since the one that it was made on. */
+		revision: integer('revision').notNull().default(0)
 	},
 	(t) => [primaryKey({ columns: [t.application, t.id] })]
 );
@@ -92,6 +105,8 @@ export const edits = pgTable(
 		revision: integer('revision').notNull(),
 		at: at('at').notNull(),
 		role: text('role').$type<Role>().notNull(),
+		/** Who wrote it. */
+		by: text('by').notNull().default('first'),
 		/** The stratum that was written to. */
 		stratum: text('stratum').$type<StratumId>().notNull(),
 		label: text('label').notNull(),
@@ -126,6 +141,7 @@ export const releases = pgTable(
 		number: integer('number').notNull(),
 		at: at('at').notNull(),
 		role: text('role').$type<Role>().notNull(),
+		by: text('by').notNull().default('first'),
 		notes: text('notes').notNull(),
 		sha256: text('sha256').notNull(),
 		bytes: integer('bytes').notNull(),
@@ -167,4 +183,97 @@ export const reports = pgTable(
 		report: jsonb('report').$type<SeatReport>().notNull()
 	},
 	(t) => [index('reports_by_seat').on(t.seat, t.id)]
+);
+
+/** The people of the office, as better-auth keeps users; an office without accounts has none. */
+export const people = pgTable('people', {
+	id: text('id').primaryKey(),
+	name: text('name').notNull(),
+	/** Made of the name: people sign in by it. */
+	email: text('email').notNull().unique(),
+	emailVerified: boolean('email_verified').notNull().default(false),
+	image: text('image'),
+	role: text('role').$type<Role>().notNull(),
+	leads: jsonb('leads').$type<StratumId[]>().notNull().default([]),
+	/** When the person left; their strata stay. */
+	leftAt: at('left_at'),
+	createdAt: timestamp('created_at').notNull().defaultNow(),
+	updatedAt: timestamp('updated_at').notNull().defaultNow()
+});
+
+const person = () =>
+	text('person')
+		.notNull()
+		.references(() => people.id, { onDelete: 'cascade' });
+
+export const sessions = pgTable('sessions', {
+	id: text('id').primaryKey(),
+	userId: person(),
+	token: text('token').notNull().unique(),
+	expiresAt: timestamp('expires_at').notNull(),
+	ipAddress: text('ip_address'),
+	userAgent: text('user_agent'),
+	createdAt: timestamp('created_at').notNull().defaultNow(),
+	updatedAt: timestamp('updated_at').notNull().defaultNow()
+});
+
+/** Passwords, each as the hash that better-auth makes of it (scrypt). */
+export const credentials = pgTable('credentials', {
+	id: text('id').primaryKey(),
+	userId: person(),
+	accountId: text('account_id').notNull(),
+	providerId: text('provider_id').notNull(),
+	accessToken: text('access_token'),
+	refreshToken: text('refresh_token'),
+	idToken: text('id_token'),
+	accessTokenExpiresAt: timestamp('access_token_expires_at'),
+	refreshTokenExpiresAt: timestamp('refresh_token_expires_at'),
+	scope: text('scope'),
+	password: text('password'),
+	createdAt: timestamp('created_at').notNull().defaultNow(),
+	updatedAt: timestamp('updated_at').notNull().defaultNow()
+});
+
+export const verifications = pgTable('verifications', {
+	id: text('id').primaryKey(),
+	identifier: text('identifier').notNull(),
+	value: text('value').notNull(),
+	expiresAt: timestamp('expires_at').notNull(),
+	createdAt: timestamp('created_at').notNull().defaultNow(),
+	updatedAt: timestamp('updated_at').notNull().defaultNow()
+});
+
+/** Invitations into the office; of the link only its digest is kept. */
+export const invitations = pgTable('invitations', {
+	digest: text('digest').primaryKey(),
+	name: text('name').notNull(),
+	role: text('role').$type<Role>().notNull(),
+	leads: jsonb('leads').$type<StratumId[]>().notNull(),
+	by: text('by').notNull(),
+	expiresAt: at('expires_at').notNull()
+});
+
+/** What a terminal signs in with; of each only its digest is kept. */
+export const tokens = pgTable('tokens', {
+	digest: text('digest').primaryKey(),
+	person: person(),
+	name: text('name').notNull(),
+	createdAt: at('created_at').notNull().defaultNow()
+});
+
+/** Named, ordered choices of strata. `person` is not a reference: who is alone has no account. */
+export const setups = pgTable(
+	'setups',
+	{
+		id: text('id').primaryKey(),
+		application: application(),
+		person: text('person').notNull(),
+		name: text('name').notNull(),
+		position: serial('position').notNull(),
+		isStart: boolean('is_start').notNull().default(false),
+		isRecommended: boolean('is_recommended').notNull().default(false),
+		/** The lowest first; the factory is not named. */
+		strata: jsonb('strata').$type<StratumId[]>().notNull()
+	},
+	(t) => [index('setups_by_person').on(t.application, t.person)]
 );

@@ -41,7 +41,7 @@
 	/** Whether what is taken is being chosen; it stays as somebody left it. */
 	let isChoosing = $state(false);
 	const scopeFor = () => (place === 'own' ? undefined : place === 'all' ? {} : one);
-	const writable = $derived(workspace.profile.filter((s) => s.kind !== 'factory'));
+	const writable = $derived(workspace.writable);
 
 	async function read(given: File | undefined = file) {
 		if (!given) return;

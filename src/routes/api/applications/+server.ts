@@ -21,10 +21,10 @@ const NewApplication = z.strictObject({
 	factory: Factory
 });
 
-export const GET = route(async (_, { profiles }) => ({ applications: await profiles.list() }));
+export const GET = route('read', async (_, { profiles }) => ({ applications: await profiles.list() }));
 
-export const POST = route(async ({ request }, { profiles }) => {
+export const POST = route('programs', async ({ request }, { profiles }, person) => {
 	const added = await readBody(request, NewApplication, 50_000_000);
-	await profiles.add(added);
+	await profiles.add(added, person);
 	return json({ id: added.application.id }, { status: 201 });
 });

@@ -2,7 +2,7 @@ import { Problem } from '$lib/server/problem';
 import { route } from '$lib/server/route';
 
 /** What changes, as it changes: `data: {"application": …, "revision": …}`. */
-export const GET = route(async (_, { live }) => {
+export const GET = route('read', async (_, { live }) => {
 	const stream = live.stream();
 	if (!stream) throw new Problem(503, 'busy', 'Too many pages listen already; this one looks by itself.');
 	return new Response(stream, {

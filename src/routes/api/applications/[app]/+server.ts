@@ -12,17 +12,19 @@ const Changed = z.strictObject({
 	renamed: z.record(z.string(), CommandId).default({})
 });
 
-export const GET = route(async ({ params }, office) => workspaceDocument(office, params.app!));
+export const GET = route('read', async ({ params, url }, office, person) =>
+	workspaceDocument(office, params.app!, person, url.searchParams.get('setup'))
+);
 
 /** Changes what the application is: its name, version, rules, contexts and catalogue. */
-export const PUT = route(async ({ params, request }, { profiles }) => {
+export const PUT = route('programs', async ({ params, request }, { profiles }) => {
 	const { renamed, ...what } = await readBody(request, Changed, 50_000_000);
 	await profiles.change(params.app!, what, new Map(Object.entries(renamed) as [CommandId, CommandId][]));
 	return { id: params.app };
 });
 
 /** Deletes the application with all there is of it, after a back-up: `?word=<its id>`. Without the word it says what would go. */
-export const DELETE = route(async ({ params, url }, { profiles, backups }) => {
+export const DELETE = route('programs', async ({ params, url }, { profiles, backups }) => {
 	const id = params.app!;
 	const goes = await profiles.holdings(id);
 	if (url.searchParams.get('word') !== id) {

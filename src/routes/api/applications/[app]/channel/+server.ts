@@ -5,7 +5,7 @@ import { readBody } from '$lib/server/problem';
 import { route } from '$lib/server/route';
 
 /** Lets the seats follow a release; `stratum` is the one that is written to. */
-export const PUT = route(async ({ params, request }, { releases }) => {
+export const PUT = route('release', async ({ params, request }, { releases }) => {
 	const { release, stratum } = await readBody(request, z.strictObject({ release: ReleaseNumber, stratum: StratumId }));
 	await releases.setChannel(params.app!, stratum, release);
 	return releases.list(params.app!);

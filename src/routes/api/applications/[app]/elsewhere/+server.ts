@@ -2,7 +2,7 @@ import { saidElsewhere } from '$lib/server/elsewhere';
 import { route } from '$lib/server/route';
 
 /** What the office's other applications say: the inputs of actions that mean the same there, and how they are navigated. */
-export const GET = route(async ({ params }, { profiles }) => {
-	await profiles.load(params.app!);
-	return saidElsewhere(profiles, params.app!);
+export const GET = route('read', async ({ params }, office, person) => {
+	await office.profiles.load(params.app!);
+	return saidElsewhere(office, person, params.app!);
 });

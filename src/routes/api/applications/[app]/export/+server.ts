@@ -37,6 +37,7 @@ const scopeOf = z.string().transform((text, ctx) => {
 const Query = z.object({
 	format: z.enum(['json', 'csv', 'xlsx', 'md', 'html']).default('json'),
 	stratum: z.string().optional(),
+	setup: z.string().optional(),
 	sections: z
 		.string()
 		.transform((text) => text.split(',').filter((name) => name !== ''))
@@ -55,12 +56,22 @@ const Query = z.object({
 /**
  * `?format=json|csv|xlsx`, or `md|html` for a sheet of what is in force, `&by=context|category|key|keyboard`, `&whose=office` without
  * anybody's own, `&platforms=windows,macos` side by side; `&stratum=office` for one stratum alone,
- * `&sections=shortcuts,aliases` for some parts, `&in=document=part` for what is heard there, `&category=Draw` (several times)
+ * `&setup=<id>` of another setup than the one that is started with, `&sections=shortcuts,aliases` for some parts, `&in=document=part` for what is heard there, `&category=Draw` (several times)
  * for some commands, `&bar=files` (several times) for some bars with all that is in them. What is of one machine only stays out unless `sections` names `machine`.
  */
-export const GET = route(async ({ params, url }, { profiles, folders, releases, seats }) => {
-	const { format, stratum, sections, in: contexts, by, whose, platforms } = checked(Query, Object.fromEntries(url.searchParams));
-	const { application, profile, catalogue: own, space } = await profiles.load(params.app!);
+export const GET = route('read', async ({ params, url }, { profiles, setups, folders, releases, seats }, person) => {
+	const {
+		setup,
+		format,
+		stratum,
+		sections,
+		in: contexts,
+		by,
+		whose,
+		platforms
+	} = checked(Query, Object.fromEntries(url.searchParams));
+	const { application, catalogue: own, space } = await profiles.load(params.app!);
+	const profile = await setups.profile(application.id, person, setup);
 	const catalogue = profileCatalogue(own, profile);
 	const index = indexOf({ application, space, catalogue: own }, profile);
 	const selection: Selection = {

@@ -12,10 +12,10 @@ const Publication = z.strictObject({
 	base: Revision
 });
 
-export const GET = route(async ({ params }, { releases }) => releases.list(params.app!));
+export const GET = route('read', async ({ params }, { releases }) => releases.list(params.app!));
 
-export const POST = route(async ({ params, request }, { releases, checking }) => {
+export const POST = route('release', async ({ params, request }, { releases, checking }, person) => {
 	const { stratum, notes, base } = await readBody(request, Publication);
 	await checking.refuseErrors(params.app!);
-	return json(await releases.publish(params.app!, stratum, notes, base), { status: 201 });
+	return json(await releases.publish(params.app!, stratum, notes, base, person), { status: 201 });
 });

@@ -2,7 +2,7 @@ import { Step } from '$lib/server/step';
 import { readBody } from '$lib/server/problem';
 import { route } from '$lib/server/route';
 
-export const POST = route(async ({ params, request }, { profiles }) => {
+export const POST = route('write', async ({ params, request }, { profiles }, person) => {
 	const { base, stratum } = await readBody(request, Step);
-	return profiles.step(params.app!, 'undo', base, stratum);
+	return profiles.step(params.app!, 'undo', base, stratum, person);
 });

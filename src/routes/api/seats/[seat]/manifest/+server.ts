@@ -1,3 +1,3 @@
 import { route } from '$lib/server/route';
 
-export const GET = route(async ({ params }, { seats }) => seats.manifest(params.seat!));
+export const GET = route('seat', async ({ params }, { seats }) => seats.manifest(params.seat!));

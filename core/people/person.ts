@@ -1,0 +1,27 @@
+import { z } from 'zod';
+import { Role } from '../strata/role.ts';
+import { StratumId } from '../strata/stratum.ts';
+
+export const PersonId = z.string().regex(/^[A-Za-z0-9_-]{1,40}$/, 'the id of a person');
+export type PersonId = z.infer<typeof PersonId>;
+
+/** What somebody is called: a role, a desk or a name. */
+export const PersonName = z
+	.string()
+	.trim()
+	.min(1, 'a person needs a name')
+	.max(60)
+	.regex(/^[^\p{C}]+$/u, 'a name without control characters');
+
+/** Somebody of the office. */
+export const Person = z.strictObject({
+	id: PersonId,
+	name: PersonName,
+	role: Role,
+	/** The disciplines and projects that are theirs, of a lead. */
+	leads: z.array(StratumId).max(200)
+});
+export type Person = z.infer<typeof Person>;
+
+/** The one person of an office without accounts, and later its first steward. */
+export const FIRST: Person = { id: 'first', name: 'This desk', role: 'steward', leads: [] };

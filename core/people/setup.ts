@@ -1,0 +1,55 @@
+import { z } from 'zod';
+import { StratumId, type Profile, type StratumHead, type StratumKind } from '../strata/stratum.ts';
+import type { OwnedHead } from './may.ts';
+import type { Person } from './person.ts';
+
+export const SetupId = z.string().regex(/^[a-z0-9-]{1,60}$/, 'the id of a setup');
+export type SetupId = z.infer<typeof SetupId>;
+
+export const SetupName = z.string().trim().min(1, 'a setup needs a name').max(60);
+
+/** The strata of a setup above the factory's, the lowest first. */
+export const SetupStrata = z
+	.array(StratumId)
+	.max(50)
+	.refine((ids) => new Set(ids).size === ids.length, 'each stratum once');
+
+/** A named, ordered choice of strata for one application. */
+export interface Setup {
+	readonly id: SetupId;
+	readonly name: string;
+	/** Whose it is. */
+	readonly person: string;
+	/** Whether the person starts with it. */
+	readonly isStart: boolean;
+	/** Whether the office recommends it. */
+	readonly isRecommended: boolean;
+	/** The lowest first; the factory lies below all and is not named. */
+	readonly strata: readonly StratumId[];
+}
+
+const ORDER: readonly StratumKind[] = ['factory', 'office', 'discipline', 'project', 'personal'];
+
+/** The strata in the order in which they usually lie on each other: by kind, and within a kind as they are. */
+export const inUsualOrder = <S extends Pick<StratumHead, 'kind'>>(strata: readonly S[]): S[] =>
+	strata.toSorted((a, b) => ORDER.indexOf(a.kind) - ORDER.indexOf(b.kind));
+
+/**
+ * What a person has who has not chosen: the office's strata, the disciplines and projects that they lead, and all their own. Who is
+ * alone has all that there are.
+ */
+export function usualStrata(person: Person, strata: readonly OwnedHead[], isAlone: boolean): StratumId[] {
+	return inUsualOrder(strata)
+		.filter(({ id, kind, person: owner }) => {
+			if (kind === 'factory') return false;
+			if (kind === 'personal') return owner === person.id;
+			return kind === 'office' || isAlone || person.leads.includes(id);
+		})
+		.map(({ id }) => id);
+}
+
+/** The profile that a setup makes: the factory and the chosen strata in their order. What is not there any more is passed over. */
+export function profileOf(all: Profile, chosen: readonly StratumId[]): Profile {
+	const byId = new Map(all.map((stratum) => [stratum.id, stratum]));
+	return [...all.filter((stratum) => stratum.kind === 'factory'), ...chosen.flatMap((id) => byId.get(id) ?? [])];
+}

@@ -1,0 +1,38 @@
+import { z } from 'zod';
+import { SetupId, SetupName, SetupStrata } from '$core/people/setup.ts';
+import { may } from '$core/people/may.ts';
+import { checked, Problem, readBody } from '$lib/server/problem';
+import { Created, route } from '$lib/server/route';
+
+/** All setups of the application: one's own, and those of colleagues and of the office to begin from. */
+export const GET = route('read', async ({ params }, { setups }, person) => ({
+	mine: await setups.of(params.app!, person),
+	others: (await setups.all(params.app!)).filter((setup) => setup.person !== person.id)
+}));
+
+export const POST = route('arrange', async ({ params, request }, { setups }, person) => {
+	const { name, strata } = await readBody(request, z.strictObject({ name: SetupName, strata: SetupStrata }), 20_000);
+	return new Created(await setups.make(params.app!, person, name, strata));
+});
+
+/** Changes one of one's own: its name, its strata, whether one starts with it; whether it is recommended says who may that. */
+export const PUT = route('arrange', async ({ params, request }, { setups }, person) => {
+	const Changed = z.strictObject({
+		id: SetupId,
+		name: SetupName.optional(),
+		strata: SetupStrata.optional(),
+		isStart: z.literal(true).optional(),
+		isRecommended: z.boolean().optional()
+	});
+	const { id, ...change } = await readBody(request, Changed, 20_000);
+	if (change.isRecommended !== undefined && !may(person, 'recommend'))
+		throw new Problem(403, 'not-yours', `Stewards and trainers recommend setups; ${person.name} is here as ${person.role}.`);
+	return setups.change(params.app!, person, id, change);
+});
+
+/** Removes one of one's own: `?id=…`. What its strata hold stays. */
+export const DELETE = route('arrange', async ({ params, url }, { setups }, person) => {
+	const { id } = checked(z.object({ id: SetupId }), Object.fromEntries(url.searchParams));
+	await setups.remove(params.app!, person, id);
+	return { mine: await setups.of(params.app!, person) };
+});

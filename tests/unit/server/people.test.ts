@@ -1,0 +1,217 @@
+import { expect } from 'chai';
+import { fillDemo } from '../../../demo/fill.ts';
+import { gneiss } from '../../../demo/gneiss/gneiss.ts';
+import type { WorkspaceDocument } from '../../../src/lib/server/workspace-document.ts';
+import { cookieOf, openOffice, PASSWORD, signIn } from '../office-of-people.ts';
+import { serverInside, type Inside } from '../page/inside.ts';
+
+const app = gneiss.application.id;
+const path = `/api/applications/${app}`;
+
+describe('the people of an office', () => {
+	let server: Inside;
+	const cookies: Record<string, string> = {};
+	const as = (who: string, to: string, method = 'GET', body?: unknown) =>
+		server.ask(to, method, body, { cookie: cookies[who] ?? '' });
+	const documentOf = async (who: string, setup = '') =>
+		(await (await as(who, `${path}?setup=${setup}`)).json()) as WorkspaceDocument;
+	const ownOf = ({ layers, me }: WorkspaceDocument) => layers.find(({ person }) => person === me.id)!.id;
+	const edit = async (who: string, stratum: string, keys: string, base?: number) => {
+		const { revision } = await documentOf(who);
+		const after = { op: 'set', command: 'inspect.mass', keys, scope: {}, rank: 900 };
+		return as(who, `${path}/edits`, 'POST', {
+			base: base ?? revision,
+			stratum,
+			label: `Give ${keys}`,
+			changes: [{ chapter: 'shortcuts', stratum, before: null, after }]
+		});
+	};
+
+	before(async () => {
+		server = serverInside();
+		await fillDemo(server.address);
+		Object.assign(cookies, await openOffice(server));
+	});
+	after(() => server.close());
+
+	it('was one person alone, whose Personal is the first steward’s now, with all that it holds', async () => {
+		const { me, layers, strata, isOpen } = await documentOf('steward');
+		expect([me.id, me.role, isOpen]).to.deep.equal(['first', 'steward', true]);
+		expect(layers.find(({ id }) => id === 'personal')).to.include({ kind: 'personal', person: 'first' });
+		const personal = strata.find(({ id }) => id === 'personal')!;
+		expect(Object.values(personal.contents).flat().length).to.be.greaterThan(3);
+	});
+
+	it('each have a stratum of their own from the first day, and the usual setup with it on top', async () => {
+		const document = await documentOf('designer');
+		expect(document.strata.map(({ kind }) => kind)).to.deep.equal(['factory', 'office', 'personal']);
+		expect(document.strata.at(-1)!.id).to.equal(ownOf(document));
+		expect(document.setups.map(({ name, isStart }) => [name, isStart])).to.deep.equal([['Everyday', true]]);
+	});
+
+	it('are asked who they are, and nobody else is answered', async () => {
+		for (const [to, method] of [
+			[path, 'GET'],
+			['/api/people', 'GET'],
+			['/api/live', 'GET'],
+			[`${path}/edits`, 'POST']
+		] as const) {
+			const refused = await server.ask(to, method, method === 'POST' ? {} : undefined);
+			expect([refused.status, ((await refused.json()) as { type: string }).type], to).to.deep.equal([401, '/problems/sign-in']);
+		}
+		const forged = await server.ask(path, 'GET', undefined, { cookie: cookies['designer']!.replace(/=./, '=X') });
+		expect(forged.status, 'a cookie that is not signed').to.equal(401);
+		const signed = await (await as('designer', '/api/session')).json();
+		expect(signed).to.deep.include({ isOpen: true }).and.not.to.have.property('desks');
+	});
+
+	it('write what is theirs, whatever the request says of its writer', async () => {
+		const own = ownOf(await documentOf('designer'));
+		const taken = (await (await edit('designer', own, 'Ctrl+Alt+F2')).json()) as { edit: { by: string; role: string } };
+		expect(taken.edit).to.include({ by: (await documentOf('designer')).me.id, role: 'designer' });
+		for (const [who, stratum] of [
+			['designer', 'office'],
+			['trainer', 'office'],
+			['lead', 'office'],
+			['designer', 'cladding'],
+			['steward', own],
+			['lead', own],
+			['designer', 'factory']
+		] as const) {
+			const before = await documentOf('steward');
+			const refused = await edit(who, stratum, 'Ctrl+Alt+F3');
+			expect(refused.status, `${who} to ${stratum}`).to.be.oneOf([403, 422]);
+			expect((await documentOf('steward')).revision).to.equal(before.revision);
+		}
+		expect((await edit('lead', 'cladding', 'Ctrl+Alt+F4')).status, 'the lead of it').to.equal(201);
+		expect((await edit('steward', 'cladding', 'Ctrl+Alt+F6')).status, 'a steward').to.equal(201);
+		expect((await edit('lead', 'ropes', 'Ctrl+Alt+F4')).status, 'the lead of another one').to.equal(403);
+	});
+
+	it('do not stand in each other’s way when they write to strata of their own', async () => {
+		const [one, other] = [await documentOf('designer'), await documentOf('trainer')];
+		expect((await edit('designer', ownOf(one), 'Ctrl+Alt+F8', one.revision)).status).to.equal(201);
+		expect((await edit('trainer', ownOf(other), 'Ctrl+Alt+F8', other.revision)).status, 'on the same revision').to.equal(201);
+		const stale = await edit('designer', ownOf(one), 'Ctrl+Alt+F9', one.revision);
+		expect([stale.status, ((await stale.json()) as { type: string }).type]).to.deep.equal([409, '/problems/stale-revision']);
+	});
+
+	it('take back what they have written themselves, of a stratum that others write too', async () => {
+		const first = (await (await edit('lead', 'cladding', 'Ctrl+Alt+1')).json()) as { edit: { revision: number } };
+		await edit('steward', 'cladding', 'Ctrl+Alt+2');
+		const { revision } = await documentOf('lead');
+		const undone = await as('lead', `${path}/undo`, 'POST', { base: revision, stratum: 'cladding' });
+		expect(((await undone.json()) as { edit: { undoes: number } }).edit.undoes).to.equal(first.edit.revision);
+	});
+
+	it('cannot say of themselves that they let a finding stand as steward', async () => {
+		const document = await documentOf('designer');
+		const own = ownOf(document);
+		const after = {
+			...{ op: 'set', finding: 'clash\n\nnothing', circumstances: '00000000', reason: 'so be it', role: 'steward' },
+			...{ command: 'inspect.mass', keys: '', scope: {}, rank: 1 }
+		};
+		const shortcut = { op: 'set', command: 'inspect.mass', keys: 'Ctrl+Alt+F11', scope: {}, rank: 901 };
+		const sent = await as('designer', `${path}/edits`, 'POST', {
+			...{ base: document.revision, stratum: own, label: 'with a shortcut' },
+			changes: [
+				{ chapter: 'acceptances', stratum: own, before: null, after },
+				{ chapter: 'shortcuts', stratum: own, before: null, after: shortcut }
+			]
+		});
+		expect(sent.status, await sent.clone().text()).to.equal(201);
+		const { edit: taken } = (await sent.json()) as { edit: { changes: { chapter: string; after: { role?: string } }[] } };
+		expect(taken.changes.find(({ chapter }) => chapter === 'acceptances')!.after.role).to.equal('designer');
+	});
+
+	it('are invited by a link that is good once and not for ever', async () => {
+		const invited = await as('steward', '/api/people', 'POST', { name: 'Guide desk', role: 'designer', days: 1 });
+		const { secret } = (await invited.json()) as { secret: string };
+		const to = `/api/invitations/${secret}`;
+		expect(await (await server.ask(to)).json()).to.include({ name: 'Guide desk', role: 'designer' });
+		expect((await server.ask(to, 'POST', { password: 'short' })).status, 'too short').to.equal(422);
+		expect((await server.ask(to, 'POST', { password: 'aaaaaaaaaaaa' })).status, 'one sign over and over').to.equal(422);
+		const joined = await server.ask(to, 'POST', { password: PASSWORD });
+		expect(joined.status).to.equal(200);
+		cookies['guide'] = cookieOf(joined);
+		expect((await documentOf('guide')).me.name).to.equal('Guide desk');
+		expect((await server.ask(to, 'POST', { password: PASSWORD })).status, 'used').to.equal(404);
+		const taken = await as('steward', '/api/people', 'POST', { name: ' guide DESK ', role: 'trainer' });
+		expect(taken.status, 'of the same name').to.equal(409);
+	});
+
+	it('are slowed down when they guess, also many at once', async () => {
+		const guess = (i: number) => server.ask('/api/session', 'POST', { name: 'Lead desk', password: `wrong ${i} here` });
+		const answers = await Promise.all(Array.from({ length: 1_000 }, (_, i) => guess(i)));
+		const counted = (status: number) => answers.filter((answer) => answer.status === status).length;
+		expect(counted(401), 'looked at').to.be.lessThan(12);
+		expect(counted(401) + counted(429)).to.equal(1_000);
+		expect((await signIn(server, 'Lead desk')).status, 'also the right one waits now').to.equal(429);
+		expect((await documentOf('lead')).me.name, 'who is in stays in').to.equal('Lead desk');
+	});
+
+	it('leave: their sessions end at once, and what they had is handed over', async () => {
+		const guide = await documentOf('guide');
+		const own = ownOf(guide);
+		expect((await edit('guide', own, 'Ctrl+Alt+F5')).status).to.equal(201);
+		const { me: designer } = await documentOf('designer');
+		expect((await as('steward', '/api/strata', 'PUT', { id: own, to: designer.id })).status, 'while they are here').to.equal(409);
+		expect((await as('steward', `/api/people?id=${guide.me.id}`, 'DELETE')).status).to.equal(200);
+		expect((await as('guide', path)).status).to.equal(401);
+		expect((await signIn(server, 'Guide desk')).status).to.be.oneOf([401, 429]);
+		expect((await as('steward', '/api/strata', 'PUT', { id: own, to: designer.id })).status).to.equal(200);
+		expect((await documentOf('designer')).layers.find(({ id }) => id === own)!.person).to.equal(designer.id);
+		expect((await as('steward', '/api/people?id=first', 'DELETE')).status, 'the only steward').to.equal(409);
+	});
+
+	it('change their password, which ends their other sessions; sign out here or everywhere', async () => {
+		const other = cookieOf(await signIn(server, 'Trainer desk'));
+		const wrong = await as('trainer', '/api/session/password', 'PUT', { current: 'not this one', password: 'quite another one' });
+		expect(wrong.status).to.equal(401);
+		const changed = await as('trainer', '/api/session/password', 'PUT', { current: PASSWORD, password: 'quite another one' });
+		expect(changed.status).to.equal(200);
+		expect((await server.ask(path, 'GET', undefined, { cookie: other })).status, 'the stolen one').to.equal(401);
+		cookies['trainer'] = cookieOf(changed);
+		const second = cookieOf(await signIn(server, 'Trainer desk', 'quite another one'));
+		await as('trainer', '/api/session?everywhere=yes', 'DELETE');
+		expect((await server.ask(path, 'GET', undefined, { cookie: second })).status).to.equal(401);
+	});
+
+	it('give terminals a token, which is theirs alone', async () => {
+		const { token } = (await (await as('designer', '/api/session/tokens', 'POST', { name: 'terminal' })).json()) as {
+			token: string;
+		};
+		const asked = await server.ask(path, 'GET', undefined, { authorization: `Bearer ${token}` });
+		expect(((await asked.json()) as WorkspaceDocument).me.name).to.equal('Designer desk');
+		expect((await server.ask(path, 'GET', undefined, { authorization: `Bearer ${token}x` })).status).to.equal(401);
+	});
+
+	it('keep setups, each its own choice of strata in its own order, and lose nothing by switching', async () => {
+		const own = ownOf(await documentOf('designer'));
+		const made = await as('designer', `${path}/setups`, 'POST', { name: 'Drafting', strata: ['office', 'cladding'] });
+		const { id } = (await made.json()) as { id: string };
+		const drafting = await documentOf('designer', id);
+		expect(drafting.strata.map((s) => s.id)).to.deep.equal(['factory', 'office', 'cladding']);
+		expect(drafting.setups.map(({ name }) => name)).to.deep.equal(['Everyday', 'Drafting']);
+		expect((await documentOf('designer')).setup.name, 'started with').to.equal('Everyday');
+		const turned = await as('designer', `${path}/setups`, 'PUT', { id, strata: [own, 'cladding', 'office'], isStart: true });
+		expect(turned.status).to.equal(200);
+		const now = await documentOf('designer');
+		expect([now.setup.name, now.strata.map((s) => s.id)]).to.deep.equal(['Drafting', ['factory', own, 'cladding', 'office']]);
+		const foreign = ownOf(await documentOf('lead'));
+		for (const [body, status] of [
+			[{ name: 'Drafting', strata: [] }, 409],
+			[{ name: 'Theirs', strata: [foreign] }, 422],
+			[{ name: 'None', strata: ['nowhere'] }, 422],
+			[{ name: 'Factory', strata: ['factory'] }, 422],
+			[{ name: 'Twice', strata: ['office', 'office'] }, 400],
+			[{ name: '', strata: [] }, 400]
+		] as const)
+			expect((await as('designer', `${path}/setups`, 'POST', body)).status, JSON.stringify(body)).to.equal(status);
+		expect((await as('lead', `${path}/setups`, 'PUT', { id, name: 'Mine now' })).status, 'somebody else’s').to.equal(404);
+		expect((await as('designer', `${path}/setups`, 'PUT', { id, isRecommended: true })).status).to.equal(403);
+		expect((await as('lead', `${path}?setup=${id}`)).status, 'is looked at by colleagues').to.equal(200);
+		expect((await as('designer', `${path}/setups?id=${id}`, 'DELETE')).status).to.equal(200);
+		expect((await documentOf('designer')).setup).to.include({ name: 'Everyday', isStart: true });
+	});
+});

@@ -1,0 +1,118 @@
+import { expect } from 'chai';
+import { pathToFileURL } from 'node:url';
+import { gneiss } from '../../../demo/gneiss/gneiss.ts';
+import { fill } from '../../../demo/fill.ts';
+import { openOffice } from '../office-of-people.ts';
+import { places, serverInside, type Inside } from '../page/inside.ts';
+
+/*
+ * Who may ask what, as the office has agreed on it: stewards keep the office's strata, releases and people; leads the strata of a
+ * discipline or project; designers their own, and proposals; trainers read all, print, and make recommended setups.
+ */
+const ALL = 'steward lead designer trainer';
+const EXPECTED: Readonly<Record<string, string>> = {
+	'GET /api/applications': ALL,
+	'POST /api/applications': 'steward',
+	'GET /api/applications/[app]': ALL,
+	'PUT /api/applications/[app]': 'steward',
+	'DELETE /api/applications/[app]': 'steward',
+	'PUT /api/applications/[app]/channel': 'steward',
+	'PUT /api/applications/[app]/command-line': 'steward',
+	'GET /api/applications/[app]/edits': ALL,
+	'POST /api/applications/[app]/edits': ALL,
+	'GET /api/applications/[app]/elsewhere': ALL,
+	'GET /api/applications/[app]/export': ALL,
+	'GET /api/applications/[app]/folders': ALL,
+	'PUT /api/applications/[app]/folders': 'steward',
+	'GET /api/applications/[app]/recipes': ALL,
+	'PUT /api/applications/[app]/recipes': 'steward',
+	'DELETE /api/applications/[app]/recipes': 'steward',
+	'POST /api/applications/[app]/redo': ALL,
+	'GET /api/applications/[app]/releases': ALL,
+	'POST /api/applications/[app]/releases': 'steward',
+	'GET /api/applications/[app]/releases/[number]': 'anybody',
+	'GET /api/applications/[app]/seats': ALL,
+	'POST /api/applications/[app]/seats': 'steward',
+	'DELETE /api/applications/[app]/seats': 'steward',
+	'GET /api/applications/[app]/setups': ALL,
+	'POST /api/applications/[app]/setups': ALL,
+	'PUT /api/applications/[app]/setups': ALL,
+	'DELETE /api/applications/[app]/setups': ALL,
+	'POST /api/applications/[app]/undo': ALL,
+	'GET /api/backup': 'steward',
+	'GET /api/invitations/[secret]': 'anybody',
+	'POST /api/invitations/[secret]': 'anybody',
+	'GET /api/live': ALL,
+	'POST /api/office': 'steward',
+	'GET /api/people': ALL,
+	'POST /api/people': 'steward',
+	'PUT /api/people': 'steward',
+	'DELETE /api/people': 'steward',
+	'PUT /api/seats/[seat]/desk': ALL,
+	'GET /api/seats/[seat]/drift': 'steward lead trainer',
+	'PUT /api/seats/[seat]/drift': 'seat',
+	'GET /api/seats/[seat]/manifest': 'seat',
+	'POST /api/seats/[seat]/reports': 'seat',
+	'PUT /api/seats/[seat]/restore': 'steward',
+	'GET /api/session': 'anybody',
+	'POST /api/session': 'anybody',
+	'DELETE /api/session': 'anybody',
+	'POST /api/session/desk': 'anybody',
+	'PUT /api/session/password': ALL,
+	'POST /api/session/tokens': ALL,
+	'POST /api/strata': ALL,
+	'PUT /api/strata': 'steward',
+	'GET /api/verify': 'steward'
+};
+
+const ROLES = ['steward', 'lead', 'designer', 'trainer'];
+const METHODS = ['GET', 'POST', 'PUT', 'DELETE', 'PATCH'];
+
+describe('the rights of an office', () => {
+	let server: Inside;
+	let cookies: Record<string, string>;
+	before(async () => {
+		server = serverInside();
+		await fill(server.address, gneiss);
+		cookies = await openOffice(server);
+	});
+	after(() => server.close());
+
+	it('are said for every route that there is', async () => {
+		const there: string[] = [];
+		for (const { file } of places) {
+			const module = (await import(pathToFileURL(file).href)) as Record<string, unknown>;
+			const address = file.replace('src/routes', '').replace('/+server.ts', '');
+			there.push(...METHODS.filter((method) => method in module).map((method) => `${method} ${address}`));
+		}
+		expect(there.sort()).to.deep.equal(Object.keys(EXPECTED).sort());
+	});
+
+	// what is asked is nothing that could be carried out: who may ask is told what is wrong with it, who may not, that it is not theirs
+	for (const [asked, who] of Object.entries(EXPECTED)) {
+		const [method, address] = asked.split(' ') as [string, string];
+		const to = address
+			.replace('[app]', 'no-such-program')
+			.replace('[seat]', 'Z-99')
+			.replace('[secret]', 'none')
+			.replace('[number]', '77');
+		const body = method === 'GET' || method === 'DELETE' ? undefined : { nothing: 'of this' };
+		it(`${asked}: ${who}`, async () => {
+			const statusOf = async (cookie?: string) => {
+				const answer = await server.ask(to, method, body, cookie ? { cookie } : {});
+				await answer.body?.cancel();
+				return answer.status;
+			};
+			const isOpen = who === 'anybody' || who === 'seat';
+			if (!isOpen) expect(await statusOf(), 'nobody').to.equal(401);
+			for (const role of ROLES) {
+				const isSignOut = asked === 'DELETE /api/session';
+				if (isSignOut) continue;
+				const status = await statusOf(cookies[role]);
+				const mayAsk = isOpen || who.split(' ').includes(role);
+				if (mayAsk) expect(status, role).not.to.be.oneOf([401, 403]);
+				else expect(status, role).to.equal(403);
+			}
+		});
+	}
+});
