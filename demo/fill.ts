@@ -19,6 +19,9 @@ async function send(server: string, path: string, body: unknown, method = 'POST'
 
 /** Fills an empty office with Altspur Cabins through the same routes that everybody uses. Leaves what is there alone. */
 export async function fillDemo(server: string): Promise<void> {
+	const { isOpen } = (await (await fetch(new URL('/api/session', server))).json()) as { isOpen: boolean };
+	// an office with accounts was filled before it was opened
+	if (isOpen) return;
 	const known = (await (await fetch(new URL('/api/applications', server))).json()) as { applications: { id: string }[] };
 	for (const standIn of standIns)
 		if (!known.applications.some((a) => a.id === standIn.application.id)) await fill(server, standIn);

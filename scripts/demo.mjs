@@ -1,5 +1,6 @@
 // npm run demo: installs, builds, starts the server on loopback, fills the demo office and starts its three seats.
 import { spawn } from 'node:child_process';
+import { randomBytes } from 'node:crypto';
 import { join } from 'node:path';
 import { ensureBuild, ensurePackages, root } from './prepare.mjs';
 
@@ -24,11 +25,11 @@ function stop(code) {
 }
 for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => stop(0));
 
-const app = start(['scripts/serve.mjs'], { PORT: port, HOST: host, SKARN_DATA: folder });
+const app = start(['scripts/serve.mjs'], { PORT: port, HOST: host, SKARN_DATA: folder, SKARN_DEMO: 'yes' });
 app.on('exit', (code) => stop(code ?? 0));
 
 for (let tries = 0; app.exitCode === null; tries++) {
-	const answered = await fetch(`${server}/api/applications`).catch(() => undefined);
+	const answered = await fetch(`${server}/api/session`).catch(() => undefined);
 	if (answered?.ok) break;
 	if (tries > 300) {
 		console.error('The server did not answer within 60 seconds.');
@@ -40,7 +41,9 @@ for (let tries = 0; app.exitCode === null; tries++) {
 if (app.exitCode === null) {
 	const { tsImport } = await import('tsx/esm/api');
 	const { fillDemo } = await tsImport('../demo/fill.ts', import.meta.url);
+	const { openDemo } = await tsImport('../demo/people.ts', import.meta.url);
 	await fillDemo(server);
+	await openDemo(server, randomBytes(18).toString('base64url'));
 	for (const id of ['C-01', 'C-02', 'C-03'])
 		start(['bin/skarn.mjs', 'seat', '--id', id, '--server', server, '--folder', join(folder, 'seats', id)]);
 	console.log(`\nSkarn runs at ${server}\nEnd it with Ctrl+C. The demo's data lies in ${folder}.\n`);

@@ -49,7 +49,7 @@ server.on('error', (error) => {
 });
 server.listen(port, env.HOST, () => {
 	if (!/^(127\.|localhost$|::1$)/.test(env.HOST))
-		console.warn(`Skarn listens on ${env.HOST}: anybody who reaches it can write. It has no accounts yet.`);
+		console.warn(`Skarn listens on ${env.HOST}. Without accounts it answers this machine only; open it to the office in People.`);
 	application = import('../build/handler.js');
 	application.then(() => console.log(`Skarn listens on http://${env.HOST}:${port}`));
 });

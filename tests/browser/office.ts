@@ -24,12 +24,12 @@ function listen(page: Page) {
 }
 
 /** For a `describe`: a server with the demo office and a page at the Commands view, fresh for the whole block. */
-export function desk(): Desk {
+export function desk(env: Readonly<Record<string, string>> = {}): Desk {
 	let server: RunningServer;
 	let browser: Browser;
 	let page: Page;
 	before(async () => {
-		[server, browser] = await Promise.all([startServer(), launch()]);
+		[server, browser] = await Promise.all([startServer(env), launch()]);
 		await fillDemo(server.address);
 		const context = await browser.newContext({ viewport: { width: 1280, height: 800 }, acceptDownloads: true });
 		context.on('page', listen);

@@ -33,16 +33,16 @@ async function end(child: ChildProcess, signal: NodeJS.Signals): Promise<void> {
 }
 
 /** The built server as a process of its own, on a free loopback port, with a data folder of its own. */
-export async function startServer(): Promise<RunningServer> {
+export async function startServer(more: Readonly<Record<string, string>> = {}): Promise<RunningServer> {
 	const folder = mkdtempSync(join(tmpdir(), 'skarn-run-'));
 	const port = await freePort();
 	const address = `http://127.0.0.1:${port}`;
-	const env = { ...process.env, PORT: String(port), HOST: '127.0.0.1', SKARN_DATA: join(folder, 'data') };
+	const env = { ...process.env, PORT: String(port), HOST: '127.0.0.1', SKARN_DATA: join(folder, 'data'), ...more };
 	const server = spawn(process.execPath, ['scripts/serve.mjs'], { cwd: root, env, stdio: ['ignore', 'ignore', 'inherit'] });
 	const children: ChildProcess[] = [server];
 	for (let tries = 0; ; tries++) {
 		if (server.exitCode !== null || tries > 300) throw new Error(`the server did not start (exit code ${server.exitCode})`);
-		if (await fetch(`${address}/api/applications`).catch(() => undefined)) break;
+		if (await fetch(`${address}/api/session`).catch(() => undefined)) break;
 		await new Promise((resolve) => setTimeout(resolve, 100));
 	}
 	return {

@@ -2,6 +2,8 @@ import { createHash, randomBytes, randomUUID } from 'node:crypto';
 import { and, asc, eq, gt, isNull, lt } from 'drizzle-orm';
 import { hashPassword } from 'better-auth/crypto';
 import { FIRST, PersonName, type Person } from '../../../core/people/person.ts';
+import type { OwnedHead } from '../../../core/people/may.ts';
+import { inUsualOrder } from '../../../core/people/setup.ts';
 import type { Role } from '../../../core/strata/role.ts';
 import type { StratumHead, StratumId } from '../../../core/strata/stratum.ts';
 import { accountsOn, addressOf, PASSWORD, type Accounts } from './accounts.ts';
@@ -246,6 +248,12 @@ export class People {
 			);
 		await this.#db.update(layers).set({ person: person.id }).where(eq(layers.id, stratum));
 		this.#changed();
+	}
+
+	/** All strata of the office. */
+	async strata(): Promise<OwnedHead[]> {
+		const rows = await this.#db.select().from(layers).orderBy(asc(layers.position));
+		return inUsualOrder(rows).map(({ id, kind, name, person }) => ({ id: id as StratumId, kind, name, person }));
 	}
 
 	/** Makes a discipline, a project or another stratum of one's own. Throws `Problem` 409. */

@@ -78,13 +78,11 @@ export class Setups {
 		await this.#db.transaction(async (tx) => {
 			// what one had without choosing becomes the first
 			if (own.length === 0)
-				await tx
-					.insert(setups)
-					.values({
-						...this.#usual(workspace, person),
-						...{ id: randomUUID(), application },
-						strata: [...this.#usual(workspace, person).strata]
-					});
+				await tx.insert(setups).values({
+					...this.#usual(workspace, person),
+					...{ id: randomUUID(), application },
+					strata: [...this.#usual(workspace, person).strata]
+				});
 			await tx.insert(setups).values(made);
 		});
 		const { application: _, ...setup } = made;

@@ -20,7 +20,12 @@
 	}
 </script>
 
-<div class="core" role="radiogroup" aria-label="Core sample: the stratum that you write to">
+<div
+	class="core"
+	class:many={workspace.profile.length > 3}
+	role="radiogroup"
+	aria-label="Core sample: the stratum that you write to"
+>
 	{#each workspace.profile as stratum (stratum.id)}
 		{@const isTarget = stratum.id === workspace.targetId}
 		{#if !isMine.has(stratum.id)}
@@ -95,6 +100,27 @@
 	}
 	b {
 		font-weight: 650;
+	}
+	/* of many strata only the one that is written to says how much it holds */
+	.many > * {
+		flex-shrink: 1;
+		font-size: 0;
+	}
+	.many b {
+		min-width: 0;
+		font-size: 12px;
+		overflow: hidden;
+		text-overflow: ellipsis;
+	}
+	.many .plate {
+		min-width: 0;
+		max-width: 100%;
+		overflow: hidden;
+	}
+	.many [aria-checked='true'] {
+		flex: 0 0 auto;
+		max-width: 45%;
+		font-size: 12px;
 	}
 	.plate {
 		display: inline-flex;

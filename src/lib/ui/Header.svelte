@@ -1,11 +1,12 @@
 <script lang="ts">
 	import { goto } from '$app/navigation';
 	import { page } from '$app/state';
-	import { MoonOutline, SunOutline } from 'flowbite-svelte-icons';
+	import { MoonOutline, SunOutline, UserCircleOutline } from 'flowbite-svelte-icons';
 	import { useWorkspace } from '$lib/state/workspace.svelte';
 	import CoreSample from './CoreSample.svelte';
 	import Picker from './Picker.svelte';
 	import Probe from './Probe.svelte';
+	import SetupPicker from './people/SetupPicker.svelte';
 	import SituationPicker from './SituationPicker.svelte';
 
 	let { applications }: { applications: readonly { id: string; name: string }[] } = $props();
@@ -38,9 +39,17 @@
 			onpick={open}
 		/>
 	</div>
+	<div class="part setup"><span class="what">Setup</span><SetupPicker /></div>
 	<div class="part" data-walk="profile"><span class="what">Profile: writing to {workspace.target.name}</span><CoreSample /></div>
 	<div class="part grow" data-walk="situation"><span class="what">Situation</span><SituationPicker /></div>
 	<Probe />
+	<a
+		class="turn"
+		href="/people"
+		title={workspace.document.isOpen ? `${workspace.document.me.name}, ${workspace.document.me.role}` : 'People: you are alone'}
+		aria-label={workspace.document.isOpen ? `People: you are ${workspace.document.me.name}` : 'People'}
+		><UserCircleOutline class="h-5 w-5" /></a
+	>
 	<button
 		class="turn"
 		type="button"
@@ -101,6 +110,9 @@
 	}
 	.turn:hover {
 		background: var(--ground);
+	}
+	.setup :global(select) {
+		max-width: 112px;
 	}
 	@media (max-width: 1240px) {
 		.brand span {

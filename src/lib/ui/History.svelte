@@ -43,7 +43,9 @@
 		<li>
 			<span class="num">{edit.revision}</span>
 			<span>{edit.label}</span>
-			<span class="quiet">{edit.role}, {n === 1 ? '1 change' : `${n} changes`}</span>
+			<span class="quiet"
+				>{workspace.document.isOpen ? workspace.nameOf(edit.by) : edit.role}, {n === 1 ? '1 change' : `${n} changes`}</span
+			>
 			<time class="num quiet" datetime={edit.at}
 				>{new Date(edit.at).toLocaleString('en-GB', { dateStyle: 'short', timeStyle: 'short' })}</time
 			>

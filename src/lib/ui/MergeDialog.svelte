@@ -35,7 +35,7 @@
 	<ul>
 		{#each merge.since as edit (edit.revision)}<li>
 				<span class="num">{edit.revision}</span>
-				{edit.label} <span class="quiet">by the {edit.role}</span>
+				{edit.label} <span class="quiet">by {workspace.document.isOpen ? workspace.nameOf(edit.by) : `the ${edit.role}`}</span>
 			</li>{/each}
 	</ul>
 	{#if merge.touched.length > 0}

@@ -60,6 +60,7 @@ const EXPECTED: Readonly<Record<string, string>> = {
 	'POST /api/session/desk': 'anybody',
 	'PUT /api/session/password': ALL,
 	'POST /api/session/tokens': ALL,
+	'GET /api/strata': ALL,
 	'POST /api/strata': ALL,
 	'PUT /api/strata': 'steward',
 	'GET /api/verify': 'steward'

@@ -90,7 +90,8 @@
 		{:else}
 			<ul>
 				{#each since.slice(0, MOST_TOLD) as edit (edit.revision)}<li>
-						{edit.label} <span class="quiet">by the {edit.role}</span>
+						{edit.label}
+						<span class="quiet">by {workspace.document.isOpen ? workspace.nameOf(edit.by) : `the ${edit.role}`}</span>
 					</li>{/each}
 				{#if since.length > MOST_TOLD}<li class="quiet">and {since.length - MOST_TOLD} more</li>{/if}
 			</ul>

@@ -7,6 +7,8 @@ import { Created, route } from '$lib/server/route';
 
 const NewStratum = z.strictObject({ ...StratumHead.shape, kind: z.enum(['discipline', 'project', 'personal']) });
 
+export const GET = route('read', async (_, { people }) => ({ strata: await people.strata() }));
+
 /** Makes a stratum: of a discipline or project by a steward, another one of their own by anybody. */
 export const POST = route('arrange', async ({ request }, { people }, person) => {
 	const head = await readBody(request, NewStratum, 10_000);

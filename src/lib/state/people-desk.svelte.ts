@@ -1,0 +1,123 @@
+import type { OwnedHead } from '$core/people/may';
+import type { Person } from '$core/people/person';
+import type { Role } from '$core/strata/role';
+import { freeSlug } from '$core/text/slug';
+import { ask, told } from './api';
+
+/** Somebody in the list; `leftAt` is when they left. */
+export type Listed = Person & { readonly leftAt: string | null };
+
+/** Who works in the office, and what can be done about it. */
+export class PeopleDesk {
+	me = $state.raw<Person | null>(null);
+	isOpen = $state(false);
+	people = $state.raw<readonly Listed[]>([]);
+	strata = $state.raw<readonly OwnedHead[]>([]);
+	/** What was done or what stands against it, for the page to say. */
+	said = $state.raw<{ readonly kind: 'done' | 'failed'; readonly text: string } | undefined>(undefined);
+	/** The link of the invitation that was just made. */
+	link = $state.raw<{ readonly name: string; readonly path: string; readonly until: string } | undefined>(undefined);
+	/** The terminal's secret that was just made. */
+	token = $state<string | undefined>(undefined);
+	busy = $state(false);
+
+	here = $derived(this.people.filter(({ leftAt }) => leftAt === null));
+	gone = $derived(this.people.filter(({ leftAt }) => leftAt !== null));
+	/** What can have leads. */
+	led = $derived(this.strata.filter(({ kind }) => kind === 'discipline' || kind === 'project'));
+	/** What those who have left kept for themselves. */
+	left = $derived(this.strata.filter(({ person }) => this.gone.some(({ id }) => id === person)));
+	isSteward = $derived(this.me?.role === 'steward');
+
+	async load(): Promise<void> {
+		const [{ person }, { isOpen, people }, { strata }] = await Promise.all([
+			ask<{ person: Person | null }>('/api/session'),
+			ask<{ isOpen: boolean; people: Listed[] }>('/api/people'),
+			ask<{ strata: OwnedHead[] }>('/api/strata')
+		]);
+		[this.me, this.isOpen, this.people, this.strata] = [person, isOpen, people, strata];
+	}
+
+	/** Does it, reads everything anew and says so; whether it was done. */
+	async #do(done: string, work: () => Promise<unknown>): Promise<boolean> {
+		this.busy = true;
+		this.said = undefined;
+		try {
+			await work();
+			await this.load();
+			this.said = { kind: 'done', text: done };
+			return true;
+		} catch (error) {
+			this.said = { kind: 'failed', text: told(error) };
+			return false;
+		} finally {
+			this.busy = false;
+		}
+	}
+
+	open(name: string, password: string): Promise<boolean> {
+		return this.#do(`Skarn is open to the office. ${name.trim()} is its first steward.`, () =>
+			ask('/api/office', 'POST', { name, password })
+		);
+	}
+
+	invite(name: string, role: Role, leads: readonly string[], days: number): Promise<boolean> {
+		return this.#do(`${name.trim()} is invited. Pass the link on: it is shown this once.`, async () => {
+			const body = { name, role, leads: role === 'lead' ? leads : [], days };
+			const { secret, expiresAt } = await ask<{ secret: string; expiresAt: string }>('/api/people', 'POST', body);
+			this.link = { name: name.trim(), path: `/join/${secret}`, until: expiresAt };
+		});
+	}
+
+	setRole({ id, name }: Person, role: Role): Promise<boolean> {
+		return this.#do(`${name} is here as ${role} now.`, () => ask('/api/people', 'PUT', { id, role }));
+	}
+
+	/** Makes the stratum theirs to lead, or no more. */
+	lead(person: Person, stratum: OwnedHead, leads: boolean): Promise<boolean> {
+		const others = person.leads.filter((id) => id !== stratum.id);
+		return this.#do(`${person.name} ${leads ? 'leads' : 'leads no more'} ${stratum.name}.`, () =>
+			ask('/api/people', 'PUT', { id: person.id, leads: leads ? [...others, stratum.id] : others })
+		);
+	}
+
+	leave({ id, name }: Person): Promise<boolean> {
+		return this.#do(`${name} has left; what they kept for themselves stays, and can be handed over.`, () =>
+			ask(`/api/people?id=${encodeURIComponent(id)}`, 'DELETE')
+		);
+	}
+
+	handOver(stratum: OwnedHead, to: Person): Promise<boolean> {
+		return this.#do(`${stratum.name} is ${to.name}’s now.`, () => ask('/api/strata', 'PUT', { id: stratum.id, to: to.id }));
+	}
+
+	makeStratum(kind: 'discipline' | 'project' | 'personal', name: string): Promise<boolean> {
+		const head = { id: freeSlug(name, (id) => this.strata.some((one) => one.id === id)), kind, name: name.trim() };
+		return this.#do(`The ${kind === 'personal' ? 'stratum' : kind} ${head.name} is there, empty.`, () =>
+			ask('/api/strata', 'POST', head)
+		);
+	}
+
+	changePassword(current: string, password: string): Promise<boolean> {
+		return this.#do('Your password is another one now; your other sessions have ended.', () =>
+			ask('/api/session/password', 'PUT', { current, password })
+		);
+	}
+
+	makeToken(name: string): Promise<boolean> {
+		return this.#do('The terminal’s token is made. It is shown this once.', async () => {
+			({ token: this.token } = await ask<{ token: string }>('/api/session/tokens', 'POST', { name }));
+		});
+	}
+
+	/** Ends this session, or all of the person; whether it was done. */
+	async signOut(everywhere: boolean): Promise<boolean> {
+		try {
+			await ask(`/api/session${everywhere ? '?everywhere=yes' : ''}`, 'DELETE');
+			return true;
+		} catch (error) {
+			this.said = { kind: 'failed', text: told(error) };
+			return false;
+		}
+	}
+}

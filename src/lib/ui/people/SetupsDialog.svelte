@@ -1,0 +1,226 @@
+<script lang="ts">
+	import { Button, Modal } from 'flowbite-svelte';
+	import { untrack } from 'svelte';
+	import type { Setup } from '$core/people/setup';
+	import { told } from '$lib/state/api';
+	import type { SetupsDesk } from '$lib/state/setups.svelte';
+	import { useWorkspace } from '$lib/state/workspace.svelte';
+	import Picker from '../Picker.svelte';
+	import { bandClass } from '../stratum-look';
+	import OneField from './OneField.svelte';
+
+	/** All setups of the program: what each lies on, in which order, and the ways to make another. */
+	let { desk, onclose }: { desk: SetupsDesk; onclose: () => void } = $props();
+	const workspace = useWorkspace();
+	let open = $state(true);
+	let chosenId = $state<string>(untrack(() => workspace.document.setup.id));
+	let fromId = $state('');
+	const chosen = $derived(desk.mine.find(({ id }) => id === chosenId) ?? desk.mine[0]);
+	const sources = $derived([
+		...desk.mine.map((setup) => ({ value: setup.id as string, name: setup.name })),
+		...desk.others
+			.toSorted((a, b) => Number(b.isRecommended) - Number(a.isRecommended))
+			.map((setup) => ({
+				value: setup.id as string,
+				name: `${setup.name}, ${setup.isRecommended ? 'recommended by' : 'of'} ${desk.nameOf(setup.person)}`
+			}))
+	]);
+	const from = $derived([...desk.mine, ...desk.others].find(({ id }) => id === fromId) ?? chosen);
+
+	$effect(() => {
+		untrack(() => desk.load()).catch((error: unknown) => (desk.said = told(error)));
+	});
+
+	const nameOf = (setup: Setup) => `${setup.name}${setup.isStart ? ', started with' : ''}`;
+	/** The uppermost first, as they are drawn and as they speak. */
+	const stacked = $derived(chosen ? chosen.strata.toReversed().flatMap((id) => desk.headOf(id) ?? []) : []);
+	const apart = $derived(desk.choosable.filter(({ id }) => !chosen?.strata.includes(id)));
+</script>
+
+<Modal bind:open title="Setups of {workspace.document.application.name}" aria-label="Setups" size="lg" {onclose}>
+	{#if desk.said}<p class="callout tone-garnet" role="alert">{desk.said}</p>{/if}
+	<div class="parts">
+		<ul class="list" aria-label="Your setups">
+			{#each desk.mine as setup (setup.id)}
+				<li>
+					<button type="button" aria-pressed={setup.id === chosen?.id} onclick={() => (chosenId = setup.id)}>
+						<span class="stack" aria-hidden="true"
+							>{#each setup.strata.toReversed() as id (id)}{@const head = desk.headOf(id)}{#if head}<i
+										class={bandClass(head.kind)}
+									></i>{/if}{/each}</span
+						>
+						<span>{nameOf(setup)}{setup.id === workspace.document.setup.id ? ', looked at' : ''}</span>
+					</button>
+				</li>
+			{/each}
+		</ul>
+		{#if chosen}
+			<section aria-label="The setup {chosen.name}">
+				<ol aria-label="Its strata, the uppermost first">
+					{#each stacked as head, i (head.id)}
+						<li>
+							<i class={bandClass(head.kind)}></i><b>{head.name}</b><span class="quiet">{head.kind}</span>
+							<span class="acts">
+								<button
+									class="linkish"
+									type="button"
+									disabled={i === 0 || desk.busy}
+									aria-label="{head.name} up"
+									onclick={() => void desk.move(chosen, head.id, 1)}>up</button
+								>
+								<button
+									class="linkish"
+									type="button"
+									disabled={i === stacked.length - 1 || desk.busy}
+									aria-label="{head.name} down"
+									onclick={() => void desk.move(chosen, head.id, -1)}>down</button
+								>
+								<button
+									class="linkish"
+									type="button"
+									disabled={desk.busy}
+									aria-label="{head.name} out of it"
+									onclick={() => void desk.choose(chosen, head.id, false)}>out</button
+								>
+							</span>
+						</li>
+					{/each}
+					<li class="quiet"><i class={bandClass('factory')}></i>Factory<span>below all, never written</span></li>
+				</ol>
+				{#if apart.length > 0}
+					<p>
+						<span class="quiet">Not in it:</span>
+						{#each apart as head (head.id)}<button
+								class="pill"
+								type="button"
+								disabled={desk.busy}
+								onclick={() => void desk.choose(chosen, head.id, true)}>+ {head.name}</button
+							>
+						{/each}
+					</p>
+				{/if}
+				{#if !desk.isWritable(chosen)}<p class="callout tone-limonite">
+						You may write none of these strata: this setup is for looking.
+					</p>{/if}
+				<p class="acts">
+					<Button size="xs" disabled={chosen.id === workspace.document.setup.id} onclick={() => void desk.turnTo(chosen.id)}
+						>Look at it</Button
+					>
+					<Button
+						size="xs"
+						color="alternative"
+						disabled={chosen.isStart || desk.busy}
+						onclick={() => void desk.change(chosen, { isStart: true })}>Start with it</Button
+					>
+					{#if desk.mayRecommend}<Button
+							size="xs"
+							color="alternative"
+							disabled={desk.busy}
+							onclick={() => void desk.change(chosen, { isRecommended: !chosen.isRecommended })}
+							>{chosen.isRecommended ? 'Recommend it no more' : 'Recommend it to all'}</Button
+						>{/if}
+					<Button
+						size="xs"
+						color="alternative"
+						disabled={desk.mine.length < 2 || desk.busy}
+						onclick={() => void desk.remove(chosen)}>Remove it</Button
+					>
+				</p>
+				<OneField
+					label="Another name for {chosen.name}"
+					does="Rename it"
+					disabled={desk.busy}
+					ondone={(name) => desk.change(chosen, { name })}
+				/>
+			</section>
+		{/if}
+	</div>
+	<h3>Another setup</h3>
+	<div class="make">
+		<span class="quiet">from</span>
+		<Picker label="From" items={sources} value={from?.id ?? ''} onpick={(id) => (fromId = id)} />
+		<OneField
+			label="Its name"
+			does="Make it"
+			disabled={desk.busy || !from}
+			ondone={async (name) => (from ? desk.make(name, from) : false)}
+		/>
+	</div>
+	<p class="quiet">
+		What lies in strata of a colleague’s own comes as a copy into a stratum of yours. Removing a setup leaves its strata as they
+		are.
+	</p>
+</Modal>
+
+<style>
+	.parts {
+		display: grid;
+		grid-template-columns: 220px minmax(0, 1fr);
+		gap: 22px;
+	}
+	ul,
+	ol {
+		margin: 0;
+		padding: 0;
+		list-style: none;
+	}
+	.list button {
+		display: flex;
+		gap: 8px;
+		align-items: center;
+		width: 100%;
+		padding: 6px 8px;
+		border: 0;
+		border-left: 4px solid transparent;
+		background: none;
+		color: var(--ink);
+		text-align: left;
+	}
+	.list button[aria-pressed='true'] {
+		border-left-color: var(--azurite);
+		background: var(--panel);
+		font-weight: 650;
+	}
+	.stack {
+		display: grid;
+		width: 16px;
+		flex: none;
+		border: 1px solid var(--ink-3);
+		border-radius: 4px;
+		overflow: hidden;
+	}
+	.stack i {
+		height: 6px;
+	}
+	ol li {
+		display: flex;
+		gap: 10px;
+		align-items: center;
+		min-height: var(--row);
+		border-top: 1px solid var(--line);
+	}
+	ol li i {
+		width: 26px;
+		height: 14px;
+		border-radius: 3px;
+	}
+	ol .acts {
+		margin-left: auto;
+	}
+	.acts,
+	.make {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 12px;
+		align-items: center;
+	}
+	section {
+		display: grid;
+		gap: 10px;
+		align-content: start;
+	}
+	.linkish:disabled {
+		color: var(--ink-3);
+		text-decoration: none;
+	}
+</style>

@@ -1,0 +1,146 @@
+import { expect } from 'chai';
+import type { Page } from 'playwright-core';
+import { openDemo } from '../../demo/people.ts';
+import { desk, eventually } from './office.ts';
+
+const PASSWORD = 'rope and pulley';
+
+describe('People', () => {
+	const at = desk({ SKARN_DEMO: 'yes' });
+	/** A browser of its own for somebody, who signs in as a desk of the demo. */
+	async function seatedAt(name: string): Promise<Page> {
+		const context = await at.page
+			.context()
+			.browser()!
+			.newContext({ viewport: { width: 1280, height: 800 } });
+		const page = await context.newPage();
+		page.setDefaultTimeout(30_000);
+		await page.goto(at.server.address);
+		await page.getByRole('button', { name: new RegExp(name) }).click();
+		await page.waitForURL(/\/start/);
+		return page;
+	}
+	const assign = async (page: Page, command: string, keys: string) => {
+		await page.goto(`${at.server.address}/gneiss-solid-5/commands?command=${command}`);
+		await page.locator('.field').first().press(keys);
+		await page.keyboard.press('Enter');
+	};
+
+	it('begins with somebody alone, who opens Skarn to the office and is its first steward', async () => {
+		await at.page.goto(`${at.server.address}/people`);
+		await at.page.getByRole('heading', { name: 'You are alone' }).waitFor();
+		await at.page.getByLabel(/What you are called/).fill('Standards desk');
+		await at.page.getByLabel(/^Password/).fill('short');
+		await at.page.keyboard.press('Enter');
+		await at.page.getByRole('alert').getByText('at least 8 signs').waitFor();
+		await openDemo(at.server.address, PASSWORD);
+		await at.page.goto(`${at.server.address}/gneiss-solid-5/keyboard`);
+		await at.page.waitForURL(/sign-in\?to=/);
+		await at.page.getByLabel('Name').fill('Standards desk');
+		await at.page.getByLabel('Password').fill('not the password');
+		await at.page.keyboard.press('Enter');
+		await at.page.getByRole('alert').getByText('The name or the password is wrong.').waitFor();
+		await at.page.getByLabel('Password').fill(PASSWORD);
+		await at.page.keyboard.press('Enter');
+		await at.page.waitForURL(/gneiss-solid-5\/keyboard/);
+	});
+
+	it('invites somebody by a link, who joins with a password and has a stratum of their own', async () => {
+		await at.page.goto(`${at.server.address}/people`);
+		await at.page.getByLabel('Role, desk or name').fill('Guest desk');
+		await at.page.keyboard.press('Enter');
+		const link = at.page.locator('code').filter({ hasText: '/join/' });
+		const address = await link.innerText();
+		const guest = await (await at.page.context().browser()!.newContext()).newPage();
+		await guest.goto(address);
+		await guest.getByText('You are invited as designer').waitFor();
+		await guest.getByLabel(/^Password/).fill('cable and clamp');
+		await guest.getByLabel('The same again').fill('cable and clamp');
+		await guest.keyboard.press('Enter');
+		await guest.waitForURL(/\/start/);
+		await guest.getByRole('radio', { name: /Guest desk/ }).waitFor();
+		expect(await guest.getByRole('radiogroup').getByRole('radio').count(), 'the office is not theirs to write').to.equal(1);
+		await guest.goto(address);
+		await guest.getByRole('alert').getByText('was used').waitFor();
+		await at.page.reload();
+		await at.page.getByRole('listitem').filter({ hasText: 'Guest desk' }).getByRole('button', { name: 'Leaves' }).click();
+		await at.page.getByRole('button', { name: 'Guest desk leaves' }).click();
+		await at.page.getByText('What was left behind').waitFor();
+		await guest.goto(`${at.server.address}/gneiss-solid-5/start`);
+		await guest.waitForURL(/sign-in/);
+		await guest.context().close();
+	});
+
+	it('keeps two setups of a designer apart, turned by two keys, and loses nothing', async () => {
+		const page = await seatedAt('Door and floor desk');
+		const setup = page.getByRole('combobox', { name: 'Setup' });
+		const bands = () => page.getByRole('radiogroup').locator('> *').count();
+		expect([await setup.locator('option:checked').innerText(), await bands()]).to.deep.equal(['Everyday', 3]);
+		await page.keyboard.press('Alt+.');
+		await eventually(async () => expect(await setup.locator('option:checked').innerText()).to.equal('Drafting'));
+		expect(await bands()).to.equal(5);
+		await assign(page, 'inspect.mass', 'Alt+Shift+y');
+		await page.getByLabel('Remove Alt+Shift+Y').waitFor();
+		// the recorder takes every key while it has the focus
+		await page.locator('main').focus();
+		await page.keyboard.press('Alt+,');
+		await eventually(async () => expect(await bands()).to.equal(3));
+		await page.getByLabel('Remove Alt+Shift+Y').waitFor();
+		await page.reload();
+		await page.getByLabel('Remove Alt+Shift+Y').waitFor();
+
+		await setup.selectOption({ label: 'Setups …' });
+		const dialog = page.getByRole('dialog', { name: 'Setups' });
+		const untouched = dialog.locator('option', { hasText: 'Teaching, untouched' });
+		await dialog.getByRole('combobox', { name: 'From' }).selectOption((await untouched.getAttribute('value'))!);
+		await dialog.getByRole('textbox', { name: 'Its name' }).fill('As it came');
+		await page.keyboard.press('Enter');
+		await eventually(async () => expect(await bands()).to.equal(1));
+		await page.keyboard.press('Escape');
+		await setup.selectOption({ label: 'Everyday' });
+		await eventually(async () => expect(await bands()).to.equal(3));
+		await page.context().close();
+	});
+
+	it('shows two people each other’s saved changes at once, and neither overwrites the other', async () => {
+		const [lead, designer] = [await seatedAt('Cladding lead'), await seatedAt('Door and floor desk')];
+		const turn = async () => {
+			const option = designer.getByRole('combobox', { name: 'Setup' });
+			await option.selectOption({ label: 'Drafting' });
+			await eventually(async () => expect(await designer.getByRole('radiogroup').locator('> *').count()).to.equal(5));
+		};
+		await turn();
+		await designer.goto(`${at.server.address}/gneiss-solid-5/commands?command=inspect.section`);
+		await lead.goto(`${at.server.address}/gneiss-solid-5/commands?command=sheet.bend`);
+		await lead.getByRole('radio', { name: /^Cladding \d/ }).click();
+		await assign(lead, 'sheet.bend', 'Alt+Shift+b');
+		await lead.getByLabel('Remove Alt+Shift+B').waitFor();
+		// the designer sees it without doing anything, and has written meanwhile
+		await assign(designer, 'sheet.bend', 'Alt+Shift+n');
+		await designer.getByLabel('Remove Alt+Shift+N').waitFor();
+		await designer
+			.getByText('Alt+Shift+B')
+			.or(designer.getByLabel(/Alt\+Shift\+B/))
+			.first()
+			.waitFor();
+		await assign(lead, 'sheet.bend', 'Alt+Shift+c');
+		await lead.getByLabel('Remove Alt+Shift+C').waitFor();
+		await designer
+			.getByLabel(/Alt\+Shift\+C/)
+			.first()
+			.waitFor();
+		await designer.getByLabel('Remove Alt+Shift+N').waitFor();
+		expect(await lead.getByLabel(/Alt\+Shift\+N/).count(), 'what is the designer’s own is not the lead’s').to.equal(0);
+		await Promise.all([lead.context().close(), designer.context().close()]);
+	});
+
+	it('signs out, here and everywhere', async () => {
+		const [one, other] = [await seatedAt('Training desk'), await seatedAt('Training desk')];
+		await one.getByRole('link', { name: /^People: you are/ }).click();
+		await one.getByRole('button', { name: 'Sign out everywhere' }).click();
+		await one.waitForURL(/sign-in/);
+		await other.reload();
+		await other.waitForURL(/sign-in/);
+		await Promise.all([one.context().close(), other.context().close()]);
+	});
+});
