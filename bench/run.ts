@@ -2,6 +2,7 @@ import { barsBench } from './bars.ts';
 import { browserBench } from './browser.ts';
 import { coreBench } from './core.ts';
 import { gesturesBench } from './gestures.ts';
+import { impactBench } from './impact.ts';
 import { report } from './report.ts';
 import { textBench } from './text.ts';
 
@@ -25,6 +26,7 @@ const lines = [
 	...coreBench(),
 	...barsBench(),
 	...gesturesBench(),
+	...impactBench(),
 	...textBench(fuzzSeconds()),
 	...(has('--core') ? [] : await browserBench())
 ];

@@ -44,6 +44,16 @@ export class Setups {
 		return own.length > 0 ? own : [this.#usual(workspace, person)];
 	}
 
+	/** The setups of everybody who is here. */
+	async ofAll(application: string, people: readonly Person[]): Promise<Setup[]> {
+		const workspace = await this.#profiles.load(application);
+		const all = await this.all(application);
+		return people.flatMap((person) => {
+			const own = all.filter((setup) => setup.person === person.id);
+			return own.length > 0 ? own : [this.#usual(workspace, person)];
+		});
+	}
+
 	#usual(workspace: Workspace, person: Person): Setup {
 		const strata = usualStrata(person, ownedHeads(workspace), this.#isAlone());
 		return { id: 'usual', name: 'Everyday', person: person.id, isStart: true, isRecommended: false, strata };

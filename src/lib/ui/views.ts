@@ -89,6 +89,10 @@ export const views: readonly { readonly verb: string; readonly items: readonly V
 				key: '8'
 			},
 			{
+				name: 'Impact',
+				path: 'impact'
+			},
+			{
 				name: 'Rollout',
 				path: 'rollout',
 				key: '9'

@@ -24,6 +24,7 @@ const EXPECTED: Readonly<Record<string, string>> = {
 	'GET /api/applications/[app]/export': ALL,
 	'GET /api/applications/[app]/folders': ALL,
 	'PUT /api/applications/[app]/folders': 'steward',
+	'GET /api/applications/[app]/impact': 'steward lead trainer',
 	'GET /api/applications/[app]/recipes': ALL,
 	'PUT /api/applications/[app]/recipes': 'steward',
 	'DELETE /api/applications/[app]/recipes': 'steward',

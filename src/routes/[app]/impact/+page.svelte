@@ -1,0 +1,163 @@
+<script lang="ts">
+	import { Button } from 'flowbite-svelte';
+	import { onMount } from 'svelte';
+	import { ImpactDesk, isUntouched } from '$lib/state/impact-desk.svelte';
+	import { useWorkspace } from '$lib/state/workspace.svelte';
+	import KeyCaps from '$lib/ui/KeyCaps.svelte';
+	import ImpactTable from '$lib/ui/impact/ImpactTable.svelte';
+	import { SIGNS } from '$lib/ui/findings/severity';
+
+	const workspace = useWorkspace();
+	const desk = new ImpactDesk(workspace);
+	const next = $derived((workspace.releases.at(-1)?.number ?? 0) + 1);
+	onMount(() => {
+		void desk.start();
+		return () => desk.stop();
+	});
+	const dearest = $derived(desk.changes.find(({ runs }) => runs > 0));
+	const labelOf = (command: string) => workspace.catalogue.get(command as never)?.label ?? command;
+	const shown = $derived(desk.person ?? desk.people.find((person) => desk.of(person).some((one) => !isUntouched(one))));
+	const count = (n: number, one: string, many: string) => `${n} ${n === 1 ? one : many}`;
+</script>
+
+<div class="view">
+	<section aria-label="What the release does">
+		<header>
+			<h1>Release {next}, before it goes out</h1>
+			{#if desk.progress !== undefined}
+				<p class="quiet" role="status">Checking everybody’s setups: {Math.round(desk.progress * 100)} %</p>
+				<progress max="1" value={desk.progress} aria-label="How far it is"></progress>
+				<Button size="xs" color="alternative" onclick={() => desk.stop()}>Stop</Button>
+			{:else if desk.impact}
+				<p class="quiet">
+					{count(desk.impact.setups.length, 'setup', 'setups')} of {count(desk.people.length, 'person', 'people')}, before and
+					after, checked in
+					{desk.seconds.toFixed(1)} s
+				</p>
+				<Button size="xs" color="alternative" onclick={() => void desk.start()}
+					>{desk.revision === workspace.revision ? 'Check again' : 'Check again: something was written since'}</Button
+				>
+			{:else}
+				<Button size="xs" color="alternative" onclick={() => void desk.start()}>Check everybody’s setups</Button>
+			{/if}
+		</header>
+		{#if desk.problem}<p class="callout tone-garnet" role="alert">{desk.problem}</p>{/if}
+		{#if desk.impact}
+			{#if desk.changes.length === 0}
+				<p class="none">What would go out is what people have: nobody is touched.</p>
+			{:else}
+				<ImpactTable {desk} chosen={shown} onchoose={(person) => (desk.person = person)} />
+				<p class="told">
+					{desk.untouched.length === 0
+						? 'Everybody is touched.'
+						: desk.untouched.length === desk.people.length
+							? 'Nobody is touched: what changes shows in nobody’s setups.'
+							: `Not touched: ${desk.untouched.map((person) => desk.nameOf(person)).join(', ')}.`}
+					<span class="quiet"
+						>A habit is a key that does something else then; it weighs as much as its command is run a day, as the office has
+						estimated.</span
+					>
+				</p>
+				{#if dearest && desk.runs > 0}
+					<p class="told tone-fluorite">
+						<span class="toned" aria-hidden="true">◇</span>
+						<b
+							>Without “{dearest.difference.caption.label}” the release moves {desk.runs - dearest.runs} instead of {desk.runs} runs
+							a day.</b
+						>
+						{#if desk.mayTakeOut}<button
+								class="pill"
+								type="button"
+								disabled={workspace.edits.busy}
+								onclick={() => void desk.takeOut(dearest)}>Take it out</button
+							>{/if}
+					</p>
+				{/if}
+			{/if}
+		{/if}
+	</section>
+	<aside aria-label="Who gets what">
+		{#if desk.impact && shown}
+			<h2>{desk.nameOf(shown)}</h2>
+			{#each desk.of(shown) as one (one.setup.id)}
+				<h3>{one.setup.name}</h3>
+				{#if isUntouched(one)}<p class="quiet">Nothing changes here.</p>{/if}
+				<ul>
+					{#each one.habits as habit (`${habit.command} ${habit.keys} ${habit.scope}`)}
+						<li>
+							<KeyCaps keys={habit.keys} /> ran <b>{labelOf(habit.command)}</b> ({habit.scope.toLowerCase()}){habit.runs > 0
+								? `, ${habit.runs} times a day`
+								: ''}; then {habit.then.length > 0 ? habit.then.map(labelOf).join(' or ') : 'nothing'}.
+							{#if habit.instead.length > 0}Instead: {#each habit.instead as keys (keys)}<KeyCaps {keys} />
+								{/each}{/if}
+						</li>
+					{/each}
+					{#each one.coming as finding (finding.id)}
+						<li class="tone-{SIGNS[finding.severity].tone}">
+							<span class="toned">{SIGNS[finding.severity].shape}</span>
+							{finding.sentence}
+						</li>
+					{/each}
+					{#each one.going as finding (finding.id)}
+						<li class="tone-epidote">
+							<span class="toned" title="goes away">✓</span> <span class="quiet">Gone: {finding.sentence}</span>
+						</li>
+					{/each}
+				</ul>
+			{/each}
+		{:else if desk.impact}
+			<p class="quiet">Choose somebody in the table to see what they get.</p>
+		{/if}
+	</aside>
+</div>
+
+<style>
+	.view {
+		display: grid;
+		grid-template-columns: minmax(0, 1fr) 330px;
+		height: 100%;
+	}
+	section {
+		display: flex;
+		flex-direction: column;
+		gap: 14px;
+		padding: 16px 18px;
+		overflow: auto;
+	}
+	header {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 12px;
+		align-items: center;
+	}
+	aside {
+		padding: 16px 18px;
+		background: var(--panel);
+		border-left: 1px solid var(--line-strong);
+		overflow-y: auto;
+	}
+	h3 {
+		margin-top: 12px;
+		color: var(--ink-2);
+	}
+	ul {
+		margin: 4px 0 0;
+		padding: 0;
+		list-style: none;
+	}
+	li {
+		padding: 6px 0;
+		border-top: 1px solid var(--line);
+		font-size: 13px;
+	}
+	.none {
+		padding: 40px 0;
+	}
+	.told {
+		max-width: 90ch;
+	}
+	progress {
+		width: 160px;
+		accent-color: var(--azurite);
+	}
+</style>
