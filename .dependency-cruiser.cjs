@@ -17,7 +17,7 @@ const LAYERS = [
 	['chapters/aliases', 'chapters/bars', 'chapters/modes', 'chapters/options', 'chapters/shortcuts'],
 	['chapters/gestures', 'chapters/macros'],
 	['profile', 'propose', 'search', 'folders'],
-	['hand-over', 'impact', 'release', 'sheet']
+	['compare', 'hand-over', 'impact', 'release', 'sheet']
 ];
 
 const inFolders = (folders) => `^core/(${folders.join('|')})/`;

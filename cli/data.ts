@@ -3,6 +3,7 @@ import { ArchiveError, listBackups, restoreBackup, writeDurably } from '../src/l
 import { FolderHeldError } from '../src/lib/server/db/folder-lock.ts';
 import { openDatabase, type OpenDatabase } from '../src/lib/server/db/open.ts';
 import { officeOn, verifyAll } from '../src/lib/server/office.ts';
+import { asWhom } from './server.ts';
 
 /** The address of the server that has the folder open; throws the error again if it is held otherwise. */
 function serverIn(error: unknown): string {
@@ -27,7 +28,7 @@ async function asking<T>(
 		}
 	} catch (error) {
 		const address = serverIn(error);
-		const response = await fetch(new URL(path, address));
+		const response = await fetch(new URL(path, address), { headers: asWhom() });
 		if (!response.ok) throw new ArchiveError(`The running server at ${address} answered ${response.status}.`);
 		return there(response);
 	}

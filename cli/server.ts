@@ -4,13 +4,20 @@ import type { WorkspaceDocument } from '../src/lib/server/workspace-document.ts'
 import type { Source } from './files.ts';
 import { BadInputError } from './problem.ts';
 
+/** Who asks, where an office has accounts: the token that its People page has made, in SKARN_TOKEN. */
+export const asWhom = (): Record<string, string> => {
+	const token = process.env['SKARN_TOKEN'];
+	return token ? { authorization: `Bearer ${token}` } : {};
+};
+
 /** Asks a route of a Skarn server. Throws `BadInputError` with what the server said. */
 export async function askServer<T>(server: string, path: string, method = 'GET', body?: unknown): Promise<T> {
 	let response: Response;
 	try {
 		response = await fetch(new URL(path, server), {
 			method,
-			...(body !== undefined && { headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) })
+			headers: { ...asWhom(), ...(body !== undefined && { 'content-type': 'application/json' }) },
+			...(body !== undefined && { body: JSON.stringify(body) })
 		});
 	} catch (error) {
 		throw new BadInputError(

@@ -60,6 +60,30 @@ export const setups: readonly {
 	{ by: 'Training desk', name: 'Teaching, office standard', strata: ['office'], isRecommended: true }
 ];
 
+/** What desks propose of strata that are not theirs. */
+export const proposed: readonly {
+	readonly by: string;
+	readonly stratum: string;
+	readonly label: string;
+	readonly reason: string;
+	readonly lines: string;
+}[] = [
+	{
+		by: 'Hanger desk',
+		stratum: 'hangers',
+		label: 'Hinge joint on Alt+H',
+		reason: 'Shift+H needs two fingers of one hand; Alt+H is one reach, and free for all of us.',
+		lines: 'set | Alt+H | joint.hinge | assembly'
+	},
+	{
+		by: 'Door and floor desk',
+		stratum: 'office',
+		label: 'Split canvas for everybody, clearance on one more key',
+		reason: 'We compare door and frame all day.',
+		lines: 'set | Alt+W | window.split | any\nset | Ctrl+Alt+G | joint.check | assembly'
+	}
+];
+
 const app = gneiss.application.id;
 const path = `/api/applications/${app}`;
 
@@ -101,6 +125,14 @@ export async function openDemo(server: string, password: string): Promise<void> 
 		const stratum = into === 'own' ? ownOf(looked) : into;
 		const changes = gneiss.entriesOf(lines).map((after) => ({ chapter: 'shortcuts', stratum, before: null, after }));
 		await ask(`${path}/edits`, by, { base: looked.revision, stratum, label, changes });
+	}
+	for (const { by, stratum, label, reason, lines } of proposed) {
+		const { revision } = await lookedBy(by);
+		// behind all that the stratum says
+		const changes = gneiss
+			.entriesOf(lines)
+			.map((after, i) => ({ chapter: 'shortcuts', stratum, before: null, after: { ...after, rank: 10_000 + i } }));
+		await ask(`${path}/proposals`, by, { stratum, label, reason, base: revision, changes });
 	}
 	for (const { by, name, strata, isRecommended } of setups) {
 		const own = ownOf(await lookedBy(by));

@@ -1,5 +1,6 @@
 import { mkdirSync } from 'node:fs';
 import { fillDemo } from '../demo/fill.ts';
+import { openDemo } from '../demo/people.ts';
 import { launch } from '../tests/browser/chromium.ts';
 import { startServer } from '../tests/browser/server.ts';
 
@@ -9,7 +10,7 @@ const { ensureBuild } = (await import('./prepare.mjs' as string)) as { ensureBui
 ensureBuild();
 const folder = new URL('../docs/screenshots/', import.meta.url).pathname;
 mkdirSync(folder, { recursive: true });
-const server = await startServer();
+const server = await startServer({ SKARN_DEMO: 'yes' });
 const browser = await launch();
 try {
 	await fillDemo(server.address);
@@ -35,11 +36,6 @@ try {
 	await open('start');
 	await page.getByText('not heard of yet').or(page.getByText('as they should be')).first().waitFor();
 	await shoot('start');
-	await open('sheet');
-	await shoot('sheet');
-	await page.goto(`${server.address}/programs?program=varve-draft-7`);
-	await page.getByText('situations result').scrollIntoViewIfNeeded();
-	await shoot('programs');
 	await open('commands?command=solid.fillet-face');
 	await page.getByRole('combobox', { name: 'Search commands' }).fill('fil');
 	await page.goto(`${server.address}/gneiss-solid-5/commands?command=solid.fillet`);
@@ -55,9 +51,6 @@ try {
 	await page.getByRole('option', { name: 'Shell', exact: true }).click();
 	await page.getByText('s to get there').click();
 	await shoot('bars');
-	await open('commands');
-	await page.getByRole('button', { name: 'Look through' }).click();
-	await shoot('draft');
 	await open('keyboard');
 	await shoot('keyboard');
 	await open('gestures');
@@ -83,9 +76,6 @@ try {
 		);
 	await page.getByText('byte for byte').waitFor();
 	await shoot('recipes');
-	await varve('folders', 'dark');
-	await page.locator('table').first().waitFor();
-	await shoot('folders-dark');
 	await open('findings');
 	await shoot('findings');
 	await varve('options', 'dark');
@@ -107,6 +97,30 @@ try {
 	await open('rollout', 'dark');
 	await page.getByText('current').nth(1).waitFor();
 	await shoot('rollout-dark');
+
+	// the same office, opened to its six desks
+	await openDemo(server.address, 'a password that nobody needs');
+	await page.emulateMedia({ colorScheme: 'light' });
+	await page.goto(server.address);
+	await page.getByRole('button', { name: /Standards desk/ }).click();
+	await page.waitForURL(/start/);
+	await page.goto(`${server.address}/people`);
+	await page.getByText('Invite somebody').waitFor();
+	await shoot('people');
+	await open('proposals');
+	await page.getByRole('button', { name: 'Whom does it touch?' }).click();
+	await page.getByRole('heading', { name: 'Whom it touches' }).waitFor();
+	await shoot('proposals');
+	await open('impact');
+	await page.getByText('before and after').waitFor();
+	await page.getByRole('button', { name: 'Hanger desk' }).click();
+	await shoot('impact');
+	await open('compare');
+	await page.getByText('things differ').waitFor();
+	await page.getByRole('combobox', { name: 'Side 1' }).selectOption({ label: 'Stratum Office' });
+	await page.getByRole('button', { name: 'A third' }).click();
+	await page.getByRole('combobox', { name: 'Side 3' }).selectOption({ label: 'Stratum Cladding' });
+	await shoot('compare');
 } finally {
 	await browser.close();
 	await server.stop();

@@ -222,12 +222,16 @@ function changesIn(question: Question, found: readonly SetupImpact[]): ChangeImp
 			};
 			for (const one of impact.coming) {
 				const touch = isOf(one) && once('coming', one.id);
-				if (touch) (coming[one.severity]++, touch.coming++);
+				if (!touch) continue;
+				coming[one.severity]++;
+				touch.coming++;
 			}
 			for (const one of impact.going) if (isOf(one) && once('going', one.id)) going[one.severity]++;
 			for (const one of impact.habits) {
 				const touch = isOf(one) && once('habit', `${one.command}\n${one.keys}\n${one.scope}`);
-				if (touch) (touch.habits++, (touch.runs += one.runs));
+				if (!touch) continue;
+				touch.habits++;
+				touch.runs += one.runs;
 			}
 		}
 		const sum = (part: 'habits' | 'runs') => [...byPerson.values()].reduce((all, touch) => all + touch[part], 0);

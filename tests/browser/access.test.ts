@@ -1,10 +1,6 @@
 import { expect } from 'chai';
-import { createRequire } from 'node:module';
-import { readFileSync } from 'node:fs';
-import type { AxeResults } from 'axe-core';
+import { violationsOn } from './axe.ts';
 import { desk, eventually, laidOut } from './office.ts';
-
-const axe = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8');
 
 describe('access for everybody', () => {
 	const at = desk();
@@ -31,20 +27,7 @@ describe('access for everybody', () => {
 		'programs/new'
 	];
 
-	async function violations() {
-		// what fades in has the contrast of its end only then
-		await at.page.evaluate(`Promise.all(
-			document.getAnimations()
-				.filter((a) => a.effect.getComputedTiming().endTime < Infinity)
-				.map((a) => a.finished.catch(() => undefined))
-		).then(() => undefined)`);
-		// evaluated in the page's own world, which the content security policy leaves to the test
-		await at.page.evaluate(axe);
-		const results = await at.page.evaluate<AxeResults>('axe.run({ resultTypes: ["violations"] })');
-		return results.violations
-			.filter((v) => v.impact === 'serious' || v.impact === 'critical')
-			.map((v) => `${v.id}: ${v.nodes.map((n) => n.html.slice(0, 160) + ' ' + (n.failureSummary ?? '')).join(' | ')}`);
-	}
+	const violations = () => violationsOn(at.page);
 
 	for (const theme of ['light', 'dark'])
 		for (const view of views)

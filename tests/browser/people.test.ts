@@ -1,6 +1,7 @@
 import { expect } from 'chai';
 import type { Page } from 'playwright-core';
 import { openDemo } from '../../demo/people.ts';
+import { violationsOn } from './axe.ts';
 import { desk, eventually } from './office.ts';
 
 const PASSWORD = 'rope and pulley';
@@ -133,6 +134,115 @@ describe('People', () => {
 		expect(await lead.getByLabel(/Alt\+Shift\+N/).count(), 'what is the designer’s own is not the lead’s').to.equal(0);
 		await Promise.all([lead.context().close(), designer.context().close()]);
 	});
+
+	it('lets a designer propose what is theirs; the steward sees whom it touches, takes a part in, and it is there', async () => {
+		const designer = await seatedAt('Door and floor desk');
+		await designer.goto(`${at.server.address}/gneiss-solid-5/proposals`);
+		await designer.getByRole('button', { name: 'Propose something of mine' }).click();
+		await designer.getByRole('checkbox', { name: /Ctrl\+Alt\+E for Export geometry/ }).check();
+		await designer.getByRole('checkbox', { name: /Alt\+W for Split canvas/ }).check();
+		await designer.getByRole('combobox', { name: 'To' }).selectOption({ label: 'Office' });
+		await designer.getByLabel('What it is, in a few words').fill('Two keys of the door desk');
+		await designer.getByLabel('Why', { exact: true }).fill('we use them all day');
+		await designer.getByRole('button', { name: 'Propose 2 things' }).click();
+		const mine = designer.getByRole('region', { name: 'The proposal' });
+		await mine.getByRole('heading', { name: 'Two keys of the door desk' }).waitFor();
+		expect(await mine.getByRole('button', { name: 'Take it in' }).count(), 'not theirs to take').to.equal(0);
+		await designer.goto(`${at.server.address}/gneiss-solid-5/impact`);
+		await designer.getByRole('alert').getByText('This is for').waitFor();
+
+		await at.page.goto(`${at.server.address}/gneiss-solid-5/proposals`);
+		const one = at.page.getByRole('region', { name: 'The proposal' });
+		await at.page.getByRole('button', { name: /Two keys of the door desk/ }).click();
+		await one.getByRole('button', { name: 'Whom does it touch?' }).click();
+		await one.getByRole('heading', { name: 'Whom it touches' }).waitFor();
+		await one.getByRole('row', { name: /Split canvas/ }).waitFor();
+		await one.getByRole('textbox', { name: 'Say something of it' }).fill('Split canvas stays yours for now');
+		await at.page.keyboard.press('Enter');
+		await one.getByText('Split canvas stays yours for now').waitFor();
+		await one.getByRole('checkbox', { name: /Split canvas/ }).uncheck();
+		await one.getByRole('button', { name: 'Take 1 of 2 parts in' }).click();
+		await one.getByText(/taken by you/).waitFor();
+		await designer.goto(`${at.server.address}/gneiss-solid-5/proposals`);
+		await designer.getByRole('button', { name: /Two keys of the door desk/ }).click();
+		await mine.getByText(/taken by Standards desk.*1 of 2 parts/s).waitFor();
+		await designer.context().close();
+	});
+
+	it('puts two setups and the factory side by side, and borrows a key of the other as an edit of one’s own', async () => {
+		const page = await seatedAt('Door and floor desk');
+		await page.goto(`${at.server.address}/gneiss-solid-5/compare`);
+		await page.getByRole('combobox', { name: 'Side 1' }).selectOption({ label: 'Setup Drafting' });
+		await page.getByRole('combobox', { name: 'Side 2' }).selectOption({ label: 'Setup Everyday' });
+		const row = page.getByRole('listitem').filter({ hasText: 'Flatten bends' });
+		await row.waitFor();
+		await row.getByRole('button', { name: 'take over Flatten bends from Setup Drafting into Setup Everyday' }).click();
+		await row.waitFor({ state: 'detached' });
+		await page.getByText('Setup Everyday: Flatten bends as in Setup Drafting').first().waitFor();
+		await page.getByRole('checkbox', { name: 'only what differs' }).uncheck();
+		await page.getByRole('searchbox', { name: 'Find in the comparison' }).fill('flatten');
+		await row.first().waitFor();
+		await page.getByRole('button', { name: 'A third' }).click();
+		await page.getByRole('combobox', { name: 'Side 3' }).selectOption({ label: 'Factory' });
+		const coming = page.waitForEvent('download');
+		await page.getByRole('button', { name: 'CSV' }).click();
+		const { readFileSync } = await import('node:fs');
+		const text = readFileSync(await (await coming).path(), 'utf8');
+		expect(text.split('\n')[0]).to.equal('chapter,thing,how,Setup Drafting,Setup Everyday,Factory');
+		expect(text).to.match(/shortcut,Flatten bends,Ctrl\+Alt\+F,/);
+		await page.keyboard.press('Control+z');
+		await page
+			.getByText(/Undo: Setup Everyday/)
+			.first()
+			.waitFor();
+		await page.context().close();
+	});
+
+	it('tells before a release what it does to whom, and takes the dearest change out', async () => {
+		await at.page.goto(`${at.server.address}/gneiss-solid-5/impact`);
+		const table = at.page.getByRole('table');
+		await table.waitFor();
+		expect(await at.page.getByRole('region', { name: 'What the release does' }).locator('header').innerText()).to.match(
+			/\d+ setups of 6 people, before and after/
+		);
+		const rows = () => table.getByRole('row').count();
+		const before = await rows();
+		await table.getByRole('button', { name: 'Hanger desk' }).click();
+		const aside = at.page.getByRole('complementary', { name: 'Who gets what' });
+		await aside.getByRole('heading', { name: 'Hanger desk' }).waitFor();
+		await aside
+			.getByText('W ran Parts list')
+			.or(aside.getByText(/ran Parts list \(/))
+			.first()
+			.waitFor();
+		await at.page.keyboard.press('ArrowRight');
+		await aside.getByRole('heading', { name: 'Training desk' }).waitFor();
+		await at.page.getByText(/^Without/).waitFor();
+		await at.page.getByRole('button', { name: 'Take it out' }).click();
+		await eventually(async () => expect(await rows()).to.equal(before - 1));
+		await at.page.keyboard.press('Control+z');
+		await at.page.getByRole('button', { name: /something was written since/ }).click();
+		await eventually(async () => expect(await rows()).to.equal(before));
+	});
+
+	for (const theme of ['light', 'dark'] as const)
+		it(`axe finds nothing serious in the views of the office, ${theme}`, async () => {
+			await at.page.emulateMedia({ colorScheme: theme, reducedMotion: 'reduce' });
+			const looked = async (path: string, wait: string) => {
+				await at.page.goto(`${at.server.address}/${path}`);
+				await at.page.getByText(wait).first().waitFor();
+				expect(await violationsOn(at.page), path).to.deep.equal([]);
+			};
+			await looked('people', 'Who is here');
+			await looked('sign-in', 'With your name');
+			await looked('gneiss-solid-5/compare', 'things differ');
+			await looked('gneiss-solid-5/proposals', 'What is said of it');
+			await looked('gneiss-solid-5/impact', 'before and after');
+			await at.page.getByRole('combobox', { name: 'Setup' }).selectOption({ label: 'Setups …' });
+			await at.page.getByRole('dialog', { name: 'Setups' }).waitFor();
+			expect(await violationsOn(at.page), 'setups').to.deep.equal([]);
+			await at.page.keyboard.press('Escape');
+		});
 
 	it('signs out, here and everywhere', async () => {
 		const [one, other] = [await seatedAt('Training desk'), await seatedAt('Training desk')];

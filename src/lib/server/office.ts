@@ -7,6 +7,7 @@ import { Live } from './live.ts';
 import { People } from './people.ts';
 import { Profiles } from './profiles.ts';
 import { Folders } from './folders.ts';
+import { Proposals } from './proposals.ts';
 import { Recipes } from './recipes.ts';
 import { Releases } from './releases.ts';
 import { Seats } from './seats.ts';
@@ -18,6 +19,7 @@ export interface Office {
 	readonly people: People;
 	readonly setups: Setups;
 	readonly profiles: Profiles;
+	readonly proposals: Proposals;
 	readonly releases: Releases;
 	readonly seats: Seats;
 	readonly checking: Checking;
@@ -44,6 +46,7 @@ export function officeOn(store: OpenDatabase): Office {
 		people,
 		setups: new Setups(store.db, profiles, () => !people.isOpen),
 		profiles,
+		proposals: new Proposals(store.db, profiles),
 		releases,
 		seats,
 		checking: new Checking(profiles, releases, seats),

@@ -49,6 +49,7 @@ import {
 	edits,
 	entries,
 	layers,
+	proposals,
 	recipes,
 	releases,
 	drifts,
@@ -526,7 +527,7 @@ export class Profiles {
 }
 
 /** The tables with rows of applications, in the order in which they can be emptied. */
-const OF_APPLICATION = { seats, releases, recipes, searchPaths, setups, edits, entries, texts, strata, commands };
+const OF_APPLICATION = { seats, releases, recipes, searchPaths, setups, proposals, edits, entries, texts, strata, commands };
 
 async function writeCommands(tx: Pick<Database, 'insert'>, id: string, list: readonly Command[]): Promise<void> {
 	for (const chunk of inChunks(list.map((body, position) => ({ application: id, id: body.id as string, position, body }))))

@@ -4,7 +4,8 @@ import type { Setup } from '$core/people/setup';
 import { takingBack } from '$core/profile/differences';
 import { stratumOfWire, type StratumWire } from '$core/profile/wire';
 import { desksOf } from '$core/keyboard/desk';
-import { officeOf } from '$core/strata/stratum';
+import { applyEdit, type AnyChange } from '$core/profile/edit';
+import { officeOf, type StratumId } from '$core/strata/stratum';
 import type { FromImpact, ToImpact } from '$lib/workers/impact.worker';
 import { ApiError, ask } from './api';
 import { strataReadable } from './shapes';
@@ -67,7 +68,8 @@ export class ImpactDesk {
 		return this.#workspace.nameOf(person);
 	}
 
-	async start(): Promise<void> {
+	/** Works out what the draft does that would be released next; or of a proposal, what it does to what people have now. */
+	async start(proposal?: { readonly stratum: StratumId; readonly changes: readonly AnyChange[] }): Promise<void> {
 		this.stop();
 		this.problem = '';
 		this.progress = 0;
@@ -86,7 +88,8 @@ export class ImpactDesk {
 		const office = officeOf(now);
 		const released = asked.released && office ? { ...stratumOfWire(asked.released), id: office.id } : null;
 		// before the first release people have the office's stratum as it is empty
-		const today = office && (released ?? { ...office, contents: {} });
+		const changed = proposal && now.find(({ id }) => id === proposal.stratum);
+		const today = changed ?? (office && (released ?? { ...office, contents: {} }));
 		const began = performance.now();
 		this.#worker = new Worker(new URL('../workers/impact.worker.ts', import.meta.url), { type: 'module' });
 		this.#worker.onmessage = ({ data }: MessageEvent<FromImpact>) => {
@@ -98,7 +101,8 @@ export class ImpactDesk {
 		};
 		const { application, commands, seats } = document;
 		this.#worker.postMessage({
-			...{ application, commands, desks: desksOf(seats), released, now, setups: asked.setups },
+			...{ application, commands, desks: desksOf(seats), released, setups: asked.setups },
+			now: proposal ? applyEdit(now, proposal.changes) : now,
 			today: new Map(today ? [[today.id, today]] : [])
 		} satisfies ToImpact);
 	}

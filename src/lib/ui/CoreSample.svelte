@@ -7,6 +7,8 @@
 	/** The drill core of the profile: one band a stratum, as thick as its entries; also the switch for what is written to. */
 	const workspace = useWorkspace();
 	const writable = $derived(workspace.writable);
+	/** From so many signs on a name leaves no room for the numbers. */
+	const LONG = 10;
 	const isMine = $derived(new Set(writable.map(({ id }) => id)));
 
 	function onkeydown(event: KeyboardEvent) {
@@ -22,7 +24,7 @@
 
 <div
 	class="core"
-	class:many={workspace.profile.length > 3}
+	class:many={workspace.profile.length > 3 || workspace.profile.some(({ name }) => name.length > LONG)}
 	role="radiogroup"
 	aria-label="Core sample: the stratum that you write to"
 >

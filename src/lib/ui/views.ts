@@ -70,6 +70,10 @@ export const views: readonly { readonly verb: string; readonly items: readonly V
 		verb: 'Share',
 		items: [
 			{
+				name: 'Compare',
+				path: 'compare'
+			},
+			{
 				name: 'Hand-over',
 				path: 'hand-over',
 				key: '6'
@@ -87,6 +91,10 @@ export const views: readonly { readonly verb: string; readonly items: readonly V
 				name: 'Folders',
 				path: 'folders',
 				key: '8'
+			},
+			{
+				name: 'Proposals',
+				path: 'proposals'
 			},
 			{
 				name: 'Impact',

@@ -19,3 +19,4 @@ export { Pointing } from '$lib/ui/bench/pointing.svelte';
 export { HandTrial } from '$lib/state/hand-trial.svelte';
 export { ModeDesk } from '$lib/state/mode-desk.svelte';
 export { FileReading, ReadingRefusedError } from '$lib/workers/reading';
+export { SetupsDesk } from '$lib/state/setups.svelte';

@@ -277,3 +277,33 @@ export const setups = pgTable(
 	},
 	(t) => [index('setups_by_person').on(t.application, t.person)]
 );
+
+/** What somebody said of a proposal. */
+export interface ProposalComment {
+	readonly by: string;
+	readonly at: string;
+	readonly text: string;
+}
+
+/** Changes that somebody proposes of a stratum that is not theirs. */
+export const proposals = pgTable(
+	'proposals',
+	{
+		id: serial('id').primaryKey(),
+		application: application(),
+		/** Whose it is. */
+		person: text('person').notNull(),
+		at: at('at').notNull(),
+		stratum: text('stratum').$type<StratumId>().notNull(),
+		label: text('label').notNull(),
+		reason: text('reason').notNull(),
+		/** The revision that the changes were made on. */
+		base: integer('base').notNull(),
+		changes: jsonb('changes').$type<readonly AnyChange[]>().notNull(),
+		state: text('state').$type<'open' | 'taken' | 'declined' | 'withdrawn'>().notNull().default('open'),
+		/** Who decided, and why; what of it was taken by which edit. */
+		decision: jsonb('decision').$type<{ by: string; at: string; reason: string; revision?: number }>(),
+		comments: jsonb('comments').$type<readonly ProposalComment[]>().notNull().default([])
+	},
+	(t) => [index('proposals_by_application').on(t.application, t.id)]
+);

@@ -55,7 +55,7 @@
 						<td
 							class="num cell"
 							class:chosen={person === chosen}
-							style:--share="{touch ? Math.round((60 * touch.runs) / most) : 0}%"
+							style:--share="{touch ? Math.round((24 * touch.runs) / most) : 0}%"
 							>{#if touch && (touch.habits > 0 || touch.coming > 0)}{touch.habits > 0
 									? touch.runs
 									: ''}{#if touch.coming > 0}<span class="tone-garnet"

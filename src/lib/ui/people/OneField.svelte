@@ -5,9 +5,10 @@
 	let {
 		label,
 		does,
+		most = 60,
 		disabled = false,
 		ondone
-	}: { label: string; does: string; disabled?: boolean; ondone: (text: string) => Promise<boolean> } = $props();
+	}: { label: string; does: string; most?: number; disabled?: boolean; ondone: (text: string) => Promise<boolean> } = $props();
 	let text = $state('');
 	async function done() {
 		if (text.trim() !== '' && (await ondone(text.trim()))) text = '';
@@ -20,7 +21,7 @@
 		void done();
 	}}
 >
-	<Input size="sm" aria-label={label} placeholder={label} maxlength={60} bind:value={text} />
+	<Input size="sm" aria-label={label} placeholder={label} maxlength={most} bind:value={text} />
 	<Button type="submit" size="xs" class="shrink-0 whitespace-nowrap" color="alternative" disabled={disabled || text.trim() === ''}
 		>{does}</Button
 	>

@@ -1,0 +1,164 @@
+import { takeAway } from '../answer/choices.ts';
+import type { OpenApplication } from '../application/application.ts';
+import type { CommandId } from '../application/command.ts';
+import { ACCEPTANCES } from '../chapters/acceptances/acceptance.ts';
+import { ALIASES } from '../chapters/aliases/file.ts';
+import { aliasTable } from '../chapters/aliases/table.ts';
+import { profileSpace } from '../chapters/modes/mode.ts';
+import { namesOf, type AnyChange, type Caption } from '../chapter/chapter.ts';
+import { canonicalText } from '../format/canonical.ts';
+import { ALL_CHAPTERS, chapterOf } from '../profile/chapters.ts';
+import { indexOf } from '../profile/circumstances.ts';
+import { copying } from '../profile/copying.ts';
+import { tagged } from '../profile/edit.ts';
+import { ofShortcuts } from '../shortcut/change.ts';
+import { effectiveProfile } from '../shortcut/effective.ts';
+import { SHORTCUTS } from '../shortcut/entry.ts';
+import { keyedFold } from '../strata/keyed-fold.ts';
+import { entryKeyFor, type AnyEntry, type Entries } from '../strata/entry.ts';
+import { OutOfReachError } from '../strata/change.ts';
+import { levelOf, stratumById, type Profile, type Stratum, type StratumId } from '../strata/stratum.ts';
+
+/** What one side says of a thing. */
+export interface Cell {
+	/** The entry in force; of an alias its line. */
+	readonly said: unknown;
+	readonly stratum: StratumId;
+	/** The same text for what says the same. */
+	readonly value: string;
+	readonly caption: Caption;
+	readonly command: CommandId | undefined;
+}
+
+/** A thing of a profile, side by side. */
+export interface Row {
+	readonly id: string;
+	readonly chapter: string;
+	readonly key: string;
+	readonly caption: Caption;
+	readonly command: CommandId | undefined;
+	/** By side; undefined where nothing is in force. */
+	readonly cells: readonly (Cell | undefined)[];
+	/** Whether all sides say the same. */
+	readonly isSame: boolean;
+}
+
+type Held = ReadonlyMap<string, Cell>;
+
+/** What is in force of one keyed chapter, by the thing. */
+function heldIn(application: OpenApplication, chapter: (typeof ALL_CHAPTERS)[number], profile: Profile): Held {
+	const space = profileSpace(application.space, profile);
+	const found = new Map<string, { said: unknown; stratum: StratumId }>();
+	if (chapter.id === SHORTCUTS)
+		for (const { key, command, keys, scope, stratum } of effectiveProfile(profile, space).bindings)
+			found.set(key, { said: { op: 'set', command, keys, scope, rank: 0 }, stratum });
+	else {
+		const fold = keyedFold(profile, (stratum) => chapter.contentIn(stratum) as Entries<AnyEntry>, {
+			thing: (entry) => chapter.keyOf(entry).key,
+			meeting: 'overrides'
+		});
+		for (const [key, { entry, stratum }] of fold.inForce) found.set(key, { said: entry, stratum: stratum.id });
+	}
+	// captions are those of what differs from nothing
+	const all = { id: 'all' as StratumId, kind: 'office', name: 'all' } as const;
+	const content = chapter.contentOf([...found.values()].map(({ said }, rank) => ({ ...(said as object), rank })));
+	const { index } = { index: indexOf(application, profile) };
+	const told = chapter.differences([{ ...all, contents: {} }], [{ ...all, contents: { [chapter.id]: content } }], namesOf(index));
+	const captions = new Map(told.map((difference) => [difference.id.split('\n').slice(2).join('\n'), difference]));
+	return new Map(
+		[...found].map(([key, { said, stratum }]) => {
+			const difference = captions.get(key);
+			const { rank: _, ...value } = said as AnyEntry;
+			return [
+				key,
+				{
+					...{ said, stratum, value: canonicalText(value), command: difference?.command },
+					caption: difference?.caption ?? { label: key.replaceAll('\n', ' ').trim(), detail: '' }
+				}
+			];
+		})
+	);
+}
+
+function aliasesIn(application: OpenApplication, profile: Profile): Held {
+	const { aliases } = application.application.rules;
+	if (!aliases) return new Map();
+	const names = namesOf(indexOf(application, profile));
+	return new Map(
+		[...aliasTable(profile, aliases).inForce.values()].map(({ alias, command, stratum }) => [
+			alias,
+			{
+				...{ said: { alias, command }, stratum: stratum.id, value: command, command: command as CommandId },
+				caption: { typed: alias, label: names.command(command as CommandId), detail: 'typed' }
+			}
+		])
+	);
+}
+
+/**
+ * What is in force on each side, thing by thing and chapter by chapter. What somebody has let stand is nobody else's business and
+ * is left out.
+ */
+export function compared(application: OpenApplication, sides: readonly Profile[]): Row[] {
+	return ALL_CHAPTERS.filter(({ id }) => id !== ACCEPTANCES).flatMap((chapter): Row[] => {
+		if (chapter.form === 'text' && chapter.id !== ALIASES) return [];
+		const held = sides.map((profile) =>
+			chapter.id === ALIASES ? aliasesIn(application, profile) : heldIn(application, chapter, profile)
+		);
+		const keys = new Set(held.flatMap((one) => [...one.keys()]));
+		return [...keys].map((key) => {
+			const cells = held.map((one) => one.get(key));
+			const first = cells.find((cell) => cell !== undefined)!;
+			return {
+				...{ id: `${chapter.id}\n${key}`, chapter: chapter.id, key, caption: first.caption, command: first.command, cells },
+				isSame: cells.every((cell) => cell?.value === cells[0]?.value)
+			};
+		});
+	});
+}
+
+/**
+ * The changes by which a profile says of a thing what another side says, written into `target`. Throws `OutOfReachError` where a
+ * stratum above it has the last word, or where it is a line of an alias file.
+ */
+export function takingOver(
+	application: OpenApplication,
+	profile: Profile,
+	target: StratumId,
+	{ chapter: id, key, cells }: Row,
+	from: number,
+	mine: number
+): AnyChange[] {
+	const [theirs, own] = [cells[from], cells[mine]];
+	if (theirs?.value === own?.value) return [];
+	if (id === ALIASES)
+		throw new OutOfReachError('aliases are lines of a file; take them over in Aliases, or by handing the file over');
+	if (own && levelOf(profile, own.stratum) > levelOf(profile, target)) {
+		const { name } = stratumById(profile, own.stratum);
+		throw new OutOfReachError(`${name} says this above it; write to ${name}`);
+	}
+	const chapter = chapterOf(id);
+	if (theirs) return copying(profile, [{ chapter: id, key, isLock: false, said: theirs.said }], target);
+	if (id === SHORTCUTS) {
+		const index = indexOf(application, profile);
+		const binding = index.effective.bindings.find((one) => one.key === key);
+		return binding ? ofShortcuts(takeAway(index, profile, target, binding)) : [];
+	}
+	const stratum = stratumById(profile, target);
+	const isBelow = profile.slice(0, profile.indexOf(stratum)).some((lower) => saysOf(chapter, lower, key));
+	const here = saysOf(chapter, stratum, key);
+	if (!isBelow) return here ? [{ chapter: id, stratum: target, before: here, after: null } as AnyChange] : [];
+	const lowest = profile[0]!.id;
+	const difference = {
+		...({ chapter: id, id: '', kind: 'added', by: undefined, command: undefined } as const),
+		...{ caption: { label: '', detail: '' }, said: { stratum: lowest, before: null, after: own!.said } }
+	};
+	const ground = { index: indexOf(application, profile), profile };
+	return tagged(chapter, chapter.takeBack(difference, ground, { profile, target }));
+}
+
+/** What a stratum itself says of the thing, if it sets it. */
+const saysOf = (chapter: ReturnType<typeof chapterOf>, stratum: Stratum, key: string): AnyEntry | undefined =>
+	[...(chapter.contentIn(stratum) as Entries<AnyEntry>)].find(
+		([place, entry]) => place === entryKeyFor('set', key) && entry.op === 'set'
+	)?.[1];

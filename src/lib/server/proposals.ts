@@ -1,0 +1,220 @@
+import { and, desc, eq } from 'drizzle-orm';
+import { namesOf } from '../../../core/chapter/chapter.ts';
+import { mayWrite, whose } from '../../../core/people/may.ts';
+import type { Person } from '../../../core/people/person.ts';
+import { usualStrata, profileOf } from '../../../core/people/setup.ts';
+import { applyEdit, inverseEdit, touchedBy, type AnyChange, type Edit } from '../../../core/profile/edit.ts';
+import { indexOf } from '../../../core/profile/circumstances.ts';
+import { groundFor, problemsOf } from '../../../core/profile/problems.ts';
+import { rebased } from '../../../core/profile/rebase.ts';
+import { StaleChangeError } from '../../../core/strata/change.ts';
+import { headOf, type StratumId } from '../../../core/strata/stratum.ts';
+import type { Database } from './db/open.ts';
+import { proposals } from './db/schema.ts';
+import { Problem } from './problem.ts';
+import { ownedHeads, writableStratum, type Profiles, type Workspace } from './profiles.ts';
+
+type Row = typeof proposals.$inferSelect;
+
+/** What somebody proposes. */
+export interface NewProposal {
+	readonly stratum: StratumId;
+	readonly label: string;
+	readonly reason: string;
+	readonly base: number;
+	readonly changes: readonly AnyChange[];
+}
+
+/** A proposal as it would be taken now. */
+export interface Proposal extends Omit<Row, 'application' | 'changes'> {
+	/** On the stratum as it stands now. */
+	readonly changes: readonly AnyChange[];
+	/** Whether the stratum has changed under it. */
+	readonly isMoved: boolean;
+	/** What of it has no place any more. */
+	readonly lost: readonly string[];
+	/** What others have changed meanwhile of what it changes. */
+	readonly touched: readonly string[];
+}
+
+/** Changes of common strata that people propose, and what became of them. */
+export class Proposals {
+	readonly #db: Database;
+	readonly #profiles: Profiles;
+
+	constructor(db: Database, profiles: Profiles) {
+		this.#db = db;
+		this.#profiles = profiles;
+	}
+
+	/** All of the application, the newest first. */
+	async list(application: string): Promise<Proposal[]> {
+		const workspace = await this.#profiles.load(application);
+		const rows = await this.#db
+			.select()
+			.from(proposals)
+			.where(eq(proposals.application, application))
+			.orderBy(desc(proposals.id))
+			.limit(MOST_LISTED);
+		return Promise.all(rows.map((row) => this.#asNow(workspace, row)));
+	}
+
+	async #asNow(workspace: Workspace, { application: _, changes, ...row }: Row): Promise<Proposal> {
+		const at = new Date(row.at).toISOString();
+		const isMoved = row.state === 'open' && (workspace.revisions.get(row.stratum) ?? 0) > row.base;
+		if (!isMoved) return { ...row, at, changes, isMoved, lost: [], touched: [] };
+		const since = await this.#profiles.editsSince(workspace.application.id, row.base);
+		let base = workspace.profile;
+		for (const edit of since.toReversed()) base = applyEdit(base, inverseEdit(edit.changes));
+		const now = rebased(workspace.profile, changes, base);
+		const names = namesOf(indexOf(workspace, workspace.profile));
+		const touched = touchedBy(
+			changes,
+			since.flatMap((edit) => edit.changes),
+			names
+		);
+		return {
+			...row,
+			at,
+			changes: now.changes,
+			isMoved,
+			lost: [...now.lost, ...now.conflicts.map(() => 'lines that both have changed')],
+			touched
+		};
+	}
+
+	/** Keeps a proposal. Throws `Problem` 409 if it is not made on the stratum as it stands, 422 for what cannot be. */
+	async propose(application: string, person: Person, proposal: NewProposal, now = new Date()): Promise<{ id: number }> {
+		const workspace = await this.#profiles.load(application);
+		const { stratum, label, reason, base, changes } = proposal;
+		const head = writableStratum(workspace.profile, stratum);
+		if (head.kind === 'personal')
+			throw new Problem(
+				422,
+				'not-sound',
+				`${head.name} is somebody’s own. Propose changes of the office, a discipline or a project.`
+			);
+		const foreign = changes.findIndex((change) => change.stratum !== stratum);
+		if (foreign >= 0)
+			throw new Problem(
+				422,
+				'not-sound',
+				`A proposal is of one stratum; this one changes ${changes[foreign]!.stratum} as well.`,
+				{
+					errors: [{ pointer: `/changes/${foreign}/stratum`, detail: `expected ${stratum}` }]
+				}
+			);
+		const seen = usualStrata({ ...person, leads: [stratum] }, ownedHeads(workspace), false);
+		const profile = profileOf(workspace.profile, seen.includes(stratum) ? seen : [...seen, stratum]);
+		try {
+			applyEdit(profile, changes);
+		} catch (error) {
+			if (error instanceof StaleChangeError)
+				throw new Problem(
+					409,
+					'stale-revision',
+					`${head.name} has changed meanwhile: ${error.message}. Make the proposal on what it says now.`
+				);
+			if (error instanceof RangeError) throw new Problem(422, 'not-sound', error.message);
+			throw error;
+		}
+		const [problem] = problemsOf(changes, groundFor(workspace, profile, changes));
+		if (problem)
+			throw new Problem(422, 'not-sound', problem.message, {
+				errors: [{ pointer: `/changes/${problem.index}`, detail: problem.message }]
+			});
+		const [made] = await this.#db
+			.insert(proposals)
+			.values({
+				...{ application, person: person.id, at: now.toISOString(), stratum, label, reason },
+				base: Math.min(base, workspace.revision),
+				changes
+			})
+			.returning({ id: proposals.id });
+		return made!;
+	}
+
+	async #open(application: string, id: number): Promise<Row> {
+		const [row] = await this.#db
+			.select()
+			.from(proposals)
+			.where(and(eq(proposals.application, application), eq(proposals.id, id)));
+		if (!row) throw new Problem(404, 'not-found', `There is no proposal ${id} of ${application}.`);
+		if (row.state !== 'open') throw new Problem(409, 'nothing-to-do', `Proposal ${id} is ${row.state} already.`);
+		return row;
+	}
+
+	async #decide(row: Row, state: Row['state'], person: Person, reason: string, now: Date, revision?: number): Promise<void> {
+		const decision = { by: person.id, at: now.toISOString(), reason, ...(revision !== undefined && { revision }) };
+		const decided = await this.#db
+			.update(proposals)
+			.set({ state, decision })
+			.where(and(eq(proposals.id, row.id), eq(proposals.state, 'open')))
+			.returning({ id: proposals.id });
+		if (decided.length === 0) throw new Problem(409, 'nothing-to-do', `Somebody has decided on proposal ${row.id} just now.`);
+	}
+
+	/**
+	 * Takes a proposal in, whole or in parts, as one edit by who takes it; `parts` are places in the changes as they are listed now.
+	 * Throws `Problem` 403 for a stratum that the person may not write, 409 if the stratum has moved since `base`, 404 and 422.
+	 */
+	async take(
+		application: string,
+		person: Person,
+		id: number,
+		{ base, parts, reason }: { base: number; parts?: readonly number[] | undefined; reason: string },
+		now = new Date()
+	): Promise<{ edit: Edit }> {
+		const row = await this.#open(application, id);
+		const workspace = await this.#profiles.load(application);
+		refuseReviewer(workspace, person, row.stratum);
+		const { changes } = await this.#asNow(workspace, row);
+		const chosen = parts ? changes.filter((_, i) => parts.includes(i)) : [...changes];
+		if (chosen.length === 0) throw new Problem(422, 'not-sound', 'Nothing of the proposal is chosen that still has a place.');
+		const label = `Proposal ${id}: ${row.label}`.slice(0, 200);
+		const taken = await this.#profiles.edit(application, { base, stratum: row.stratum, label, changes: chosen }, { person });
+		const said = chosen.length < changes.length ? `${chosen.length} of ${changes.length} parts. ${reason}`.trim() : reason;
+		await this.#decide(row, 'taken', person, said, now, taken.edit.revision);
+		return taken;
+	}
+
+	/** Declines one, with a reason. Throws `Problem` 403, 404 or 409. */
+	async decline(application: string, person: Person, id: number, reason: string, now = new Date()): Promise<void> {
+		const row = await this.#open(application, id);
+		refuseReviewer(await this.#profiles.load(application), person, row.stratum);
+		await this.#decide(row, 'declined', person, reason, now);
+	}
+
+	/** Takes one's own back. Throws `Problem` 403, 404 or 409. */
+	async withdraw(application: string, person: Person, id: number, now = new Date()): Promise<void> {
+		const row = await this.#open(application, id);
+		if (row.person !== person.id) throw new Problem(403, 'not-yours', 'Only who made a proposal withdraws it.');
+		await this.#decide(row, 'withdrawn', person, '', now);
+	}
+
+	/** Says something of one. Throws `Problem` 404 or 409. */
+	async comment(application: string, person: Person, id: number, text: string, now = new Date()): Promise<void> {
+		await this.#db.transaction(async (tx) => {
+			const [row] = await tx
+				.select()
+				.from(proposals)
+				.where(and(eq(proposals.application, application), eq(proposals.id, id)))
+				.for('update');
+			if (!row) throw new Problem(404, 'not-found', `There is no proposal ${id} of ${application}.`);
+			if (row.comments.length >= MOST_COMMENTS)
+				throw new Problem(422, 'not-sound', 'So much is said of it already. Decide, or talk.');
+			const comments = [...row.comments, { by: person.id, at: now.toISOString(), text }];
+			await tx.update(proposals).set({ comments }).where(eq(proposals.id, id));
+		});
+	}
+}
+
+const MOST_LISTED = 200;
+const MOST_COMMENTS = 200;
+
+/** Throws `Problem` 403 for who may not write the stratum that is spoken of. */
+function refuseReviewer({ profile, owners }: Workspace, person: Person, stratum: StratumId): void {
+	const head = writableStratum(profile, stratum);
+	if (!mayWrite(person, { ...headOf(head), person: owners.get(stratum) ?? null }))
+		throw new Problem(403, 'not-yours', `${head.name} is written by ${whose(head)}: they decide on proposals of it.`);
+}

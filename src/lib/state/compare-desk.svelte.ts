@@ -1,0 +1,172 @@
+import { compared, takingOver, type Row } from '$core/compare/compare';
+import { mayWrite } from '$core/people/may';
+import { profileOf, type Setup } from '$core/people/setup';
+import { chapterOf } from '$core/profile/chapters';
+import { stratumOfWire, type StratumWire } from '$core/profile/wire';
+import { OutOfReachError } from '$core/strata/change';
+import { headOf, type Profile, type Stratum, type StratumId } from '$core/strata/stratum';
+import { ask, told } from './api';
+import { strataReadable } from './shapes';
+import type { Workspace } from './workspace.svelte';
+
+/** Something that can stand on a side. */
+export interface Side {
+	readonly id: string;
+	readonly name: string;
+	/** The strata that it is of, the lowest first. */
+	readonly profile: Profile;
+	/** The stratum that what is taken over is written into; undefined where nothing may be written. */
+	readonly target: StratumId | undefined;
+	/** The setup that an edit is judged on. */
+	readonly setup: string | undefined;
+}
+
+/** Two or three of setups, strata, the release and the factory, side by side. */
+export class CompareDesk {
+	readonly #workspace: Workspace;
+	#all = $state.raw<Profile>([]);
+	#setups = $state.raw<readonly Setup[]>([]);
+	#revision = 0;
+	chosen = $state.raw<readonly string[]>([]);
+	onlyDifferences = $state(true);
+	chapter = $state('');
+	text = $state('');
+	busy = $state(false);
+	isRead = $state(false);
+
+	sides = $derived.by((): readonly Side[] => this.#sidesOf());
+	shown = $derived.by(() => this.chosen.flatMap((id) => this.sides.find((side) => side.id === id) ?? []));
+	rows = $derived.by((): readonly Row[] =>
+		this.shown.length < 2
+			? []
+			: compared(
+					this.#workspace.subject,
+					this.shown.map(({ profile }) => profile)
+				)
+	);
+	listed = $derived.by(() => {
+		const wanted = this.text.trim().toLowerCase();
+		return this.rows.filter(
+			(row) =>
+				!(this.onlyDifferences && row.isSame) &&
+				(this.chapter === '' || row.chapter === this.chapter) &&
+				(wanted === '' ||
+					`${row.caption.label} ${row.caption.keys ?? ''} ${row.caption.typed ?? ''}`.toLowerCase().includes(wanted))
+		);
+	});
+	differing = $derived(this.rows.filter(({ isSame }) => !isSame).length);
+	/** The chapters of which something is there, with how much of it differs. */
+	chapters = $derived.by(() => {
+		const counts = new Map<string, number>();
+		for (const { chapter, isSame } of this.rows) counts.set(chapter, (counts.get(chapter) ?? 0) + (isSame ? 0 : 1));
+		return [...counts].map(([id, count]) => ({ id, name: chapterOf(id).words.many, count }));
+	});
+
+	constructor(workspace: Workspace) {
+		this.#workspace = workspace;
+	}
+
+	async load(): Promise<void> {
+		const path = this.#workspace.path;
+		const [{ revision, strata }, { mine, others }] = await Promise.all([
+			ask<{ revision: number; strata: StratumWire[] }>(`${path}/strata`),
+			ask<{ mine: Setup[]; others: Setup[] }>(`${path}/setups`)
+		]);
+		await strataReadable(strata);
+		this.#revision = revision;
+		this.#all = strata.map(stratumOfWire);
+		this.#setups = [...mine, ...others];
+		if (this.chosen.length === 0) {
+			const own = this.#workspace.document.setup;
+			const here = this.#setups.some(({ id }) => id === own.id) ? own.id : mine[0]!.id;
+			this.chosen = ['factory', `setup ${here}`];
+		}
+		this.isRead = true;
+	}
+
+	#sidesOf(): Side[] {
+		const { document, released } = this.#workspace;
+		const { me, layers } = document;
+		const mine = new Set(layers.filter((layer) => mayWrite(me, layer)).map(({ id }) => id));
+		const factory = this.#all.filter(({ kind }) => kind === 'factory');
+		if (factory.length === 0) return [];
+		const office = this.#all.find(({ kind }) => kind === 'office');
+		const looking = { target: undefined, setup: undefined };
+		const bare = (stratum: Stratum): Stratum => ({ ...headOf(stratum), contents: {} });
+		return [
+			{ ...looking, id: 'factory', name: 'Factory', profile: factory },
+			...(released && office
+				? [
+						{
+							...{ ...looking, id: 'release', name: `Release ${this.#workspace.channel}` },
+							profile: [...factory, { ...headOf(office), contents: released.contents }]
+						}
+					]
+				: []),
+			...this.#setups.map((setup): Side => {
+				const profile = profileOf(this.#all, setup.strata);
+				const isMine = setup.person === me.id;
+				return {
+					id: `setup ${setup.id}`,
+					name: isMine ? `Setup ${setup.name}` : `${setup.name}, ${this.#workspace.nameOf(setup.person)}`,
+					profile,
+					target: isMine ? profile.findLast(({ id }) => mine.has(id))?.id : undefined,
+					setup: isMine ? setup.id : undefined
+				};
+			}),
+			...this.#all
+				.filter(({ kind }) => kind !== 'factory')
+				.map((stratum): Side => ({
+					...{ id: `stratum ${stratum.id}`, name: `Stratum ${stratum.name}`, setup: undefined },
+					// it alone, on a factory that says nothing
+					profile: [...factory.map(bare), stratum],
+					target: mine.has(stratum.id) ? stratum.id : undefined
+				}))
+		];
+	}
+
+	choose(place: number, id: string): void {
+		this.chosen = id === '' ? this.chosen.toSpliced(place, 1) : this.chosen.toSpliced(place, 1, id);
+	}
+
+	/** Lets one side say of a thing what another one says, as an edit of the side's own stratum. */
+	async takeOver(row: Row, from: number, to: number): Promise<void> {
+		const [source, side] = [this.shown[from], this.shown[to]];
+		if (!source || !side || side.target === undefined) return;
+		const workspace = this.#workspace;
+		this.busy = true;
+		try {
+			const changes = takingOver(workspace.subject, side.profile, side.target, row, from, to);
+			if (changes.length === 0) return;
+			const label = `${side.name}: ${row.caption.label} as in ${source.name}`.slice(0, 200);
+			await ask(`${workspace.path}/edits`, 'POST', {
+				...{ base: this.#revision, stratum: side.target, label, changes },
+				...(side.setup !== undefined && { setup: side.setup })
+			});
+			workspace.notice = { kind: 'done', text: label };
+			await workspace.reload();
+		} catch (error) {
+			workspace.notice = { kind: 'failed', text: error instanceof OutOfReachError ? error.message : told(error) };
+		} finally {
+			await this.load();
+			this.busy = false;
+		}
+	}
+
+	/** What is listed as a table: a row a thing, a column a side. */
+	get table(): readonly (readonly string[])[] {
+		const head = ['chapter', 'thing', 'how', ...this.shown.map(({ name }) => name)];
+		return [
+			head,
+			...this.listed.map(({ chapter, caption, cells }) => [
+				chapterOf(chapter).words.one,
+				caption.label,
+				caption.keys ?? caption.typed ?? '',
+				...cells.map((cell) => (cell ? cellText(cell) : ''))
+			])
+		];
+	}
+}
+
+/** What a side says, in short. */
+export const cellText = ({ caption }: NonNullable<Row['cells'][number]>): string => caption.detail || 'yes';

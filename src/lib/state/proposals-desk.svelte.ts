@@ -1,0 +1,149 @@
+import { captionOf, type Part } from './proposal-parts';
+import { mayWrite, type OwnedHead } from '$core/people/may';
+import { copying, sayingsOf, type Saying } from '$core/profile/copying';
+import { stratumOfWire, type StratumWire } from '$core/profile/wire';
+import type { AnyChange } from '$core/profile/edit';
+import type { StratumId } from '$core/strata/stratum';
+import type { Proposal as Kept } from '$lib/server/proposals';
+import { ApiError, ask, told } from './api';
+import { strataReadable } from './shapes';
+import type { Workspace } from './workspace.svelte';
+
+export type Proposal = Omit<Kept, 'decision'> & {
+	readonly decision: { by: string; at: string; reason: string; revision?: number } | null;
+};
+
+/** What people propose, and what becomes of it. */
+export class ProposalsDesk {
+	readonly #workspace: Workspace;
+	list = $state.raw<readonly Proposal[]>([]);
+	chosenId = $state<number | undefined>(undefined);
+	/** The places of the parts that are left out of what is taken. */
+	left = $state.raw<ReadonlySet<number>>(new Set());
+	busy = $state(false);
+	isRead = $state(false);
+
+	/** The open ones first, the newest of each first. */
+	sorted = $derived.by(() => this.list.toSorted((a, b) => Number(b.state === 'open') - Number(a.state === 'open')));
+	chosen = $derived.by(() => this.list.find(({ id }) => id === this.chosenId) ?? this.sorted[0]);
+	parts = $derived.by((): Part[] => (this.chosen?.changes ?? []).map((change) => captionOf(change, this.#workspace.draft.names)));
+
+	constructor(workspace: Workspace) {
+		this.#workspace = workspace;
+	}
+
+	get #path(): string {
+		return `${this.#workspace.path}/proposals`;
+	}
+
+	/** The common strata, which proposals are of. */
+	get targets(): readonly OwnedHead[] {
+		return this.#workspace.document.layers.filter(({ kind }) => kind !== 'factory' && kind !== 'personal');
+	}
+
+	headOf(id: StratumId): OwnedHead | undefined {
+		return this.#workspace.document.layers.find((layer) => layer.id === id);
+	}
+
+	mayDecide({ stratum }: Pick<Proposal, 'stratum'>): boolean {
+		const head = this.headOf(stratum);
+		return head !== undefined && mayWrite(this.#workspace.document.me, head);
+	}
+
+	isMine({ person }: Pick<Proposal, 'person'>): boolean {
+		return person === this.#workspace.document.me.id;
+	}
+
+	/** What the person says in the strata of their own, each thing once: the uppermost says it last. */
+	get sayings(): readonly { readonly saying: Saying; readonly part: Part }[] {
+		const { profile, document, draft } = this.#workspace;
+		const own = new Set(
+			document.layers.filter(({ kind, person }) => kind === 'personal' && person === document.me.id).map(({ id }) => id)
+		);
+		const sayings = profile.filter(({ id }) => own.has(id)).flatMap(({ id }) => sayingsOf(profile, id));
+		const byPlace = new Map(sayings.map((saying) => [`${saying.chapter}\n${saying.key}\n${saying.isLock}`, saying]));
+		return [...byPlace.values()]
+			.filter(({ chapter }) => chapter !== 'acceptances')
+			.map((saying) => {
+				const change = { chapter: saying.chapter, stratum: 'own', before: null, after: saying.said } as unknown as AnyChange;
+				return { saying, part: captionOf(change, draft.names) };
+			});
+	}
+
+	async load(): Promise<void> {
+		({ proposals: this.list } = await ask<{ proposals: Proposal[] }>(this.#path));
+		this.isRead = true;
+	}
+
+	async #do(done: string, work: () => Promise<unknown>): Promise<boolean> {
+		this.busy = true;
+		try {
+			await work();
+			await this.load();
+			this.#workspace.notice = { kind: 'done', text: done };
+			return true;
+		} catch (error) {
+			this.#workspace.notice = { kind: 'failed', text: told(error) };
+			return false;
+		} finally {
+			this.busy = false;
+		}
+	}
+
+	/** Proposes that a common stratum says what one says oneself. */
+	propose(target: StratumId, sayings: readonly Saying[], label: string, reason: string): Promise<boolean> {
+		const head = this.headOf(target);
+		return this.#do(`Proposed to ${head?.name ?? target}: ${label}`, async () => {
+			// the stratum may not be part of the setup that one looks at
+			const held = await ask<{ revision: number; strata: StratumWire[] }>(
+				`${this.#workspace.path}/strata?id=${encodeURIComponent(target)}`
+			);
+			await strataReadable(held.strata);
+			const profile = held.strata.map(stratumOfWire);
+			const changes = copying(profile, sayings, target);
+			if (changes.length === 0) throw new ApiError(409, { detail: `${head?.name ?? target} says all of this already.` });
+			const made = await ask<{ id: number }>(this.#path, 'POST', {
+				stratum: target,
+				label,
+				reason,
+				base: held.revision,
+				changes
+			});
+			this.chosenId = made.id;
+		});
+	}
+
+	choose(id: number): void {
+		this.chosenId = id;
+		this.left = new Set();
+	}
+
+	/** Leaves a part out of what is taken, or takes it with the rest again. */
+	turn(part: number): void {
+		const left = new Set(this.left);
+		if (!left.delete(part)) left.add(part);
+		this.left = left;
+	}
+
+	take(proposal: Proposal): Promise<boolean> {
+		const parts = proposal.changes.flatMap((_, i) => (this.left.has(i) ? [] : [i]));
+		const isWhole = parts.length === proposal.changes.length;
+		return this.#do(`Taken in: ${proposal.label}`, async () => {
+			const body = { does: 'take', base: this.#workspace.revision, ...(!isWhole && { parts }) };
+			await ask(`${this.#path}/${proposal.id}`, 'PUT', body);
+			await this.#workspace.reload();
+		});
+	}
+
+	decline(proposal: Proposal, reason: string): Promise<boolean> {
+		return this.#do(`Declined: ${proposal.label}`, () => ask(`${this.#path}/${proposal.id}`, 'PUT', { does: 'decline', reason }));
+	}
+
+	withdraw(proposal: Proposal): Promise<boolean> {
+		return this.#do(`Withdrawn: ${proposal.label}`, () => ask(`${this.#path}/${proposal.id}`, 'DELETE'));
+	}
+
+	comment(proposal: Proposal, text: string): Promise<boolean> {
+		return this.#do('Said.', () => ask(`${this.#path}/${proposal.id}`, 'POST', { text }));
+	}
+}

@@ -1,0 +1,95 @@
+<script lang="ts">
+	import { Button, Input, Label, Textarea } from 'flowbite-svelte';
+	import { untrack } from 'svelte';
+	import type { StratumId } from '$core/strata/stratum';
+	import type { ProposalsDesk } from '$lib/state/proposals-desk.svelte';
+	import Picker from '../Picker.svelte';
+
+	/** Proposes to a common stratum what somebody says for themselves. */
+	let { desk, ondone }: { desk: ProposalsDesk; ondone: () => void } = $props();
+	let target = $state<StratumId>(untrack(() => desk.targets[0]?.id ?? ('' as StratumId)));
+	let label = $state('');
+	let reason = $state('');
+	let chosen = $state<number[]>([]);
+	const sayings = untrack(() => desk.sayings);
+
+	async function propose(event: SubmitEvent) {
+		event.preventDefault();
+		const picked = chosen.map((i) => sayings[i]!.saying);
+		if (await desk.propose(target, picked, label.trim(), reason.trim())) ondone();
+	}
+</script>
+
+<h2>Propose something of mine</h2>
+{#if sayings.length === 0}
+	<p class="quiet">You say nothing for yourself in this setup yet. Give yourself a key, try it for a while, then propose it.</p>
+{:else}
+	<form onsubmit={propose}>
+		<ul aria-label="What you say for yourself">
+			{#each sayings as { part }, i (i)}
+				<li>
+					<label
+						><input type="checkbox" value={i} bind:group={chosen} />
+						{part.sign === '−' ? 'without ' : ''}{part.text} <span class="quiet">{part.words}</span></label
+					>
+				</li>
+			{/each}
+		</ul>
+		<div class="to">
+			<span class="quiet">to</span><Picker
+				label="To"
+				items={desk.targets.map(({ id, name }) => ({ value: id as string, name }))}
+				value={target}
+				onpick={(id) => (target = id as StratumId)}
+			/>
+		</div>
+		<div>
+			<Label for="proposed">What it is, in a few words</Label><Input
+				id="proposed"
+				size="sm"
+				required
+				maxlength={180}
+				bind:value={label}
+			/>
+		</div>
+		<div><Label for="why">Why</Label><Textarea id="why" rows={3} class="w-full" required bind:value={reason} /></div>
+		<div class="to">
+			<Button
+				type="submit"
+				size="sm"
+				disabled={desk.busy || chosen.length === 0 || label.trim() === '' || reason.trim().length < 3}
+				>Propose {chosen.length > 1 ? `${chosen.length} things` : 'it'}</Button
+			>
+			<Button size="sm" color="alternative" onclick={ondone}>Leave it</Button>
+		</div>
+	</form>
+{/if}
+
+<style>
+	form {
+		display: grid;
+		gap: 12px;
+		max-width: 560px;
+	}
+	ul {
+		max-height: 300px;
+		margin: 0;
+		padding: 0;
+		overflow-y: auto;
+		list-style: none;
+	}
+	li {
+		padding: 4px 0;
+		border-top: 1px solid var(--line);
+	}
+	label {
+		display: flex;
+		gap: 8px;
+		align-items: center;
+	}
+	.to {
+		display: flex;
+		gap: 10px;
+		align-items: center;
+	}
+</style>

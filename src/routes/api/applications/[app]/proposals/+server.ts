@@ -1,0 +1,23 @@
+import { z } from 'zod';
+import { AnyChangeForm, Revision } from '$core/profile/edit.ts';
+import { StratumId } from '$core/strata/stratum.ts';
+import { readBody } from '$lib/server/problem';
+import { Created, route } from '$lib/server/route';
+
+const Reason = z.string().trim().min(3, 'say why').max(2_000);
+
+const NewProposal = z.strictObject({
+	stratum: StratumId,
+	label: z.string().trim().min(1).max(180),
+	reason: Reason,
+	base: Revision,
+	changes: z.array(AnyChangeForm).min(1, 'a proposal changes something').max(2_000)
+});
+
+export const GET = route('read', async ({ params }, { proposals }) => ({ proposals: await proposals.list(params.app!) }));
+
+export const POST = route(
+	'propose',
+	async ({ params, request }, { proposals }, person) =>
+		new Created(await proposals.propose(params.app!, person, await readBody(request, NewProposal, 5_000_000)))
+);
