@@ -193,8 +193,8 @@ export function* impactOf(question: Question): Generator<number, Impact> {
 const none = () => ({ error: 0, attention: 0, note: 0 });
 
 /**
- * Each change of the release with all that has to do with it: what is about the same command or the same keys. What two changes
- * have brought together counts for both.
+ * Each change of the release with all that has to do with it: findings about the same command or the same keys, which count for both
+ * of two changes that have brought them together; and the habits of the shortcut that it takes away.
  */
 function changesIn(question: Question, found: readonly SetupImpact[]): ChangeImpact[] {
 	const [first] = found;
@@ -203,8 +203,17 @@ function changesIn(question: Question, found: readonly SetupImpact[]): ChangeImp
 	const common = (all: Profile) => all.filter(({ kind }) => kind !== 'personal');
 	const { index } = lookAt(question, common(now));
 	const differences = differencesBetween(common(todayOf(question)), common(now), namesOf({ ...index, space: application.space }));
+	const shortcutOf = (command: CommandId | undefined, keys: Keys | undefined) => `${command}\n${keys}`;
+	/** The shortcuts that changes take away: what a hand has learnt of them is theirs alone. */
+	const taken = new Set(
+		differences.flatMap(({ kind, command, caption }) => (kind === 'added' ? [] : [shortcutOf(command, caption.keys)]))
+	);
 	return differences.map((difference) => {
-		const { command, caption } = difference;
+		const { command, caption, kind } = difference;
+		const takes = (habit: Habit) => {
+			const shortcut = shortcutOf(habit.command, habit.keys);
+			return taken.has(shortcut) ? kind !== 'added' && shortcut === shortcutOf(command, caption.keys) : isOf(habit);
+		};
 		const isOf = (one: { readonly command: CommandId; readonly keys: Keys | undefined }) =>
 			(command !== undefined && one.command === command) || (caption.keys !== undefined && one.keys === caption.keys);
 		const byPerson = new Map<string, Touch>();
@@ -228,7 +237,7 @@ function changesIn(question: Question, found: readonly SetupImpact[]): ChangeImp
 			}
 			for (const one of impact.going) if (isOf(one) && once('going', one.id)) going[one.severity]++;
 			for (const one of impact.habits) {
-				const touch = isOf(one) && once('habit', `${one.command}\n${one.keys}\n${one.scope}`);
+				const touch = takes(one) && once('habit', `${one.command}\n${one.keys}\n${one.scope}`);
 				if (!touch) continue;
 				touch.habits++;
 				touch.runs += one.runs;

@@ -15,7 +15,8 @@ const MOST_LISTENERS = 2_000;
 
 /** Tells open pages of changes at once (Server-sent events, HTML Living Standard 9.2). */
 export class Live {
-	readonly #listeners = new Set<ReadableStreamDefaultController<Uint8Array>>();
+	/** With whose page it is. */
+	readonly #listeners = new Map<ReadableStreamDefaultController<Uint8Array>, string>();
 	readonly #encoder = new TextEncoder();
 	#heart: ReturnType<typeof setInterval> | undefined;
 
@@ -27,14 +28,23 @@ export class Live {
 		this.#say(`data: ${JSON.stringify(change)}\n\n`);
 	}
 
-	/** The stream for one page; undefined if too many are open. It ends when the page goes, or with `end`. */
-	stream(): ReadableStream<Uint8Array> | undefined {
+	/** Ends the streams of somebody who is not here any more. */
+	dismiss(person: string): void {
+		for (const [listener, of] of [...this.#listeners])
+			if (of === person) {
+				this.#drop(listener);
+				listener.close();
+			}
+	}
+
+	/** The stream for one page of somebody; undefined if too many are open. It ends when the page goes, or with `end`. */
+	stream(person = ''): ReadableStream<Uint8Array> | undefined {
 		if (this.#listeners.size >= MOST_LISTENERS) return undefined;
 		let mine: ReadableStreamDefaultController<Uint8Array>;
 		return new ReadableStream({
 			start: (controller) => {
 				mine = controller;
-				this.#listeners.add(controller);
+				this.#listeners.set(controller, person);
 				this.#heart ??= setInterval(() => this.#say(': here\n\n'), HEARTBEAT_MS).unref();
 				controller.enqueue(this.#encoder.encode('retry: 2000\n\n'));
 			},
@@ -43,7 +53,7 @@ export class Live {
 	}
 
 	end(): void {
-		for (const listener of [...this.#listeners]) {
+		for (const listener of [...this.#listeners.keys()]) {
 			this.#drop(listener);
 			listener.close();
 		}
@@ -58,7 +68,7 @@ export class Live {
 
 	#say(text: string): void {
 		const bytes = this.#encoder.encode(text);
-		for (const listener of [...this.#listeners])
+		for (const listener of [...this.#listeners.keys()])
 			try {
 				// one that does not read is let go; its page connects again
 				if (listener.desiredSize !== null && listener.desiredSize < -1_000) throw new Error('does not read');

@@ -505,7 +505,10 @@ export class Profiles {
 		});
 		const revisions = new Map([...workspace.revisions, ...written.map((stratum) => [stratum, edit.revision] as const)]);
 		const steps = [...workspace.steps, stepOf({ ...edit, undoes: of.undoes ?? null, redoes: of.redoes ?? null })];
-		this.#loaded.set(id, Promise.resolve({ ...workspace, profile, revision: edit.revision, revisions, steps }));
+		// strata may have come or gone meanwhile: then it is read anew
+		if ((await this.#loaded.get(id)) === workspace)
+			this.#loaded.set(id, Promise.resolve({ ...workspace, profile, revision: edit.revision, revisions, steps }));
+		else this.#loaded.delete(id);
 		return {
 			edit,
 			...reachOf(

@@ -37,6 +37,18 @@ describe('what open pages hear', () => {
 		expect([live.listeners, await nextOf(b)]).to.deep.equal([0, undefined]);
 	});
 
+	it('ends for somebody who is not here any more, and for nobody else', async () => {
+		const live = new Live();
+		const [gone, here] = [live.stream('gone')!.getReader(), live.stream('here')!.getReader()];
+		for (const reader of [gone, here]) await reader.read();
+		live.dismiss('gone');
+		expect((await gone.read()).done).to.equal(true);
+		expect(live.listeners).to.equal(1);
+		live.tell({ application: 'a' });
+		expect((await here.read()).done).to.equal(false);
+		live.end();
+	});
+
 	it('does not pile up for one that does not read', async () => {
 		const live = new Live();
 		live.stream();

@@ -140,6 +140,32 @@ describe('the people of an office', () => {
 		expect(taken.status, 'of the same name').to.equal(409);
 	});
 
+	it('join while others write, and nothing of either is lost', async () => {
+		const names = Array.from({ length: 4 }, (_, i) => `Summer desk ${i}`);
+		const invite = async (name: string) => {
+			const invited = await as('steward', '/api/people', 'POST', { name, role: 'designer' });
+			return ((await invited.json()) as { secret: string }).secret;
+		};
+		const secrets = await Promise.all(names.map(invite));
+		const own = ownOf(await documentOf('designer'));
+		const write = async () => {
+			for (const keys of ['Alt+Shift+1', 'Alt+Shift+2', 'Alt+Shift+3'])
+				expect((await edit('designer', own, keys)).status).to.equal(201);
+		};
+		await Promise.all([
+			write(),
+			...secrets.map((secret) => server.ask(`/api/invitations/${secret}`, 'POST', { password: PASSWORD }))
+		]);
+		const { layers, strata } = await documentOf('designer');
+		for (const name of names)
+			expect(
+				layers.some((layer) => layer.name === name),
+				name
+			).to.equal(true);
+		const said = strata.find(({ id }) => id === own)!.contents['shortcuts'] as { keys: string }[];
+		expect(said.map(({ keys }) => keys)).to.include.members(['Alt+Shift+1', 'Alt+Shift+2', 'Alt+Shift+3']);
+	});
+
 	it('are slowed down when they guess, also many at once', async () => {
 		const guess = (i: number) => server.ask('/api/session', 'POST', { name: 'Lead desk', password: `wrong ${i} here` });
 		const answers = await Promise.all(Array.from({ length: 1_000 }, (_, i) => guess(i)));

@@ -78,3 +78,87 @@ describe('an edit and what others write meanwhile', () => {
 		expect([missed, one.edits.merge !== undefined], 'of the same stratum it asks').to.deep.equal([false, true]);
 	});
 });
+
+describe('what is shared, in a browser', () => {
+	const demo = office();
+	const until = async (check: () => boolean) => {
+		for (let i = 0; !check(); i++) {
+			if (i > 400) throw new Error('it did not come');
+			await new Promise((resolve) => setTimeout(resolve, 25));
+		}
+	};
+
+	it('is compared by chapter and words, taken over as an edit of one’s own, and taken back', async () => {
+		const at = await demo.open(app);
+		const desk = new demo.browser.CompareDesk(at);
+		await desk.load();
+		expect(desk.shown.map(({ name }) => name)).to.deep.equal(['Factory', 'Setup Everyday']);
+		expect(desk.differing).to.equal(desk.listed.length);
+		expect(desk.sides.find(({ id }) => id === 'factory')!.target, 'the factory is never written').to.equal(undefined);
+		const own = () =>
+			desk.listed.find(({ chapter, cells }) => chapter === 'shortcuts' && cells[1]?.stratum === 'personal' && !cells[0]);
+		const row = own()!;
+		await desk.takeOver(row, 0, 1);
+		expect(
+			desk.rows.find(({ id }) => id === row.id),
+			'on no side any more'
+		).to.equal(undefined);
+		await at.edits.undo();
+		await desk.load();
+		expect(desk.listed.some(({ id }) => id === row.id)).to.equal(true);
+		desk.onlyDifferences = false;
+		desk.text = 'fillet';
+		expect(desk.listed.length).to.be.greaterThan(0);
+		expect(desk.listed.every(({ caption }) => /fillet/i.test(caption.label))).to.equal(true);
+		expect(desk.table[0]).to.deep.equal(['chapter', 'thing', 'how', 'Factory', 'Setup Everyday']);
+		expect(desk.table).to.have.length(desk.listed.length + 1);
+		desk.choose(2, 'stratum office');
+		expect(desk.shown).to.have.length(3);
+		desk.choose(2, '');
+		expect(desk.shown).to.have.length(2);
+	});
+
+	it('is proposed from one’s own, taken in without a part, and told with who decided', async () => {
+		const at = await demo.open(app);
+		const desk = new demo.browser.ProposalsDesk(at);
+		await desk.load();
+		const sayings = desk.sayings.filter(({ saying }) => saying.chapter === 'options' || saying.chapter === 'bars').slice(0, 2);
+		expect(sayings).to.have.length(2);
+		const office = 'office' as StratumId;
+		const done = await desk.propose(
+			office,
+			sayings.map(({ saying }) => saying),
+			'Two of mine',
+			'they are good'
+		);
+		expect(done, at.notice?.text).to.equal(true);
+		expect(desk.parts).to.have.length(2);
+		desk.turn(0);
+		expect(await desk.take(desk.chosen!), at.notice?.text).to.equal(true);
+		expect(desk.chosen).to.deep.include({ state: 'taken' });
+		expect(desk.chosen!.decision!.reason).to.include('1 of 2');
+		expect(at.nameOf(desk.chosen!.decision!.by)).to.equal('you');
+		expect(await desk.decline(desk.chosen!, 'once more'), 'it is decided').to.equal(false);
+		at.writeTo(office);
+		await at.edits.undo();
+	});
+
+	it('is weighed before it goes out, change by change, and a change is taken out of it', async () => {
+		const at = await demo.open(app);
+		const desk = new demo.browser.ImpactDesk(at);
+		void desk.start();
+		await until(() => desk.impact !== undefined);
+		expect(desk.people).to.deep.equal(['first']);
+		expect(desk.changes.length).to.be.greaterThan(5);
+		expect(desk.changes.map(({ runs }) => runs)).to.deep.equal(desk.changes.map(({ runs }) => runs).sort((a, b) => b - a));
+		const [dearest] = desk.changes;
+		expect(dearest!.runs).to.be.greaterThan(0);
+		const before = desk.changes.length;
+		await desk.takeOut(dearest!);
+		await until(() => desk.changes.length !== before);
+		expect(desk.changes.some(({ difference }) => difference.id === dearest!.difference.id)).to.equal(false);
+		expect(at.targetId, 'it was written to the office').to.equal('office');
+		await at.edits.undo();
+		desk.stop();
+	});
+});

@@ -30,8 +30,9 @@ export const PUT = route('people', async ({ request }, { people }) => {
 });
 
 /** Somebody leaves: `?id=…`. Their sessions end, their strata stay. */
-export const DELETE = route('people', async ({ url }, { people }) => {
+export const DELETE = route('people', async ({ url }, { people, live }) => {
 	const { id } = checked(z.object({ id: PersonId }), Object.fromEntries(url.searchParams));
 	await people.leave(id);
+	live.dismiss(id);
 	return { people: await people.list() };
 });

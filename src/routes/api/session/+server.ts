@@ -23,7 +23,10 @@ export const POST = route('anybody', async (event, { people }) => {
 });
 
 /** Signs out; `?everywhere=yes` ends all sessions of the person. */
-export const DELETE = route('anybody', async ({ request, url }, { people }) => {
+export const DELETE = route('anybody', async ({ request, url }, { people, live }) => {
 	const { everywhere } = checked(z.object({ everywhere: z.literal('yes').optional() }), Object.fromEntries(url.searchParams));
-	return withCookies({ person: null }, await people.signOut(request.headers, everywhere === 'yes'));
+	const person = everywhere === 'yes' ? await people.who(request.headers) : null;
+	const cookies = await people.signOut(request.headers, everywhere === 'yes');
+	if (person) live.dismiss(person.id);
+	return withCookies({ person: null }, cookies);
 });

@@ -150,6 +150,11 @@ describe('what a release does to whom', () => {
 			({ difference }) => difference.kind === 'removed' && difference.command === 'inspect.mass'
 		)!;
 		expect(change).to.include({ people: 2, habits: 2 });
+		const others = impact.changes.filter((one) => one !== change);
+		expect(
+			others.map(({ habits }) => habits),
+			'only what takes the shortcut away moves a habit'
+		).to.deep.equal(others.map(() => 0));
 	});
 
 	it('tells how far it is, and that nobody is touched by nothing', () => {
