@@ -91,7 +91,7 @@ export class Workspace {
 		this.#ownCatalogue = catalogueOf(document.commands, this.#bareSpace);
 		this.#take(document);
 		const { writable } = this;
-		const wanted = remembered(this.#targetKey) ?? remembered('stratum');
+		const wanted = remembered(this.#targetKey);
 		const first = writable.find((s) => s.id === wanted) ?? writable.at(-1);
 		this.targetId = (first ?? this.profile[0]!).id;
 		const situation = Number(remembered(`situation-${document.application.id}`) ?? 0);

@@ -228,7 +228,7 @@ describe('the workspace of a page', () => {
 		at.standIn(7);
 		const again = await open();
 		expect([again.targetId, again.role, again.situation]).to.deep.equal([OFFICE, 'steward', 7]);
-		localStorage.setItem('skarn-stratum', 'gone');
+		localStorage.setItem(`skarn-stratum-${gneiss.application.id}-usual`, 'gone');
 		localStorage.setItem(`skarn-situation-${gneiss.application.id}`, '999999');
 		const other = await open();
 		expect([other.targetId, other.role, other.situation]).to.deep.equal([PERSONAL, 'designer', 0]);
