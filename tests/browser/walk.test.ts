@@ -23,7 +23,7 @@ for (const size of SIZES)
 				return (one.getAttribute('aria-label') ?? (one.innerText || labelled || one.getAttribute('placeholder')) ?? '').trim();
 			});
 		/** Goes on with Tab until what is wanted has the focus. */
-		const reach = async (wanted: RegExp, key = 'Tab', most = 45) => {
+		const reach = async (wanted: RegExp, key = 'Tab', most = 55) => {
 			const passed: string[] = [];
 			for (let i = 0; i < most; i++) {
 				const now = await focused();
@@ -169,7 +169,7 @@ for (const size of SIZES)
 			await arrived('/options');
 			await press('/');
 			await type('autosave');
-			await says(/every|minutes|Save/i);
+			await says(/\bevery\b|minutes|Save/i);
 		});
 
 		it('goes through the findings', async () => {
