@@ -1,10 +1,10 @@
 import { takeAway } from '../answer/choices.ts';
+import type { ShortcutIndex } from '../answer/shortcut-index.ts';
 import type { OpenApplication } from '../application/application.ts';
 import type { CommandId } from '../application/command.ts';
 import { ACCEPTANCES } from '../chapters/acceptances/acceptance.ts';
 import { ALIASES } from '../chapters/aliases/file.ts';
 import { aliasTable } from '../chapters/aliases/table.ts';
-import { profileSpace } from '../chapters/modes/mode.ts';
 import { namesOf, type AnyChange, type Caption } from '../chapter/chapter.ts';
 import { canonicalText } from '../format/canonical.ts';
 import { ALL_CHAPTERS, chapterOf } from '../profile/chapters.ts';
@@ -12,7 +12,6 @@ import { indexOf } from '../profile/circumstances.ts';
 import { copying } from '../profile/copying.ts';
 import { tagged } from '../profile/edit.ts';
 import { ofShortcuts } from '../shortcut/change.ts';
-import { effectiveProfile } from '../shortcut/effective.ts';
 import { SHORTCUTS } from '../shortcut/entry.ts';
 import { keyedFold } from '../strata/keyed-fold.ts';
 import { entryKeyFor, type AnyEntry, type Entries } from '../strata/entry.ts';
@@ -46,11 +45,10 @@ export interface Row {
 type Held = ReadonlyMap<string, Cell>;
 
 /** What is in force of one keyed chapter, by the thing. */
-function heldIn(application: OpenApplication, chapter: (typeof ALL_CHAPTERS)[number], profile: Profile): Held {
-	const space = profileSpace(application.space, profile);
+function heldIn(chapter: (typeof ALL_CHAPTERS)[number], profile: Profile, index: ShortcutIndex): Held {
 	const found = new Map<string, { said: unknown; stratum: StratumId }>();
 	if (chapter.id === SHORTCUTS)
-		for (const { key, command, keys, scope, stratum } of effectiveProfile(profile, space).bindings)
+		for (const { key, command, keys, scope, stratum } of index.effective.bindings)
 			found.set(key, { said: { op: 'set', command, keys, scope, rank: 0 }, stratum });
 	else {
 		const fold = keyedFold(profile, (stratum) => chapter.contentIn(stratum) as Entries<AnyEntry>, {
@@ -62,7 +60,6 @@ function heldIn(application: OpenApplication, chapter: (typeof ALL_CHAPTERS)[num
 	// captions are those of what differs from nothing
 	const all = { id: 'all' as StratumId, kind: 'office', name: 'all' } as const;
 	const content = chapter.contentOf([...found.values()].map(({ said }, rank) => ({ ...(said as object), rank })));
-	const { index } = { index: indexOf(application, profile) };
 	const told = chapter.differences([{ ...all, contents: {} }], [{ ...all, contents: { [chapter.id]: content } }], namesOf(index));
 	const captions = new Map(told.map((difference) => [difference.id.split('\n').slice(2).join('\n'), difference]));
 	return new Map(
@@ -80,10 +77,10 @@ function heldIn(application: OpenApplication, chapter: (typeof ALL_CHAPTERS)[num
 	);
 }
 
-function aliasesIn(application: OpenApplication, profile: Profile): Held {
-	const { aliases } = application.application.rules;
+function aliasesIn(profile: Profile, index: ShortcutIndex): Held {
+	const { aliases } = index.rules;
 	if (!aliases) return new Map();
-	const names = namesOf(indexOf(application, profile));
+	const names = namesOf(index);
 	return new Map(
 		[...aliasTable(profile, aliases).inForce.values()].map(({ alias, command, stratum }) => [
 			alias,
@@ -100,10 +97,11 @@ function aliasesIn(application: OpenApplication, profile: Profile): Held {
  * is left out.
  */
 export function compared(application: OpenApplication, sides: readonly Profile[]): Row[] {
+	const indexes = sides.map((profile) => indexOf(application, profile));
 	return ALL_CHAPTERS.filter(({ id }) => id !== ACCEPTANCES).flatMap((chapter): Row[] => {
 		if (chapter.form === 'text' && chapter.id !== ALIASES) return [];
-		const held = sides.map((profile) =>
-			chapter.id === ALIASES ? aliasesIn(application, profile) : heldIn(application, chapter, profile)
+		const held = sides.map((profile, i) =>
+			chapter.id === ALIASES ? aliasesIn(profile, indexes[i]!) : heldIn(chapter, profile, indexes[i]!)
 		);
 		const keys = new Set(held.flatMap((one) => [...one.keys()]));
 		return [...keys].map((key) => {
@@ -158,7 +156,7 @@ export function takingOver(
 }
 
 /** What a stratum itself says of the thing, if it sets it. */
-const saysOf = (chapter: ReturnType<typeof chapterOf>, stratum: Stratum, key: string): AnyEntry | undefined =>
-	[...(chapter.contentIn(stratum) as Entries<AnyEntry>)].find(
-		([place, entry]) => place === entryKeyFor('set', key) && entry.op === 'set'
-	)?.[1];
+function saysOf(chapter: ReturnType<typeof chapterOf>, stratum: Stratum, key: string): AnyEntry | undefined {
+	const entry = (chapter.contentIn(stratum) as Entries<AnyEntry>).get(entryKeyFor('set', key));
+	return entry?.op === 'set' ? entry : undefined;
+}

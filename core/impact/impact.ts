@@ -4,8 +4,8 @@ import { isAccepted } from '../check/acceptance.ts';
 import type { AnyFinding } from '../check/finding.ts';
 import { SEVERITIES, type Severity } from '../check/severity.ts';
 import { namesOf, type Difference } from '../chapter/chapter.ts';
-import type { Setup } from '../people/setup.ts';
-import { profileOf } from '../people/setup.ts';
+import { profileOf, type Setup } from '../people/setup.ts';
+import { indexOf } from '../profile/circumstances.ts';
 import { differencesBetween } from '../profile/differences.ts';
 import { shortcutsIn } from '../shortcut/entry.ts';
 import type { Binding } from '../shortcut/effective.ts';
@@ -201,8 +201,8 @@ function changesIn(question: Question, found: readonly SetupImpact[]): ChangeImp
 	if (!first) return [];
 	const { application, now } = question;
 	const common = (all: Profile) => all.filter(({ kind }) => kind !== 'personal');
-	const { index } = lookAt(question, common(now));
-	const differences = differencesBetween(common(todayOf(question)), common(now), namesOf({ ...index, space: application.space }));
+	const names = namesOf(indexOf(application, common(now)));
+	const differences = differencesBetween(common(todayOf(question)), common(now), names);
 	const shortcutOf = (command: CommandId | undefined, keys: Keys | undefined) => `${command}\n${keys}`;
 	/** The shortcuts that changes take away: what a hand has learnt of them is theirs alone. */
 	const taken = new Set(

@@ -1,5 +1,6 @@
 import type { AnyChange } from '../chapter/chapter.ts';
-import { thingOf, type EntryKey } from '../strata/entry.ts';
+import { canonicalText } from '../format/canonical.ts';
+import { entryKeyFor, nextRank, type AnyEntry, type Entries } from '../strata/entry.ts';
 import { stratumById, type Profile, type StratumId } from '../strata/stratum.ts';
 import { ALL_CHAPTERS, chapterOf } from './chapters.ts';
 
@@ -25,13 +26,13 @@ export function copying(profile: Profile, sayings: readonly Saying[], target: St
 	const next = new Map<string, number>();
 	return sayings.flatMap(({ chapter: id, said }): AnyChange[] => {
 		const chapter = chapterOf(id);
-		const entries = chapter.contentIn(stratum) as ReadonlyMap<EntryKey, { readonly op: string; readonly rank: number }>;
+		const entries = chapter.contentIn(stratum) as Entries<AnyEntry>;
 		const { key, isLock } = chapter.keyOf(said);
-		const found = [...entries].find(([place, entry]) => thingOf(place) === key && (entry.op === 'lock') === isLock)?.[1] ?? null;
-		const rank = found?.rank ?? next.get(id) ?? Math.max(-1, ...[...entries.values()].map((entry) => entry.rank)) + 1;
+		const found = entries.get(entryKeyFor(isLock ? 'lock' : 'set', key)) ?? null;
+		const rank = found?.rank ?? next.get(id) ?? nextRank(entries);
 		if (!found) next.set(id, rank + 1);
 		const after = { ...(said as object), rank };
-		const isSame = found !== null && JSON.stringify(chapter.toFile(found)) === JSON.stringify(chapter.toFile(after));
+		const isSame = found !== null && canonicalText(chapter.toFile(found)) === canonicalText(chapter.toFile(after));
 		return isSame ? [] : [{ chapter: id, stratum: target, before: found, after } as AnyChange];
 	});
 }

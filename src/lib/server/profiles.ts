@@ -5,7 +5,8 @@ import {
 	type ApplicationId,
 	catalogueOf,
 	CatalogueError,
-	type Catalogue
+	type Catalogue,
+	type OpenApplication
 } from '../../../core/application/application.ts';
 import type { Command } from '../../../core/application/command.ts';
 import { indexOf } from '../../../core/profile/circumstances.ts';
@@ -347,11 +348,7 @@ export class Profiles {
 			const role = writingAs(person.role, from.kind);
 			const said = inOwnRole(proposed.changes, role);
 			this.#applied(workspace, () => applyEdit(workspace.profile, said));
-			const problems = problemsOf(said, groundFor(workspace, seenWith(workspace, seen, said), said));
-			if (problems.length > 0)
-				throw new Problem(422, 'not-sound', problems[0]!.message, {
-					errors: problems.slice(0, 50).map((p) => ({ pointer: `/changes/${p.index}`, detail: p.message }))
-				});
+			refuseProblems(workspace, seenWith(workspace, seen, said), said);
 			const changes = placedEdit(workspace.profile, said);
 			return this.#append(id, workspace, { role, by: person.id, stratum: from.id, label: proposed.label, changes }, now, {});
 		});
@@ -693,6 +690,15 @@ async function writeOutcome(tx: Tables, id: string, after: Profile, changes: rea
 					await tx.delete(entries).where(and(of, eq(entries.isLock, isLock), inArray(entries.key, chunk)));
 			for (const chunk of inChunks([...come.values()])) await tx.insert(entries).values(chunk);
 		}
+}
+
+/** Throws `Problem` 422 with all that stands against the changes on the profile that their writer looks at. */
+export function refuseProblems(application: OpenApplication, profile: Profile, changes: readonly AnyChange[]): void {
+	const problems = problemsOf(changes, groundFor(application, profile, changes));
+	if (problems.length > 0)
+		throw new Problem(422, 'not-sound', problems[0]!.message, {
+			errors: problems.slice(0, 50).map((p) => ({ pointer: `/changes/${p.index}`, detail: p.message }))
+		});
 }
 
 /** The stratum that is written to. Throws `Problem` 422 for one that is not there or is never written. */

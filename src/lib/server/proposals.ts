@@ -5,14 +5,13 @@ import type { Person } from '../../../core/people/person.ts';
 import { usualStrata, profileOf } from '../../../core/people/setup.ts';
 import { applyEdit, inverseEdit, touchedBy, type AnyChange, type Edit } from '../../../core/profile/edit.ts';
 import { indexOf } from '../../../core/profile/circumstances.ts';
-import { groundFor, problemsOf } from '../../../core/profile/problems.ts';
 import { rebased } from '../../../core/profile/rebase.ts';
 import { StaleChangeError } from '../../../core/strata/change.ts';
 import { headOf, type StratumId } from '../../../core/strata/stratum.ts';
 import type { Database } from './db/open.ts';
 import { proposals } from './db/schema.ts';
 import { Problem } from './problem.ts';
-import { ownedHeads, writableStratum, type Profiles, type Workspace } from './profiles.ts';
+import { ownedHeads, refuseProblems, writableStratum, type Profiles, type Workspace } from './profiles.ts';
 
 type Row = typeof proposals.$inferSelect;
 
@@ -118,11 +117,7 @@ export class Proposals {
 			if (error instanceof RangeError) throw new Problem(422, 'not-sound', error.message);
 			throw error;
 		}
-		const [problem] = problemsOf(changes, groundFor(workspace, profile, changes));
-		if (problem)
-			throw new Problem(422, 'not-sound', problem.message, {
-				errors: [{ pointer: `/changes/${problem.index}`, detail: problem.message }]
-			});
+		refuseProblems(workspace, profile, changes);
 		const [made] = await this.#db
 			.insert(proposals)
 			.values({

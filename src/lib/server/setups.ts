@@ -87,12 +87,7 @@ export class Setups {
 		};
 		await this.#db.transaction(async (tx) => {
 			// what one had without choosing becomes the first
-			if (own.length === 0)
-				await tx.insert(setups).values({
-					...this.#usual(workspace, person),
-					...{ id: randomUUID(), application },
-					strata: [...this.#usual(workspace, person).strata]
-				});
+			if (own.length === 0) await keepUsual(tx, application, this.#usual(workspace, person));
 			await tx.insert(setups).values(made);
 		});
 		const { application: _, ...setup } = made;
@@ -103,7 +98,7 @@ export class Setups {
 	async change(application: string, person: Person, id: string, change: SetupChange): Promise<Setup> {
 		const workspace = await this.#profiles.load(application);
 		if (id === 'usual' && !(await this.#owned(application, person, id)))
-			id = await this.#keepUsual(application, workspace, person);
+			id = await keepUsual(this.#db, application, this.#usual(workspace, person));
 		await this.#mine(application, person, id);
 		const { name, strata, isStart, isRecommended } = change;
 		if (strata) refuseStrata(workspace, person, strata);
@@ -139,13 +134,6 @@ export class Setups {
 		});
 	}
 
-	async #keepUsual(application: string, workspace: Workspace, person: Person): Promise<string> {
-		const usual = this.#usual(workspace, person);
-		const id = randomUUID();
-		await this.#db.insert(setups).values({ ...usual, id, application, strata: [...usual.strata] });
-		return id;
-	}
-
 	async #owned(application: string, person: Person, id: string): Promise<Setup | undefined> {
 		return (await this.all(application)).find((setup) => setup.id === id && setup.person === person.id);
 	}
@@ -156,6 +144,13 @@ export class Setups {
 			throw new Problem(404, 'not-found', 'You have no such setup; it may be somebody else’s. Make one from it instead.');
 		return setup;
 	}
+}
+
+/** Keeps the setup that somebody has without having chosen; gives the id that it has from now on. */
+async function keepUsual(tx: Pick<Database, 'insert'>, application: string, usual: Setup): Promise<string> {
+	const id = randomUUID();
+	await tx.insert(setups).values({ ...usual, id, application, strata: [...usual.strata] });
+	return id;
 }
 
 /** Throws `Problem` 422 for strata that the application has not, and for a colleague's own. */

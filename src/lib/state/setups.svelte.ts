@@ -1,5 +1,4 @@
-import { mayWrite, type OwnedHead } from '$core/people/may';
-import { may } from '$core/people/may';
+import { may, mayWrite, type OwnedHead } from '$core/people/may';
 import { inUsualOrder, type Setup } from '$core/people/setup';
 import { changesBetween } from '$core/profile/restore';
 import type { StratumId } from '$core/strata/stratum';
