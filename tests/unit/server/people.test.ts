@@ -59,7 +59,7 @@ describe('the people of an office', () => {
 			const refused = await server.ask(to, method, method === 'POST' ? {} : undefined);
 			expect([refused.status, ((await refused.json()) as { type: string }).type], to).to.deep.equal([401, '/problems/sign-in']);
 		}
-		const forged = await server.ask(path, 'GET', undefined, { cookie: cookies['designer']!.replace(/=./, '=X') });
+		const forged = await server.ask(path, 'GET', undefined, { cookie: cookies['designer']!.replace('=', '=X') });
 		expect(forged.status, 'a cookie that is not signed').to.equal(401);
 		const signed = await (await as('designer', '/api/session')).json();
 		expect(signed).to.deep.include({ isOpen: true }).and.not.to.have.property('desks');
