@@ -2,7 +2,7 @@ import { gneiss } from './gneiss/gneiss.ts';
 import { tuff } from './tuff/tuff.ts';
 import { varve } from './varve/varve.ts';
 import { searchPaths } from './folders.ts';
-import { seats } from './office.ts';
+import { DEMO_PASSPHRASE, seats } from './office.ts';
 import type { StandIn } from './stand-in.ts';
 
 /** The applications of Altspur Cabins; the seats follow the first. */
@@ -29,6 +29,7 @@ export async function fillDemo(server: string): Promise<void> {
 	if (known.applications.some((a) => a.id === application.id)) return;
 	for (const seat of seats) await send(server, `/api/applications/${application.id}/seats`, seat);
 	await send(server, `/api/applications/${varve.application.id}/folders`, searchPaths, 'PUT');
+	await send(server, '/api/signing', { passphrases: [DEMO_PASSPHRASE] });
 }
 
 /** What the factory says, as it stands in a file. */

@@ -1,6 +1,9 @@
 import { handTest } from './hands.ts';
 import type { DeskSetup } from '../core/keyboard/desk.ts';
 
+/** What opens the root key of the made-up office: it signs nothing that anybody would rely on. */
+export const DEMO_PASSPHRASE = 'two hinges and a ladder';
+
 /** The workstations of Altspur Cabins and what stands on their desks. */
 export const seats: readonly { readonly id: string; readonly note: string; readonly desk: DeskSetup }[] = [
 	{

@@ -12,8 +12,8 @@ await build({
 	format: 'esm',
 	target: 'node20',
 	mainFields: ['module', 'main'],
-	// PGlite brings its WebAssembly
-	external: ['@electric-sql/pglite', '@electric-sql/pglite/nodefs'],
+	// PGlite brings its WebAssembly; the others are needed by few commands
+	external: ['@electric-sql/pglite', '@electric-sql/pglite/nodefs', 'pg', 'tuf-js', 'tuf-js/*', '@tufjs/models'],
 	// packages in CommonJS ask for these
 	banner: {
 		js: [

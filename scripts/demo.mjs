@@ -1,6 +1,7 @@
 // npm run demo: installs, builds, starts the server on loopback, fills the demo office and starts its three seats.
 import { spawn } from 'node:child_process';
 import { randomBytes } from 'node:crypto';
+import { existsSync } from 'node:fs';
 import { join } from 'node:path';
 import { ensureBuild, ensurePackages, root } from './prepare.mjs';
 
@@ -44,7 +45,16 @@ if (app.exitCode === null) {
 	const { openDemo } = await tsImport('../demo/people.ts', import.meta.url);
 	await fillDemo(server);
 	await openDemo(server, randomBytes(18).toString('base64url'));
-	for (const id of ['C-01', 'C-02', 'C-03'])
-		start(['bin/skarn.mjs', 'seat', '--id', id, '--server', server, '--folder', join(folder, 'seats', id)]);
+	const { codesFor } = await tsImport('../demo/seats.ts', import.meta.url);
+	const ids = ['C-01', 'C-02', 'C-03'];
+	const placeOf = (id) => join(folder, 'seats', id);
+	const codes = await codesFor(
+		server,
+		ids.filter((id) => !existsSync(join(placeOf(id), 'seat-key.json')))
+	);
+	for (const id of ids) {
+		const code = codes.has(id) ? ['--code', codes.get(id)] : [];
+		start(['bin/skarn.mjs', 'seat', '--id', id, '--server', server, '--folder', placeOf(id), ...code]);
+	}
 	console.log(`\nSkarn runs at ${server}\nEnd it with Ctrl+C. The demo's data lies in ${folder}.\n`);
 }

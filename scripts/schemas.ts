@@ -3,7 +3,8 @@ import { DiffFile, EffectiveFile, FindingsFile } from '../cli/shapes.ts';
 import { ApplicationFile } from '../core/application/application-file.ts';
 import { ProfileFile } from '../core/hand-over/profile-file.ts';
 import { Recipe } from '../core/recipe/recipe.ts';
-import { Manifest, SeatReport } from '../core/release/release.ts';
+import { SeatReport } from '../core/release/release.ts';
+import { CheckIn } from '../core/release/updates.ts';
 
 /** The JSON Schemas of the open formats, generated from the Zod schemas; file name by schema. */
 export function schemas(): Record<string, object> {
@@ -18,7 +19,7 @@ export function schemas(): Record<string, object> {
 		'skarn-findings-1.schema.json': of(FindingsFile, 'Findings of skarn check, version 1'),
 		'skarn-effective-1.schema.json': of(EffectiveFile, 'What is in force, of skarn resolve, version 1'),
 		'skarn-diff-1.schema.json': of(DiffFile, 'Differences of skarn diff, version 1'),
-		'skarn-manifest-1.schema.json': of(Manifest, 'What a seat should have, version 1'),
+		'skarn-check-in-1.schema.json': of(CheckIn, 'What a seat is answered that asks whether there is anything new, version 1'),
 		'skarn-seat-report-1.schema.json': of(SeatReport, 'What a seat says about itself, version 1')
 	};
 }

@@ -17,6 +17,15 @@ if (!Number.isInteger(port) || port < 0 || port > 65_535) {
 }
 const hosts = hostsFrom(env.SKARN_HOSTS);
 const INSTANCE = /^[^?#]*/;
+const CHECK_IN = /^\/api\/seats\/([A-Z0-9-]+)\/check-in$/;
+const LOOPBACK = /^(127\.|::1$|::ffff:127\.)/;
+
+/** What the application knows to answer a seat that is up to date; the rest it is asked itself. */
+function knownCheckIn({ method, url, headers, socket }) {
+	const seat = method === 'GET' ? CHECK_IN.exec(url)?.[1] : undefined;
+	const token = seat && /^Seat (\S+)$/.exec(headers.authorization ?? '')?.[1];
+	return token && globalThis[Symbol.for('skarn.check-in')]?.(seat, token, LOOPBACK.test(socket.remoteAddress ?? ''));
+}
 
 /** The application; it opens the data folder, and so begins once the port is ours. */
 let application;
@@ -30,6 +39,16 @@ const server = createServer(
 			// what is not read would be taken for the next request
 			response.setHeader('connection', 'close');
 			refuse(response, refusal, instance);
+			return;
+		}
+		const known = knownCheckIn(request);
+		if (known !== undefined) {
+			response.writeHead(200, {
+				'content-type': 'application/json',
+				'content-length': Buffer.byteLength(known),
+				'cache-control': 'no-store'
+			});
+			response.end(known);
 			return;
 		}
 		const { handler } = await application;

@@ -14,7 +14,7 @@ const server = await startServer({ SKARN_DEMO: 'yes' });
 const browser = await launch();
 try {
 	await fillDemo(server.address);
-	for (const id of ['C-01', 'C-02']) server.seat(id);
+	for (const id of ['C-01', 'C-02']) await server.seat(id);
 	const page = await browser.newPage({ viewport: { width: 1280, height: 800 }, reducedMotion: 'reduce' });
 	const open = async (view: string, scheme: 'light' | 'dark' = 'light') => {
 		await page.emulateMedia({ colorScheme: scheme });

@@ -78,6 +78,13 @@ export async function ask(
 	}
 }
 
+/** Where a path of the office is; it never leads to another server. */
+export function within(server: string, path: string): string {
+	const url = new URL(path, server);
+	if (url.origin !== new URL(server).origin) throw new AnswerError(`${path} leads to another server, ${url.origin}`);
+	return url.href;
+}
+
 const seconds = (ms: number): string => `${Math.round(ms / 100) / 10} s`;
 
 /** The answer as JSON. Throws `AnswerError` for any other. */

@@ -5,8 +5,11 @@ import writeFileAtomic from 'write-file-atomic';
 import { z } from 'zod';
 
 const Release = z.object({
-	release: z.number().int(),
+	/** Null for a file of somebody who sits there before anything was released. */
+	release: z.number().int().nullable(),
 	sha256: z.string(),
+	/** The version of the file of whoever sits there; null where it is the release itself. */
+	own: z.number().int().nullable().default(null),
 	/** The program that the folder is for, since the first release. */
 	application: z.string().optional()
 });
@@ -19,7 +22,7 @@ export const sha256 = (bytes: Uint8Array) => createHash('sha256').update(bytes).
 
 /**
  * The stand-in application's folder on one workstation: `interface.json` is what the application reads,
- * `interface.former.json` the one before, `seat.json` what was installed last.
+ * `interface.former.json` the one before, `interface.laid.json` the file as it was laid, `seat.json` what was installed last.
  */
 export class SeatFolder {
 	readonly #folder: string;
@@ -55,24 +58,42 @@ export class SeatFolder {
 		return existsSync(path) ? readFileSync(path, 'utf8') : undefined;
 	}
 
+	/** The file as it was laid last, if the note and the copy agree. */
+	laid(): Buffer | undefined {
+		const path = this.#path('interface.laid.json');
+		const known = this.installed();
+		if (!known || !existsSync(path)) return undefined;
+		const bytes = readFileSync(path);
+		return sha256(bytes) === known.sha256 ? bytes : undefined;
+	}
+
 	/** The digest of the file changed by hand that the office has got; forgotten with the process. */
 	told: string | null = null;
+
+	/** Notes that the file which was laid is called otherwise now. */
+	note({ release, own, application }: { release: number | null; own: number | null; application: string }, digest: string): void {
+		writeFileAtomic.sync(this.#path('seat.json'), JSON.stringify({ release, own, application, sha256: digest }));
+	}
 
 	/**
 	 * Writes the file beside the old one and swaps it in; the old one stays as the former. A file changed by hand is kept
 	 * under a name with its digest, so that nothing of it is lost. At every instant there is a whole `interface.json`, once there was one.
 	 */
-	install({ release, application }: { release: number | null; application: string }, bytes: Uint8Array): void {
+	install(
+		{ release, own = null, application }: { release: number | null; own?: number | null; application: string },
+		bytes: Uint8Array
+	): void {
 		const path = this.#path('interface.json');
 		const before = this.digest();
 		const known = this.installed();
-		const next: Installed = { release: release!, sha256: sha256(bytes), application };
+		const next: Installed = { release, sha256: sha256(bytes), own, application };
 		if (before !== undefined) {
 			const kept = before === known?.sha256 ? 'interface.former.json' : `interface.by-hand-${before.slice(0, 8)}.json`;
 			writeFileAtomic.sync(this.#path(kept), readFileSync(path));
 		}
 		if (known) writeFileAtomic.sync(this.#path('seat.json'), JSON.stringify({ ...known, next }));
 		writeFileAtomic.sync(path, Buffer.from(bytes));
+		writeFileAtomic.sync(this.#path('interface.laid.json'), Buffer.from(bytes));
 		writeFileAtomic.sync(this.#path('seat.json'), JSON.stringify(next));
 	}
 }

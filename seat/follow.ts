@@ -1,92 +1,61 @@
-import { z } from 'zod';
-import { Manifest, MOST_DRIFT, type Drift, type SeatReport } from '../core/release/release.ts';
-import { readProfileFile } from '../core/hand-over/profile-file.ts';
-import { LARGEST_FILE } from '../core/format/problem.ts';
-import { ask, jsonOf, PATIENCE, type Answer, type Fetch, type Patience } from './ask.ts';
+import { readProfileFile, officeOfFile } from '../core/hand-over/profile-file.ts';
+import { driftOf } from '../core/hand-over/drift.ts';
+import '../core/recipe/shapes/all.ts';
+import { OPTIONS } from '../core/chapters/options/option.ts';
+import { digestOf, MOST_DRIFT, type Drift, type SeatReport } from '../core/release/release.ts';
+import { CheckIn } from '../core/release/updates.ts';
+import { jsonOf } from './ask.ts';
 import { sha256, type SeatFolder } from './folder.ts';
+import { saidIn, type SeatSession } from './identity.ts';
+import { RefusedError, type Updates, type Wanted } from './updates.ts';
 
-/** The release was not taken; the seat keeps what it has. */
-export class ReleaseRefusedError extends Error {
-	override name = 'ReleaseRefusedError';
+/** A seat at work: what it asks with, what it trusts, and the folder of its program. */
+export interface SeatAtWork {
+	readonly session: SeatSession;
+	readonly updates: Updates;
+	readonly folder: SeatFolder;
+	readonly application: string;
+	/** What the program has not taken up yet; forgotten with the process, as the program is started anew with it. */
+	restart: readonly string[];
+	/** Why what the office offers is refused, while it is. */
+	refused?: string | undefined;
+	/** The timestamp up to which everything is done in this process, and whether there was a file. */
+	settled?: { readonly timestamp: number | null; readonly hasFile: boolean } | undefined;
 }
 
-/** What the office is asked with, and how patiently. */
-export interface Asking {
-	readonly get: Fetch;
-	readonly patience: Patience;
-}
-
-const USUAL: Asking = { get: fetch, patience: PATIENCE };
-
-/** Where a path of the office is; it never leads to another server. */
-function within(server: string, path: string): string {
-	const url = new URL(path, server);
-	if (url.origin !== new URL(server).origin) throw new ReleaseRefusedError(`the manifest leads to another server, ${url.origin}`);
-	return url.href;
-}
-
-/** Gets the release that the manifest names and proves it: length, SHA-256, and that it is a profile file of the application. */
-async function download(server: string, manifest: Manifest, { get, patience }: Asking): Promise<Uint8Array> {
-	const { release, application } = manifest;
-	const most = manifest.bytes!;
-	if (most > LARGEST_FILE) throw new ReleaseRefusedError(`release ${release} would have ${most} bytes, more than any release`);
-	const answer = await ask(get, within(server, manifest.href!), { most, patience });
-	if (!answer.ok) throw new ReleaseRefusedError(`the server answered ${answer.status} for release ${release}`);
-	const { bytes } = answer;
-	const found = sha256(bytes);
-	if (found !== manifest.sha256)
-		throw new ReleaseRefusedError(`release ${release} fails its digest: expected ${manifest.sha256}, got ${found}`);
-	let file;
-	try {
-		// a chapter that this seat does not know yet is no fault of the file
-		file = readProfileFile(`release ${release}`, Buffer.from(bytes).toString('utf8'));
-	} catch (error) {
-		throw new ReleaseRefusedError(`release ${release} is not a profile file: ${(error as Error).message}`);
-	}
-	const of = file.application.id;
-	if (of !== application) throw new ReleaseRefusedError(`release ${release} is of ${of}, not of ${application}`);
-	return bytes;
-}
+const MOST_LISTED = 20;
 
 /**
- * One round of a seat: ask for the manifest, install what is new, look whether the file was changed by hand, report.
- * A file changed by hand is left alone until a new release comes or the office asks to restore it.
+ * One round of a seat: ask whether there is anything new, prove and install what there is, look whether the file was changed by
+ * hand, report what differs from what the office knows. A file changed by hand is left alone until something new comes or the
+ * office asks to restore it.
  */
-export async function followOnce(server: string, seat: string, folder: SeatFolder, asking: Asking = USUAL): Promise<SeatReport> {
-	const { get, patience } = asking;
-	const answer = await ask(get, within(server, `/api/seats/${seat}/manifest`), { patience });
-	if (!answer.ok) {
-		const problem = z.object({ detail: z.string() }).safeParse(readable(answer));
-		throw new Error(problem.success ? problem.data.detail : `the server answered ${answer.status}`);
+export async function followOnce(seat: SeatAtWork, now = new Date()): Promise<SeatReport> {
+	const { session, folder } = seat;
+	const path = `/api/seats/${session.seat}`;
+	const answer = await session.ask(`${path}/check-in`);
+	if (!answer.ok) throw new Error(saidIn(answer));
+	const said = CheckIn.parse(jsonOf(answer));
+	const report = await bringUpToDate(seat, said, now);
+	if ((await digestOf(report)) !== said.report) {
+		const sent = await session.ask(`${path}/reports`, {
+			method: 'POST',
+			headers: { 'content-type': 'application/json' },
+			body: JSON.stringify(report)
+		});
+		if (!sent.ok) throw new Error(`the report was answered ${sent.status}: ${saidIn(sent)}`);
 	}
-	const manifest = Manifest.parse(jsonOf(answer));
-	const report = await bringUpToDate(server, manifest, folder, asking);
-	const sent = await ask(get, within(server, `/api/seats/${seat}/reports`), {
-		method: 'POST',
-		headers: { 'content-type': 'application/json' },
-		body: JSON.stringify(report),
-		patience
-	});
-	if (!sent.ok) throw new Error(`the report was answered ${sent.status}`);
-	if (report.state === 'drifted' && report.sha256 !== folder.told) await tellDrift(server, seat, folder, asking);
+	if (report.state === 'drifted' && report.sha256 !== folder.told) await tellDrift(seat);
 	return report;
 }
 
-/** What a refusal says, where it says something. */
-function readable(answer: Answer): unknown {
-	try {
-		return jsonOf(answer);
-	} catch {
-		return undefined;
-	}
-}
-
 /** Sends the file that was changed by hand, so that the office sees what differs. */
-async function tellDrift(server: string, seat: string, folder: SeatFolder, { get, patience }: Asking): Promise<void> {
+async function tellDrift({ session, folder }: SeatAtWork): Promise<void> {
 	const text = folder.content();
 	const digest = folder.digest();
 	if (text === undefined || digest === undefined || text.length > MOST_DRIFT) return;
-	const sent = await ask(get, within(server, `/api/seats/${seat}/drift`), {
+	const { patience } = session;
+	const sent = await session.ask(`/api/seats/${session.seat}/drift`, {
 		// the file goes out as slowly as an answer may come
 		patience: { ...patience, silence: patience.silence + (text.length / patience.slowest) * 1_000 },
 		method: 'PUT',
@@ -96,34 +65,127 @@ async function tellDrift(server: string, seat: string, folder: SeatFolder, { get
 	if (sent.ok) folder.told = digest;
 }
 
-async function bringUpToDate(server: string, manifest: Manifest, folder: SeatFolder, asking: Asking): Promise<SeatReport> {
+async function bringUpToDate(seat: SeatAtWork, said: CheckIn, now: Date): Promise<SeatReport> {
+	const { folder, updates, application } = seat;
 	const before = folder.installed();
+	const trusted = updates.trusted();
 	const isDrifted = before !== undefined && folder.digest() !== before.sha256;
-	const isNew = manifest.release !== null && (before?.release !== manifest.release || before.sha256 !== manifest.sha256);
-	if (isNew || (manifest.release !== null && isDrifted && manifest.restore))
+	const isOver = trusted !== undefined && Date.parse(trusted.expires) <= now.getTime();
+	const isNews =
+		said.timestamp !== null &&
+		(seat.settled?.timestamp !== said.timestamp ||
+			isOver ||
+			said.own !== (before?.own ?? null) ||
+			(before === undefined && seat.settled.hasFile));
+	if (isNews || (isDrifted && said.restore && said.timestamp !== null)) {
+		if (said.application !== application)
+			return refusedBy(
+				seat,
+				`this folder is ${application}'s; the office says ${said.application}, which needs a folder of its own`
+			);
 		try {
-			if (before?.application !== undefined && before.application !== manifest.application)
-				throw new ReleaseRefusedError(
-					`this folder is ${before.application}'s; the manifest is of ${manifest.application}, which needs a folder of its own`
-				);
-			folder.install(manifest, await download(server, manifest, asking));
-		} catch (error) {
-			return {
-				release: before?.release ?? null,
-				state: 'refused',
-				sha256: folder.digest() ?? null,
-				message: (error as Error).message.slice(0, 500)
+			const known = (digest: string) => {
+				const laid = folder.laid();
+				return laid && sha256(laid) === digest ? laid : undefined;
 			};
+			const wanted = await updates.wanted(said.own, known);
+			lay(seat, wanted, isDrifted && said.restore);
+			seat.refused = undefined;
+			seat.settled = { timestamp: said.timestamp, hasFile: wanted.file !== null };
+		} catch (error) {
+			// what cannot be reached is asked for again in the next round; that is told where the office still hears it
+			return refusedBy(seat, (error as Error).message);
 		}
+	}
+	return reportOf(seat);
+}
+
+function refusedBy(seat: SeatAtWork, message: string): SeatReport {
+	seat.refused = message.slice(0, 500);
+	seat.settled = undefined;
+	return reportOf(seat);
+}
+
+/** Installs what is wanted if it is another file than what was laid last, or if the file that was changed by hand is to go. */
+function lay(seat: SeatAtWork, { release, file, own, restart }: Wanted, isRestored: boolean): void {
+	const { folder, application } = seat;
+	if (!file) return;
+	const before = folder.installed();
+	const isSame = before?.sha256 === sha256(file);
+	if (isSame && before.release === release && before.own === own && !isRestored) return;
+	refuseForeign(file, application, release);
+	if (isSame && !isRestored && folder.digest() !== before.sha256) {
+		// only what it is called has changed: what was changed by hand stays
+		folder.note({ release, own, application }, before.sha256);
+		return;
+	}
+	const laid = folder.laid();
+	if (laid) seat.restart = [...new Set([...seat.restart, ...changedOptions(laid, file, restart)])].slice(0, MOST_LISTED);
+	folder.install({ release, own, application }, file);
+}
+
+/** Throws `RefusedError` for a file that is no profile file of the application. */
+function refuseForeign(file: Uint8Array, application: string, release: number | null): void {
+	const what = release === null ? 'the file' : `release ${release}`;
+	let found;
+	try {
+		// a chapter that this seat does not know yet is no fault of the file
+		found = readProfileFile(what, Buffer.from(file).toString('utf8')).application.id;
+	} catch (error) {
+		throw new RefusedError(`${what} is not a profile file: ${(error as Error).message}`);
+	}
+	if (found !== application) throw new RefusedError(`${what} is of ${found}, not of ${application}`);
+}
+
+/** Of these options those of which the two files say something else. */
+function changedOptions(before: Uint8Array, after: Uint8Array, paths: readonly string[]): string[] {
+	const [former, next] = [before, after].map((bytes) => {
+		const found = officeOfFile(readProfileFile('the file', Buffer.from(bytes).toString('utf8')));
+		const entries = (found?.contents[OPTIONS] ?? new Map()) as ReadonlyMap<string, { path?: string; rank?: number }>;
+		return new Map([...entries.values()].map((entry) => [entry.path, JSON.stringify({ ...entry, rank: 0 })]));
+	}) as [Map<string | undefined, string>, Map<string | undefined, string>];
+	return paths.filter((path) => former.get(path) !== next.get(path));
+}
+
+/** What there is to say now. */
+function reportOf(seat: SeatAtWork): SeatReport {
+	const { folder, updates, restart } = seat;
 	const now = folder.installed();
 	const digest = folder.digest() ?? null;
-	if (!now) return { release: null, state: 'empty', sha256: digest, message: 'no release has been published' };
-	return digest === now.sha256
-		? { release: now.release, state: 'installed', sha256: digest, message: '' }
-		: {
-				release: now.release,
-				state: 'drifted',
-				sha256: digest,
-				message: digest ? 'interface.json was changed by hand' : 'interface.json is missing'
-			};
+	const report = {
+		release: now?.release ?? null,
+		sha256: digest,
+		timestamp: updates.trusted()?.version ?? null,
+		own: now?.own ?? null,
+		differences: [] as string[],
+		restart: [...restart]
+	};
+	const isDrifted = now !== undefined && digest !== now.sha256;
+	if (seat.refused)
+		return { ...report, state: 'refused', message: seat.refused, differences: isDrifted ? differences(folder) : [] };
+	if (!now) return { ...report, state: 'empty', message: 'no release has been published' };
+	if (!isDrifted) return { ...report, state: 'installed', message: '' };
+	return {
+		...report,
+		state: 'drifted',
+		message: digest ? 'interface.json was changed by hand' : 'interface.json is missing',
+		differences: differences(folder)
+	};
+}
+
+const SIGNS = { added: '+', changed: '≠', removed: '−' } as const;
+
+/** What the file says otherwise than it was laid, entry by entry; nothing where it cannot be read. */
+function differences(folder: SeatFolder): string[] {
+	const [laid, text] = [folder.laid(), folder.content()];
+	if (!laid || text === undefined) return [];
+	try {
+		const was = officeOfFile(readProfileFile('what was laid', laid.toString('utf8')));
+		if (!was) return [];
+		const names = { meet: () => true, command: String, option: String, scope: (scope: object) => JSON.stringify(scope) };
+		const items = driftOf('interface.json', text, was, names);
+		return items.slice(0, MOST_LISTED).map(({ kind, about }) => `${SIGNS[kind]} ${about}`.slice(0, 200));
+	} catch (error) {
+		return [`it cannot be read: ${(error as Error).message}`.slice(0, 200)];
+	}
 }

@@ -1,27 +1,61 @@
 import { SeatFolder } from './folder.ts';
-import { followOnce } from './follow.ts';
+import { followOnce, type SeatAtWork } from './follow.ts';
+import { enrol, identityOf, NotEnrolledError, SeatSession, USUAL, type Asking } from './identity.ts';
+import { Updates } from './updates.ts';
 
 export interface SeatOptions {
-	readonly id: string;
+	/** The seat that it should be; checked where it is said. */
+	readonly id?: string | undefined;
+	/** The code by which it becomes a seat, at the first time. */
+	readonly code?: string | undefined;
 	readonly folder: string;
 	readonly server: string;
 	/** Milliseconds between two questions. */
 	readonly every: number;
 }
 
+/** A workstation ready to follow: enrolled with a code if it has one, or by its own key. Throws `NotEnrolledError`. */
+export async function seatIn({ id, code, folder, server }: SeatOptions, asking: Asking = USUAL): Promise<SeatAtWork> {
+	const known = code === undefined ? identityOf(folder) : await enrol(server, code, folder, asking);
+	if (!known)
+		throw new NotEnrolledError(
+			`This workstation is no seat yet. A steward makes a code${id === undefined ? '' : ` for ${id}`} in Rollout; start it once with --code.`
+		);
+	if (id !== undefined && known.seat !== id)
+		throw new NotEnrolledError(
+			`The folder ${folder} is that of ${known.seat}, not of ${id}. Each seat needs a folder of its own.`
+		);
+	const session = new SeatSession(server, known, asking);
+	const updates = new Updates(server, folder, known.application, session);
+	return { session, updates, folder: new SeatFolder(folder), application: known.application, restart: [] };
+}
+
+/** What a seat has to say of one round, for people. */
+export async function round(seat: SeatAtWork): Promise<string> {
+	const { seat: id } = seat.session;
+	try {
+		const { state, release, message, differences, restart } = await followOnce(seat);
+		const more = [
+			message,
+			...differences.map((difference) => `by hand: ${difference}`),
+			...(restart.length > 0 ? [`start the program anew for ${restart.join(', ')}`] : [])
+		].filter(Boolean);
+		return [`${id}: ${state}, release ${release ?? 'none'}`, ...more].join(', ');
+	} catch (error) {
+		return `${id}: keeps what it has, ${reason(error as Error)}`;
+	}
+}
+
+const reason = ({ message, cause }: Error): string =>
+	cause instanceof Error && message === 'fetch failed' ? `the office cannot be reached (${cause.message})` : message;
+
 /** A workstation's stand-in: asks the office again and again, and says what has become otherwise. Ends with its process. */
-export async function runSeat({ id, folder: path, server, every }: SeatOptions): Promise<never> {
-	const folder = new SeatFolder(path);
+export async function runSeat(options: SeatOptions, asking: Asking = USUAL): Promise<never> {
+	const seat = await seatIn(options, asking);
 	let last = '';
 	for (;;) {
-		let line: string;
-		try {
-			const { state, release, message } = await followOnce(server, id, folder);
-			line = `${id}: ${state}, release ${release ?? 'none'}${message && `, ${message}`}`;
-		} catch (error) {
-			line = `${id}: keeps what it has, ${(error as Error).message}`;
-		}
+		const line = await round(seat);
 		if (line !== last) console.log((last = line));
-		await new Promise((resolve) => setTimeout(resolve, every));
+		await new Promise((resolve) => setTimeout(resolve, options.every));
 	}
 }

@@ -3,6 +3,7 @@ import { spawn } from 'node:child_process';
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { InvalidArgumentError, type Command } from 'commander';
+import type { SeatOptions } from '../../seat/run.ts';
 import { BadInputError } from '../problem.ts';
 import type { Ends } from './subject.ts';
 
@@ -21,6 +22,12 @@ const port = (text: string): string => {
 const milliseconds = (text: string): number => {
 	if (!/^\d+$/.test(text) || Number(text) < 100)
 		throw new InvalidArgumentError('Expected a number of milliseconds, 100 or more.');
+	return Number(text);
+};
+
+const count = (text: string): number => {
+	if (!/^\d+$/.test(text) || Number(text) < 1 || Number(text) > 5000)
+		throw new InvalidArgumentError('Expected a number of seats, from 1 to 5000.');
 	return Number(text);
 };
 
@@ -104,12 +111,21 @@ export function runCommand(program: Command, end: Ends): void {
 	program
 		.command('seat')
 		.description('a workstation that follows the releases of a server')
-		.requiredOption('--id <seat>', 'the seat, such as C-01')
 		.requiredOption('--folder <folder>', 'where its application keeps its files')
+		.option('--code <code>', 'the code by which it becomes a seat, at the first time')
+		.option('--id <seat>', 'the seat that it should be, such as C-01')
+		.option('--many <number>', 'so many seats in this process, with a code for each from the server', count)
 		.option('-s, --server <url>', 'the server', 'http://127.0.0.1:5180')
 		.option('--every <ms>', 'how often it asks', milliseconds, 2000)
-		.action(async ({ id, folder, server, every }: { id: string; folder: string; server: string; every: number }) => {
+		.action(async ({ many, ...options }: SeatOptions & { many?: number }) => {
 			const { runSeat } = await import('../../seat/run.ts');
-			await runSeat({ id, folder, server, every });
+			try {
+				if (many === undefined) await runSeat(options);
+				else await (await import('../many.ts')).runMany(many, options);
+			} catch (error) {
+				throw ['NotEnrolledError', 'AnswerError'].includes((error as Error).name) || (error as Error).message === 'fetch failed'
+					? new BadInputError((error as Error).message)
+					: error;
+			}
 		});
 }

@@ -1,7 +1,9 @@
 import { z } from 'zod';
 import type { DeskSetup } from '../keyboard/desk.ts';
 import { ApplicationId } from '../application/application.ts';
+import { canonicalText } from '../format/canonical.ts';
 import { Role } from '../strata/role.ts';
+import { StratumId } from '../strata/stratum.ts';
 
 export const Sha256 = z.string().regex(/^[0-9a-f]{64}$/, 'a SHA-256 digest: 64 hexadecimal digits in lower case');
 
@@ -18,32 +20,36 @@ export const Release = z.strictObject({
 	notes: z.string().max(4000),
 	sha256: Sha256,
 	bytes: z.number().int().min(1),
-	entries: z.number().int().min(0)
+	entries: z.number().int().min(0),
+	/** The strata that it freezes, the lowest first. */
+	strata: z.array(StratumId).min(1)
 });
 export type Release = z.infer<typeof Release>;
 
 export const SeatId = z.string().regex(/^[A-Z]{1,3}-\d{2,3}$/, 'a seat id such as C-04');
-
-/** What a seat asks for: which release its channel stands at and how to prove that it got it. What a later office says besides is passed over. */
-export const Manifest = z.object({
-	application: ApplicationId,
-	release: ReleaseNumber.nullable(),
-	sha256: Sha256.nullable(),
-	bytes: z.number().int().nullable(),
-	href: z.string().nullable(),
-	/** The steward wants the release laid anew over a file that was changed by hand. */
-	restore: z.boolean()
-});
-export type Manifest = z.infer<typeof Manifest>;
 
 /** What a seat says about itself. */
 export const SeatReport = z.strictObject({
 	release: ReleaseNumber.nullable(),
 	state: z.enum(['installed', 'drifted', 'refused', 'empty']),
 	sha256: Sha256.nullable(),
-	message: z.string().max(500).default('')
+	message: z.string().max(500).default(''),
+	/** The version of the signed timestamp that it goes by; null for none yet. */
+	timestamp: z.number().int().min(1).nullable().default(null),
+	/** Whose file it is where somebody sits there: its version. */
+	own: z.number().int().min(1).nullable().default(null),
+	/** What was changed by hand, entry by entry in words; the first ones. */
+	differences: z.array(z.string().max(200)).max(20).default([]),
+	/** Options that the program takes up only when it is started anew, by their paths. */
+	restart: z.array(z.string().max(200)).max(20).default([])
 });
 export type SeatReport = z.infer<typeof SeatReport>;
+
+/** A report in short: of two that say the same it is the same. */
+export async function digestOf(report: SeatReport): Promise<string> {
+	const bytes = await crypto.subtle.digest('SHA-256', new TextEncoder().encode(canonicalText(report)));
+	return Array.from(new Uint8Array(bytes, 0, 8), (byte) => byte.toString(16).padStart(2, '0')).join('');
+}
 
 /** So many signs of a file changed by hand a seat sends at most. */
 export const MOST_DRIFT = 20_000_000;
@@ -62,6 +68,12 @@ export interface Seat {
 	readonly lastSeen: string | null;
 	readonly report: SeatReport | null;
 	readonly restore: boolean;
+	/** The ring that it is in; null for everyone's. */
+	readonly ring: string | null;
+	/** Whether it has a key of its own to show itself with. */
+	readonly isEnrolled: boolean;
+	/** Who sits there, and with which setup. */
+	readonly sitting: { readonly person: string; readonly setup: string } | null;
 }
 
 /** A seat that has not been heard of for this long counts as offline, in milliseconds. */

@@ -11,7 +11,7 @@ describe('Rollout, with seats as real processes', () => {
 		eventually(async () => expect(await seat(id).innerText()).to.include(text), 20_000);
 
 	it('publishes the office stratum to the seats, notices a change by hand, restores, and goes back', async () => {
-		const [first, second] = ['C-01', 'C-02'].map((id) => at.server.seat(id));
+		const [first, second] = await Promise.all(['C-01', 'C-02'].map((id) => at.server.seat(id)));
 		await at.open('rollout');
 		await stateOf('C-01', 'current, release 2');
 		await stateOf('C-02', 'current, release 2');
@@ -136,10 +136,11 @@ describe('The routes', () => {
 		);
 		expect(stale).to.include({ type: '/problems/stale-revision', revision: 7 });
 		expect(stale['since']).to.have.length(6);
-		await problem(await ask('/api/seats/C-99/manifest'), 404);
-		await problem(await post('/api/seats/C-01/reports', 'garbage'), 400);
-		await problem(await post('/api/seats/C-01/reports', JSON.stringify({ release: 'x' })), 400);
-		await problem(await post('/api/seats/C-01/reports', JSON.stringify({ message: 'x'.repeat(20_000) })), 413);
+		await problem(await ask('/api/seats/C-99/check-in'), 401);
+		await problem(await post('/api/seats/C-01/reports', 'garbage'), 401);
+		await problem(await post('/api/enrolments', 'garbage'), 400);
+		await problem(await post('/api/enrolments', JSON.stringify({ code: 'x' })), 400);
+		await problem(await post('/api/enrolments', JSON.stringify({ code: 'x'.repeat(20_000) })), 413);
 		await problem(await ask('/api/applications/gneiss-solid-5/releases/99'), 404);
 		const desk = await ask('/api/seats/C-01/desk', {
 			method: 'PUT',

@@ -1,18 +1,29 @@
 import { spawn, type ChildProcess } from 'node:child_process';
 import { once } from 'node:events';
-import { mkdtempSync, rmSync } from 'node:fs';
+import { existsSync, mkdtempSync, rmSync } from 'node:fs';
 import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
+import { codesFor } from '../../demo/seats.ts';
 
 const root = fileURLToPath(new URL('../..', import.meta.url));
+
+export interface RunningSeat {
+	readonly process: ChildProcess;
+	readonly folder: string;
+	/** What it has said so far, line by line. */
+	readonly lines: readonly string[];
+}
 
 export interface RunningServer {
 	readonly address: string;
 	readonly folder: string;
-	/** Starts a seat as its own process, with a folder of its own. */
-	seat(id: string): { process: ChildProcess; folder: string };
+	/**
+	 * Starts a seat as its own process, with a folder of its own; at the first time it enrols with a code that the steward of these
+	 * headers makes. It asks the server itself, or another address in between.
+	 */
+	seat(id: string, how?: { headers?: Record<string, string>; through?: string }): Promise<RunningSeat>;
 	stop(): Promise<void>;
 }
 
@@ -48,12 +59,20 @@ export async function startServer(more: Readonly<Record<string, string>> = {}): 
 	return {
 		address,
 		folder,
-		seat(id) {
+		async seat(id, { headers = {}, through = address } = {}) {
 			const own = join(folder, 'seats', id);
-			const args = ['--import', 'tsx', 'seat/main.ts', '--id', id, '--server', address, '--folder', own, '--every', '300'];
-			const child = spawn(process.execPath, args, { cwd: root, stdio: 'ignore' });
+			const isKnown = existsSync(join(own, 'seat-key.json'));
+			const code = isKnown ? [] : ['--code', (await codesFor(address, [id], headers)).get(id)!];
+			const args = ['--id', id, '--server', through, '--folder', own, '--every', '300', ...code];
+			const child = spawn(process.execPath, ['--import', 'tsx', 'seat/main.ts', ...args], {
+				cwd: root,
+				stdio: ['ignore', 'pipe', 'pipe']
+			});
+			const lines: string[] = [];
+			for (const stream of [child.stdout, child.stderr])
+				stream.setEncoding('utf8').on('data', (text: string) => lines.push(...text.split('\n').filter(Boolean)));
 			children.push(child);
-			return { process: child, folder: own };
+			return { process: child, folder: own, lines };
 		},
 		async stop() {
 			for (const child of children.reverse()) await end(child, child === server ? 'SIGTERM' : 'SIGKILL');

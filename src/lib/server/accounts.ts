@@ -1,9 +1,6 @@
-import { createHash, randomBytes } from 'node:crypto';
-import { existsSync, readFileSync } from 'node:fs';
-import { join } from 'node:path';
+import { createHash } from 'node:crypto';
 import { betterAuth } from 'better-auth';
 import { drizzleAdapter } from 'better-auth/adapters/drizzle';
-import writeFileAtomic from 'write-file-atomic';
 import type { Database } from './db/open.ts';
 import { credentials, people, sessions, verifications } from './db/schema.ts';
 
@@ -14,23 +11,14 @@ export const PASSWORD = { least: 8, most: 128 } as const;
 const WEEK = 7 * 24 * 3600;
 const DAY = 24 * 3600;
 
-/** The secret that session cookies are signed with: 32 random bytes, made at first, kept in the data folder for its owner alone. */
-function secretIn(folder: string): string {
-	const file = join(folder, 'secret');
-	if (existsSync(file)) return readFileSync(file, 'utf8').trim();
-	const secret = randomBytes(32).toString('hex');
-	writeFileAtomic.sync(file, `${secret}\n`, { mode: 0o600 });
-	return secret;
-}
-
 /** What better-auth knows a person by: people sign in with their names, and it wants an address. */
 export const addressOf = (name: string): string =>
 	`${createHash('sha256').update(name.trim().normalize('NFC').toLocaleLowerCase('en')).digest('hex').slice(0, 32)}@desk.invalid`;
 
 /** better-auth over the office's own tables. */
-export function accountsOn(db: Database, folder: string, address: string | undefined) {
+export function accountsOn(db: Database, secret: string, address: string | undefined) {
 	return betterAuth({
-		secret: secretIn(folder),
+		secret,
 		baseURL: address ?? 'http://127.0.0.1',
 		database: drizzleAdapter(db, {
 			provider: 'pg',

@@ -8,23 +8,26 @@ import { desksOf } from '../../../core/keyboard/desk.ts';
 import { ACCEPTANCES, type AcceptanceEntry } from '../../../core/chapters/acceptances/acceptance.ts';
 import type { KeyedChange } from '../../../core/strata/change.ts';
 import type { AnyChange } from '../../../core/chapter/chapter.ts';
-import { profileOf } from '../../../core/people/setup.ts';
-import { published, type Profile, type StratumId } from '../../../core/strata/stratum.ts';
+import { inUsualOrder, profileOf } from '../../../core/people/setup.ts';
+import { published, type Profile, type Stratum, type StratumId } from '../../../core/strata/stratum.ts';
 import { Problem } from './problem.ts';
 import type { Profiles } from './profiles.ts';
 import type { Releases } from './releases.ts';
 import type { Seats } from './seats.ts';
+import type { Setups } from './setups.ts';
 
 /** The check engine over what the data folder holds: it guards what may be accepted and what may be published. */
 export class Checking {
 	readonly #profiles: Profiles;
 	readonly #releases: Releases;
 	readonly #seats: Seats;
+	readonly #setups: Setups;
 
-	constructor(profiles: Profiles, releases: Releases, seats: Seats) {
+	constructor(profiles: Profiles, releases: Releases, seats: Seats, setups: Setups) {
 		this.#profiles = profiles;
 		this.#releases = releases;
 		this.#seats = seats;
+		this.#setups = setups;
 	}
 
 	/** What a check looks at, read once: `over` takes the strata that it is to be of. */
@@ -73,17 +76,50 @@ export class Checking {
 		);
 	}
 
-	/** Throws `Problem` 422 if what would be published has errors that nobody has accepted, or faults in its files. */
-	async refuseErrors(application: string): Promise<void> {
+	/**
+	 * Throws `Problem` 422 if what would be published has errors that nobody has accepted, or faults in its files: the office
+	 * stratum alone, and each list of strata in which setups have those that are frozen besides.
+	 */
+	async refuseErrors(application: string, besides: readonly StratumId[] = []): Promise<void> {
 		const { profile, released, over } = await this.#held(application);
-		const strata = published(profile);
+		for (const strata of await this.#goingOut(application, profile, besides)) this.#refuseErrorsIn(strata, released, over);
+	}
+
+	/** The lists of strata that reach people by a release of these, the office's alone first. */
+	async #goingOut(application: string, profile: Profile, besides: readonly StratumId[]): Promise<Profile[]> {
+		const lists = new Map<string, Profile>([['', published(profile)]]);
+		if (besides.length > 0)
+			for (const { strata } of await this.#setups.all(application)) {
+				const shared = profileOf(profile, strata).filter(
+					({ id, kind }) => kind === 'factory' || kind === 'office' || besides.includes(id)
+				);
+				lists.set(shared.map(({ id }) => id).join(' '), shared);
+			}
+		if (besides.length > 0) {
+			const all = profileOf(
+				profile,
+				inUsualOrder(profile.filter(({ id, kind }) => kind === 'office' || besides.includes(id))).map(({ id }) => id)
+			);
+			lists.set(all.map(({ id }) => id).join(' '), all);
+		}
+		return [...lists.values()];
+	}
+
+	#refuseErrorsIn(strata: Profile, released: Stratum | null, over: (profile: Profile) => Circumstances): void {
 		const circumstances = over(strata);
 		const errors = errorsLeft(circumstances);
 		if (errors.length > 0)
 			throw new Problem(
 				422,
 				'errors-left',
-				`The office stratum has ${errors.length === 1 ? 'an error' : `${errors.length} errors`} that nobody has accepted, first: ${errors[0]!.sentence} Mend it or accept it with a reason in Findings.`,
+				`${
+					strata.length > 2
+						? strata
+								.slice(1)
+								.map(({ name }) => name)
+								.join(' with ')
+						: 'The office stratum'
+				} has ${errors.length === 1 ? 'an error' : `${errors.length} errors`} that nobody has accepted, first: ${errors[0]!.sentence} Mend it or accept it with a reason in Findings.`,
 				{ errors: errors.slice(0, 50).map((e) => ({ detail: e.sentence, finding: e.id })) }
 			);
 		const faults = releaseFaults({

@@ -18,13 +18,26 @@ export class Live {
 	/** With whose page it is. */
 	readonly #listeners = new Map<ReadableStreamDefaultController<Uint8Array>, string>();
 	readonly #encoder = new TextEncoder();
+	readonly #relay: (change: Change) => void;
 	#heart: ReturnType<typeof setInterval> | undefined;
 
 	get listeners(): number {
 		return this.#listeners.size;
 	}
 
+	/** `relay` tells other servers of the office. */
+	constructor(relay: (change: Change) => void = () => {}) {
+		this.#relay = relay;
+	}
+
+	/** Tells pages of all servers. */
 	tell(change: Change): void {
+		this.#relay(change);
+		this.tellHere(change);
+	}
+
+	/** Tells the pages of this server. */
+	tellHere(change: Change): void {
 		this.#say(`data: ${JSON.stringify(change)}\n\n`);
 	}
 

@@ -3,15 +3,20 @@ import { sql } from 'drizzle-orm';
 import { Backups } from './backups.ts';
 import { Checking } from './checking.ts';
 import { openDatabase, type OpenDatabase } from './db/open.ts';
-import { Live } from './live.ts';
+import { Enrolments } from './enrolments.ts';
+import { Live, type Change } from './live.ts';
+import { OwnFiles } from './own-files.ts';
 import { People } from './people.ts';
 import { Profiles } from './profiles.ts';
 import { Folders } from './folders.ts';
 import { Proposals } from './proposals.ts';
 import { Recipes } from './recipes.ts';
 import { Releases } from './releases.ts';
+import { Rollouts } from './rollouts.ts';
 import { Seats } from './seats.ts';
 import { Setups } from './setups.ts';
+import { RootKeys } from './signing/root-keys.ts';
+import { Signing, type Lifetimes } from './signing/signing.ts';
 
 /** Everything the routes work with, over one open data folder. */
 export interface Office {
@@ -20,8 +25,11 @@ export interface Office {
 	readonly setups: Setups;
 	readonly profiles: Profiles;
 	readonly proposals: Proposals;
+	readonly signing: Signing;
+	readonly rollouts: Rollouts;
 	readonly releases: Releases;
 	readonly seats: Seats;
+	readonly enrolments: Enrolments;
 	readonly checking: Checking;
 	readonly recipes: Recipes;
 	readonly folders: Folders;
@@ -29,31 +37,62 @@ export interface Office {
 	readonly live: Live;
 }
 
-export function officeOn(store: OpenDatabase): Office {
-	const seats = new Seats(store.db);
-	const profiles = new Profiles(store.db, () => seats.forget());
-	const people = new People(store.db, store.folder, process.env.SKARN_ADDRESS, () => profiles.forget());
-	const releases = new Releases(store.db, profiles, () => seats.forget());
+/** What the office is run with, where it is not as usual. */
+export interface OfficeOptions {
+	readonly rootKeys?: string;
+	readonly lifetimes?: Lifetimes;
+}
+
+export function officeOn(store: OpenDatabase, { rootKeys, lifetimes }: OfficeOptions = {}): Office {
+	const { db, turns, relay } = store;
+	const live = new Live((change) => relay.tell({ change }));
+	const seats = new Seats(db);
+	const profiles = new Profiles(db, () => seats.forget(), turns);
+	const people = new People(db, store.secret, process.env.SKARN_ADDRESS, () => profiles.forget());
+	const setups = new Setups(db, profiles, () => !people.isOpen);
+	const keys = new RootKeys(rootKeys ?? process.env.SKARN_ROOT_KEYS ?? `${store.folder}.root-keys`, store.folder);
+	const signing = new Signing(db, turns, keys, () => seats.forgetAnswers(), lifetimes);
+	const rollouts = new Rollouts(db, turns, seats, signing, (application) => live.tell({ application }));
+	const releases = new Releases(db, profiles, rollouts, turns);
+	const ownFiles = new OwnFiles(db, { people, profiles, releases, seats, setups, signing });
+	seats.tell({
+		timestamp: async () => (await signing.timestamp())?.version ?? null,
+		own: (seat) => ownFiles.version(seat)
+	});
+	relay.hear(({ change, seat, dismiss }) => {
+		if (typeof seat === 'string') return seats.forgetSeat(seat);
+		if (typeof dismiss === 'string') return live.dismiss(dismiss);
+		// whatever another server has written is read anew
+		profiles.forget();
+		signing.forget();
+		seats.forget();
+		people.start().catch((error: Error) => console.error(error.message));
+		if (change) live.tellHere(change as Change);
+	});
 	return {
 		// what was heard of seats is written before the folder is given up, and nothing after
 		store: {
 			...store,
 			close: async () => {
+				rollouts.stop();
 				await seats.close().catch((error: Error) => console.error(error.message));
 				await store.close();
 			}
 		},
 		people,
-		setups: new Setups(store.db, profiles, () => !people.isOpen),
+		setups,
 		profiles,
-		proposals: new Proposals(store.db, profiles),
+		proposals: new Proposals(db, profiles),
+		signing,
+		rollouts,
 		releases,
 		seats,
-		checking: new Checking(profiles, releases, seats),
-		recipes: new Recipes(store.db, profiles),
-		folders: new Folders(store.db, profiles),
-		backups: new Backups(store, () => stateOf(store.db)),
-		live: new Live()
+		enrolments: new Enrolments(db, seats, signing, store.secret),
+		checking: new Checking(profiles, releases, seats, setups),
+		recipes: new Recipes(db, profiles),
+		folders: new Folders(db, profiles),
+		backups: new Backups(store, () => stateOf(db)),
+		live
 	};
 }
 
@@ -82,20 +121,43 @@ export async function verifyAll({ profiles }: Pick<Office, 'profiles'>): Promise
 
 /** Looks after the office from now on: what differs from the edits is said in the log, and back-ups are kept. */
 async function lookAfter(office: Office): Promise<void> {
-	await office.backups.start();
+	// a database that is shared is backed up where it lies
+	if (!office.store.isShared) await office.backups.start();
 	for (const line of await verifyAll(office)) console.error(`Verify: ${line}`);
+}
+
+/** The database that `DATABASE_URL` names, or the one in the data folder. */
+async function openStore(folder: string, options: { migrations: string; address: string | undefined }): Promise<OpenDatabase> {
+	const url = process.env.DATABASE_URL;
+	if (!url) return openDatabase(folder, options);
+	const { openShared } = await import('./db/shared.ts');
+	return openShared(url, folder, options);
+}
+
+/** Where scripts/serve.mjs finds what answers seats that are up to date, before the application is asked. */
+const FRONT = Symbol.for('skarn.check-in');
+
+/** Most that is asked of an office is whether there is anything new: that needs two looks into memory. */
+function answerInFront({ people, seats, enrolments }: Office): void {
+	const known = (seat: string, token: string, isLoopback: boolean): string | undefined => {
+		if (!people.isOpen && !isLoopback) return undefined;
+		return enrolments.known(token, seats.knownKey(seat)) === seat ? seats.knownCheckIn(seat) : undefined;
+	};
+	(globalThis as { [FRONT]?: typeof known })[FRONT] = known;
 }
 
 let opened: Promise<Office> | undefined;
 
 /** The office of this process, opened once. `SKARN_DATA` names the data folder. */
 export function officeOf(): Promise<Office> {
-	opened ??= openDatabase(process.env.SKARN_DATA ?? 'data', {
+	opened ??= openStore(process.env.SKARN_DATA ?? 'data', {
 		migrations: process.env.SKARN_MIGRATIONS ?? 'migrations',
 		address: process.env.SKARN_ADDRESS
 	}).then(async (store) => {
 		const office = officeOn(store);
 		await office.people.start();
+		office.rollouts.start();
+		answerInFront(office);
 		void lookAfter(office).catch((error: Error) => console.error(error));
 		return office;
 	});

@@ -8,7 +8,7 @@ import type { Role } from '../../../core/strata/role.ts';
 import type { StratumHead, StratumId } from '../../../core/strata/stratum.ts';
 import { accountsOn, addressOf, PASSWORD, type Accounts } from './accounts.ts';
 import type { Database } from './db/open.ts';
-import { credentials, invitations, layers, people, sessions, strata, applications, tokens } from './db/schema.ts';
+import { credentials, invitations, layers, people, seats, sessions, strata, applications, tokens } from './db/schema.ts';
 import { Problem } from './problem.ts';
 import { Throttle } from './throttle.ts';
 
@@ -35,9 +35,9 @@ export class People {
 	#isOpen = false;
 
 	/** `changed` is called when strata have come or gone over to somebody. */
-	constructor(db: Database, folder: string, address: string | undefined, changed: () => void) {
+	constructor(db: Database, secret: string, address: string | undefined, changed: () => void) {
 		this.#db = db;
-		this.#accounts = accountsOn(db, folder, address);
+		this.#accounts = accountsOn(db, secret, address);
 		this.#changed = changed;
 	}
 
@@ -230,6 +230,7 @@ export class People {
 			await tx.update(people).set({ leftAt: now.toISOString() }).where(eq(people.id, id));
 			await tx.delete(sessions).where(eq(sessions.userId, id));
 			await tx.delete(tokens).where(eq(tokens.person, id));
+			await tx.update(seats).set({ person: null, setup: null }).where(eq(seats.person, id));
 		});
 	}
 

@@ -44,6 +44,7 @@ import {
 } from '../../../core/strata/stratum.ts';
 import { parseKeys, type Keys } from '../../../core/stroke/stroke.ts';
 import type { Database } from './db/open.ts';
+import { Turns } from './db/turns.ts';
 import {
 	applications,
 	commands,
@@ -53,6 +54,7 @@ import {
 	proposals,
 	recipes,
 	releases,
+	rollouts,
 	drifts,
 	reports,
 	searchPaths,
@@ -111,14 +113,15 @@ const inChunks = <T>(rows: readonly T[]): T[][] =>
 export class Profiles {
 	readonly #db: Database;
 	readonly #loaded = new Map<string, Promise<Workspace>>();
-	readonly #tail = new Map<string, Promise<unknown>>();
+	readonly #turns: Turns;
 
 	readonly #gone: () => void;
 
 	/** `gone` is called when an application is there no more. */
-	constructor(db: Database, gone: () => void = () => {}) {
+	constructor(db: Database, gone: () => void = () => {}, turns: Turns = new Turns()) {
 		this.#db = db;
 		this.#gone = gone;
+		this.#turns = turns;
 	}
 
 	async list(): Promise<Pick<Application, 'id' | 'name' | 'version'>[]> {
@@ -517,17 +520,36 @@ export class Profiles {
 
 	/** Runs the work after all earlier work on the same application has ended. */
 	#inTurn<T>(id: string, work: () => Promise<T>): Promise<T> {
-		const turn = (this.#tail.get(id) ?? Promise.resolve()).then(work, work);
-		this.#tail.set(
-			id,
-			turn.catch(() => undefined)
-		);
-		return turn;
+		return this.#turns.take(`profile ${id}`, async () => {
+			if (this.#turns.areShared) await this.#forgetStale(id);
+			return work();
+		});
+	}
+
+	/** What another server has written since is read anew. */
+	async #forgetStale(id: string): Promise<void> {
+		const loaded = await this.#loaded.get(id)?.catch(() => undefined);
+		if (!loaded) return;
+		const [row] = await this.#db.select({ revision: applications.revision }).from(applications).where(eq(applications.id, id));
+		if (row?.revision !== loaded.revision) this.#loaded.delete(id);
 	}
 }
 
 /** The tables with rows of applications, in the order in which they can be emptied. */
-const OF_APPLICATION = { seats, releases, recipes, searchPaths, setups, proposals, edits, entries, texts, strata, commands };
+const OF_APPLICATION = {
+	seats,
+	rollouts,
+	releases,
+	recipes,
+	searchPaths,
+	setups,
+	proposals,
+	edits,
+	entries,
+	texts,
+	strata,
+	commands
+};
 
 async function writeCommands(tx: Pick<Database, 'insert'>, id: string, list: readonly Command[]): Promise<void> {
 	for (const chunk of inChunks(list.map((body, position) => ({ application: id, id: body.id as string, position, body }))))

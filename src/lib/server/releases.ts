@@ -1,14 +1,18 @@
 import { createHash } from 'node:crypto';
+import type { ApplicationId } from '../../../core/application/application.ts';
 import { and, asc, eq, max } from 'drizzle-orm';
-import { officeOfFile, profileFile, readProfileFile, writeProfileFile } from '../../../core/hand-over/profile-file.ts';
+import { profileFile, readProfileFile, strataOf, writeProfileFile } from '../../../core/hand-over/profile-file.ts';
 import { FIRST, type Person } from '../../../core/people/person.ts';
+import { inUsualOrder } from '../../../core/people/setup.ts';
 import { officeOf, type Profile, type Stratum, type StratumId } from '../../../core/strata/stratum.ts';
 import { saidIn } from '../../../core/hand-over/selection.ts';
 import type { Release } from '../../../core/release/release.ts';
 import type { Database } from './db/open.ts';
 import { applications, releases } from './db/schema.ts';
 import { Problem } from './problem.ts';
+import type { Turns } from './db/turns.ts';
 import { writableStratum, type Profiles } from './profiles.ts';
+import type { Rollouts } from './rollouts.ts';
 
 const sha256 = (text: string) => createHash('sha256').update(text, 'utf8').digest('hex');
 
@@ -16,15 +20,15 @@ const sha256 = (text: string) => createHash('sha256').update(text, 'utf8').diges
 export class Releases {
 	readonly #db: Database;
 	readonly #profiles: Profiles;
-	readonly #read = new Map<string, Stratum | null>();
+	readonly #read = new Map<string, Profile>();
+	readonly #rollouts: Rollouts;
+	readonly #turns: Turns;
 
-	readonly #moved: () => void;
-
-	/** `moved` is called when seats are to follow another release. */
-	constructor(db: Database, profiles: Profiles, moved: () => void = () => {}) {
+	constructor(db: Database, profiles: Profiles, rollouts: Rollouts, turns: Turns) {
 		this.#db = db;
 		this.#profiles = profiles;
-		this.#moved = moved;
+		this.#rollouts = rollouts;
+		this.#turns = turns;
 	}
 
 	async list(application: string): Promise<{ channel: number | null; releases: Release[] }> {
@@ -40,7 +44,11 @@ export class Releases {
 			.orderBy(asc(releases.number));
 		return {
 			channel: row?.channel ?? null,
-			releases: rows.map(({ file: _, at, ...release }) => ({ ...release, at: new Date(at).toISOString() }) as Release)
+			releases: rows.map(({ file: _, at, ...release }) => ({
+				...release,
+				application: release.application as ApplicationId,
+				at: new Date(at).toISOString()
+			}))
 		};
 	}
 
@@ -54,17 +62,23 @@ export class Releases {
 		return row;
 	}
 
-	/** The office stratum as a release has it. What is frozen is read once. Throws `Problem` 404. */
-	async office(application: string, number: number): Promise<Stratum | null> {
+	/** The strata as a release has them. What is frozen is read once. Throws `Problem` 404. */
+	async strata(application: string, number: number): Promise<Profile> {
 		const place = `${application}/${number}`;
 		let known = this.#read.get(place);
 		if (known === undefined) {
 			const { file } = await this.file(application, number);
-			known = officeOfFile(readProfileFile(`release ${number}`, file)) ?? null;
+			const { strata, rows } = readProfileFile(`release ${number}`, file);
+			known = strataOf(strata, rows);
 			if (this.#read.size >= MOST_READ) this.#read.clear();
 			this.#read.set(place, known);
 		}
 		return known;
+	}
+
+	/** The office stratum as a release has it. Throws `Problem` 404. */
+	async office(application: string, number: number): Promise<Stratum | null> {
+		return officeOf(await this.strata(application, number)) ?? null;
 	}
 
 	/** The office stratum as the release has it that seats follow; null before the first. */
@@ -74,37 +88,54 @@ export class Releases {
 	}
 
 	/**
-	 * Freezes the office stratum as the next release and lets the seats follow it; `stratum` is the one that is written to. Throws
-	 * `Problem` 403 for somebody who writes to a stratum of their own, 409 if the release that seats follow says the same.
+	 * Freezes strata of the office as the next release, the office stratum always among them, and lets the first ring follow it;
+	 * `stratum` is the one that is written to. Two that publish at once do it one after the other. Throws `Problem` 403 for somebody
+	 * who writes to a stratum of their own, 409 if the latest release says the same, 422 for strata that cannot be released.
 	 */
-	async publish(
+	publish(
 		application: string,
 		stratum: StratumId,
 		notes: string,
 		base: number,
-		{ id: by }: Person = FIRST,
-		now = new Date()
+		person: Person = FIRST,
+		{ now = new Date(), strata = [] }: { now?: Date; strata?: readonly StratumId[] } = {}
+	): Promise<Release> {
+		return this.#turns.take(`publish ${application}`, () =>
+			this.#publish(application, stratum, notes, base, person, now, strata)
+		);
+	}
+
+	async #publish(
+		application: string,
+		stratum: StratumId,
+		notes: string,
+		base: number,
+		{ id: by }: Person,
+		now: Date,
+		wanted: readonly StratumId[]
 	): Promise<Release> {
 		const workspace = await this.#profiles.load(application);
 		refuseOwn(workspace.profile, stratum);
 		const office = officeOf(workspace.profile);
 		if (!office) throw new Problem(422, 'not-sound', 'This profile has no office stratum to publish.');
-		if (base > workspace.revision || (workspace.revisions.get(office.id) ?? 0) > base)
+		const frozen = releasable(workspace.profile, wanted);
+		if (base > workspace.revision || frozen.some(({ id }) => (workspace.revisions.get(id) ?? 0) > base))
 			throw new Problem(
 				409,
 				'stale-revision',
 				`The profile stands at revision ${workspace.revision}, you looked at ${base}. Reload and look again before you publish.`
 			);
-		const textOf = (one: Stratum) => writeProfileFile(profileFile(workspace.application, [{ ...one, name: office.name }]));
-		const file = textOf(office);
+		const textOf = (strata: Profile) => writeProfileFile(profileFile(workspace.application, strata));
+		const file = textOf(frozen);
 		const { channel } = await this.list(application);
-		const followed = await this.followed(application);
-		// by what it says: a release of an earlier Skarn is written in another way
-		if (followed && textOf(followed) === file)
+		const followed = channel === null ? [] : await this.strata(application, channel);
+		// by what it says: a release of an earlier Skarn is written in another way, and strata may be called otherwise since
+		const named = followed.map((one) => ({ ...one, name: frozen.find(({ id }) => id === one.id)?.name ?? one.name }));
+		if (textOf(named) === file)
 			throw new Problem(
 				409,
 				'nothing-to-do',
-				`The office stratum is the same as in release ${channel}, which the seats follow. Change something before you publish.`
+				`${frozen.length === 1 ? 'The office stratum is' : 'These strata are'} the same as in release ${channel}, which the seats follow. Change something before you publish.`
 			);
 		const made = await this.#db.transaction(async (tx) => {
 			const [last] = await tx
@@ -120,27 +151,43 @@ export class Releases {
 				notes,
 				sha256: sha256(file),
 				bytes: Buffer.byteLength(file, 'utf8'),
-				entries: [...saidIn([office])].length
+				entries: [...saidIn(frozen)].length,
+				strata: frozen.map(({ id }) => id)
 			};
 			await tx.insert(releases).values({ ...release, file });
-			await tx.update(applications).set({ channel: release.number }).where(eq(applications.id, application));
 			return release;
 		});
-		this.#moved();
+		await this.#rollouts.begin(application, made.number, now);
 		return made;
 	}
 
-	/** Lets the seats follow another release, as when going back to the former one. Throws `Problem` 403 as `publish`, or 404. */
+	/** Lets all seats follow another release at once, as when going back to a former one. Throws `Problem` 403 as `publish`, or 404. */
 	async setChannel(application: string, stratum: StratumId, number: number): Promise<void> {
 		refuseOwn((await this.#profiles.load(application)).profile, stratum);
 		await this.file(application, number);
-		await this.#db.update(applications).set({ channel: number }).where(eq(applications.id, application));
-		this.#moved();
+		await this.#rollouts.backTo(application, number);
 	}
 }
 
 /** So many releases are kept read. */
 const MOST_READ = 20;
+
+/** The office stratum and those that are wanted besides, as they lie on each other. Throws `Problem` 422. */
+function releasable(profile: Profile, wanted: readonly StratumId[]): Profile {
+	for (const id of wanted) {
+		const found = profile.find((stratum) => stratum.id === id);
+		if (!found || found.kind === 'factory' || found.kind === 'personal')
+			throw new Problem(
+				422,
+				'not-sound',
+				found
+					? `${found.name} is never released; expected the office, a discipline or a project.`
+					: `There is no stratum "${id}".`,
+				{ errors: [{ pointer: '/strata', detail: 'expected strata of the office' }] }
+			);
+	}
+	return inUsualOrder(profile.filter(({ id, kind }) => kind === 'office' || wanted.includes(id)));
+}
 
 /** Releases are the steward's. Throws `Problem` 403. */
 function refuseOwn(profile: Profile, stratum: StratumId): void {

@@ -7,7 +7,7 @@ import { officeOf, type Office } from './office.ts';
 import { isPlainText } from './plain-json.ts';
 import { Problem, problemResponse } from './problem.ts';
 
-/** Who may ask: one of the office with that right, anybody at all, or a seat, which shows itself by its own key. */
+/** Who may ask: one of the office with that right, anybody at all, or a seat that has signed in by its own key. */
 export type Asking = Right | 'anybody' | 'seat';
 
 /**
@@ -67,14 +67,16 @@ export function addressOf(event: RequestEvent): string {
 }
 
 /** Throws `Problem` 401 or 403 for who may not ask this. */
-async function askedBy(event: RequestEvent, asking: Asking, { people }: Office): Promise<Person> {
+async function askedBy(event: RequestEvent, asking: Asking, office: Office): Promise<Person> {
+	const { people } = office;
 	if (!people.isOpen && !LOOPBACK.test(addressOf(event)))
 		throw new Problem(
 			403,
 			'not-yours',
 			'This office has no accounts, and so answers its own machine only. Open it to the office there, in People.'
 		);
-	if (asking === 'anybody' || asking === 'seat') return NOBODY;
+	if (asking === 'anybody') return NOBODY;
+	if (asking === 'seat') return refuseOtherSeat(event, office);
 	const person = await people.who(event.request.headers);
 	if (!person) throw new Problem(401, 'sign-in', 'Sign in first: this office has accounts.');
 	if (!may(person, asking))
@@ -82,12 +84,31 @@ async function askedBy(event: RequestEvent, asking: Asking, { people }: Office):
 	return person;
 }
 
+/** Throws `Problem` 401 for who has not signed in as a seat, 403 for a seat that asks as another one. */
+async function refuseOtherSeat({ request, params }: RequestEvent, { enrolments }: Office): Promise<Person> {
+	const token = /^Seat (\S+)$/.exec(request.headers.get('authorization') ?? '')?.[1];
+	const seat = token === undefined ? null : await enrolments.who(token);
+	if (seat === null) throw new Problem(401, 'sign-in', 'This is for seats, which sign in by their own key.');
+	const asked = params['seat'];
+	if (asked !== undefined && asked !== seat) throw new Problem(403, 'not-yours', `This is ${asked}'s; ${seat} has signed in.`);
+	return { ...NOBODY, id: seat };
+}
+
 const list = (roles: readonly string[]): string => roles.map((role) => `${role}s`).join(' and ');
 
-/** After a write that was taken, open pages hear of it. */
-function tellOf({ request, params }: RequestEvent, value: unknown, { live }: Office): void {
+/** Writes of which nobody needs to hear: they are about sessions. */
+const QUIET = /^\/api\/(session|invitations|enrolments)\b|\/session$/;
+
+/** After a write that was taken, open pages hear of it, and other servers of the office. */
+function tellOf({ request, params, url }: RequestEvent, value: unknown, { live, seats, store }: Office): void {
+	if (request.method === 'GET' || request.method === 'HEAD') return;
 	const application = params['app'];
-	if (application === undefined || request.method === 'GET' || request.method === 'HEAD') return;
+	if (application === undefined) {
+		const seat = params['seat'];
+		if (!QUIET.test(url.pathname)) store.relay.tell(seat === undefined ? { all: true } : { seat });
+		return;
+	}
+	seats.forgetSitting();
 	const { edit } = (value ?? {}) as { edit?: Pick<Edit, 'revision' | 'changes'> };
 	const strata = edit && [...new Set(edit.changes.map(({ stratum }) => stratum))];
 	live.tell({ application, ...(edit && { revision: edit.revision, strata }) });

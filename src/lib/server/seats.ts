@@ -1,48 +1,72 @@
 import { and, asc, eq, inArray, or } from 'drizzle-orm';
 import { USUAL_DESK, type DeskSetup } from '../../../core/keyboard/desk.ts';
 import type { ApplicationId } from '../../../core/application/application.ts';
-import {
-	seatState,
-	type Drift,
-	type Manifest,
-	type Seat,
-	type SeatReport,
-	type SeatState
-} from '../../../core/release/release.ts';
+import { followedBy, ONE_RING, type RingSeat } from '../../../core/release/rings.ts';
+import type { CheckIn } from '../../../core/release/updates.ts';
+import { digestOf, seatState, SeatReport, type Drift, type Seat } from '../../../core/release/release.ts';
 import { CheckIns } from './check-ins.ts';
 import type { Database } from './db/open.ts';
-import { applications, drifts, releases, reports, searchPaths, seats } from './db/schema.ts';
+import { drifts, reports, rollouts, searchPaths, seats } from './db/schema.ts';
 import { Problem } from './problem.ts';
 
-/** What a seat is told, and what it said last. */
-type Known = Pick<typeof seats.$inferSelect, 'application' | 'restore' | 'report'>;
-type Followed = Pick<Manifest, 'release' | 'sha256' | 'bytes'>;
+/** What a seat is told, what it said last, and what it shows itself by. */
+interface Known extends Pick<typeof seats.$inferSelect, 'application' | 'restore' | 'report' | 'key' | 'person' | 'setup'> {
+	readonly digest: string | null;
+}
+
+/** What seats are told besides what stands in their own rows. */
+export interface Told {
+	/** The version of the newest signed timestamp; null while nothing is signed. */
+	timestamp(): Promise<number | null>;
+	/** The version of the file of whoever sits at the seat, made anew if what it is made of has changed; null for nobody. */
+	own(seat: string): Promise<number | null>;
+}
 
 /** The workstations that follow the office's releases. */
 export class Seats {
 	readonly #db: Database;
 	readonly #checkIns: CheckIns;
-	/** What is known of seats that have asked, and what their applications follow: most that ask are up to date, and get it from here. */
+	/** What is known of seats that have asked, and their answers: most that ask are up to date, and get it from here. */
 	readonly #known = new Map<string, Known>();
-	readonly #followed = new Map<string, Followed>();
+	readonly #answers = new Map<string, string>();
 	/** Counts what makes the memory wrong, so that what was read before it is not remembered after it. */
 	#changes = 0;
+
+	#told: Told = { timestamp: async () => null, own: async () => null };
 
 	constructor(db: Database) {
 		this.#db = db;
 		this.#checkIns = new CheckIns(db);
 	}
 
+	/** Where seats are told of what is signed. */
+	tell(told: Told): void {
+		this.#told = told;
+	}
+
 	/** Seats are to be told anew: another release is followed, or a seat or an application has come, gone or changed. */
 	forget(): void {
 		this.#changes++;
 		this.#known.clear();
-		this.#followed.clear();
+		this.#answers.clear();
 	}
 
-	#forgetSeat(id: string): void {
+	/** What is signed has changed, or what files of people are made of: seats are answered anew. */
+	forgetAnswers(): void {
+		this.#changes++;
+		this.#answers.clear();
+	}
+
+	/** What people say, or how it lies, has changed: those seats are answered anew at which somebody sits. */
+	forgetSitting(): void {
+		this.#changes++;
+		for (const [id, { person }] of this.#known) if (person !== null) this.#answers.delete(id);
+	}
+
+	forgetSeat(id: string): void {
 		this.#changes++;
 		this.#known.delete(id);
+		this.#answers.delete(id);
 	}
 
 	/** Writes when seats were heard, before the data folder is closed. */
@@ -60,22 +84,24 @@ export class Seats {
 		return value;
 	}
 
-	async list(application: string, now = new Date()): Promise<(Seat & { state: SeatState })[]> {
-		const [row] = await this.#db
-			.select({ channel: applications.channel })
-			.from(applications)
-			.where(eq(applications.id, application));
+	async list(application: string, now = new Date()): Promise<(Seat & RingSeat)[]> {
+		const [row] = await this.#db.select().from(rollouts).where(eq(rollouts.application, application));
+		const [rings, course] = [row?.rings ?? ONE_RING, row?.course ?? null];
 		const rows = await this.#db.select().from(seats).where(eq(seats.application, application)).orderBy(asc(seats.id));
-		return rows.map(({ id, note, desk, lastSeen, report, restore }) => {
+		return rows.map(({ id, note, desk, lastSeen, report, restore, ring, key, person, setup }) => {
 			const seat = {
 				id,
 				note,
 				desk: desk ?? USUAL_DESK,
 				lastSeen: this.#checkIns.last(id)?.toISOString() ?? (lastSeen && new Date(lastSeen).toISOString()),
-				report,
-				restore
+				// one of an earlier version says less
+				report: report && SeatReport.parse(report),
+				restore,
+				ring,
+				isEnrolled: key !== null,
+				sitting: person !== null && setup !== null ? { person, setup } : null
 			};
-			return { ...seat, state: seatState(seat, row?.channel ?? null, now.getTime()) };
+			return { ...seat, state: seatState(seat, followedBy(rings, course, ring), now.getTime()) };
 		});
 	}
 
@@ -135,33 +161,74 @@ export class Seats {
 		return seat;
 	}
 
-	/** What the seat should have; asking counts as a sign of life. Throws `Problem` 404 for a seat that is not known. */
-	async manifest(id: string, now = new Date()): Promise<Manifest> {
-		const { application, restore } = await this.#remembered(this.#known, id, () => this.#seat(id));
-		const followed = await this.#remembered(this.#followed, application, () => this.#followedBy(application));
-		this.#checkIns.hear(id, now);
-		const { release, sha256, bytes } = followed;
-		const href = release === null ? null : `/api/applications/${application}/releases/${release}`;
-		return { application: application as ApplicationId, release, sha256, bytes, href, restore: release !== null && restore };
+	#know(id: string): Promise<Known> {
+		return this.#remembered(this.#known, id, async () => {
+			const { application, restore, report, key, person, setup } = await this.#seat(id);
+			return { application, restore, report, key, person, setup, digest: report && (await digestOf(report)) };
+		});
 	}
 
-	async #followedBy(application: string): Promise<Followed> {
-		const [row] = await this.#db
-			.select({ release: releases.number, sha256: releases.sha256, bytes: releases.bytes })
-			.from(applications)
-			.innerJoin(releases, and(eq(releases.application, applications.id), eq(releases.number, applications.channel)))
-			.where(eq(applications.id, application));
-		return row ?? { release: null, sha256: null, bytes: null };
+	/** The application that the seat follows. Throws `Problem` 404 for a seat that is not known. */
+	async applicationOf(id: string): Promise<string> {
+		return (await this.#know(id)).application;
+	}
+
+	/** The public half of the seat's own key; null before it has enrolled, and for one that is not known. */
+	async keyOf(id: string): Promise<string | null> {
+		try {
+			return (await this.#know(id)).key;
+		} catch (error) {
+			if (error instanceof Problem) return null;
+			throw error;
+		}
+	}
+
+	/** The key of a seat that has asked before, without asking the database. */
+	knownKey = (id: string): string | null | undefined => this.#known.get(id)?.key;
+
+	/** Who sits there with which setup; null for nobody. Throws `Problem` 404. */
+	async sitting(id: string): Promise<{ application: string; person: string; setup: string } | null> {
+		const { application, person, setup } = await this.#know(id);
+		return person !== null && setup !== null ? { application, person, setup } : null;
+	}
+
+	/** Somebody sits down with a setup, or gets up. Throws `Problem` 404. */
+	async sit(id: string, sitting: { person: string; setup: string } | null): Promise<void> {
+		await this.#seat(id);
+		await this.#db
+			.update(seats)
+			.set({ person: sitting?.person ?? null, setup: sitting?.setup ?? null })
+			.where(eq(seats.id, id));
+		this.forgetSeat(id);
+	}
+
+	/** Whether there is anything new for the seat, as JSON; asking counts as a sign of life. Throws `Problem` 404 for a seat that is not known. */
+	async checkIn(id: string, now = new Date()): Promise<string> {
+		const answer = await this.#remembered(this.#answers, id, async () => {
+			const { application, restore, digest, person } = await this.#know(id);
+			const [timestamp, own] = await Promise.all([this.#told.timestamp(), person === null ? null : this.#told.own(id)]);
+			const said: CheckIn = { application: application as ApplicationId, timestamp, own, restore, report: digest };
+			return JSON.stringify(said);
+		});
+		this.#checkIns.hear(id, now);
+		return answer;
+	}
+
+	/** The answer to a seat that was answered before and is to be told the same, without asking anybody. */
+	knownCheckIn(id: string, now = new Date()): string | undefined {
+		const answer = this.#answers.get(id);
+		if (answer !== undefined) this.#checkIns.hear(id, now);
+		return answer;
 	}
 
 	/** Takes a report; kept in the history when it says something new. An installed release ends a wish to restore. */
 	async report(id: string, report: SeatReport, now = new Date()): Promise<void> {
-		const { restore, report: before } = await this.#remembered(this.#known, id, () => this.#seat(id));
+		const { restore, report: before, digest } = await this.#know(id);
 		this.#checkIns.hear(id, now);
 		const isNews =
 			!before || before.release !== report.release || before.state !== report.state || before.sha256 !== report.sha256;
 		const wanted = restore && report.state !== 'installed';
-		if (!isNews && wanted === restore && before.message === report.message) return;
+		if (!isNews && wanted === restore && digest === (await digestOf(report))) return;
 		await this.#db.transaction(async (tx) => {
 			// a wish that has come meanwhile stays
 			const fulfilled = restore && !wanted ? { restore: false } : {};
@@ -171,7 +238,7 @@ export class Seats {
 				.where(eq(seats.id, id));
 			if (isNews) await tx.insert(reports).values({ seat: id, at: now.toISOString(), report });
 		});
-		this.#forgetSeat(id);
+		this.forgetSeat(id);
 	}
 
 	/** Keeps the file that a seat has found changed by hand. */
@@ -196,6 +263,6 @@ export class Seats {
 	async askRestore(id: string): Promise<void> {
 		await this.#seat(id);
 		await this.#db.update(seats).set({ restore: true }).where(eq(seats.id, id));
-		this.#forgetSeat(id);
+		this.forgetSeat(id);
 	}
 }

@@ -66,6 +66,7 @@ export function serverInside(): Inside {
 			if (formerly === undefined) delete process.env.SKARN_DATA;
 			else process.env.SKARN_DATA = formerly;
 			rmSync(folder, { recursive: true, force: true });
+			rmSync(`${folder}.root-keys`, { recursive: true, force: true });
 		}
 	};
 }

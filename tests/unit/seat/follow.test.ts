@@ -5,142 +5,177 @@ import { existsSync, mkdtempSync, readFileSync, readdirSync, rmSync, writeFileSy
 import { createServer, type Server, type ServerResponse } from 'node:http';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import type { Drift, Manifest, SeatReport } from '../../../core/release/release.ts';
 import { profileFile, writeProfileFile } from '../../../core/hand-over/profile-file.ts';
 import { gneiss } from '../../../demo/gneiss/gneiss.ts';
 import { SeatFolder, sha256 } from '../../../seat/folder.ts';
-import { AnswerError, ask, jsonOf, PATIENCE, type Fetch } from '../../../seat/ask.ts';
-import { followOnce } from '../../../seat/follow.ts';
+import { AnswerError, ask, jsonOf } from '../../../seat/ask.ts';
+import { followOnce, type SeatAtWork } from '../../../seat/follow.ts';
+import { round, seatIn } from '../../../seat/run.ts';
 import { demoProfile } from '../demo-office.ts';
-
-const { application } = gneiss;
+import { OfficeStandIn } from './office-stand-in.ts';
 
 const office = demoProfile().filter((s) => s.kind === 'office');
-const good = writeProfileFile(profileFile(application, office));
-const SERVER = 'http://127.0.0.1:1';
-
-/** A server that answers as told: the manifest, and a file that need not be what the manifest says. */
-function serverWith(file: string, over: Partial<Manifest> = {}) {
-	const reports: SeatReport[] = [];
-	const drifts: Drift[] = [];
-	const manifest: Manifest = {
-		application: application.id,
-		release: 1,
-		sha256: sha256(Buffer.from(file)),
-		bytes: Buffer.byteLength(file),
-		href: '/file',
-		restore: false,
-		...over
-	};
-	const get = async (url: string, init?: RequestInit) => {
-		if (url.endsWith('/manifest')) return Response.json(manifest);
-		if (url.endsWith('/file')) return new Response(file);
-		if (url.endsWith('/drift')) drifts.push(JSON.parse(init!.body as string) as Drift);
-		else reports.push(JSON.parse(init!.body as string) as SeatReport);
-		return new Response(null, { status: 204 });
-	};
-	return { get, reports, drifts };
-}
+const good = writeProfileFile(profileFile(gneiss.application, office));
+const next = good.replace('Ctrl+E"', 'Ctrl+J"');
 
 describe('a seat', () => {
 	let folder: string;
-	const follow = ({ get }: { get: Fetch }) => followOnce(SERVER, 'C-01', new SeatFolder(folder), { get, patience: PATIENCE });
+	let stand: OfficeStandIn;
+	let seat: SeatAtWork;
+	let server: string;
 	const read = (name = 'interface.json') => readFileSync(join(folder, name), 'utf8');
-	beforeEach(() => (folder = mkdtempSync(join(tmpdir(), 'seat-'))));
-	afterEach(() => rmSync(folder, { recursive: true, force: true }));
+	const follow = () => followOnce(seat);
+	const startAnew = async () => (seat = await seatIn({ folder, server, every: 1 }));
+	beforeEach(async () => {
+		folder = mkdtempSync(join(tmpdir(), 'seat-'));
+		stand = new OfficeStandIn(gneiss.application.id);
+		stand.writeRoot();
+		server = await stand.listen();
+		seat = await seatIn({ folder, server, code: stand.code, every: 1 });
+	});
+	afterEach(() => {
+		stand.close();
+		rmSync(folder, { recursive: true, force: true });
+	});
+	const publish = (releases: Record<number, string>, follows: number, restart: string[] = []) =>
+		stand.write({ releases, follows, restart });
 
-	it('installs what it can prove, keeps the former, and reports', async () => {
-		const server = serverWith(good);
-		expect(await follow(server)).to.include({ release: 1, state: 'installed', sha256: sha256(Buffer.from(good)) });
+	it('installs what it can prove, keeps the former, and reports only what the office does not know', async () => {
+		publish({ 1: good }, 1);
+		expect(await follow()).to.include({ release: 1, state: 'installed', sha256: sha256(Buffer.from(good)), timestamp: 1 });
 		expect(read()).to.equal(good);
-		const next = good.replace('Ctrl+E"', 'Ctrl+J"');
-		await follow(serverWith(next, { release: 2 }));
+		await follow();
+		await follow();
+		expect(stand.reports).to.have.length(1);
+		publish({ 1: good, 2: next }, 2);
+		await follow();
 		expect(read()).to.equal(next);
 		expect(read('interface.former.json')).to.equal(good);
-		expect(server.reports).to.have.length(1);
+		expect(stand.reports).to.have.length(2);
 	});
 
-	const refused: [string, string, Partial<Manifest>, RegExp][] = [
-		['fails its digest', good, { sha256: 'a'.repeat(64) }, /fails its digest: expected a{64}, got [0-9a-f]{64}/],
-		['is longer than announced', good, { bytes: 100 }, /longer than 100 bytes/],
-		['is not a profile file', '{"format":"else"}', {}, /not a profile file/],
-		['is announced for another application', good, { application: 'else' as never }, /needs a folder of its own/],
-		['leads to another server', good, { href: 'http://127.0.0.2:1/file' }, /leads to another server/],
-		['would be larger than any', good, { bytes: 2_000_000_000 }, /more than any release/]
-	];
-	for (const [what, file, over, message] of refused)
-		it(`keeps what it has when a release ${what}`, async () => {
-			await follow(serverWith(good));
-			const report = await follow(serverWith(file, { release: 2, ...over }));
-			expect(report.state).to.equal('refused');
-			expect(report.release).to.equal(1);
-			expect(report.message).to.match(message);
-			expect(read()).to.equal(good);
-			expect(readdirSync(folder).sort()).to.deep.equal(['interface.json', 'seat.json']);
-		});
-
-	it('notices a change by hand, leaves it, and keeps a copy when it is asked to restore', async () => {
-		await follow(serverWith(good));
-		writeFileSync(join(folder, 'interface.json'), 'mine');
-		expect((await follow(serverWith(good))).state).to.equal('drifted');
-		expect(read()).to.equal('mine');
-		expect((await follow(serverWith(good, { restore: true }))).state).to.equal('installed');
+	it('notices a change by hand entry by entry, leaves it, and keeps a copy when it is asked to restore', async () => {
+		publish({ 1: good }, 1);
+		await follow();
+		writeFileSync(join(folder, 'interface.json'), next);
+		const drifted = await follow();
+		expect(drifted.state).to.equal('drifted');
+		expect(drifted.differences).to.have.length(2);
+		expect(drifted.differences.join('\n'))
+			.to.match(/^[+−] .*Ctrl\+E.*$/m)
+			.and.match(/^[+−] .*Ctrl\+J.*$/m);
+		expect(read()).to.equal(next);
+		expect(await round(seat)).to.include('by hand: ');
+		stand.restore = true;
+		expect((await follow()).state).to.equal('installed');
 		expect(read()).to.equal(good);
-		expect(read(`interface.by-hand-${sha256(Buffer.from('mine')).slice(0, 8)}.json`)).to.equal('mine');
+		expect(read(`interface.by-hand-${sha256(Buffer.from(next)).slice(0, 8)}.json`)).to.equal(next);
+	});
+
+	it('leaves a file that was changed by hand alone while only something else is signed anew', async () => {
+		publish({ 1: good }, 1);
+		await follow();
+		writeFileSync(join(folder, 'interface.json'), next);
+		await follow();
+		publish({ 1: good, 2: next }, 1);
+		expect(await follow()).to.include({ state: 'drifted', release: 1 });
+		expect(read()).to.equal(next);
 	});
 
 	it('sends the file that was changed by hand once, and again when it changes again', async () => {
-		const server = serverWith(good);
-		const seat = new SeatFolder(folder);
-		const round = () => followOnce(SERVER, 'C-01', seat, { get: server.get, patience: PATIENCE });
-		await round();
-		expect(server.drifts).to.deep.equal([]);
+		publish({ 1: good }, 1);
+		await follow();
+		expect(stand.drifts).to.deep.equal([]);
 		for (const text of ['{"by": "hand"}', '{"by": "hand"}', '{"by": "another"}']) {
 			writeFileSync(join(folder, 'interface.json'), text);
-			await round();
-			await round();
+			await follow();
+			await follow();
 		}
-		expect(server.drifts.map(({ text }) => text)).to.deep.equal(['{"by": "hand"}', '{"by": "another"}']);
-		expect(server.drifts.every(({ text, sha256: digest }) => sha256(Buffer.from(text)) === digest)).to.equal(true);
+		expect(stand.drifts).to.deep.equal(['{"by": "hand"}', '{"by": "another"}']);
 		rmSync(join(folder, 'interface.json'));
-		await round();
-		expect(server.drifts).to.have.length(2);
+		expect((await follow()).message).to.equal('interface.json is missing');
+		expect(stand.drifts).to.have.length(2);
 	});
 
 	it('begins anew when its own note is garbage, and says when nothing is published', async () => {
+		expect((await follow()).state).to.equal('empty');
+		publish({ 1: good }, 1);
+		await follow();
 		writeFileSync(join(folder, 'seat.json'), '{"release":');
-		expect((await follow(serverWith(good))).state).to.equal('installed');
-		rmSync(join(folder, 'seat.json'));
-		rmSync(join(folder, 'interface.json'));
-		expect((await follow(serverWith(good, { release: null, sha256: null, bytes: null, href: null }))).state).to.equal('empty');
+		expect((await follow()).state).to.equal('installed');
+		expect(read()).to.equal(good);
 	});
 
-	it('says what the server said when it is not known', async () => {
-		const get = async () => Response.json({ detail: 'The seat C-01 is not known to this office.' }, { status: 404 });
-		let said = '';
-		await follow({ get }).catch((error: Error) => (said = error.message));
-		expect(said).to.equal('The seat C-01 is not known to this office.');
+	it('lays what it has proved, also where it ended between the proof and the file', async () => {
+		publish({ 1: good }, 1);
+		await follow();
+		publish({ 1: good, 2: next }, 2);
+		// the metadata of release 2 is there, its file is not
+		await seat.updates.wanted(null, () => undefined);
+		await startAnew();
+		expect(await follow()).to.include({ release: 2, state: 'installed' });
+		expect(read()).to.equal(next);
 	});
 
-	it('refuses the file of another program, also at the first time', async () => {
-		const report = await follow(serverWith(good, { application: 'varve-draft-7' as never }));
-		expect(report.state).to.equal('refused');
-		expect(report.message).to.equal('release 1 is of gneiss-solid-5, not of varve-draft-7');
-		expect(readdirSync(folder)).to.deep.equal([]);
+	it('says which options the program takes up only when it is started anew, until it was', async () => {
+		const [base] = office as [(typeof office)[0]];
+		const options = (size: number) =>
+			writeProfileFile(
+				profileFile(gneiss.application, [
+					{
+						...base,
+						contents: {
+							...base.contents,
+							options: new Map([
+								['view.icons', { op: 'set', rank: 0, path: 'view.icons', value: size }],
+								['view.grid', { op: 'set', rank: 1, path: 'view.grid', value: size }]
+							])
+						}
+					}
+				])
+			);
+		const [small, large] = [options(16), options(32)];
+		publish({ 1: small }, 1, ['view.icons']);
+		expect((await follow()).restart).to.deep.equal([]);
+		publish({ 1: small, 2: large }, 2, ['view.icons']);
+		expect((await follow()).restart).to.deep.equal(['view.icons']);
+		expect(await round(seat)).to.include('start the program anew for view.icons');
+		await startAnew();
+		expect((await follow()).restart).to.deep.equal([]);
+	});
+
+	it('is no seat without a code or a key, and not another one than it was', async () => {
+		const said = async (options: { folder: string; id?: string }) => {
+			try {
+				await seatIn({ server, every: 1, ...options });
+				return 'is one';
+			} catch (error) {
+				return (error as Error).message;
+			}
+		};
+		const bare = mkdtempSync(join(tmpdir(), 'seat-'));
+		expect(await said({ folder: bare, id: 'C-09' })).to.match(/no seat yet\. A steward makes a code for C-09/);
+		expect(await said({ folder, id: 'C-09' })).to.match(/is that of C-01, not of C-09/);
+		writeFileSync(join(bare, 'seat-key.json'), '{"seat":');
+		expect(await said({ folder: bare })).to.match(/cannot be read, so that this workstation cannot show which seat it is/);
+		rmSync(bare, { recursive: true });
 	});
 
 	it('knows what it has installed when it was ended between the file and the note about it', async () => {
-		await follow(serverWith(good));
-		const next = good.replace('Ctrl+E"', 'Ctrl+J"');
+		publish({ 1: good }, 1);
+		await follow();
 		const before = JSON.parse(read('seat.json')) as object;
-		await follow(serverWith(next, { release: 2 }));
+		publish({ 1: good, 2: next }, 2);
+		await follow();
 		const after = JSON.parse(read('seat.json')) as object;
 		// as it stands when the process ends there
 		writeFileSync(join(folder, 'seat.json'), JSON.stringify({ ...before, next: after }));
-		expect(await follow(serverWith(next, { release: 2 }))).to.include({ state: 'installed', release: 2 });
+		await startAnew();
+		expect(await follow()).to.include({ state: 'installed', release: 2 });
 		expect(readdirSync(folder).some((name) => name.includes('by-hand'))).to.equal(false);
 		// and when it ends before the file: what was there is still there
 		writeFileSync(join(folder, 'interface.json'), good);
+		writeFileSync(join(folder, 'seat.json'), JSON.stringify({ ...before, next: after }));
 		expect(new SeatFolder(folder).installed()).to.include({ release: 1 });
 	});
 

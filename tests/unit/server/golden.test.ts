@@ -9,7 +9,6 @@ import type { Entry } from '../../../core/shortcut/entry.ts';
 import { saidIn } from '../../../core/hand-over/selection.ts';
 import type { StratumHead } from '../../../core/strata/stratum.ts';
 import { wireOf, type StratumWire } from '../../../core/profile/wire.ts';
-import { Manifest } from '../../../core/release/release.ts';
 import { openDatabase } from '../../../src/lib/server/db/open.ts';
 import { officeOn, verifyAll } from '../../../src/lib/server/office.ts';
 import { workspaceDocument, type WorkspaceDocument } from '../../../src/lib/server/workspace-document.ts';
@@ -128,14 +127,13 @@ describe('what version 1 has written', () => {
 		expect(folders).to.be.an('object');
 	});
 
-	it('shortcuts in CSV, a release and a manifest are read', () => {
+	it('shortcuts in CSV and a release are read', () => {
 		const csv = readShortcutsCsv('shortcuts.csv', text('shortcuts.csv'));
 		expect(csv.refused).to.deep.equal([]);
 		expect(csv.rows).to.have.length(document.strata.flatMap((s) => s.entries.filter((e) => e.op !== 'accept')).length);
 		const release = readProfileFile('release.json', text('release.json'));
 		expect(release.refused).to.deep.equal([]);
 		expect(release.rows.filter((row) => row.chapter === 'shortcuts')).to.have.length(document.released!.length);
-		expect(Manifest.safeParse(JSON.parse(text('manifest.json'))).success).to.equal(true);
 	});
 
 	it('findings that were accepted are still accepted', async () => {

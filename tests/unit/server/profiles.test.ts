@@ -1,4 +1,5 @@
 import { expect } from 'chai';
+import { SeatReport } from '../../../core/release/release.ts';
 import { createHash } from 'node:crypto';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
@@ -204,11 +205,12 @@ describe('profiles on the server', () => {
 	it('knows its seats and refuses others', async () => {
 		await office.seats.add(id, 'C-01', 'Cladding team');
 		expect((await problem(office.seats.add(id, 'C-01', ''))).status).to.equal(409);
-		expect((await problem(office.seats.manifest('C-99'))).message).to.include('not known to this office');
-		expect(await office.seats.manifest('C-01')).to.include({ release: 1, restore: false });
+		expect((await problem(office.seats.checkIn('C-99'))).message).to.include('not known to this office');
+		const told = async () => JSON.parse(await office.seats.checkIn('C-01')) as { timestamp: unknown; restore: boolean };
+		expect(await told()).to.include({ timestamp: null, restore: false });
 		await office.seats.askRestore('C-01');
-		expect((await office.seats.manifest('C-01')).restore).to.equal(true);
-		await office.seats.report('C-01', { release: 1, state: 'installed', sha256: 'a'.repeat(64), message: '' });
+		expect((await told()).restore).to.equal(true);
+		await office.seats.report('C-01', SeatReport.parse({ release: 1, state: 'installed', sha256: 'a'.repeat(64) }));
 		const [seat] = await office.seats.list(id);
 		expect(seat).to.include({ state: 'current', restore: false });
 	});
@@ -364,7 +366,7 @@ describe('profiles on the server', () => {
 			const sha256 = 'a'.repeat(64);
 			await office.seats.keepDrift('Z-01', { sha256, text: '{}' });
 			expect((await problem(office.seats.drift('Z-01'))).status, 'it has not said that it drifted').to.equal(404);
-			await office.seats.report('Z-01', { release: 1, state: 'drifted', sha256, message: '' });
+			await office.seats.report('Z-01', SeatReport.parse({ release: 1, state: 'drifted', sha256 }));
 			expect(await office.seats.drift('Z-01')).to.deep.equal({ sha256, text: '{}' });
 			await office.store.db.execute(sql`update applications set body = '{}' where id = ${other.id}`);
 			await reopen();

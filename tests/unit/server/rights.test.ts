@@ -36,7 +36,10 @@ const EXPECTED: Readonly<Record<string, string>> = {
 	'POST /api/applications/[app]/redo': ALL,
 	'GET /api/applications/[app]/releases': ALL,
 	'POST /api/applications/[app]/releases': 'steward',
-	'GET /api/applications/[app]/releases/[number]': 'anybody',
+	'GET /api/applications/[app]/releases/[number]': ALL,
+	'GET /api/applications/[app]/rollout': ALL,
+	'POST /api/applications/[app]/rollout': 'steward',
+	'PUT /api/applications/[app]/rollout': 'steward',
 	'GET /api/applications/[app]/seats': ALL,
 	'POST /api/applications/[app]/seats': 'steward',
 	'DELETE /api/applications/[app]/seats': 'steward',
@@ -47,6 +50,7 @@ const EXPECTED: Readonly<Record<string, string>> = {
 	'GET /api/applications/[app]/strata': ALL,
 	'POST /api/applications/[app]/undo': ALL,
 	'GET /api/backup': 'steward',
+	'POST /api/enrolments': 'anybody',
 	'GET /api/invitations/[secret]': 'anybody',
 	'POST /api/invitations/[secret]': 'anybody',
 	'GET /api/live': ALL,
@@ -58,9 +62,18 @@ const EXPECTED: Readonly<Record<string, string>> = {
 	'PUT /api/seats/[seat]/desk': ALL,
 	'GET /api/seats/[seat]/drift': 'steward lead trainer',
 	'PUT /api/seats/[seat]/drift': 'seat',
-	'GET /api/seats/[seat]/manifest': 'seat',
+	'GET /api/seats/[seat]/check-in': 'seat',
+	'POST /api/seats/[seat]/code': 'steward',
+	'GET /api/seats/[seat]/own': 'seat',
+	'PUT /api/seats/[seat]/ring': 'steward',
+	'GET /api/seats/[seat]/session': 'anybody',
+	'POST /api/seats/[seat]/session': 'anybody',
+	'PUT /api/seats/[seat]/sitting': ALL,
 	'POST /api/seats/[seat]/reports': 'seat',
 	'PUT /api/seats/[seat]/restore': 'steward',
+	'GET /api/signing': ALL,
+	'POST /api/signing': 'steward',
+	'PUT /api/signing': 'steward',
 	'GET /api/session': 'anybody',
 	'POST /api/session': 'anybody',
 	'DELETE /api/session': 'anybody',
@@ -70,6 +83,8 @@ const EXPECTED: Readonly<Record<string, string>> = {
 	'GET /api/strata': ALL,
 	'POST /api/strata': ALL,
 	'PUT /api/strata': 'steward',
+	'GET /api/updates/files/[app]/[name]': 'seat',
+	'GET /api/updates/metadata/[name]': 'seat',
 	'GET /api/verify': 'steward'
 };
 
@@ -103,6 +118,7 @@ describe('the rights of an office', () => {
 			.replace('[app]', 'no-such-program')
 			.replace('[seat]', 'Z-99')
 			.replace('[secret]', 'none')
+			.replace('[name]', 'timestamp.json')
 			.replace('[number]', '77');
 		const body = method === 'GET' || method === 'DELETE' ? undefined : { nothing: 'of this' };
 		it(`${asked}: ${who}`, async () => {
@@ -111,7 +127,12 @@ describe('the rights of an office', () => {
 				await answer.body?.cancel();
 				return answer.status;
 			};
-			const isOpen = who === 'anybody' || who === 'seat';
+			const isOpen = who === 'anybody';
+			// whatever somebody may in the office: they are no seat
+			if (who === 'seat') {
+				for (const cookie of [undefined, ...Object.values(cookies)]) expect(await statusOf(cookie)).to.equal(401);
+				return;
+			}
 			if (!isOpen) expect(await statusOf(), 'nobody').to.equal(401);
 			for (const role of ROLES) {
 				const isSignOut = asked === 'DELETE /api/session';

@@ -146,12 +146,16 @@ describe('the routes of the server', () => {
 		expect((await ask(`${app}/channel`, 'PUT', { release: channel, stratum: 'office' })).body['channel']).to.equal(channel);
 	});
 
-	it('know the seats: manifest, report, desk, laying anew', async () => {
+	it('know the seats: codes, desk, ring, who sits there, laying anew', async () => {
 		const { seats } = (await ask(`${app}/seats`)).body as { seats: { id: string; desk: object }[] };
 		const [seat] = seats as [(typeof seats)[0]];
-		const manifest = (await ask(`/api/seats/${seat.id}/manifest`)).body as Record<string, unknown>;
-		expect(manifest).to.be.an('object').that.is.not.empty;
-		await refuses('not-found', /N-99/, '/api/seats/N-99/manifest');
+		const { code } = (await ask(`/api/seats/${seat.id}/code`, 'POST')).body;
+		expect(code).to.match(/^([0-9A-Z]{4}-){3}[0-9a-f]{20}$/);
+		await refuses('not-found', /N-99/, '/api/seats/N-99/code', 'POST');
+		await refuses('sign-in', /seats, which sign in by their own key/, `/api/seats/${seat.id}/check-in`);
+		await refuses('not-sound', /there are everyone/, `/api/seats/${seat.id}/ring`, 'PUT', { ring: 'pilot' });
+		await refuses('not-found', /no such setup/, `/api/seats/${seat.id}/sitting`, 'PUT', { setup: 'none' });
+		expect((await ask(`/api/seats/${seat.id}/sitting`, 'PUT', { setup: null })).body['sitting']).to.equal(null);
 		await refuses('taken', new RegExp(seat.id), `${app}/seats`, 'POST', { id: seat.id });
 		await refuses('not-sound', /./, `${app}/seats`, 'POST', { id: 'not a seat' });
 		expect((await ask(`${app}/seats`, 'POST', { id: 'T-77' })).status).to.equal(201);
@@ -159,7 +163,7 @@ describe('the routes of the server', () => {
 		await refuses('not-sound', /./, '/api/seats/T-77/desk', 'PUT', { board: 'none' });
 		expect((await ask('/api/seats/T-77/restore', 'PUT')).status).to.equal(204);
 		await refuses('not-found', /N-99/, '/api/seats/N-99/restore', 'PUT');
-		await refuses('not-sound', /./, '/api/seats/T-77/reports', 'POST', { at: 'noon' });
+		await refuses('sign-in', /./, '/api/seats/T-77/reports', 'POST', { at: 'noon' });
 	});
 
 	it('keep recipes, folders and how a command line takes names', async () => {

@@ -1,22 +1,52 @@
-import { existsSync, readdirSync, renameSync, rmSync } from 'node:fs';
+import { randomBytes } from 'node:crypto';
+import { existsSync, readFileSync, readdirSync, renameSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import type { PGlite } from '@electric-sql/pglite';
 import { sql } from 'drizzle-orm';
 import { drizzle } from 'drizzle-orm/pglite';
+import writeFileAtomic from 'write-file-atomic';
 import type { Database } from './database.ts';
 import { openDurable } from './durable.ts';
 import { lockFolder, type FolderLock } from './folder-lock.ts';
 import { migrate, readJournal } from './migrate.ts';
 import * as schema from './schema.ts';
+import { Turns } from './turns.ts';
 
 export type { Database };
 
+/** How several servers of one office hear of what each of them changes. */
+export interface Relay {
+	tell(message: Record<string, unknown>): void;
+	hear(heard: (message: Record<string, unknown>) => void): void;
+}
+
+/** A server that is alone has nobody to tell. */
+const ALONE: Relay = { tell: () => {}, hear: () => {} };
+
 export interface OpenDatabase {
 	readonly db: Database;
+	/** The data folder. */
 	readonly folder: string;
+	/** What the data lies in, as people are told. */
+	readonly where: string;
+	/** Whether other servers may have it open too. */
+	readonly isShared: boolean;
+	readonly turns: Turns;
+	readonly relay: Relay;
+	/** What cookies and the tokens of seats are signed with. */
+	readonly secret: string;
 	/** The whole data folder as a gzipped tar. Asked for several times at once, it is made once. */
 	dump(): Promise<Blob>;
 	close(): Promise<void>;
+}
+
+/** 32 random bytes, made at first, kept in the data folder for its owner alone. */
+function secretIn(folder: string): string {
+	const file = join(folder, 'secret');
+	if (existsSync(file)) return readFileSync(file, 'utf8').trim();
+	const secret = randomBytes(32).toString('hex');
+	writeFileAtomic.sync(file, `${secret}\n`, { mode: 0o600 });
+	return secret;
 }
 
 /** The data folder cannot be used. The message says what to do about it. */
@@ -90,6 +120,11 @@ async function openLocked(folder: string, migrations: string, lock: FolderLock):
 	return {
 		db,
 		folder,
+		where: folder,
+		isShared: false,
+		turns: new Turns(),
+		relay: ALONE,
+		secret: secretIn(folder),
 		dump: () => (dumping ??= pglite.dumpDataDir('gzip').finally(() => (dumping = undefined))),
 		close: async () => {
 			await pglite.close();

@@ -9,6 +9,7 @@ import type { Role } from '../../../../core/strata/role.ts';
 import type { DeskSetup } from '../../../../core/keyboard/desk.ts';
 import type { StratumId, StratumKind } from '../../../../core/strata/stratum.ts';
 import type { SeatReport } from '../../../../core/release/release.ts';
+import type { Course, Ring, RingId } from '../../../../core/release/rings.ts';
 
 const at = (name: string) => timestamp(name, { withTimezone: true, mode: 'string' });
 
@@ -146,6 +147,11 @@ export const releases = pgTable(
 		sha256: text('sha256').notNull(),
 		bytes: integer('bytes').notNull(),
 		entries: integer('entries').notNull(),
+		/** The strata that it freezes, the lowest first; of one made before there were several, the office's. */
+		strata: jsonb('strata')
+			.$type<StratumId[]>()
+			.notNull()
+			.default(['office' as StratumId]),
 		file: text('file').notNull()
 	},
 	(t) => [primaryKey({ columns: [t.application, t.number] })]
@@ -159,8 +165,70 @@ export const seats = pgTable('seats', {
 	desk: jsonb('desk').$type<DeskSetup>(),
 	lastSeen: at('last_seen'),
 	report: jsonb('report').$type<SeatReport>(),
-	restore: boolean('restore').notNull().default(false)
+	restore: boolean('restore').notNull().default(false),
+	/** The ring that it is in; null is the last one, everyone. */
+	ring: text('ring').$type<RingId>(),
+	/** The public half of its own key (Ed25519, hexadecimal); null until it has enrolled. */
+	key: text('key'),
+	/** Who sits there, and with which setup. */
+	person: text('person'),
+	setup: text('setup')
 });
+
+/** Codes by which workstations become seats; of each only its digest is kept. */
+export const enrolments = pgTable('enrolments', {
+	digest: text('digest').primaryKey(),
+	seat: text('seat')
+		.notNull()
+		.references(() => seats.id, { onDelete: 'cascade' }),
+	/** The version of the root metadata that the code speaks of. */
+	root: integer('root').notNull(),
+	expiresAt: at('expires_at').notNull()
+});
+
+/** In which rings releases reach the seats, and how far the latest has come. */
+export const rollouts = pgTable('rollouts', {
+	application: application().primaryKey(),
+	rings: jsonb('rings').$type<readonly Ring[]>().notNull(),
+	course: jsonb('course').$type<Course>()
+});
+
+/** Private halves of the keys that the server signs with by itself (PKCS#8, PEM); that of root is never among them. */
+export const signingKeys = pgTable('signing_keys', {
+	role: text('role').primaryKey(),
+	id: text('id').notNull(),
+	pem: text('pem').notNull()
+});
+
+/** Signed metadata, byte for byte as it goes out. */
+export const metadata = pgTable(
+	'metadata',
+	{ role: text('role').notNull(), version: integer('version').notNull(), body: text('body').notNull() },
+	(t) => [primaryKey({ columns: [t.role, t.version] })]
+);
+
+/** Signed files other than releases, by the digest of their bytes. */
+export const signedFiles = pgTable('signed_files', {
+	sha256: text('sha256').primaryKey(),
+	path: text('path').notNull(),
+	body: text('body').notNull(),
+	id: serial('id').notNull()
+});
+
+/** The file of a seat at which somebody sits: what is released and what is theirs, with its signed metadata. */
+export const ownFiles = pgTable('own_files', {
+	seat: text('seat')
+		.primaryKey()
+		.references(() => seats.id, { onDelete: 'cascade' }),
+	version: integer('version').notNull(),
+	/** Of what it was made. */
+	of: text('of').notNull(),
+	metadata: text('metadata').notNull(),
+	file: text('file').notNull()
+});
+
+/** What the servers of one office share besides: by name. */
+export const settings = pgTable('settings', { name: text('name').primaryKey(), value: text('value').notNull() });
 
 /** The file of a seat as it lies there after a change by hand, as the seat has sent it. */
 export const drifts = pgTable('drifts', {

@@ -30,9 +30,11 @@ export const PUT = route('people', async ({ request }, { people }) => {
 });
 
 /** Somebody leaves: `?id=…`. Their sessions end, their strata stay. */
-export const DELETE = route('people', async ({ url }, { people, live }) => {
+export const DELETE = route('people', async ({ url }, { people, live, seats, store }) => {
 	const { id } = checked(z.object({ id: PersonId }), Object.fromEntries(url.searchParams));
 	await people.leave(id);
 	live.dismiss(id);
+	seats.forget();
+	store.relay.tell({ dismiss: id });
 	return { people: await people.list() };
 });

@@ -8,8 +8,11 @@ const seat = (over: Partial<Seat>, report: Partial<SeatReport> = {}): Seat => ({
 	note: '',
 	desk: USUAL_DESK,
 	lastSeen: new Date(now - 1000).toISOString(),
-	report: { release: 3, state: 'installed', sha256: 'a'.repeat(64), message: '', ...report },
+	report: SeatReport.parse({ release: 3, state: 'installed', sha256: 'a'.repeat(64), ...report }),
 	restore: false,
+	ring: null,
+	isEnrolled: true,
+	sitting: null,
 	...over
 });
 

@@ -9,13 +9,15 @@ const Publication = z.strictObject({
 	/** The stratum that is written to: releases are the steward's. */
 	stratum: StratumId,
 	notes: z.string().trim().min(1, 'say in the notes what changes for the people at the seats').max(4000),
-	base: Revision
+	base: Revision,
+	/** What is frozen besides the office stratum. */
+	strata: z.array(StratumId).max(100).default([])
 });
 
 export const GET = route('read', async ({ params }, { releases }) => releases.list(params.app!));
 
 export const POST = route('release', async ({ params, request }, { releases, checking }, person) => {
-	const { stratum, notes, base } = await readBody(request, Publication);
-	await checking.refuseErrors(params.app!);
-	return json(await releases.publish(params.app!, stratum, notes, base, person), { status: 201 });
+	const { stratum, notes, base, strata } = await readBody(request, Publication);
+	await checking.refuseErrors(params.app!, strata);
+	return json(await releases.publish(params.app!, stratum, notes, base, person, { strata }), { status: 201 });
 });

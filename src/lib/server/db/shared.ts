@@ -1,0 +1,183 @@
+import { randomBytes, randomUUID } from 'node:crypto';
+import { sql } from 'drizzle-orm';
+import { drizzle } from 'drizzle-orm/node-postgres';
+import pg from 'pg';
+import type { Database } from './database.ts';
+import { migrate } from './migrate.ts';
+import { DataFolderError, refuseNewer, type OpenDatabase, type Relay } from './open.ts';
+import * as schema from './schema.ts';
+import { settings } from './schema.ts';
+import { Turns } from './turns.ts';
+
+/** The channel of NOTIFY on which the servers of one office tell each other what has changed. */
+const CHANNEL = 'skarn';
+/** How long a turn that another server has is asked for again, in milliseconds. */
+const ASK_AGAIN = 15;
+const RECONNECT = 1_000;
+
+/** An address without its password, for messages. */
+export function withoutPassword(url: string): string {
+	try {
+		const at = new URL(url);
+		if (at.password) at.password = '…';
+		return decodeURI(at.href);
+	} catch {
+		return 'DATABASE_URL';
+	}
+}
+
+/**
+ * Opens a database on a PostgreSQL server, which several servers of the office share, and brings it up to date. They take turns by
+ * advisory locks (PostgreSQL 15, 13.3.5) and hear of each other by NOTIFY. Throws `DataFolderError` with what to do.
+ */
+export async function openShared(
+	url: string,
+	folder: string,
+	{ migrations = 'migrations' }: { migrations?: string | undefined } = {}
+): Promise<OpenDatabase> {
+	const where = withoutPassword(url);
+	const pool = new pg.Pool({ connectionString: url, max: 12, application_name: 'skarn' });
+	pool.on('error', (error) => console.error(`${where}: ${error.message}`));
+	// what is written reads the same as in the embedded database, which has drizzle's own handling of time
+	const db = drizzle(pool, { schema }) as unknown as Database;
+	let line: Line;
+	try {
+		line = await Line.open(url);
+	} catch (error) {
+		await pool.end();
+		throw new DataFolderError(
+			`The database ${where} cannot be reached (${(error as Error).message || (error as { code?: string }).code}). See that it runs and that DATABASE_URL is right.`
+		);
+	}
+	const turns = new Turns((name) => line.lock(name));
+	try {
+		await turns.take('migrate', async () => {
+			await refuseNewer(db, where, migrations);
+			await migrate(db, migrations);
+			await db
+				.insert(settings)
+				.values({ name: 'secret', value: randomBytes(32).toString('hex') })
+				.onConflictDoNothing();
+		});
+		const [row] = await db
+			.select()
+			.from(settings)
+			.where(sql`${settings.name} = 'secret'`);
+		await line.listen();
+		return {
+			db,
+			folder,
+			turns,
+			relay: line,
+			secret: row!.value,
+			where,
+			isShared: true,
+			dump: () =>
+				Promise.reject(
+					new DataFolderError(
+						`This office lies on ${where}: back it up there with pg_dump, or copy it into a data folder with "skarn move".`
+					)
+				),
+			close: async () => {
+				await line.close();
+				await pool.end();
+			}
+		};
+	} catch (error) {
+		await line.close();
+		await pool.end();
+		if (error instanceof DataFolderError) throw error;
+		const { message, cause } = error as Error;
+		throw new DataFolderError(
+			`${where} could not be brought up to date (${message.split('\n')[0]}${cause instanceof Error ? ` ${cause.message}` : ''}).`
+		);
+	}
+}
+
+/** One connection that stays open: it holds the turns and hears what others tell. */
+class Line implements Relay {
+	readonly #url: string;
+	readonly #me = randomUUID();
+	#client: pg.Client;
+	#heard: (message: Record<string, unknown>) => void = () => {};
+	#isClosed = false;
+	#isListening = false;
+
+	private constructor(url: string, client: pg.Client) {
+		this.#url = url;
+		this.#client = client;
+	}
+
+	static async open(url: string): Promise<Line> {
+		const line = new Line(url, new pg.Client({ connectionString: url, application_name: 'skarn turns' }));
+		await line.#connect(line.#client);
+		return line;
+	}
+
+	async #connect(client: pg.Client): Promise<void> {
+		client.on('error', (error) => console.error(`Turns: ${error.message}`));
+		client.on('end', () => void this.#again());
+		client.on('notification', ({ payload }) => {
+			const message = JSON.parse(payload ?? '{}') as Record<string, unknown>;
+			if (message['from'] !== this.#me) this.#heard(message);
+		});
+		await client.connect();
+	}
+
+	/** After the connection was lost: what was told meanwhile is not known, so that everything may have changed. */
+	async #again(): Promise<void> {
+		while (!this.#isClosed) {
+			const client = new pg.Client({ connectionString: this.#url, application_name: 'skarn turns' });
+			try {
+				await this.#connect(client);
+				this.#client = client;
+				if (this.#isListening) await client.query(`listen ${CHANNEL}`);
+				this.#heard({ all: true });
+				return;
+			} catch {
+				await new Promise((resolve) => setTimeout(resolve, RECONNECT));
+			}
+		}
+	}
+
+	async listen(): Promise<void> {
+		this.#isListening = true;
+		await this.#client.query(`listen ${CHANNEL}`);
+	}
+
+	hear(heard: (message: Record<string, unknown>) => void): void {
+		this.#heard = heard;
+	}
+
+	tell(message: Record<string, unknown>): void {
+		if (this.#isClosed) return;
+		const payload = JSON.stringify({ ...message, from: this.#me });
+		// NOTIFY takes less than 8000 bytes
+		const short = payload.length < 7_900 ? payload : JSON.stringify({ all: true, from: this.#me });
+		this.#client
+			.query('select pg_notify($1, $2)', [CHANNEL, short])
+			.catch((error: Error) => console.error(`Others were not told: ${error.message}`));
+	}
+
+	/** Waits until no other server has the turn of this name. */
+	async lock(name: string): Promise<() => Promise<void>> {
+		const client = this.#client;
+		for (;;) {
+			const { rows } = await client.query<{ is: boolean }>('select pg_try_advisory_lock(hashtextextended($1, 0)) as is', [
+				`skarn ${name}`
+			]);
+			if (rows[0]!.is) break;
+			await new Promise((resolve) => setTimeout(resolve, ASK_AGAIN * (0.5 + Math.random())));
+		}
+		return async () => {
+			// with its connection a turn is gone as well
+			if (client !== this.#client) return;
+			await client.query('select pg_advisory_unlock(hashtextextended($1, 0))', [`skarn ${name}`]).catch(() => undefined);
+		};
+	}
+
+	async close(): Promise<void> {
+		this.#isClosed = true;
+		await this.#client.end().catch(() => undefined);
+	}
+}

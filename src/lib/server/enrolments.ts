@@ -1,0 +1,133 @@
+import { createHash, createHmac, randomBytes, timingSafeEqual, verify } from 'node:crypto';
+import { and, eq, gt, lt } from 'drizzle-orm';
+import { FINGERPRINT, signInText, type Enrolled, type Enrolment } from '../../../core/release/updates.ts';
+import type { ApplicationId } from '../../../core/application/application.ts';
+import type { Database } from './db/open.ts';
+import { enrolments, seats as table } from './db/schema.ts';
+import { Problem } from './problem.ts';
+import type { Seats } from './seats.ts';
+import { publicKeyOf } from './signing/keys.ts';
+import type { Signing } from './signing/signing.ts';
+import { Throttle } from './throttle.ts';
+
+/** A code is good for so long, a challenge, and what a seat has signed in with, in milliseconds. */
+const CODE = 24 * 3600_000;
+const CHALLENGE = 60_000;
+const TOKEN = 3600_000;
+
+const digestOf = (text: string) => createHash('sha256').update(text, 'utf8').digest('hex');
+/** Crockford's Base32: no sign that looks like another one. */
+const SIGNS = '0123456789ABCDEFGHJKMNPQRSTVWXYZ';
+
+/** How a code is read: typed by hand, in small letters and with other hyphens, it is the same. */
+const plain = (code: string): string =>
+	code
+		.toUpperCase()
+		.replace(/[^0-9A-Z]/g, '')
+		.replace(/[OIL]/g, (sign) => (sign === 'O' ? '0' : '1'));
+
+/**
+ * How workstations become seats, and show afterwards that they are: with a code that is good once they give the office the public
+ * half of a key of their own; signing in, they sign what the office has just said with it.
+ */
+export class Enrolments {
+	readonly #db: Database;
+	readonly #seats: Seats;
+	readonly #signing: Signing;
+	readonly #secret: string;
+	readonly #throttle = new Throttle();
+	readonly #tokens = new Map<string, { seat: string; until: number; key: string }>();
+
+	/** `secret` is what all servers of the office have in common. */
+	constructor(db: Database, seats: Seats, signing: Signing, secret: string) {
+		this.#db = db;
+		this.#seats = seats;
+		this.#signing = signing;
+		this.#secret = secret;
+	}
+
+	/** A code for the seat: the secret, and the fingerprint of the root by which the workstation knows the office. Throws `Problem` 404 or 409. */
+	async code(seat: string, now = new Date()): Promise<{ code: string; expiresAt: string }> {
+		await this.#seats.applicationOf(seat);
+		const root = await this.#signing.root();
+		const secret = Array.from(randomBytes(12), (byte) => SIGNS[byte % 32]!).join('');
+		const expiresAt = new Date(now.getTime() + CODE).toISOString();
+		await this.#db.transaction(async (tx) => {
+			await tx.delete(enrolments).where(lt(enrolments.expiresAt, now.toISOString()));
+			await tx.delete(enrolments).where(eq(enrolments.seat, seat));
+			await tx.insert(enrolments).values({ digest: digestOf(secret), seat, root: root.version, expiresAt });
+		});
+		return { code: `${secret.replace(/(.{4})(?=.)/g, '$1-')}-${digestOf(root.body).slice(0, FINGERPRINT)}`, expiresAt };
+	}
+
+	/** The workstation is the seat from now on. A former one with the same id is it no more. Throws `Problem` 404 or 429. */
+	async enrol({ code, key }: Enrolment, address: string, now = new Date()): Promise<Enrolled> {
+		const tried = [`enrol ${address}`];
+		const wait = this.#throttle.wait(tried);
+		if (wait > 0) throw new Problem(429, 'too-often', `Too many wrong codes. Try again in ${Math.ceil(wait / 1000)} s.`);
+		this.#throttle.failed(tried);
+		const secret = plain(code).slice(0, 12);
+		const [used] = await this.#db
+			.delete(enrolments)
+			.where(and(eq(enrolments.digest, digestOf(secret)), gt(enrolments.expiresAt, now.toISOString())))
+			.returning();
+		if (!used)
+			throw new Problem(404, 'not-found', 'This code was used, or its time is over. Ask a steward for another one, in Rollout.');
+		this.#throttle.passed(tried[0]!);
+		const root = await this.#signing.root(used.root);
+		await this.#db.update(table).set({ key, report: null }).where(eq(table.id, used.seat));
+		this.#seats.forget();
+		return { seat: used.seat, application: (await this.#seats.applicationOf(used.seat)) as ApplicationId, root: root.body };
+	}
+
+	#mac(...said: (string | number)[]): string {
+		return createHmac('sha256', this.#secret).update(said.join('\n')).digest('base64url');
+	}
+
+	/** What the seat has to sign to sign in; good for a minute. */
+	challenge(seat: string, now = Date.now()): string {
+		const until = now + CHALLENGE;
+		return `${until}.${this.#mac('challenge', seat, until)}`;
+	}
+
+	/** Signs a seat in by its own key; gives its token and how long it is good. Throws `Problem` 401. */
+	async signIn(seat: string, challenge: string, signature: string, now = Date.now()): Promise<{ token: string; until: string }> {
+		const refuse = (why: string) => new Problem(401, 'sign-in', why);
+		const [until = '', mac = ''] = challenge.split('.');
+		if (!isSame(mac, this.#mac('challenge', seat, until)) || Number(until) < now)
+			throw refuse('This challenge is not of this office, or too old. Ask for another one.');
+		const key = await this.#seats.keyOf(seat);
+		if (key === null) throw refuse(`${seat} has not enrolled yet. A steward makes a code for it in Rollout.`);
+		const isIt =
+			/^[0-9a-f]{128}$/.test(signature) &&
+			verify(null, Buffer.from(signInText(seat, challenge)), publicKeyOf(key), Buffer.from(signature, 'hex'));
+		if (!isIt) throw refuse(`This is not the key of ${seat}. If its workstation was set up anew, it needs a new code.`);
+		const end = now + TOKEN;
+		return { token: `${seat}.${end}.${this.#mac('seat', seat, key, end)}`, until: new Date(end).toISOString() };
+	}
+
+	/** The seat whose token it is, if it is one. Throws `Problem` 404 for one that is not known any more. */
+	async who(token: string, now = Date.now()): Promise<string | null> {
+		const known = this.#tokens.get(token);
+		const [seat = '', end = '', mac = ''] = token.split('.');
+		if (!known && !(Number(end) > now)) return null;
+		const key = await this.#seats.keyOf(seat);
+		if (key === null) return null;
+		if (known) return known.until > now && known.key === key ? known.seat : null;
+		if (!isSame(mac, this.#mac('seat', seat, key, end))) return null;
+		if (this.#tokens.size > 20_000) this.#tokens.clear();
+		this.#tokens.set(token, { seat, until: Number(end), key });
+		return seat;
+	}
+
+	/** The seat of a token that was looked at before, and whose key is `key` still; without asking anybody. */
+	known(token: string, key: string | null | undefined, now = Date.now()): string | undefined {
+		const known = this.#tokens.get(token);
+		return known && known.until > now && known.key === key ? known.seat : undefined;
+	}
+}
+
+function isSame(a: string, b: string): boolean {
+	const [one, other] = [Buffer.from(a), Buffer.from(b)];
+	return one.length === other.length && timingSafeEqual(one, other);
+}

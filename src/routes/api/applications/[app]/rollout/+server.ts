@@ -1,0 +1,26 @@
+import { z } from 'zod';
+import { Rings } from '$core/release/rings.ts';
+import { readBody } from '$lib/server/problem';
+import { route } from '$lib/server/route';
+
+/** The rings, how far the latest release has come, and what it waits for. */
+export const GET = route('read', async ({ params }, { profiles, rollouts }) => {
+	await profiles.load(params.app!);
+	return rollouts.state(params.app!);
+});
+
+/** Pauses, goes on or stops. */
+export const POST = route('release', async ({ params, request }, { profiles, rollouts }) => {
+	await profiles.load(params.app!);
+	const { act } = await readBody(request, z.strictObject({ act: z.enum(['pause', 'go on', 'stop']) }), 2_000);
+	await rollouts.steer(params.app!, act);
+	return rollouts.state(params.app!);
+});
+
+/** Other rings. */
+export const PUT = route('release', async ({ params, request }, { profiles, rollouts }) => {
+	await profiles.load(params.app!);
+	const { rings } = await readBody(request, z.strictObject({ rings: Rings }), 20_000);
+	await rollouts.setRings(params.app!, rings);
+	return rollouts.state(params.app!);
+});
