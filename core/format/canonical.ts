@@ -7,4 +7,14 @@ export function canonical<T>(value: T): T {
 }
 
 /** The same text for the same content, whatever the order in which its members were made (RFC 8785). */
-export const canonicalText = (value: unknown): string => JSON.stringify(canonical(value));
+export function canonicalText(value: unknown): string {
+	if (Array.isArray(value)) return `[${value.map(canonicalText).join(',')}]`;
+	if (typeof value !== 'object' || value === null) return JSON.stringify(value) ?? 'null';
+	let text = '';
+	// written here and not by way of an object, in which names that are numbers would stand first
+	for (const name of Object.keys(value).sort()) {
+		const member = (value as Record<string, unknown>)[name];
+		if (member !== undefined) text += `${text === '' ? '' : ','}${JSON.stringify(name)}:${canonicalText(member)}`;
+	}
+	return `{${text}}`;
+}

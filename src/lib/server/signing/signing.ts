@@ -15,7 +15,17 @@ import {
 } from '../../../../core/release/updates.ts';
 import { ONE_RING } from '../../../../core/release/rings.ts';
 import type { Database } from '../db/open.ts';
-import { applications, metadata, ownFiles, releases, rollouts, seats, signedFiles, signingKeys } from '../db/schema.ts';
+import {
+	applications,
+	enrolments,
+	metadata,
+	ownFiles,
+	releases,
+	rollouts,
+	seats,
+	signedFiles,
+	signingKeys
+} from '../db/schema.ts';
 import type { Turns } from '../db/turns.ts';
 import { Problem } from '../problem.ts';
 import { keyOfPem, newKey, pemOf, signerOf, type PublicKey, type SigningKey } from './keys.ts';
@@ -204,12 +214,24 @@ export class Signing {
 
 	/**
 	 * Makes all keys: of root one for each passphrase, of which so many must sign together; the others are the server's. Everything
-	 * that has been released is signed at once. Throws `Problem` 409 if it was done before, 422 for weak passphrases.
+	 * that has been released is signed at once. `isAnew` begins from nothing when root is lost: every seat has to enrol again. Throws
+	 * `Problem` 409 if it was done before, 422 for weak passphrases.
 	 */
-	setUp(passphrases: readonly string[], threshold: number, now = new Date()): Promise<void> {
+	setUp(
+		passphrases: readonly string[],
+		threshold: number,
+		{ now = new Date(), isAnew = false }: { now?: Date; isAnew?: boolean } = {}
+	): Promise<void> {
 		refuseWeak(passphrases, threshold);
 		return this.#write(async (tx) => {
-			if (await this.#newest(tx, 'root')) throw new Problem(409, 'nothing-to-do', 'Releases are signed already.');
+			const before = await this.#newest(tx, 'root');
+			if (before && !isAnew) throw new Problem(409, 'nothing-to-do', 'Releases are signed already.');
+			if (before) {
+				// nobody can say any more that the new root is the office's: every seat is told by a code
+				for (const table of [metadata, signingKeys, ownFiles, signedFiles, enrolments]) await tx.delete(table);
+				await tx.update(seats).set({ key: null });
+				this.#bodies.clear();
+			}
 			const roots = passphrases.map(() => newKey());
 			await Promise.all(roots.map((key, i) => this.rootKeys.keep(key, passphrases[i]!)));
 			const online: Partial<Record<Online, SigningKey>> = {};

@@ -19,11 +19,16 @@ const Change = z.discriminatedUnion('do', [
 /** Which keys sign what, and until when it holds. */
 export const GET = route('read', async (_, { signing }) => ({ signing: await signing.state() }));
 
-/** Sets signing up: makes a root key for each passphrase, and the others. */
-export const POST = route('release', async ({ request }, { signing }) => {
-	const SetUp = z.strictObject({ passphrases: Passphrases, threshold: z.number().int().min(1).max(9).default(1) });
-	const { passphrases, threshold } = await readBody(request, SetUp, 10_000);
-	await signing.setUp(passphrases, threshold);
+/** Sets signing up: makes a root key for each passphrase, and the others; `anew` when root is lost, so that every seat enrols again. */
+export const POST = route('release', async ({ request }, { signing, seats }) => {
+	const SetUp = z.strictObject({
+		passphrases: Passphrases,
+		threshold: z.number().int().min(1).max(9).default(1),
+		anew: z.boolean().default(false)
+	});
+	const { passphrases, threshold, anew } = await readBody(request, SetUp, 10_000);
+	await signing.setUp(passphrases, threshold, { isAnew: anew });
+	if (anew) seats.forget();
 	return { signing: await signing.state() };
 });
 
