@@ -48,6 +48,13 @@ export const said: readonly { readonly by: string; readonly into: string; readon
 	{ by: 'Training desk', into: 'own', label: 'For the beamer', lines: 'set | Ctrl+Alt+0 | window.full | any' }
 ];
 
+/** The rings in which releases of the first program reach its seats, and who gets them first. */
+const rings = [
+	{ id: 'pilot', name: 'Pilot', soak: 1, limit: 0 },
+	{ id: 'everyone', name: 'Everyone', soak: 0, limit: 0 }
+];
+const pilots = ['C-01', 'C-02'];
+
 /** Setups of the first program besides the usual one of each desk. */
 export const setups: readonly {
 	readonly by: string;
@@ -134,6 +141,8 @@ export async function openDemo(server: string, password: string): Promise<void> 
 			.map((after, i) => ({ chapter: 'shortcuts', stratum, before: null, after: { ...after, rank: 10_000 + i } }));
 		await ask(`${path}/proposals`, by, { stratum, label, reason, base: revision, changes });
 	}
+	await ask(`${path}/rollout`, steward, { rings }, 'PUT');
+	for (const seat of pilots) await ask(`/api/seats/${seat}/ring`, steward, { ring: 'pilot' }, 'PUT');
 	for (const { by, name, strata, isRecommended } of setups) {
 		const own = ownOf(await lookedBy(by));
 		const made = await ask(`${path}/setups`, by, { name, strata: strata.map((id) => (id === 'own' ? own : id)) });

@@ -1,10 +1,10 @@
 <script lang="ts">
 	import { page } from '$app/state';
 	import { Button, Textarea } from 'flowbite-svelte';
-	import type { Seat, SeatState } from '$core/release/release';
+	import type { StratumId } from '$core/strata/stratum';
 	import type { Difference } from '$core/chapter/chapter';
 	import { saySame } from '$core/profile/wire';
-	import { ApiError, ask } from '$lib/state/api';
+	import { RolloutDesk } from '$lib/state/rollout-desk.svelte';
 	import { useWorkspace } from '$lib/state/workspace.svelte';
 	import Confirm from '$lib/ui/Confirm.svelte';
 	import DifferenceRow from '$lib/ui/DifferenceRow.svelte';
@@ -12,15 +12,19 @@
 	import DriftDialog from '$lib/ui/rollout/DriftDialog.svelte';
 	import ReleaseCore from '$lib/ui/rollout/ReleaseCore.svelte';
 	import ReleaseDiff from '$lib/ui/rollout/ReleaseDiff.svelte';
+	import RingCourse from '$lib/ui/rollout/RingCourse.svelte';
+	import RingsDialog from '$lib/ui/rollout/RingsDialog.svelte';
+	import SigningDialog from '$lib/ui/rollout/SigningDialog.svelte';
 	import SeatBoard from '$lib/ui/rollout/SeatBoard.svelte';
 	import VirtualRows from '$lib/ui/VirtualRows.svelte';
 
 	const workspace = useWorkspace();
-	let seats = $state.raw<readonly (Seat & { state: SeatState })[]>([]);
+	const desk = new RolloutDesk(workspace);
 	let notes = $state('');
-	let busy = $state(false);
-	let now = $state(Date.now());
-	let unheard = $state('');
+	/** What is frozen besides the office stratum. */
+	let besides = $state<StratumId[]>([]);
+	let isArranging = $state(false);
+	let isSigning = $state(false);
 	/** The release that seats are about to follow. */
 	let following = $state<number | undefined>(undefined);
 	/** The seat whose change by hand is looked at, with its release. */
@@ -31,65 +35,62 @@
 	const office = $derived(workspace.profile.find((s) => s.kind === 'office'));
 
 	const pending = $derived(workspace.draft.toPublish);
-	const isNew = $derived(office !== undefined && (!workspace.released || !saySame(office, workspace.released)));
+	/** Strata of the office that can go out with the office's own. */
+	const others = $derived(workspace.document.layers.filter(({ kind }) => kind === 'discipline' || kind === 'project'));
+	const isNew = $derived(
+		office !== undefined && (!workspace.released || !saySame(office, workspace.released) || besides.length > 0)
+	);
 	const { errors, faults } = $derived(workspace.publishing);
 	$effect(() => {
 		workspace.publishing.check();
 		return () => workspace.publishing.end();
 	});
 
-	async function look() {
-		try {
-			seats = (await ask<{ seats: (Seat & { state: SeatState })[] }>(`${workspace.path}/seats`)).seats;
-			now = Date.now();
-			unheard = '';
-		} catch (error) {
-			unheard = (error as Error).message;
-		}
-	}
-
 	$effect(() => {
-		void look();
-		const timer = setInterval(look, 2000);
+		void desk.load();
+		const timer = setInterval(() => void desk.load(), 2000);
 		return () => clearInterval(timer);
 	});
 
-	async function act(done: string, work: () => Promise<unknown>): Promise<boolean> {
-		busy = true;
-		try {
-			await work();
-			await Promise.all([workspace.reload(), look()]);
-			workspace.notice = { kind: 'done', text: done };
-			return true;
-		} catch (error) {
-			if (!(error instanceof ApiError)) throw error;
-			workspace.notice = { kind: 'failed', text: error.message };
-			return false;
-		} finally {
-			busy = false;
-		}
-	}
-
-	const restore = (id: string) =>
-		void act(`${id} is asked to lay its release anew`, () => ask(`/api/seats/${id}/restore`, 'PUT'));
-
 	async function publish(event: SubmitEvent) {
 		event.preventDefault();
-		const body = { stratum: workspace.targetId, notes, base: workspace.revision };
-		if (
-			await act(`Release ${(workspace.releases.at(-1)?.number ?? 0) + 1} published`, () =>
-				ask(`${workspace.path}/releases`, 'POST', body)
-			)
-		)
-			notes = '';
+		if (await desk.publish(notes, besides)) notes = '';
 	}
 </script>
 
 <div class="view">
 	<section class="releases" aria-label="Releases">
-		<h1>Office releases</h1>
+		<h1>
+			Office releases
+			{#if desk.signing !== undefined}<Button size="xs" color="alternative" onclick={() => (isSigning = true)}
+					>{desk.signing === null ? 'Sign releases …' : 'Signing …'}</Button
+				>{/if}
+		</h1>
+		{#if desk.signing === null}
+			<p class="callout tone-limonite">
+				Releases are not signed yet, so no seat can follow them. {#if desk.mayRelease}Make the keys first: <button
+						type="button"
+						class="linkish"
+						onclick={() => (isSigning = true)}>sign releases</button
+					>.{:else}A steward makes the keys.{/if}
+			</p>
+		{:else if desk.rootEnds !== undefined}
+			<p class="callout tone-limonite">
+				Root holds until {new Date(desk.rootEnds).toLocaleDateString('en-GB', { dateStyle: 'medium' })}; after that seats take
+				nothing any more.
+				<button type="button" class="linkish" onclick={() => (isSigning = true)}>Sign it for another term</button>.
+			</p>
+		{/if}
+		<RingCourse {desk} onrings={() => (isArranging = true)} />
 		<form onsubmit={publish}>
 			<h2>Next: release {(workspace.releases.at(-1)?.number ?? 0) + 1}</h2>
+			{#if others.length > 0}
+				<fieldset>
+					<legend class="quiet">What goes out with the office stratum</legend>
+					{#each others as { id, name } (id)}<label><input type="checkbox" value={id} bind:group={besides} /> {name}</label
+						>{/each}
+				</fieldset>
+			{/if}
 			{#if !isNew}
 				<p class="quiet">The office stratum is as it was published. Write to Office to change it.</p>
 			{:else}
@@ -149,7 +150,7 @@
 					<Button
 						type="submit"
 						size="sm"
-						disabled={busy ||
+						disabled={desk.busy ||
 							notes.trim() === '' ||
 							!isSteward ||
 							workspace.publishing.checks.progress !== undefined ||
@@ -165,23 +166,22 @@
 				</div>
 			{/if}
 		</form>
-		<ReleaseCore releases={workspace.releases} channel={workspace.channel} {busy} onfollow={(release) => (following = release)} />
+		<ReleaseCore
+			releases={workspace.releases}
+			channel={workspace.channel}
+			busy={desk.busy}
+			onfollow={(release) => (following = release)}
+		/>
 		{#if workspace.releases.length > 1}<CompareReleases releases={workspace.releases} />{/if}
 	</section>
 	<section class="seats" aria-label="Seats">
 		<h1>Seats</h1>
-		{#if unheard}<p class="callout tone-limonite" role="status">{unheard}</p>{/if}
+		{#if desk.unheard}<p class="callout tone-limonite" role="status">{desk.unheard}</p>{/if}
 		<SeatBoard
-			{seats}
-			channel={workspace.channel}
-			{now}
-			onrestore={restore}
-			ondiffer={(id, release) => (differing = { id, release })}
-			ondesk={(id, desk) => void act(`Desk of ${id} changed`, () => ask(`/api/seats/${id}/desk`, 'PUT', desk))}
-			isAway={unheard !== ''}
+			{desk}
 			address={page.url.origin}
+			ondiffer={(id, release) => (differing = { id, release })}
 			onremove={(id) => (removing = id)}
-			onadd={(id, note) => act(`Seat ${id} added`, () => ask(`${workspace.path}/seats`, 'POST', { id, note }))}
 		/>
 	</section>
 </div>
@@ -190,25 +190,24 @@
 	<Confirm
 		title="Let the seats follow release {release}?"
 		does="Follow release {release}"
-		onconfirm={() =>
-			void act(`Seats follow release ${release}`, () =>
-				ask(`${workspace.path}/channel`, 'PUT', { release, stratum: workspace.targetId })
-			)}
+		onconfirm={() => void desk.backTo(release)}
 		onclose={() => (following = undefined)}
 	>
 		{#if workspace.channel !== null}<ReleaseDiff from={workspace.channel} to={release} />{/if}
 	</Confirm>
 {/if}
+{#if isArranging}<RingsDialog {desk} onclose={() => (isArranging = false)} />{/if}
+{#if isSigning}<SigningDialog {desk} onclose={() => (isSigning = false)} />{/if}
 {#if differing}
 	{@const { id, release } = differing}
-	<DriftDialog seat={id} {release} onanew={() => restore(id)} onclose={() => (differing = undefined)} />
+	<DriftDialog seat={id} {release} onanew={() => void desk.restore(id)} onclose={() => (differing = undefined)} />
 {/if}
 {#if removing}
 	{@const id = removing}
 	<Confirm
 		title="Remove the seat {id}?"
 		does="Remove {id}"
-		onconfirm={() => void act(`Seat ${id} removed`, () => ask(`${workspace.path}/seats?id=${encodeURIComponent(id)}`, 'DELETE'))}
+		onconfirm={() => void desk.remove(id)}
 		onclose={() => (removing = undefined)}
 	>
 		<p>The office forgets it with what it has reported. Its workstation keeps the files that it has, and is told no more.</p>
@@ -231,6 +230,18 @@
 	.seats {
 		background: var(--panel);
 		border-left: 1px solid var(--line-strong);
+	}
+	h1 {
+		display: flex;
+		justify-content: space-between;
+	}
+	fieldset {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 4px 14px;
+		margin: 0;
+		padding: 0;
+		border: 0;
 	}
 	form {
 		display: grid;

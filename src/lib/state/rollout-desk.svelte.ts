@@ -1,0 +1,219 @@
+import type { DeskSetup } from '$core/keyboard/desk';
+import { may } from '$core/people/may';
+import type { Setup } from '$core/people/setup';
+import { EVERYONE, placeOf, type Course, type Ring, type RingId, type RingSeat, type Verdict } from '$core/release/rings';
+import type { Seat, SeatState } from '$core/release/release';
+import type { StratumId } from '$core/strata/stratum';
+import { freeSlug } from '$core/text/slug';
+import { ask, told } from './api';
+import type { Workspace } from './workspace.svelte';
+
+export type RolloutSeat = Seat & RingSeat;
+
+interface Rollout {
+	readonly rings: readonly Ring[];
+	readonly course: Course | null;
+	readonly verdict: Verdict | null;
+}
+
+/** What signs what, and until when. */
+export interface Role {
+	readonly role: string;
+	readonly version: number;
+	readonly expires: string;
+	readonly keys: readonly string[];
+	readonly threshold: number;
+}
+
+export interface Signing {
+	readonly roles: readonly Role[];
+	readonly rootKeys: { readonly folder: string; readonly there: readonly string[] };
+}
+
+/** A ring with what its seats have. */
+export interface RingView extends Ring {
+	readonly place: number;
+	/** The release that its seats follow; null for none yet. */
+	readonly release: number | null;
+	/** Whether the release that is under way has come this far. */
+	readonly isReached: boolean;
+	readonly counts: Readonly<Partial<Record<SeatState, number>>>;
+	readonly seats: number;
+}
+
+/** What is told of what a release says to somebody who renews root too late: so many days before its end. */
+const SOON = 60 * 24 * 3600_000;
+
+/** Releases on their way to the seats: rings, seats, codes, and the keys that sign. */
+export class RolloutDesk {
+	seats = $state.raw<readonly RolloutSeat[]>([]);
+	rings = $state.raw<readonly Ring[]>([]);
+	course = $state.raw<Course | null>(null);
+	verdict = $state.raw<Verdict | null>(null);
+	/** Null before signing is set up, undefined before it was asked. */
+	signing = $state.raw<Signing | null | undefined>(undefined);
+	now = $state(Date.now());
+	busy = $state(false);
+	/** Why the office was not heard the last time. */
+	unheard = $state('');
+	/** The code that was just made; it is shown this once. */
+	code = $state.raw<{ readonly seat: string; readonly code: string; readonly until: string } | undefined>(undefined);
+	readonly #workspace: Workspace;
+
+	constructor(workspace: Workspace) {
+		this.#workspace = workspace;
+	}
+
+	mayRelease = $derived.by(() => may(this.#workspace.document.me, 'release'));
+	maySeats = $derived.by(() => may(this.#workspace.document.me, 'seats'));
+
+	/** The rings with what stands in them, the first that gets a release on top. */
+	views = $derived.by((): readonly RingView[] =>
+		this.rings.map((ring, place) => {
+			const mine = this.seats.filter((seat) => placeOf(this.rings, seat.ring) === place);
+			const counts: Partial<Record<SeatState, number>> = {};
+			for (const { state } of mine) counts[state] = (counts[state] ?? 0) + 1;
+			const release = this.course?.follows[ring.id] ?? null;
+			return { ...ring, place, release, isReached: place <= (this.course?.reached ?? -1), counts, seats: mine.length };
+		})
+	);
+
+	/** Until when root holds, if that is soon. */
+	rootEnds = $derived.by(() => {
+		const expires = this.signing?.roles.find(({ role }) => role === 'root')?.expires;
+		return expires !== undefined && Date.parse(expires) - this.now < SOON ? expires : undefined;
+	});
+
+	/** The setups that whoever is here can sit down with. */
+	setups = $derived.by((): readonly Setup[] => this.#workspace.document.setups);
+
+	isMine = (seat: RolloutSeat): boolean => seat.sitting?.person === this.#workspace.document.me.id;
+
+	/** Who sits there with which setup, in words; empty for nobody. */
+	sitting({ sitting }: RolloutSeat): string {
+		if (!sitting) return '';
+		const { people, me } = this.#workspace.document;
+		const name = sitting.person === me.id ? 'you' : (people[sitting.person] ?? 'somebody');
+		const setup = sitting.person === me.id ? this.setups.find(({ id }) => id === sitting.setup)?.name : undefined;
+		return setup ? `${name}, with ${setup}` : name;
+	}
+
+	/** Reads everything anew. */
+	async load(): Promise<void> {
+		const { path } = this.#workspace;
+		try {
+			const [{ seats }, rollout, { signing }] = await Promise.all([
+				ask<{ seats: RolloutSeat[] }>(`${path}/seats`),
+				ask<Rollout>(`${path}/rollout`),
+				ask<{ signing: Signing | null }>('/api/signing')
+			]);
+			[this.seats, this.signing, this.now, this.unheard] = [seats, signing, Date.now(), ''];
+			[this.rings, this.course, this.verdict] = [rollout.rings, rollout.course, rollout.verdict];
+		} catch (error) {
+			this.unheard = told(error);
+		}
+	}
+
+	/** Does it, reads everything anew and says so; whether it was done. */
+	async act(done: string, work: () => Promise<unknown>): Promise<boolean> {
+		this.busy = true;
+		try {
+			await work();
+			await Promise.all([this.#workspace.reload(), this.load()]);
+			this.#workspace.notice = { kind: 'done', text: done };
+			return true;
+		} catch (error) {
+			this.#workspace.notice = { kind: 'failed', text: told(error) };
+			return false;
+		} finally {
+			this.busy = false;
+		}
+	}
+
+	publish(notes: string, strata: readonly StratumId[]): Promise<boolean> {
+		const { path, targetId: stratum, revision: base, releases } = this.#workspace;
+		const first = this.rings.length > 1 ? `; ${this.rings[0]!.name} gets it first` : '';
+		return this.act(`Release ${(releases.at(-1)?.number ?? 0) + 1} published${first}`, () =>
+			ask(`${path}/releases`, 'POST', { stratum, notes, base, strata })
+		);
+	}
+
+	backTo(release: number): Promise<boolean> {
+		const { path, targetId: stratum } = this.#workspace;
+		return this.act(`Seats follow release ${release}`, () => ask(`${path}/channel`, 'PUT', { release, stratum }));
+	}
+
+	steer(act: 'pause' | 'go on' | 'stop'): Promise<boolean> {
+		const DONE = { pause: 'The release is paused', 'go on': 'The release goes on', stop: 'The release is stopped' };
+		return this.act(DONE[act], () => ask(`${this.#workspace.path}/rollout`, 'POST', { act }));
+	}
+
+	/** Other rings; a new one gets an id of its name. Everyone is always the last. */
+	setRings(rings: readonly (Omit<Ring, 'id'> & { readonly id?: RingId | undefined })[]): Promise<boolean> {
+		const taken: string[] = [EVERYONE, ...rings.flatMap(({ id }) => id ?? [])];
+		const named = rings.map((ring): Ring => {
+			const id = ring.id ?? (freeSlug(ring.name, (slug) => taken.includes(slug)).slice(0, 40) as RingId);
+			taken.push(id);
+			return { id, name: ring.name.trim(), soak: ring.soak, limit: ring.limit };
+		});
+		return this.act('The rings are other ones now', () => ask(`${this.#workspace.path}/rollout`, 'PUT', { rings: named }));
+	}
+
+	/** Puts a seat into a ring. */
+	place(seat: string, ring: RingId): Promise<boolean> {
+		const name = this.rings.find(({ id }) => id === ring)?.name ?? ring;
+		return this.act(`${seat} is in ${name} now`, () =>
+			ask(`/api/seats/${seat}/ring`, 'PUT', { ring: ring === EVERYONE ? null : ring })
+		);
+	}
+
+	add(id: string, note: string): Promise<boolean> {
+		return this.act(`Seat ${id} added`, () => ask(`${this.#workspace.path}/seats`, 'POST', { id, note }));
+	}
+
+	remove(id: string): Promise<boolean> {
+		return this.act(`Seat ${id} removed`, () => ask(`${this.#workspace.path}/seats?id=${encodeURIComponent(id)}`, 'DELETE'));
+	}
+
+	setDesk(id: string, desk: DeskSetup): Promise<boolean> {
+		return this.act(`Desk of ${id} changed`, () => ask(`/api/seats/${id}/desk`, 'PUT', desk));
+	}
+
+	restore(id: string): Promise<boolean> {
+		return this.act(`${id} is asked to lay its release anew`, () => ask(`/api/seats/${id}/restore`, 'PUT'));
+	}
+
+	/** A code by which a workstation becomes the seat. */
+	makeCode(seat: string): Promise<boolean> {
+		return this.act(`The code of ${seat} is made. It is shown this once.`, async () => {
+			const { code, expiresAt } = await ask<{ code: string; expiresAt: string }>(`/api/seats/${seat}/code`, 'POST');
+			this.code = { seat, code, until: expiresAt };
+		});
+	}
+
+	/** Whoever is here sits down with a setup of theirs; null gets up, or makes somebody get up. */
+	sit(seat: string, setup: string | null): Promise<boolean> {
+		const name = this.setups.find(({ id }) => id === setup)?.name;
+		return this.act(setup === null ? `Nobody sits at ${seat} now` : `You sit at ${seat}, with ${name}`, () =>
+			ask(`/api/seats/${seat}/sitting`, 'PUT', { setup })
+		);
+	}
+
+	/** Makes the keys: one of root for each passphrase. */
+	setUp(passphrases: readonly string[], threshold: number, anew = false): Promise<boolean> {
+		return this.act('Releases are signed from now on. Keep the passphrase where you keep the root key.', () =>
+			ask('/api/signing', 'POST', { passphrases, threshold, anew })
+		);
+	}
+
+	/** Another key for a role; root is asked. */
+	rotate(role: string, passphrases: readonly string[]): Promise<boolean> {
+		return this.act(`${role} signs with another key now`, () => ask('/api/signing', 'PUT', { do: 'rotate', role, passphrases }));
+	}
+
+	/** Other root keys, or root for another term. */
+	rotateRoot(passphrases: readonly string[], remove: readonly string[], add: readonly string[]): Promise<boolean> {
+		const done = add.length + remove.length === 0 ? 'Root is signed for another term' : 'Root has other keys now';
+		return this.act(done, () => ask('/api/signing', 'PUT', { do: 'root', passphrases, remove, add }));
+	}
+}

@@ -1,0 +1,219 @@
+<script lang="ts">
+	import { Button, Input, Label, Modal } from 'flowbite-svelte';
+	import type { Role, RolloutDesk } from '$lib/state/rollout-desk.svelte';
+	import Picker from '../Picker.svelte';
+
+	/** Which keys sign what: made at first, replaced when they are lost or seen, root signed for another term. */
+	let { desk, onclose }: { desk: RolloutDesk; onclose: () => void } = $props();
+	let open = $state(true);
+	const LEAST = 12;
+	let count = $state('1');
+	let needed = $state('1');
+	let phrases = $state<string[]>(['']);
+	let again = $state<string[]>(['']);
+	$effect(() => {
+		const wanted = Number(count);
+		while (phrases.length < wanted) (phrases.push(''), again.push(''));
+		phrases.length = again.length = wanted;
+		if (Number(needed) > wanted) needed = count;
+	});
+	const isAlike = $derived(phrases.every((phrase, i) => phrase === again[i]));
+	const isLong = $derived(phrases.every((phrase) => [...phrase].length >= LEAST));
+
+	/** What root is asked for: another key for a role, another term, or another root key. */
+	let doing = $state<string | undefined>(undefined);
+	let asked = $state('');
+	let fresh = $state('');
+	let lost = $state('');
+	const { signing } = $derived(desk);
+	const root = $derived(signing?.roles.find(({ role }) => role === 'root'));
+	const NAMES: Record<string, string> = {
+		root: 'says which keys count; yours, under a passphrase',
+		targets: 'says who may sign for which program',
+		snapshot: 'says which versions belong together',
+		timestamp: 'says what is newest; the server renews it by itself',
+		'own-files': 'signs the files of those who sit at seats'
+	};
+	const about = ({ role }: Role) => NAMES[role] ?? `signs the releases of ${role.replace(/^app\./, '')}`;
+	const day = (at: string) => new Date(at).toLocaleDateString('en-GB', { dateStyle: 'medium' });
+	const isSoon = ({ role, expires }: Role) => role === 'root' && Date.parse(expires) - desk.now < 60 * 24 * 3600_000;
+
+	async function setUp(event: SubmitEvent) {
+		event.preventDefault();
+		if (await desk.setUp(phrases, Number(needed))) open = false;
+	}
+
+	async function ask(event: SubmitEvent) {
+		event.preventDefault();
+		const said = asked
+			.split('\n')
+			.map((line) => line.trim())
+			.filter(Boolean);
+		const isDone =
+			doing === 'root'
+				? await desk.rotateRoot(said, lost === '' ? [] : [lost], fresh === '' ? [] : [fresh])
+				: await desk.rotate(doing!, said);
+		if (isDone) [doing, asked, fresh, lost] = [undefined, '', '', ''];
+	}
+</script>
+
+<Modal bind:open title="Signing" aria-label="Signing" size="lg" {onclose}>
+	{#if signing === null}
+		<form onsubmit={setUp}>
+			<p>
+				Releases are signed, so that seats take nothing that did not come from this office. The root key stands for all others: it
+				lies outside the data folder, under a passphrase that only you know, and is needed only when other keys change.
+			</p>
+			<p class="pick">
+				<span>Root keys</span><Picker
+					label="Root keys"
+					items={['1', '2', '3', '5'].map((value) => ({ value, name: value }))}
+					value={count}
+					onpick={(value) => (count = value)}
+				/>
+				{#if count !== '1'}<span>of which must sign</span><Picker
+						label="Of which must sign"
+						items={Array.from({ length: Number(count) }, (_, i) => ({ value: String(i + 1), name: String(i + 1) }))}
+						value={needed}
+						onpick={(value) => (needed = value)}
+					/>{/if}
+			</p>
+			{#each phrases as _, i (i)}
+				<div class="two">
+					<div>
+						<Label for="phrase-{i}">Passphrase{count === '1' ? '' : ` ${i + 1}`}, at least {LEAST} signs</Label>
+						<Input id="phrase-{i}" size="sm" type="password" autocomplete="new-password" required bind:value={phrases[i]!} />
+					</div>
+					<div>
+						<Label for="again-{i}">Once more</Label>
+						<Input id="again-{i}" size="sm" type="password" autocomplete="new-password" required bind:value={again[i]!} />
+					</div>
+				</div>
+			{/each}
+			{#if !isAlike && again.every((text) => text !== '')}<p class="callout tone-garnet" role="alert">
+					The two are not the same.
+				</p>{/if}
+			<Button type="submit" size="sm" disabled={desk.busy || !isAlike || !isLong}>Make the keys</Button>
+		</form>
+	{:else if signing}
+		<table>
+			<thead
+				><tr><th>Role</th><th>Version</th><th>Holds until</th><th>Keys</th><th><span class="sr-only">Change</span></th></tr
+				></thead
+			>
+			<tbody>
+				{#each signing.roles as role (role.role)}
+					<tr class:soon={isSoon(role)}>
+						<th scope="row">{role.role.replace(/^app\./, '')}<small class="quiet">{about(role)}</small></th>
+						<td>{role.version || '–'}</td>
+						<td
+							>{role.version === 0 ? '–' : day(role.expires)}{#if isSoon(role)}<span class="tone-limonite toned"> ▲ soon</span>{/if}</td
+						>
+						<td class="mono" title={role.keys.join('\n')}
+							>{role.keys.map((key) => key.slice(0, 8)).join(' ')}{#if role.keys.length > 1}, {role.threshold} must sign{/if}</td
+						>
+						<td
+							>{#if desk.mayRelease}<button
+									type="button"
+									class="linkish"
+									aria-expanded={doing === role.role}
+									onclick={() => (doing = doing === role.role ? undefined : role.role)}
+									>{role.role === 'root' ? 'Renew or replace …' : 'Another key …'}</button
+								>{/if}</td
+						>
+					</tr>
+				{/each}
+			</tbody>
+		</table>
+		<p class="quiet small">
+			{signing.rootKeys.there.length} of {root?.keys.length ?? 0} root keys lie in <code>{signing.rootKeys.folder}</code>. Take
+			them elsewhere and put them there when they are asked for. What to do when a key is lost stands in docs/keys.md.
+		</p>
+		{#if doing !== undefined}
+			<form onsubmit={ask}>
+				<h3>{doing === 'root' ? 'Root' : `Another key for ${doing.replace(/^app\./, '')}`}</h3>
+				{#if doing === 'root' && root}
+					<p class="pick">
+						<span>Take away</span><Picker
+							label="Take away"
+							items={[
+								{ value: '', name: 'no key: sign for another term' },
+								...root.keys.map((value) => ({ value, name: value.slice(0, 8) }))
+							]}
+							value={lost}
+							onpick={(value) => (lost = value)}
+						/>
+					</p>
+					<div>
+						<Label for="fresh">Passphrase of a new root key, where one comes</Label>
+						<Input id="fresh" size="sm" type="password" autocomplete="new-password" bind:value={fresh} />
+					</div>
+				{/if}
+				<div>
+					<Label for="asked">Passphrase of root{(root?.threshold ?? 1) > 1 ? `, ${root?.threshold} of them` : ''}</Label>
+					{#if (root?.threshold ?? 1) > 1}
+						<textarea
+							id="asked"
+							class="hidden-text"
+							rows={root?.threshold}
+							bind:value={asked}
+							placeholder="one a line"
+							autocomplete="off"></textarea>
+					{:else}
+						<Input id="asked" size="sm" type="password" autocomplete="off" required bind:value={asked} />
+					{/if}
+				</div>
+				<Button type="submit" size="sm" disabled={desk.busy || asked.trim() === '' || (fresh !== '' && fresh.length < LEAST)}
+					>{doing === 'root' ? 'Sign root' : 'Change the key'}</Button
+				>
+			</form>
+		{/if}
+	{/if}
+</Modal>
+
+<style>
+	form {
+		display: grid;
+		gap: 12px;
+		justify-items: start;
+	}
+	form > div {
+		width: min(100%, 520px);
+	}
+	.two {
+		display: grid;
+		grid-template-columns: 1fr 1fr;
+		gap: 12px;
+	}
+	.pick {
+		display: flex;
+		gap: 10px;
+		align-items: center;
+	}
+	table {
+		width: 100%;
+		border-collapse: collapse;
+	}
+	th,
+	td {
+		padding: 5px 8px 5px 0;
+		border-bottom: 1px solid var(--line);
+		text-align: left;
+		vertical-align: top;
+	}
+	th small {
+		display: block;
+		font-weight: 400;
+		font-size: 12.5px;
+	}
+	.hidden-text {
+		width: 100%;
+		-webkit-text-security: disc;
+	}
+	.small {
+		font-size: 12.5px;
+	}
+	code {
+		font-family: var(--mono);
+	}
+</style>
