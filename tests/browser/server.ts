@@ -59,7 +59,7 @@ export async function startServer(more: Readonly<Record<string, string>> = {}): 
 	return {
 		address,
 		folder,
-		async seat(id, { headers = {}, through = address } = {}) {
+		async seat(id, { headers, through = address } = {}) {
 			const own = join(folder, 'seats', id);
 			const isKnown = existsSync(join(own, 'seat-key.json'));
 			const code = isKnown ? [] : ['--code', (await codesFor(address, [id], headers)).get(id)!];

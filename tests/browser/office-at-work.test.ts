@@ -1,0 +1,178 @@
+import { expect } from 'chai';
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import type { Page } from 'playwright-core';
+import { openDemo } from '../../demo/people.ts';
+import { violationsOn } from './axe.ts';
+import { inBetween, type InBetween } from './in-between.ts';
+import { desk, eventually } from './office.ts';
+import type { RunningSeat } from './server.ts';
+
+describe('An office at work, with seats as real processes', () => {
+	const at = desk({ SKARN_DEMO: 'yes' });
+	let between: InBetween;
+	let seats: RunningSeat[];
+	let steward: Page;
+	let designer: Page;
+	const view = (page: Page, name: string) => page.goto(`${at.server.address}/gneiss-solid-5/${name}`);
+	const fileOf = (place: number) => readFileSync(join(seats[place]!.folder, 'interface.json'), 'utf8');
+	const seat = (id: string) => steward.locator('.seats li', { hasText: id });
+	const says = (id: string, text: string | RegExp) =>
+		eventually(async () => expect(await seat(id).innerText()).to.match(new RegExp(text)), 30_000);
+
+	async function seatedAt(name: string): Promise<Page> {
+		const context = await at.page
+			.context()
+			.browser()!
+			.newContext({ viewport: { width: 1280, height: 800 } });
+		const page = await context.newPage();
+		page.setDefaultTimeout(30_000);
+		await page.goto(at.server.address);
+		await page.getByRole('button', { name: new RegExp(name) }).click();
+		await page.waitForURL(/\/start/);
+		return page;
+	}
+
+	before(async () => {
+		await openDemo(at.server.address, 'rope and pulley');
+		between = await inBetween(at.server.address);
+		seats = [
+			await at.server.seat('C-01'),
+			await at.server.seat('C-02', { through: between.address }),
+			await at.server.seat('C-03')
+		];
+		[steward, designer] = [await seatedAt('Standards desk'), await seatedAt('Door and floor desk')];
+	});
+	after(async () => {
+		await Promise.all([steward, designer].map((page) => page?.context().close()));
+		between?.close();
+	});
+
+	it('has its seats enrolled, each in its ring', async () => {
+		await view(steward, 'rollout');
+		for (const id of ['C-01', 'C-02', 'C-03']) await says(id, 'current, release 2');
+		await steward
+			.getByRole('region', { name: 'Rings' })
+			.getByRole('heading', { name: /Pilot\s+2 seats/ })
+			.waitFor();
+	});
+
+	it('lets somebody sit down with a setup: what is theirs follows at once, without a release', async () => {
+		await view(designer, 'rollout');
+		await designer.getByLabel('Desk of C-03').click();
+		const sits = designer.getByLabel('Who sits at C-03');
+		await sits.selectOption({ label: 'you, with Drafting' });
+		await eventually(async () => expect(fileOf(2)).to.include('"Alt+W"'), 20_000);
+		expect(fileOf(2), 'the office too').to.include('"Ctrl+E"');
+		await view(designer, 'commands?command=inspect.mass');
+		await designer.locator('.field').first().press('Alt+Shift+y');
+		await designer.keyboard.press('Enter');
+		await designer.getByLabel('Remove Alt+Shift+Y').waitFor();
+		await eventually(async () => expect(fileOf(2)).to.include('"Alt+Shift+Y"'), 20_000);
+		await says('C-03', 'Door and floor desk');
+	});
+
+	it('takes a proposal in whole once the steward has seen whom it touches', async () => {
+		await view(designer, 'proposals');
+		await designer.getByRole('button', { name: 'Propose something of mine' }).click();
+		await designer.getByRole('checkbox', { name: /Alt\+W for Split canvas/ }).check();
+		await designer.getByRole('combobox', { name: 'To' }).selectOption({ label: 'Office' });
+		await designer.getByLabel('What it is, in a few words').fill('Split canvas on a key');
+		await designer.getByLabel('Why', { exact: true }).fill('both ends of a door at once');
+		await designer
+			.getByRole('button', { name: 'Propose this' })
+			.or(designer.getByRole('button', { name: /^Propose/ }).last())
+			.click();
+		await view(steward, 'proposals');
+		const one = steward.getByRole('region', { name: 'The proposal' });
+		await steward.getByRole('button', { name: /Split canvas on a key/ }).click();
+		await one.getByRole('button', { name: 'Whom does it touch?' }).click();
+		await one.getByRole('heading', { name: 'Whom it touches' }).waitFor();
+		await one.getByRole('button', { name: 'Take it in' }).click();
+		await one.getByText(/taken by you/).waitFor();
+	});
+
+	it('publishes to the pilot ring; a tampered release is refused there, and the ring waits and says why', async () => {
+		await view(steward, 'rollout');
+		await steward.getByRole('button', { name: 'write to Office' }).click();
+		await steward.getByRole('link', { name: 'Settle it' }).click();
+		await steward.getByRole('button', { name: 'What goes out' }).click();
+		await steward.getByLabel('Why it may stand').fill('Two clearance reviewers asked for it');
+		await steward.getByRole('button', { name: 'Accept as steward' }).click();
+		await steward.getByRole('button', { name: 'Accepted 1' }).waitFor();
+		between.change = (path, text) =>
+			/\/files\/.*\.3\.json$/.test(path) ? text.replace('"Alt+W"', '"Alt+Q"') : undefined;
+		await view(steward, 'rollout');
+		await steward.getByLabel('Notes for the people').fill('Split canvas on Alt+W.');
+		await steward.getByRole('button', { name: 'Publish release 3' }).click();
+		await says('C-01', 'current, release 3');
+		await says('C-02', /refused, release 2[\s\S]*it is not what was signed/);
+		await steward.getByText(/Everyone waits: 1 of 2 seats in trouble.*C-02 refuses it: it is not what was signed/).waitFor();
+		expect(fileOf(1)).to.not.include('"Alt+Q"');
+		expect(fileOf(0)).to.include('"Alt+W"');
+		await says('C-03', 'current, release 2');
+		expect(await violationsOn(steward)).to.deep.equal([]);
+	});
+
+	it('waits while it is paused, goes on when what was wrong is mended, and reaches everyone', async () => {
+		await steward.getByRole('button', { name: 'Pause' }).click();
+		await steward.getByText('Paused: Everyone waits until somebody goes on.').waitFor();
+		between.change = undefined;
+		await says('C-02', 'current, release 3');
+		await steward.getByRole('button', { name: 'Arrange the rings' }).click();
+		const rings = steward.getByRole('dialog', { name: 'Rings' });
+		await rings.getByLabel('Minutes that ring 1 has it first').fill('0');
+		await rings.getByRole('button', { name: 'Keep these rings' }).click();
+		await rings.waitFor({ state: 'detached' });
+		await says('C-03', 'current, release 2');
+		await steward.getByRole('button', { name: 'Go on' }).click();
+		await says('C-03', 'current, release 3');
+		// what is of the person who sits there stays above it
+		expect(fileOf(2)).to.include('"Alt+Shift+Y"').and.include('"Alt+W"');
+	});
+
+	it('goes back once: everyone at once, by a newer signature and never an older one', async () => {
+		const version = () =>
+			(JSON.parse(readFileSync(join(seats[0]!.folder, 'office/timestamp.json'), 'utf8')) as { signed: { version: number } })
+				.signed.version;
+		const before = version();
+		await steward.getByRole('button', { name: 'Go back to 2' }).click();
+		await steward.getByRole('button', { name: 'Follow release 2' }).click();
+		for (const id of ['C-01', 'C-02', 'C-03']) await says(id, 'current, release 2');
+		expect(version()).to.be.greaterThan(before);
+		await eventually(async () => expect(fileOf(0)).to.not.include('"Alt+W"'));
+	});
+
+	it('signs with other keys while the seats follow, and asks for the passphrase of root', async () => {
+		await steward.getByRole('button', { name: 'Signing' }).click();
+		const dialog = steward.getByRole('dialog', { name: 'Signing' });
+		await dialog
+			.getByRole('row', { name: /^timestamp/ })
+			.getByRole('button', { name: 'Another key' })
+			.click();
+		await dialog.getByLabel('Passphrase of root').fill('not the passphrase');
+		await dialog.getByRole('button', { name: 'Change the key' }).click();
+		await steward.getByText(/the passphrases open 0/).waitFor();
+		await dialog.getByLabel('Passphrase of root').fill('two hinges and a ladder');
+		await dialog.getByRole('button', { name: 'Change the key' }).click();
+		await steward.getByText('timestamp signs with another key now').waitFor();
+		await dialog.getByRole('row', { name: /^root says.* 2 / }).waitFor();
+		expect(await violationsOn(steward)).to.deep.equal([]);
+		await dialog.getByRole('button', { name: 'Close' }).first().click();
+		await steward.getByRole('button', { name: 'Go on to 3' }).click();
+		await steward.getByRole('button', { name: 'Follow release 3' }).click();
+		for (const id of ['C-01', 'C-02', 'C-03']) await says(id, 'current, release 3');
+	});
+
+	it('tells entry by entry what was changed by hand', async () => {
+		const { writeFileSync } = await import('node:fs');
+		const file = join(seats[0]!.folder, 'interface.json');
+		writeFileSync(file, fileOf(0).replace('"Alt+W"', '"Alt+Shift+W"'));
+		await says('C-01', 'drifted');
+		const list = steward.getByRole('list', { name: 'Changed by hand at C-01' });
+		await list.getByText('Alt+Shift+W').waitFor();
+		expect(await list.getByRole('listitem').count()).to.equal(2);
+		await seat('C-01').getByRole('button', { name: 'Lay release anew' }).click();
+		await says('C-01', 'current, release 3');
+	});
+});
