@@ -68,3 +68,34 @@ export const verify = (folder: string, migrations: string): Promise<readonly str
 		'/api/verify',
 		async (response) => ((await response.json()) as { differing: string[] }).differing
 	);
+
+/** A data folder, or a database on a server. */
+async function openEither(place: string, migrations: string): Promise<OpenDatabase> {
+	if (!/^postgres(ql)?:\/\//.test(place)) return openDatabase(place, { migrations });
+	const { openShared } = await import('../src/lib/server/db/shared.ts');
+	return openShared(place, '.', { migrations });
+}
+
+/** Copies an office from one place to an empty one; gives what is to be said of it. */
+export async function move(from: string, to: string, migrations: string): Promise<string> {
+	const { copyOffice } = await import('../src/lib/server/db/move.ts');
+	if (!/^postgres(ql)?:\/\//.test(from) && !existsSync(from)) throw new ArchiveError(`There is no data folder ${from}.`);
+	const source = await openEither(from, migrations);
+	try {
+		const target = await openEither(to, migrations);
+		try {
+			const counts = await copyOffice(source, target);
+			const rows = Object.values(counts).reduce((sum, count) => sum + count, 0);
+			const told = Object.entries(counts).filter(([, count]) => count > 0);
+			return [
+				`Moved ${source.where} to ${target.where}: ${rows} rows in ${told.length} tables, counted and compared.`,
+				...told.map(([table, count]) => `  ${table} ${count}`),
+				`${source.where} stays as it was. The root keys lie in a folder of their own and are not moved.`
+			].join('\n');
+		} finally {
+			await target.close();
+		}
+	} finally {
+		await source.close();
+	}
+}

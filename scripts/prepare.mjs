@@ -64,7 +64,8 @@ const PROGRAMS = {
 	chromium: '/usr/bin/chromium',
 	'libxkbcommon-tools': '/usr/bin/xkbcli',
 	strace: '/usr/bin/strace',
-	'poppler-utils': '/usr/bin/pdftotext'
+	'poppler-utils': '/usr/bin/pdftotext',
+	postgresql: '/usr/lib/postgresql'
 };
 
 export function ensurePrograms() {

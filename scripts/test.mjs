@@ -3,6 +3,7 @@ import { spawnSync } from 'node:child_process';
 import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { startPostgres } from './postgres.mjs';
 import { ensureBuild, ensurePrograms, ensurePackages, root } from './prepare.mjs';
 
 ensurePackages();
@@ -22,12 +23,12 @@ function step(name, command, args) {
 }
 
 /** A Mocha run; its own totals are added, and a run that did not end counts as a failure. */
-function mocha(name, config) {
+function mocha(name, config, env = {}) {
 	console.log(`\n== ${name}`);
 	const folder = mkdtempSync(join(tmpdir(), 'skarn-test-'));
 	const report = join(folder, 'report.json');
 	const args = ['mocha', '--config', config, '--reporter', 'scripts/spec-and-json.cjs', '--reporter-option', `output=${report}`];
-	const { status } = spawnSync('npx', args, { cwd: root, stdio: 'inherit' });
+	const { status } = spawnSync('npx', args, { cwd: root, stdio: 'inherit', env: { ...process.env, ...env } });
 	try {
 		const { stats, failures: failed } = JSON.parse(readFileSync(report, 'utf8'));
 		for (const { fullTitle, err } of failed) failures.push(`${fullTitle}: ${err.message}`);
@@ -44,6 +45,9 @@ function mocha(name, config) {
 step('types', 'npm', ['run', '-s', 'check']);
 step('lint', 'npm', ['run', '-s', 'lint']);
 mocha('unit tests', '.mocharc.unit.json');
+const postgres = await startPostgres();
+mocha('server tests on PostgreSQL', '.mocharc.shared.json', { SKARN_TEST_POSTGRES: postgres.url });
+postgres.stop();
 mocha('browser tests', '.mocharc.browser.json');
 
 for (const failure of failures) console.log(`\nFAILED ${failure}`);

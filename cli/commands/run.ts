@@ -87,6 +87,15 @@ export function runCommand(program: Command, end: Ends): void {
 			console.log(`${file} can be read.`);
 		});
 	program
+		.command('move')
+		.description('an office from a data folder to a PostgreSQL server, or back: copied, counted and compared')
+		.argument('<from>', 'a data folder, or the address of a database (postgres://…)')
+		.argument('<to>', 'an empty one of either kind')
+		.action(async (from: string, to: string) => {
+			const { move } = await import('../data.ts');
+			console.log(await asBadInput(() => move(from, to, migrations())));
+		});
+	program
 		.command('serve')
 		.description('the server')
 		.option('-p, --port <number>', 'the port', port, '5180')

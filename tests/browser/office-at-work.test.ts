@@ -100,8 +100,7 @@ describe('An office at work, with seats as real processes', () => {
 		await steward.getByLabel('Why it may stand').fill('Two clearance reviewers asked for it');
 		await steward.getByRole('button', { name: 'Accept as steward' }).click();
 		await steward.getByRole('button', { name: 'Accepted 1' }).waitFor();
-		between.change = (path, text) =>
-			/\/files\/.*\.3\.json$/.test(path) ? text.replace('"Alt+W"', '"Alt+Q"') : undefined;
+		between.change = (path, text) => (/\/files\/.*\.3\.json$/.test(path) ? text.replace('"Alt+W"', '"Alt+Q"') : undefined);
 		await view(steward, 'rollout');
 		await steward.getByLabel('Notes for the people').fill('Split canvas on Alt+W.');
 		await steward.getByRole('button', { name: 'Publish release 3' }).click();

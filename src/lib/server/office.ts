@@ -121,8 +121,7 @@ export async function verifyAll({ profiles }: Pick<Office, 'profiles'>): Promise
 
 /** Looks after the office from now on: what differs from the edits is said in the log, and back-ups are kept. */
 async function lookAfter(office: Office): Promise<void> {
-	// a database that is shared is backed up where it lies
-	if (!office.store.isShared) await office.backups.start();
+	await office.backups.start();
 	for (const line of await verifyAll(office)) console.error(`Verify: ${line}`);
 }
 

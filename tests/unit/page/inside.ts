@@ -3,6 +3,7 @@ import { tmpdir } from 'node:os';
 import { dirname, join } from 'node:path';
 import { pathToFileURL } from 'node:url';
 import { closeOffice } from '../../../src/lib/server/office.ts';
+import { freshDatabase, postgres } from '../server/stores.ts';
 
 type Handler = (event: { params: Record<string, string>; url: URL; request: Request }) => Promise<Response>;
 export interface Place {
@@ -50,6 +51,8 @@ export function serverInside(): Inside {
 	const folder = mkdtempSync(join(tmpdir(), 'skarn-inside-'));
 	const formerly = process.env.SKARN_DATA;
 	process.env.SKARN_DATA = folder;
+	const formerDatabase = process.env.DATABASE_URL;
+	if (postgres()) process.env.DATABASE_URL = freshDatabase();
 	const { fetch } = globalThis;
 	globalThis.fetch = (input, init) => answer(new Request(input instanceof Request ? input : new URL(input, address), init));
 	return {
@@ -65,6 +68,8 @@ export function serverInside(): Inside {
 			await closeOffice();
 			if (formerly === undefined) delete process.env.SKARN_DATA;
 			else process.env.SKARN_DATA = formerly;
+			if (formerDatabase === undefined) delete process.env.DATABASE_URL;
+			else process.env.DATABASE_URL = formerDatabase;
 			rmSync(folder, { recursive: true, force: true });
 			rmSync(`${folder}.root-keys`, { recursive: true, force: true });
 		}

@@ -21,7 +21,7 @@ import { tagged } from '../../../core/profile/edit.ts';
 import { ofShortcuts } from '../../../core/shortcut/change.ts';
 import type { Entry } from '../../../core/shortcut/entry.ts';
 import type { Profile, StratumId } from '../../../core/strata/stratum.ts';
-import { openDatabase } from '../../../src/lib/server/db/open.ts';
+import { openStore } from './stores.ts';
 import { officeOn, type Office } from '../../../src/lib/server/office.ts';
 import { Problem } from '../../../src/lib/server/problem.ts';
 import { varve } from '../../../demo/varve/varve.ts';
@@ -39,7 +39,7 @@ describe('accepting on the server', () => {
 
 	before(async () => {
 		folder = mkdtempSync(join(tmpdir(), 'skarn-accepting-'));
-		office = officeOn(await openDatabase(folder));
+		office = officeOn(await openStore(folder));
 		await office.profiles.add({
 			application,
 			commands,

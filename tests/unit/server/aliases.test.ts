@@ -7,7 +7,7 @@ import { ALIASES, aliasFileIn, emptyAliasFile, type AliasFile } from '../../../c
 import { tagged } from '../../../core/profile/edit.ts';
 import type { StratumId } from '../../../core/strata/stratum.ts';
 import type { TextChange, TextSplice } from '../../../core/chapter/text.ts';
-import { openDatabase } from '../../../src/lib/server/db/open.ts';
+import { openStore } from './stores.ts';
 import { officeOn, type Office } from '../../../src/lib/server/office.ts';
 import { Problem } from '../../../src/lib/server/problem.ts';
 import { searchPaths } from '../../../demo/folders.ts';
@@ -32,12 +32,12 @@ describe('alias files on the server', () => {
 	});
 	const reopen = async () => {
 		await office.store.close();
-		office = officeOn(await openDatabase(folder));
+		office = officeOn(await openStore(folder));
 	};
 
 	before(async () => {
 		folder = mkdtempSync(join(tmpdir(), 'skarn-aliases-'));
-		office = officeOn(await openDatabase(folder));
+		office = officeOn(await openStore(folder));
 		await office.profiles.add({
 			application,
 			commands,

@@ -9,7 +9,7 @@ import type { AnyChange } from '../../../core/profile/edit.ts';
 import type { StratumId } from '../../../core/strata/stratum.ts';
 import { parseSteps } from '../../../core/chapters/macros/steps.ts';
 import { ofShortcuts, type Change } from '../../../core/shortcut/change.ts';
-import { openDatabase } from '../../../src/lib/server/db/open.ts';
+import { openStore } from './stores.ts';
 import { officeOn, type Office } from '../../../src/lib/server/office.ts';
 import { Problem } from '../../../src/lib/server/problem.ts';
 import { varve } from '../../../demo/varve/varve.ts';
@@ -42,7 +42,7 @@ describe('macros on the server', () => {
 
 	before(async () => {
 		folder = mkdtempSync(join(tmpdir(), 'skarn-macros-'));
-		office = officeOn(await openDatabase(folder));
+		office = officeOn(await openStore(folder));
 		await office.profiles.add({ application, commands, strata, factory: { shortcuts: factoryEntries } });
 	});
 	after(async () => {
@@ -66,7 +66,7 @@ describe('macros on the server', () => {
 
 	it('are the same after the data folder was closed and opened again', async () => {
 		await office.store.close();
-		office = officeOn(await openDatabase(folder));
+		office = officeOn(await openStore(folder));
 		expect(await stored()).to.deep.equal({ op: 'set', ...half, rank: 0 });
 	});
 

@@ -14,7 +14,7 @@ import type { StratumId } from '../../../core/strata/stratum.ts';
 import { inOrder } from '../../../core/strata/entry.ts';
 import { FIRST } from '../../../core/people/person.ts';
 import { gneiss } from '../../../demo/gneiss/gneiss.ts';
-import { openDatabase } from '../../../src/lib/server/db/open.ts';
+import { openStore } from './stores.ts';
 import { officeOn, type Office } from '../../../src/lib/server/office.ts';
 import { Problem } from '../../../src/lib/server/problem.ts';
 import { saidElsewhere } from '../../../src/lib/server/elsewhere.ts';
@@ -49,12 +49,12 @@ describe('profiles on the server', () => {
 	/** The same office, read anew from the data folder. */
 	const reopen = async () => {
 		await office.store.close();
-		office = officeOn(await openDatabase(folder));
+		office = officeOn(await openStore(folder));
 	};
 
 	before(async () => {
 		folder = mkdtempSync(join(tmpdir(), 'skarn-'));
-		office = officeOn(await openDatabase(folder));
+		office = officeOn(await openStore(folder));
 		await office.profiles.add({ application, commands, strata, factory: { shortcuts: factoryEntries } });
 	});
 	after(async () => {

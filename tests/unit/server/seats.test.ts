@@ -6,10 +6,10 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { SeatReport } from '../../../core/release/release.ts';
 import { varve } from '../../../demo/varve/varve.ts';
-import { openDatabase } from '../../../src/lib/server/db/open.ts';
 import { releases, reports, seats as table } from '../../../src/lib/server/db/schema.ts';
 import { officeOn, type Office } from '../../../src/lib/server/office.ts';
 import { Problem } from '../../../src/lib/server/problem.ts';
+import { openStore } from './stores.ts';
 
 const ID = varve.application.id;
 const DIGEST = 'a'.repeat(64);
@@ -41,7 +41,7 @@ describe('checking in', () => {
 
 	before(async () => {
 		folder = mkdtempSync(join(tmpdir(), 'skarn-seats-'));
-		office = officeOn(await openDatabase(join(folder, 'data')));
+		office = officeOn(await openStore(join(folder, 'data')));
 		const { application, commands, strata } = varve;
 		await office.profiles.add({ application, commands, strata, factory: {} });
 		for (const number of [1, 2, 3]) await release(number);
@@ -130,7 +130,7 @@ describe('checking in', () => {
 		const at = new Date('2032-02-03T04:05:06Z');
 		await office.seats.checkIn('C-02', at);
 		await office.store.close();
-		office = officeOn(await openDatabase(join(folder, 'data')));
+		office = officeOn(await openStore(join(folder, 'data')));
 		expect(new Date((await heard('C-02'))!).toISOString()).to.equal(at.toISOString());
 		// longer than what is heard waits to be written
 		await new Promise((resolve) => setTimeout(resolve, 2_500));

@@ -9,10 +9,10 @@ import { DownloadHTTPError } from 'tuf-js/dist/error.js';
 import { canonicalText } from '../../../core/format/canonical.ts';
 import { releasePath, followingPath } from '../../../core/release/updates.ts';
 import { varve } from '../../../demo/varve/varve.ts';
-import { openDatabase } from '../../../src/lib/server/db/open.ts';
 import { metadata, releases, signingKeys } from '../../../src/lib/server/db/schema.ts';
 import { officeOn, type Office } from '../../../src/lib/server/office.ts';
 import { Problem } from '../../../src/lib/server/problem.ts';
+import { openStore } from './stores.ts';
 import { keyOfPem, publicKeyOf, signerOf } from '../../../src/lib/server/signing/keys.ts';
 import { RootKeys } from '../../../src/lib/server/signing/root-keys.ts';
 import { LIFETIMES } from '../../../src/lib/server/signing/signing.ts';
@@ -192,7 +192,7 @@ describe('what the server signs', function () {
 
 	before(async () => {
 		folder = mkdtempSync(join(tmpdir(), 'skarn-signing-'));
-		office = officeOn(await openDatabase(join(folder, 'data')), { lifetimes: LIFETIMES });
+		office = officeOn(await openStore(join(folder, 'data')), { lifetimes: LIFETIMES });
 		const { application, commands, strata } = varve;
 		await office.profiles.add({ application, commands, strata, factory: {} });
 		for (const number of [1, 2]) {

@@ -4,6 +4,7 @@ import { drizzle } from 'drizzle-orm/node-postgres';
 import pg from 'pg';
 import type { Database } from './database.ts';
 import { migrate } from './migrate.ts';
+import { archiveOf } from './move.ts';
 import { DataFolderError, refuseNewer, type OpenDatabase, type Relay } from './open.ts';
 import * as schema from './schema.ts';
 import { settings } from './schema.ts';
@@ -64,7 +65,8 @@ export async function openShared(
 			.from(settings)
 			.where(sql`${settings.name} = 'secret'`);
 		await line.listen();
-		return {
+		let archiving: Promise<Blob> | undefined;
+		const store: OpenDatabase = {
 			db,
 			folder,
 			turns,
@@ -72,17 +74,13 @@ export async function openShared(
 			secret: row!.value,
 			where,
 			isShared: true,
-			dump: () =>
-				Promise.reject(
-					new DataFolderError(
-						`This office lies on ${where}: back it up there with pg_dump, or copy it into a data folder with "skarn move".`
-					)
-				),
+			dump: () => (archiving ??= archiveOf(store, migrations).finally(() => (archiving = undefined))),
 			close: async () => {
 				await line.close();
 				await pool.end();
 			}
 		};
+		return store;
 	} catch (error) {
 		await line.close();
 		await pool.end();
@@ -102,6 +100,7 @@ class Line implements Relay {
 	#heard: (message: Record<string, unknown>) => void = () => {};
 	#isClosed = false;
 	#isListening = false;
+	#last: Promise<unknown> = Promise.resolve();
 
 	private constructor(url: string, client: pg.Client) {
 		this.#url = url;
@@ -116,12 +115,13 @@ class Line implements Relay {
 
 	async #connect(client: pg.Client): Promise<void> {
 		client.on('error', (error) => console.error(`Turns: ${error.message}`));
-		client.on('end', () => void this.#again());
 		client.on('notification', ({ payload }) => {
 			const message = JSON.parse(payload ?? '{}') as Record<string, unknown>;
 			if (message['from'] !== this.#me) this.#heard(message);
 		});
 		await client.connect();
+		// one that never stood has nothing to begin again
+		client.on('end', () => void this.#again());
 	}
 
 	/** After the connection was lost: what was told meanwhile is not known, so that everything may have changed. */
@@ -154,26 +154,36 @@ class Line implements Relay {
 		const payload = JSON.stringify({ ...message, from: this.#me });
 		// NOTIFY takes less than 8000 bytes
 		const short = payload.length < 7_900 ? payload : JSON.stringify({ all: true, from: this.#me });
-		this.#client
-			.query('select pg_notify($1, $2)', [CHANNEL, short])
-			.catch((error: Error) => console.error(`Others were not told: ${error.message}`));
+		this.#query(this.#client, 'select pg_notify($1, $2)', [CHANNEL, short]).catch((error: Error) =>
+			console.error(`Others were not told: ${error.message}`)
+		);
+	}
+
+	/** One question after the other, as a connection takes them. */
+	#query<R extends pg.QueryResultRow>(client: pg.Client, text: string, values: readonly string[]): Promise<pg.QueryResult<R>> {
+		const asked = this.#last.then(() => client.query<R>(text, [...values]));
+		this.#last = asked.catch(() => undefined);
+		return asked;
 	}
 
 	/** Waits until no other server has the turn of this name. */
 	async lock(name: string): Promise<() => Promise<void>> {
-		const client = this.#client;
+		const key = [`skarn ${name}`];
 		for (;;) {
-			const { rows } = await client.query<{ is: boolean }>('select pg_try_advisory_lock(hashtextextended($1, 0)) as is', [
-				`skarn ${name}`
-			]);
-			if (rows[0]!.is) break;
+			const client = this.#client;
+			const { rows } = await this.#query<{ is: boolean }>(
+				client,
+				'select pg_try_advisory_lock(hashtextextended($1, 0)) as is',
+				key
+			);
+			if (rows[0]!.is)
+				return async () => {
+					// with its connection a turn is gone as well
+					if (client !== this.#client) return;
+					await this.#query(client, 'select pg_advisory_unlock(hashtextextended($1, 0))', key).catch(() => undefined);
+				};
 			await new Promise((resolve) => setTimeout(resolve, ASK_AGAIN * (0.5 + Math.random())));
 		}
-		return async () => {
-			// with its connection a turn is gone as well
-			if (client !== this.#client) return;
-			await client.query('select pg_advisory_unlock(hashtextextended($1, 0))', [`skarn ${name}`]).catch(() => undefined);
-		};
 	}
 
 	async close(): Promise<void> {
