@@ -4,6 +4,7 @@ import { coreBench } from './core.ts';
 import { gesturesBench } from './gestures.ts';
 import { impactBench } from './impact.ts';
 import { report } from './report.ts';
+import { seatsBench } from './seats.ts';
 import { textBench } from './text.ts';
 
 // npm run bench: every figure that the project promises, measured in one run. Builds what is not built, and needs Chromium, unless --core is given;
@@ -28,6 +29,6 @@ const lines = [
 	...gesturesBench(),
 	...impactBench(),
 	...textBench(fuzzSeconds()),
-	...(has('--core') ? [] : await browserBench())
+	...(has('--core') ? [] : [...(await seatsBench()), ...(await browserBench())])
 ];
 if (!report(lines)) process.exitCode = 1;

@@ -17,14 +17,13 @@ if (!Number.isInteger(port) || port < 0 || port > 65_535) {
 }
 const hosts = hostsFrom(env.SKARN_HOSTS);
 const INSTANCE = /^[^?#]*/;
-const CHECK_IN = /^\/api\/seats\/([A-Z0-9-]+)\/check-in$/;
 const LOOPBACK = /^(127\.|::1$|::ffff:127\.)/;
 
-/** What the application knows to answer a seat that is up to date; the rest it is asked itself. */
-function knownCheckIn({ method, url, headers, socket }) {
-	const seat = method === 'GET' ? CHECK_IN.exec(url)?.[1] : undefined;
-	const token = seat && /^Seat (\S+)$/.exec(headers.authorization ?? '')?.[1];
-	return token && globalThis[Symbol.for('skarn.check-in')]?.(seat, token, LOOPBACK.test(socket.remoteAddress ?? ''));
+/** What the application knows to answer seats that have signed in; undefined for what it is to be asked itself. */
+function knownTo({ method, url, headers, socket }) {
+	const { authorization } = headers;
+	if (method !== 'GET' || authorization === undefined || !authorization.startsWith('Seat ')) return undefined;
+	return globalThis[Symbol.for('skarn.front')]?.(url, authorization.slice(5), LOOPBACK.test(socket.remoteAddress ?? ''));
 }
 
 /** The application; it opens the data folder, and so begins once the port is ours. */
@@ -32,6 +31,18 @@ let application;
 const server = createServer(
 	{ headersTimeout: 20_000, requestTimeout: 60_000, connectionsCheckingInterval: 5_000 },
 	async (request, response) => {
+		// the token proves more than where a request comes from
+		const known = knownTo(request);
+		if (known) {
+			response.writeHead(200, {
+				'content-type': 'application/json',
+				'content-length': Buffer.byteLength(known),
+				'cache-control': 'no-store',
+				'x-content-type-options': 'nosniff'
+			});
+			response.end(known);
+			return;
+		}
 		response.setHeader('x-content-type-options', 'nosniff');
 		const instance = INSTANCE.exec(request.url)[0];
 		const refusal = refusalOf(request, hosts);
@@ -41,14 +52,12 @@ const server = createServer(
 			refuse(response, refusal, instance);
 			return;
 		}
-		const known = knownCheckIn(request);
-		if (known !== undefined) {
-			response.writeHead(200, {
-				'content-type': 'application/json',
-				'content-length': Buffer.byteLength(known),
-				'cache-control': 'no-store'
-			});
-			response.end(known);
+		if (known === null) {
+			refuse(
+				response,
+				{ status: 404, kind: 'not-found', title: 'There is no such thing here', detail: 'Nothing newer is signed.' },
+				instance
+			);
 			return;
 		}
 		const { handler } = await application;
@@ -66,7 +75,8 @@ server.on('error', (error) => {
 	console.error(`\nSkarn did not start.\n${error.code === 'EADDRINUSE' ? taken : error.message}\n`);
 	process.exit(3);
 });
-server.listen(port, env.HOST, () => {
+// a wave of seats comes at once
+server.listen({ port, host: env.HOST, backlog: 4096 }, () => {
 	if (!/^(127\.|localhost$|::1$)/.test(env.HOST))
 		console.warn(`Skarn listens on ${env.HOST}. Without accounts it answers this machine only; open it to the office in People.`);
 	application = import('../build/handler.js');

@@ -138,6 +138,11 @@ export class SeatSession {
 		}
 	}
 
+	/** What it shows itself with once it has signed in. */
+	get authorization(): string {
+		return `Seat ${this.#token}`;
+	}
+
 	get patience(): Patience {
 		return this.#asking.patience;
 	}

@@ -19,6 +19,7 @@ export interface RunningSeat {
 export interface RunningServer {
 	readonly address: string;
 	readonly folder: string;
+	readonly pid: number;
 	/**
 	 * Starts a seat as its own process, with a folder of its own; at the first time it enrols with a code that the steward of these
 	 * headers makes. It asks the server itself, or another address in between.
@@ -59,6 +60,7 @@ export async function startServer(more: Readonly<Record<string, string>> = {}): 
 	return {
 		address,
 		folder,
+		pid: server.pid!,
 		async seat(id, { headers, through = address } = {}) {
 			const own = join(folder, 'seats', id);
 			const isKnown = existsSync(join(own, 'seat-key.json'));

@@ -27,6 +27,12 @@ export class CheckIns {
 		}, EVERY).unref();
 	}
 
+	/** The same for a seat that asks very often: more than once in a second says nothing new. */
+	hearAgain(seat: string, now: number): void {
+		const before = this.#heard.get(seat);
+		if (!before || now - before.getTime() >= 1_000) this.hear(seat, new Date(now));
+	}
+
 	/** When the seat was heard, if it was since the start. */
 	last(seat: string): Date | undefined {
 		return this.#heard.get(seat);

@@ -65,14 +65,16 @@ export class Enrolments {
 		const tried = [`enrol ${address}`];
 		const wait = this.#throttle.wait(tried);
 		if (wait > 0) throw new Problem(429, 'too-often', `Too many wrong codes. Try again in ${Math.ceil(wait / 1000)} s.`);
-		this.#throttle.failed(tried);
 		const secret = plain(code).slice(0, 12);
 		const [used] = await this.#db
 			.delete(enrolments)
 			.where(and(eq(enrolments.digest, digestOf(secret)), gt(enrolments.expiresAt, now.toISOString())))
 			.returning();
-		if (!used)
+		if (!used) {
+			// a code has 60 bits: those that are looked at together before this counts find nothing either
+			this.#throttle.failed(tried);
 			throw new Problem(404, 'not-found', 'This code was used, or its time is over. Ask a steward for another one, in Rollout.');
+		}
 		this.#throttle.passed(tried[0]!);
 		const root = await this.#signing.root(used.root);
 		await this.#db.update(table).set({ key, report: null }).where(eq(table.id, used.seat));

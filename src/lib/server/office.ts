@@ -133,14 +133,22 @@ async function openStore(folder: string, options: { migrations: string; address:
 	return openShared(url, folder, options);
 }
 
-/** Where scripts/serve.mjs finds what answers seats that are up to date, before the application is asked. */
-const FRONT = Symbol.for('skarn.check-in');
+/** Where scripts/serve.mjs finds what answers seats from memory, before the application is asked. */
+const FRONT = Symbol.for('skarn.front');
+const CHECK_IN = /^\/api\/seats\/([A-Z0-9-]+)\/check-in$/;
+const UPDATES = '/api/updates/';
 
-/** Most that is asked of an office is whether there is anything new: that needs two looks into memory. */
-function answerInFront({ people, seats, enrolments }: Office): void {
-	const known = (seat: string, token: string, isLoopback: boolean): string | undefined => {
+/**
+ * Most that is asked of an office is whether there is anything new, and when there is, everybody asks for the same: that is known.
+ * Bytes are the answer, null says that there is no such thing, undefined that the application is to be asked.
+ */
+function answerInFront({ people, seats, enrolments, signing }: Office): void {
+	const known = (path: string, token: string, isLoopback: boolean): Buffer | string | null | undefined => {
 		if (!people.isOpen && !isLoopback) return undefined;
-		return enrolments.known(token, seats.knownKey(seat)) === seat ? seats.knownCheckIn(seat) : undefined;
+		const of = token.slice(0, token.indexOf('.'));
+		if (enrolments.known(token, seats.knownKey(of)) !== of) return undefined;
+		if (path.startsWith(UPDATES)) return signing.known(path.slice(UPDATES.length));
+		return CHECK_IN.exec(path)?.[1] === of ? seats.knownCheckIn(of) : undefined;
 	};
 	(globalThis as { [FRONT]?: typeof known })[FRONT] = known;
 }

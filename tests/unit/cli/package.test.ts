@@ -1,8 +1,7 @@
 import { expect } from 'chai';
+import { OfficeStandIn } from '../seat/office-stand-in.ts';
 import { execFileSync, spawn, spawnSync, type ExecFileSyncOptionsWithStringEncoding } from 'node:child_process';
 import { existsSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
-import { createServer, type Server } from 'node:http';
-import type { AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
@@ -58,51 +57,50 @@ describe('the package', function () {
 		expect(restored.stdout).to.include('The former data was moved to');
 	});
 
-	it('has a seat that starts, and says that no server answers', async () => {
-		const seat = spawn(
-			join(folder, 'node_modules', '.bin', 'skarn'),
-			['seat', '--id', 'C-01', '--folder', 'seat', '--server', 'http://127.0.0.1:1'],
-			{ cwd: folder, env, stdio: ['ignore', 'pipe', 'pipe'] }
-		);
+	/** What a seat of the package says until it has said this, or ended. */
+	async function saidBy(args: readonly string[], until: string): Promise<string> {
+		const seat = spawn(join(folder, 'node_modules', '.bin', 'skarn'), ['seat', ...args], {
+			cwd: folder,
+			env,
+			stdio: ['ignore', 'pipe', 'pipe']
+		});
 		let said = '';
 		await new Promise<void>((done) => {
 			const take = (part: Buffer) => {
 				said += part.toString();
-				if (said.includes('C-01: keeps what it has')) done();
+				if (said.includes(until)) done();
 			};
 			seat.stdout.on('data', take);
 			seat.stderr.on('data', take);
 			seat.on('exit', () => done());
 		});
 		seat.kill();
-		expect(said).to.include('C-01: keeps what it has');
+		return said;
+	}
+
+	it('has a seat that wants a code at first, and says what is wrong with one', async () => {
+		const at = ['--folder', 'seat', '--server', 'http://127.0.0.1:1'];
+		expect(await saidBy(['--id', 'C-01', ...at], 'to say')).to.include('A steward makes a code for C-01 in Rollout');
+		expect(await saidBy(['--code', 'hello', ...at], 'to say')).to.include('This is no code');
+		expect(await saidBy(['--many', '0', ...at], 'to say')).to.include('a number of seats, from 1 to 5000');
 	});
 
-	it('has a seat that lays a release down, and reports it', async () => {
-		const golden = (name: string) => readFileSync(join(root, 'tests/golden/version-1', name));
-		let server: Server | undefined;
-		let href = '';
-		const reported = new Promise<{ state: string; message: string }>((resolve) => {
-			server = createServer((request, response) => {
-				if (request.method === 'POST') {
-					let body = '';
-					request.on('data', (part: Buffer) => (body += part.toString()));
-					request.on('end', () => resolve(JSON.parse(body) as never));
-					response.writeHead(204).end();
-				} else response.end(request.url === href ? golden('release.json') : golden('manifest.json'));
-			});
-		});
-		({ href } = JSON.parse(golden('manifest.json').toString()) as { href: string });
-		await new Promise<void>((ready) => server!.listen(0, '127.0.0.1', ready));
-		const address = `http://127.0.0.1:${(server!.address() as AddressInfo).port}`;
-		const args = ['seat', '--id', 'C-01', '--folder', 'laid', '--server', address, '--every', '200'];
-		const seat = spawn(join(folder, 'node_modules', '.bin', 'skarn'), args, { cwd: folder, env, stdio: 'ignore' });
+	it('has a seat that enrols, lays a release down, and says that no server answers when it is away', async () => {
+		const release = readFileSync(join(root, 'tests/golden/version-1/release.json'), 'utf8');
+		const { application } = JSON.parse(release) as { application: { id: string } };
+		const stand = new OfficeStandIn(application.id);
+		stand.writeRoot();
+		stand.write({ releases: { 1: release }, follows: 1 });
+		const server = await stand.listen();
+		const at = ['--folder', 'laid', '--server', server, '--every', '200'];
 		try {
-			expect(await reported).to.include({ state: 'installed', message: '' });
-			expect(readFileSync(join(folder, 'laid', 'interface.json'), 'utf8')).to.equal(golden('release.json').toString());
+			expect(await saidBy([...at, '--code', stand.code], 'installed')).to.include('C-01: installed, release 1');
+			expect(readFileSync(join(folder, 'laid', 'interface.json'), 'utf8')).to.equal(release);
 		} finally {
-			seat.kill();
-			server!.close();
+			stand.close();
 		}
+		expect(await saidBy([...at, '--id', 'C-01'], 'keeps what it has')).to.include(
+			'C-01: keeps what it has, the office cannot be reached'
+		);
 	});
 });

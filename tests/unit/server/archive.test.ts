@@ -46,7 +46,7 @@ describe('back-ups', () => {
 		const aside = await restoreBackup(file, data(), 'migrations');
 		expect(aside).to.match(/postgres-before-/);
 		expect(await idsIn()).to.deep.equal(['kept']);
-		expect(readdirSync(data()).filter((name) => !name.startsWith('postgres-before-'))).to.deep.equal(['postgres']);
+		expect(readdirSync(data()).filter((name) => !name.startsWith('postgres-before-'))).to.deep.equal(['postgres', 'secret']);
 	});
 
 	it('of a newer Skarn are refused before the good data is touched, and nothing is left behind', async () => {
@@ -63,7 +63,7 @@ describe('back-ups', () => {
 		const error = await rejection(restoreBackup(file, data(), 'migrations'));
 		expect(error).to.be.instanceOf(ArchiveError);
 		expect(error.message).to.include('newer Skarn').and.include('left as it is');
-		expect(readdirSync(data())).to.deep.equal(['postgres']);
+		expect(readdirSync(data())).to.deep.equal(['postgres', 'secret']);
 		expect(await idsIn()).to.deep.equal(['good']);
 	});
 

@@ -113,7 +113,7 @@ describe('data folder', () => {
 		mkdirSync(join(folder, 'postgres-restoring-123'), { recursive: true });
 		const store = await openDatabase(folder);
 		await store.close();
-		expect(readdirSync(folder)).to.deep.equal(['postgres']);
+		expect(readdirSync(folder)).to.deep.equal(['postgres', 'secret']);
 	});
 
 	it('brings every commit to the disk, as counting the calls of fsync shows', async () => {

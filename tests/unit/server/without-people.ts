@@ -11,5 +11,5 @@ export function withoutPeople(document: WorkspaceDocument) {
 		own.every(({ kind, person }) => kind === 'personal' && person === me.id) &&
 		setup.strata.length === rest.strata.length - 1;
 	if (!isAsBefore) throw new Error('one person has all strata in one setup');
-	return { ...rest, releases: releases.map(({ by: _, ...release }) => release) };
+	return { ...rest, releases: releases.map(({ by: _, strata: __, ...release }) => release) };
 }

@@ -100,8 +100,10 @@ export class Signing {
 	readonly #lifetimes: Lifetimes;
 	readonly #changed: () => void;
 	/** Bodies of metadata as they were asked for, with the version in the name they never change. */
-	readonly #bodies = new Map<string, string>();
+	readonly #bodies = new Bodies();
 	#timestamp: Promise<{ body: string; version: number } | null> | undefined;
+	/** The newest root that is known, so that asking for the one after it needs no database. */
+	#rootVersion: number | undefined;
 
 	/** `changed` is called when there is a new timestamp. */
 	constructor(db: Database, turns: Turns, rootKeys: RootKeys, changed: () => void, lifetimes: Lifetimes = LIFETIMES) {
@@ -115,6 +117,8 @@ export class Signing {
 	/** Another process has signed something. */
 	forget(): void {
 		this.#timestamp = undefined;
+		this.#rootVersion = undefined;
+		this.#bodies.delete('timestamp.json');
 	}
 
 	/** The newest timestamp; null before signing is set up. */
@@ -140,19 +144,22 @@ export class Signing {
 		if (name === 'timestamp.json') {
 			const newest = await this.timestamp();
 			if (!newest) throw gone;
+			this.#bodies.keep(name, newest.body);
 			return newest.body;
 		}
 		const known = this.#bodies.get(name);
-		if (known !== undefined) return known;
+		if (known !== undefined) return known.toString('utf8');
 		const [, version, role] = /^(\d{1,9})\.([a-z0-9.-]+)\.json$/.exec(name) ?? [];
 		if (version === undefined || role === undefined) throw gone;
 		const [row] = await this.#db
 			.select({ body: metadata.body })
 			.from(metadata)
 			.where(and(eq(metadata.role, role), eq(metadata.version, Number(version))));
-		if (!row) throw gone;
-		if (this.#bodies.size > 200) this.#bodies.clear();
-		this.#bodies.set(name, row.body);
+		if (!row) {
+			if (role === 'root') this.#rootVersion = (await this.#newest(this.#db, 'root'))?.version;
+			throw gone;
+		}
+		this.#bodies.keep(name, row.body);
 		return row.body;
 	}
 
@@ -161,8 +168,8 @@ export class Signing {
 		const [, digest, base] = /^([0-9a-f]{64})\.(.+)$/.exec(name) ?? [];
 		const gone = new Problem(404, 'not-found', `There is no signed file ${application}/${name}.`);
 		if (digest === undefined || base === undefined) throw gone;
-		const known = this.#bodies.get(digest);
-		if (known !== undefined) return known;
+		const known = this.#bodies.get(`${application}/${name}`);
+		if (known !== undefined) return known.toString('utf8');
 		const [row] =
 			base === FOLLOWING
 				? await this.#db.select({ body: signedFiles.body }).from(signedFiles).where(eq(signedFiles.sha256, digest))
@@ -171,9 +178,19 @@ export class Signing {
 						.from(releases)
 						.where(and(eq(releases.application, application), eq(releases.sha256, digest)));
 		if (!row) throw gone;
-		if (this.#bodies.size > 200) this.#bodies.clear();
-		this.#bodies.set(digest, row.body);
+		this.#bodies.keep(`${application}/${name}`, row.body);
 		return row.body;
+	}
+
+	/**
+	 * What is known without asking the database of `metadata/NAME` or `files/APPLICATION/NAME`: the bytes, null for a root that is not
+	 * there yet, undefined for what has to be asked for.
+	 */
+	known(path: string): Buffer | null | undefined {
+		const [, kind, name] = /^(metadata|files)\/(.+)$/.exec(path) ?? [];
+		if (name === undefined) return undefined;
+		const next = kind === 'metadata' && this.#rootVersion !== undefined && name === `${this.#rootVersion + 1}.root.json`;
+		return next ? null : this.#bodies.get(name);
 	}
 
 	/** The newest root metadata, by which a workstation begins. Throws `Problem` 409 before signing is set up. */
@@ -536,6 +553,36 @@ export class Signing {
 			.orderBy(desc(signedFiles.id));
 		const old = kept.slice(KEPT_FILES).filter((one) => one.sha256 !== sha256(body));
 		for (const { id } of old) await tx.delete(signedFiles).where(eq(signedFiles.id, id));
+	}
+}
+
+/** So many bytes of what is signed are kept in memory. */
+const MOST_BYTES = 64_000_000;
+
+/** What was asked for, as bytes; begun anew when it gets too much. */
+class Bodies {
+	readonly #bodies = new Map<string, Buffer>();
+	#bytes = 0;
+
+	get(name: string): Buffer | undefined {
+		return this.#bodies.get(name);
+	}
+
+	keep(name: string, text: string): void {
+		const bytes = Buffer.from(text, 'utf8');
+		if (this.#bytes + bytes.length > MOST_BYTES) this.clear();
+		this.#bodies.set(name, bytes);
+		this.#bytes += bytes.length;
+	}
+
+	delete(name: string): void {
+		this.#bytes -= this.#bodies.get(name)?.length ?? 0;
+		this.#bodies.delete(name);
+	}
+
+	clear(): void {
+		this.#bodies.clear();
+		this.#bytes = 0;
 	}
 }
 

@@ -5,6 +5,7 @@
 	import { useWorkspace } from '$lib/state/workspace.svelte';
 	import KeyCaps from '$lib/ui/KeyCaps.svelte';
 	import ImpactTable from '$lib/ui/impact/ImpactTable.svelte';
+	import LearningSheets from '$lib/ui/impact/LearningSheets.svelte';
 	import { SIGNS } from '$lib/ui/findings/severity';
 
 	const workspace = useWorkspace();
@@ -37,6 +38,9 @@
 				<Button size="xs" color="alternative" onclick={() => void desk.start()}
 					>{desk.revision === workspace.revision ? 'Check again' : 'Check again: something was written since'}</Button
 				>
+				{#if desk.untouched.length < desk.people.length}<Button size="xs" color="alternative" onclick={() => window.print()}
+						>Print what each must learn</Button
+					>{/if}
 			{:else}
 				<Button size="xs" color="alternative" onclick={() => void desk.start()}>Check everybody’s setups</Button>
 			{/if}
@@ -110,6 +114,7 @@
 		{/if}
 	</aside>
 </div>
+{#if desk.impact}<LearningSheets {desk} release={next} />{/if}
 
 <style>
 	.view {
@@ -155,6 +160,11 @@
 	}
 	.told {
 		max-width: 90ch;
+	}
+	@media print {
+		.view {
+			display: none;
+		}
 	}
 	progress {
 		width: 160px;
