@@ -18,58 +18,59 @@ if (!Number.isInteger(port) || port < 0 || port > 65_535) {
 const hosts = hostsFrom(env.SKARN_HOSTS);
 const INSTANCE = /^[^?#]*/;
 const LOOPBACK = /^(127\.|::1$|::ffff:127\.)/;
+const isLoopbackOnly = LOOPBACK.test(env.HOST) || env.HOST === 'localhost';
+const FRONT = Symbol.for('skarn.front');
 
 /** What the application knows to answer seats that have signed in; undefined for what it is to be asked itself. */
 function knownTo({ method, url, headers, socket }) {
 	const { authorization } = headers;
-	if (method !== 'GET' || authorization === undefined || !authorization.startsWith('Seat ')) return undefined;
-	return globalThis[Symbol.for('skarn.front')]?.(url, authorization.slice(5), LOOPBACK.test(socket.remoteAddress ?? ''));
+	if (authorization === undefined || method !== 'GET') return undefined;
+	return globalThis[FRONT]?.(url, authorization, isLoopbackOnly || LOOPBACK.test(socket.remoteAddress ?? ''));
 }
 
 /** The application; it opens the data folder, and so begins once the port is ours. */
 let application;
 const server = createServer(
-	{ headersTimeout: 20_000, requestTimeout: 60_000, connectionsCheckingInterval: 5_000 },
-	async (request, response) => {
+	// seats ask again within seconds, on the line that they have
+	{ headersTimeout: 20_000, requestTimeout: 60_000, connectionsCheckingInterval: 5_000, keepAliveTimeout: 30_000 },
+	(request, response) => {
 		// the token proves more than where a request comes from
 		const known = knownTo(request);
-		if (known) {
-			response.writeHead(200, {
-				'content-type': 'application/json',
-				'content-length': Buffer.byteLength(known),
-				'cache-control': 'no-store',
-				'x-content-type-options': 'nosniff'
-			});
-			response.end(known);
-			return;
-		}
-		response.setHeader('x-content-type-options', 'nosniff');
-		const instance = INSTANCE.exec(request.url)[0];
-		const refusal = refusalOf(request, hosts);
-		if (refusal) {
-			// what is not read would be taken for the next request
-			response.setHeader('connection', 'close');
-			refuse(response, refusal, instance);
-			return;
-		}
-		if (known === null) {
-			refuse(
-				response,
-				{ status: 404, kind: 'not-found', title: 'There is no such thing here', detail: 'Nothing newer is signed.' },
-				instance
-			);
-			return;
-		}
-		const { handler } = await application;
-		handler(request, response, () => {
-			refuse(
-				response,
-				{ status: 404, kind: 'not-found', title: 'There is no such thing here', detail: 'Nothing lies at this address.' },
-				instance
-			);
-		});
+		if (!known) return void answer(request, response, known);
+		// a seat is no browser: it neither keeps what it was answered nor guesses what it is
+		response.writeHead(200, ['content-type', 'application/json', 'content-length', String(known.length)]);
+		response.end(known);
 	}
 );
+
+/** `known` is null for what is known not to be there. */
+async function answer(request, response, known) {
+	response.setHeader('x-content-type-options', 'nosniff');
+	const instance = INSTANCE.exec(request.url)[0];
+	const refusal = refusalOf(request, hosts);
+	if (refusal) {
+		// what is not read would be taken for the next request
+		response.setHeader('connection', 'close');
+		refuse(response, refusal, instance);
+		return;
+	}
+	if (known === null) {
+		refuse(
+			response,
+			{ status: 404, kind: 'not-found', title: 'There is no such thing here', detail: 'Nothing newer is signed.' },
+			instance
+		);
+		return;
+	}
+	const { handler } = await application;
+	handler(request, response, () => {
+		refuse(
+			response,
+			{ status: 404, kind: 'not-found', title: 'There is no such thing here', detail: 'Nothing lies at this address.' },
+			instance
+		);
+	});
+}
 server.on('error', (error) => {
 	const taken = `Port ${port} of ${env.HOST} is taken by another program. Stop it, or choose another port: PORT=${port + 1}`;
 	console.error(`\nSkarn did not start.\n${error.code === 'EADDRINUSE' ? taken : error.message}\n`);

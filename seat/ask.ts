@@ -55,7 +55,8 @@ export async function ask(
 	ended.catch(() => {});
 	try {
 		listen();
-		const response = await Promise.race([get(url, { ...init, signal: stop.signal, redirect: 'error' }), ended]);
+		const asked = { ...init, signal: stop.signal, redirect: 'error' } as const;
+		const response = await Promise.race([get(url, asked).catch(onceMore(() => get(url, asked))), ended]);
 		const chunks: Uint8Array[] = [];
 		let size = 0;
 		const reader = response.body?.getReader();
@@ -84,6 +85,14 @@ export function within(server: string, path: string): string {
 	if (url.origin !== new URL(server).origin) throw new AnswerError(`${path} leads to another server, ${url.origin}`);
 	return url.href;
 }
+
+/** The other side may close a line that was idle in the moment in which it is asked on: then it was not asked, and is asked once more. */
+const onceMore =
+	(again: () => Promise<Response>) =>
+	(error: unknown): Promise<Response> => {
+		const { code } = ((error as Error).cause ?? {}) as { code?: string };
+		return code === 'UND_ERR_SOCKET' || code === 'ECONNRESET' ? again() : Promise.reject(error as Error);
+	};
 
 const seconds = (ms: number): string => `${Math.round(ms / 100) / 10} s`;
 

@@ -25,6 +25,8 @@ export interface RunningServer {
 	 * headers makes. It asks the server itself, or another address in between.
 	 */
 	seat(id: string, how?: { headers?: Record<string, string>; through?: string }): Promise<RunningSeat>;
+	/** Ends the server and starts it again on what it has kept. */
+	restart(): Promise<void>;
 	stop(): Promise<void>;
 }
 
@@ -50,17 +52,26 @@ export async function startServer(more: Readonly<Record<string, string>> = {}): 
 	const port = await freePort();
 	const address = `http://127.0.0.1:${port}`;
 	const env = { ...process.env, PORT: String(port), HOST: '127.0.0.1', SKARN_DATA: join(folder, 'data'), ...more };
-	const server = spawn(process.execPath, ['scripts/serve.mjs'], { cwd: root, env, stdio: ['ignore', 'ignore', 'inherit'] });
-	const children: ChildProcess[] = [server];
-	for (let tries = 0; ; tries++) {
-		if (server.exitCode !== null || tries > 300) throw new Error(`the server did not start (exit code ${server.exitCode})`);
-		if (await fetch(`${address}/api/session`).catch(() => undefined)) break;
-		await new Promise((resolve) => setTimeout(resolve, 100));
-	}
+	const launch = async (): Promise<ChildProcess> => {
+		const server = spawn(process.execPath, ['scripts/serve.mjs'], { cwd: root, env, stdio: ['ignore', 'ignore', 'inherit'] });
+		for (let tries = 0; ; tries++) {
+			if (server.exitCode !== null || tries > 300) throw new Error(`the server did not start (exit code ${server.exitCode})`);
+			if (await fetch(`${address}/api/session`).catch(() => undefined)) return server;
+			await new Promise((resolve) => setTimeout(resolve, 100));
+		}
+	};
+	let server = await launch();
+	const children: ChildProcess[] = [];
 	return {
 		address,
 		folder,
-		pid: server.pid!,
+		get pid() {
+			return server.pid!;
+		},
+		async restart() {
+			await end(server, 'SIGTERM');
+			server = await launch();
+		},
 		async seat(id, { headers, through = address } = {}) {
 			const own = join(folder, 'seats', id);
 			const isKnown = existsSync(join(own, 'seat-key.json'));
@@ -77,7 +88,8 @@ export async function startServer(more: Readonly<Record<string, string>> = {}): 
 			return { process: child, folder: own, lines };
 		},
 		async stop() {
-			for (const child of children.reverse()) await end(child, child === server ? 'SIGTERM' : 'SIGKILL');
+			for (const child of children.reverse()) await end(child, 'SIGKILL');
+			await end(server, 'SIGTERM');
 			rmSync(folder, { recursive: true, force: true });
 		}
 	};

@@ -19,6 +19,16 @@ const digestOf = (text: string) => createHash('sha256').update(text, 'utf8').dig
 /** Crockford's Base32: no sign that looks like another one. */
 const SIGNS = '0123456789ABCDEFGHJKMNPQRSTVWXYZ';
 
+/** A seat that has signed in. */
+export interface SignedIn {
+	readonly seat: string;
+	readonly until: number;
+	/** The public half of the key that it has shown. */
+	readonly key: string;
+	/** Where it asks whether there is anything new. */
+	readonly checkIn: string;
+}
+
 /** How a code is read: typed by hand, in small letters and with other hyphens, it is the same. */
 const plain = (code: string): string =>
 	code
@@ -36,7 +46,8 @@ export class Enrolments {
 	readonly #signing: Signing;
 	readonly #secret: string;
 	readonly #throttle = new Throttle();
-	readonly #tokens = new Map<string, { seat: string; until: number; key: string }>();
+	/** By the header that they send. */
+	readonly #known = new Map<string, SignedIn>();
 
 	/** `secret` is what all servers of the office have in common. */
 	constructor(db: Database, seats: Seats, signing: Signing, secret: string) {
@@ -110,22 +121,22 @@ export class Enrolments {
 
 	/** The seat whose token it is, if it is one. Throws `Problem` 404 for one that is not known any more. */
 	async who(token: string, now = Date.now()): Promise<string | null> {
-		const known = this.#tokens.get(token);
+		const known = this.#known.get(`Seat ${token}`);
 		const [seat = '', end = '', mac = ''] = token.split('.');
 		if (!known && !(Number(end) > now)) return null;
 		const key = await this.#seats.keyOf(seat);
 		if (key === null) return null;
 		if (known) return known.until > now && known.key === key ? known.seat : null;
 		if (!isSame(mac, this.#mac('seat', seat, key, end))) return null;
-		if (this.#tokens.size > 20_000) this.#tokens.clear();
-		this.#tokens.set(token, { seat, until: Number(end), key });
+		if (this.#known.size > 20_000) this.#known.clear();
+		this.#known.set(`Seat ${token}`, { seat, until: Number(end), key, checkIn: `/api/seats/${seat}/check-in` });
 		return seat;
 	}
 
-	/** The seat of a token that was looked at before, and whose key is `key` still; without asking anybody. */
-	known(token: string, key: string | null | undefined, now = Date.now()): string | undefined {
-		const known = this.#tokens.get(token);
-		return known && known.until > now && known.key === key ? known.seat : undefined;
+	/** Whose token was looked at before, by the whole header; without asking anybody. */
+	known(authorization: string, now = Date.now()): SignedIn | undefined {
+		const known = this.#known.get(authorization);
+		return known && known.until > now ? known : undefined;
 	}
 }
 

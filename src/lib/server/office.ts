@@ -46,7 +46,7 @@ export interface OfficeOptions {
 export function officeOn(store: OpenDatabase, { rootKeys, lifetimes }: OfficeOptions = {}): Office {
 	const { db, turns, relay } = store;
 	const live = new Live((change) => relay.tell({ change }));
-	const seats = new Seats(db);
+	const seats = new Seats(db, (written) => relay.tell({ seats: written }));
 	const profiles = new Profiles(db, () => seats.forget(), turns);
 	const people = new People(db, store.secret, process.env.SKARN_ADDRESS, () => profiles.forget());
 	const setups = new Setups(db, profiles, () => !people.isOpen);
@@ -59,8 +59,9 @@ export function officeOn(store: OpenDatabase, { rootKeys, lifetimes }: OfficeOpt
 		timestamp: async () => (await signing.timestamp())?.version ?? null,
 		own: (seat) => ownFiles.version(seat)
 	});
-	relay.hear(({ change, seat, dismiss }) => {
+	relay.hear(({ change, seat, seats: several, dismiss }) => {
 		if (typeof seat === 'string') return seats.forgetSeat(seat);
+		if (Array.isArray(several)) return several.forEach((id: string) => seats.forgetSeat(id));
 		if (typeof dismiss === 'string') return live.dismiss(dismiss);
 		// whatever another server has written is read anew
 		profiles.forget();
@@ -135,7 +136,6 @@ async function openStore(folder: string, options: { migrations: string; address:
 
 /** Where scripts/serve.mjs finds what answers seats from memory, before the application is asked. */
 const FRONT = Symbol.for('skarn.front');
-const CHECK_IN = /^\/api\/seats\/([A-Z0-9-]+)\/check-in$/;
 const UPDATES = '/api/updates/';
 
 /**
@@ -143,12 +143,12 @@ const UPDATES = '/api/updates/';
  * Bytes are the answer, null says that there is no such thing, undefined that the application is to be asked.
  */
 function answerInFront({ people, seats, enrolments, signing }: Office): void {
-	const known = (path: string, token: string, isLoopback: boolean): Buffer | string | null | undefined => {
+	const known = (path: string, authorization: string, isLoopback: boolean): Buffer | null | undefined => {
 		if (!people.isOpen && !isLoopback) return undefined;
-		const of = token.slice(0, token.indexOf('.'));
-		if (enrolments.known(token, seats.knownKey(of)) !== of) return undefined;
-		if (path.startsWith(UPDATES)) return signing.known(path.slice(UPDATES.length));
-		return CHECK_IN.exec(path)?.[1] === of ? seats.knownCheckIn(of) : undefined;
+		const of = enrolments.known(authorization);
+		if (of === undefined || of.key !== seats.knownKey(of.seat)) return undefined;
+		if (path === of.checkIn) return seats.knownCheckIn(of.seat);
+		return path.startsWith(UPDATES) ? signing.known(path.slice(UPDATES.length)) : undefined;
 	};
 	(globalThis as { [FRONT]?: typeof known })[FRONT] = known;
 }

@@ -96,8 +96,8 @@ async function refuseOtherSeat({ request, params }: RequestEvent, { enrolments }
 
 const list = (roles: readonly string[]): string => roles.map((role) => `${role}s`).join(' and ');
 
-/** Writes of which nobody needs to hear: they are about sessions. */
-const QUIET = /^\/api\/(session|invitations|enrolments)\b|\/session$/;
+/** Writes of which nobody needs to hear: they are about sessions, or told when they are written. */
+const QUIET = /^\/api\/(session|invitations|enrolments)\b|\/(session|reports)$/;
 
 /** After a write that was taken, open pages hear of it, and other servers of the office. */
 function tellOf({ request, params, url }: RequestEvent, value: unknown, { live, seats, store }: Office): void {

@@ -8,6 +8,7 @@ import { CheckIns } from './check-ins.ts';
 import type { Database } from './db/open.ts';
 import { drifts, reports, rollouts, searchPaths, seats } from './db/schema.ts';
 import { Problem } from './problem.ts';
+import { SeatReports } from './seat-reports.ts';
 
 /** What a seat is told, what it said last, and what it shows itself by. */
 interface Known extends Pick<typeof seats.$inferSelect, 'application' | 'restore' | 'report' | 'key' | 'person' | 'setup'> {
@@ -28,15 +29,18 @@ export class Seats {
 	readonly #checkIns: CheckIns;
 	/** What is known of seats that have asked, and their answers: most that ask are up to date, and get it from here. */
 	readonly #known = new Map<string, Known>();
-	readonly #answers = new Map<string, string>();
+	readonly #answers = new Map<string, Buffer>();
 	/** Counts what makes the memory wrong, so that what was read before it is not remembered after it. */
 	#changes = 0;
 
+	readonly #reports: SeatReports;
 	#told: Told = { timestamp: async () => null, own: async () => null };
 
-	constructor(db: Database) {
+	/** `written` is called when reports have been written, with their seats. */
+	constructor(db: Database, written: (seats: readonly string[]) => void = () => {}) {
 		this.#db = db;
 		this.#checkIns = new CheckIns(db);
+		this.#reports = new SeatReports(db, written);
 	}
 
 	/** Where seats are told of what is signed. */
@@ -70,8 +74,9 @@ export class Seats {
 	}
 
 	/** Writes when seats were heard, before the data folder is closed. */
-	close(): Promise<void> {
-		return this.#checkIns.close();
+	async close(): Promise<void> {
+		await this.#reports.close();
+		await this.#checkIns.close();
 	}
 
 	/** What the map holds, or what is read now, remembered unless something has changed meanwhile. */
@@ -88,7 +93,8 @@ export class Seats {
 		const [row] = await this.#db.select().from(rollouts).where(eq(rollouts.application, application));
 		const [rings, course] = [row?.rings ?? ONE_RING, row?.course ?? null];
 		const rows = await this.#db.select().from(seats).where(eq(seats.application, application)).orderBy(asc(seats.id));
-		return rows.map(({ id, note, desk, lastSeen, report, restore, ring, key, person, setup }) => {
+		return rows.map((row) => {
+			const { id, note, desk, lastSeen, report, restore, ring, key, person, setup } = this.#withPending(row);
 			const seat = {
 				id,
 				note,
@@ -151,14 +157,21 @@ export class Seats {
 				.returning({ id: seats.id });
 			if (gone.length === 0) throw new Problem(404, 'not-found', `${application} has no seat ${id}.`);
 		});
+		this.#reports.forget(id);
 		this.#checkIns.forget(id);
 		this.forget();
+	}
+
+	/** The row as it will be when what the seat has said is written. */
+	#withPending<R extends { id: string; report: SeatReport | null; restore: boolean }>(row: R): R {
+		const pending = this.#reports.pending(row.id);
+		return pending ? { ...row, report: pending.report, restore: row.restore && !pending.isFulfilled } : row;
 	}
 
 	async #seat(id: string) {
 		const [seat] = await this.#db.select().from(seats).where(eq(seats.id, id));
 		if (!seat) throw new Problem(404, 'not-found', `The seat ${id} is not known to this office. Add it in Rollout first.`);
-		return seat;
+		return this.#withPending(seat);
 	}
 
 	#know(id: string): Promise<Known> {
@@ -203,19 +216,19 @@ export class Seats {
 	}
 
 	/** Whether there is anything new for the seat, as JSON; asking counts as a sign of life. Throws `Problem` 404 for a seat that is not known. */
-	async checkIn(id: string, now = new Date()): Promise<string> {
+	async checkIn(id: string, now = new Date()): Promise<Buffer> {
 		const answer = await this.#remembered(this.#answers, id, async () => {
 			const { application, restore, digest, person } = await this.#know(id);
 			const [timestamp, own] = await Promise.all([this.#told.timestamp(), person === null ? null : this.#told.own(id)]);
 			const said: CheckIn = { application: application as ApplicationId, timestamp, own, restore, report: digest };
-			return JSON.stringify(said);
+			return Buffer.from(JSON.stringify(said));
 		});
 		this.#checkIns.hear(id, now);
 		return answer;
 	}
 
 	/** The answer to a seat that was answered before and is to be told the same, without asking anybody. */
-	knownCheckIn(id: string, now = Date.now()): string | undefined {
+	knownCheckIn(id: string, now = Date.now()): Buffer | undefined {
 		const answer = this.#answers.get(id);
 		if (answer !== undefined) this.#checkIns.hearAgain(id, now);
 		return answer;
@@ -229,15 +242,8 @@ export class Seats {
 			!before || before.release !== report.release || before.state !== report.state || before.sha256 !== report.sha256;
 		const wanted = restore && report.state !== 'installed';
 		if (!isNews && wanted === restore && digest === (await digestOf(report))) return;
-		await this.#db.transaction(async (tx) => {
-			// a wish that has come meanwhile stays
-			const fulfilled = restore && !wanted ? { restore: false } : {};
-			await tx
-				.update(seats)
-				.set({ report, ...fulfilled })
-				.where(eq(seats.id, id));
-			if (isNews) await tx.insert(reports).values({ seat: id, at: now.toISOString(), report });
-		});
+		const isFulfilled = restore && !wanted;
+		this.#reports.take(id, report, { isNews, isFulfilled }, now);
 		this.forgetSeat(id);
 	}
 
@@ -262,6 +268,8 @@ export class Seats {
 	/** Asks the seat to lay its release anew over what was changed by hand. */
 	async askRestore(id: string): Promise<void> {
 		await this.#seat(id);
+		// a wish that was fulfilled before does not end this one
+		await this.#reports.write();
 		await this.#db.update(seats).set({ restore: true }).where(eq(seats.id, id));
 		this.forgetSeat(id);
 	}

@@ -34,7 +34,11 @@ describe('checking in', () => {
 		});
 	const heard = async (seat: string) => (await db().select().from(table).where(eq(table.id, seat)))[0]!.lastSeen;
 	const told = async (seat: string) =>
-		JSON.parse(await office.seats.checkIn(seat)) as { timestamp: number | null; restore: boolean; report: string | null };
+		JSON.parse((await office.seats.checkIn(seat)).toString()) as {
+			timestamp: number | null;
+			restore: boolean;
+			report: string | null;
+		};
 	const timestamp = async (seat: string) => (await told(seat)).timestamp;
 	/** The release that the newest signed state lets everyone follow. */
 	const followed = async () => (await office.rollouts.state(ID)).course?.release;
@@ -79,7 +83,10 @@ describe('checking in', () => {
 	});
 
 	it('keeps a report that says something new once, and one that says the same only as a sign of life', async () => {
-		const kept = async () => (await db().select().from(reports).where(eq(reports.seat, 'C-02'))).length;
+		const kept = async () => {
+			await office.seats.close();
+			return (await db().select().from(reports).where(eq(reports.seat, 'C-02'))).length;
+		};
 		await office.seats.report('C-02', installed(1));
 		await office.seats.report('C-02', installed(1), new Date('2031-01-01T00:00:00Z'));
 		expect(await kept()).to.equal(1);
