@@ -86,6 +86,14 @@ describe('An office at work, with seats as real processes', () => {
 		await view(steward, 'proposals');
 		const one = steward.getByRole('region', { name: 'The proposal' });
 		await steward.getByRole('button', { name: /Split canvas on a key/ }).click();
+		await one.getByRole('link', { name: 'Try it on the bench' }).click();
+		await steward.getByText('As if “Split canvas on a key” were taken in').waitFor();
+		await steward.locator('.window').focus();
+		await steward.keyboard.press('Alt+w');
+		// the steward's own Wireframe on the same key shows what it would come to
+		await steward.getByText('Chooser: Wireframe and Split canvas').first().waitFor();
+		await steward.getByRole('link', { name: 'Back to the proposal' }).click();
+		await steward.getByRole('button', { name: /Split canvas on a key/ }).click();
 		await one.getByRole('button', { name: 'Whom does it touch?' }).click();
 		await one.getByRole('heading', { name: 'Whom it touches' }).waitFor();
 		await one.getByRole('button', { name: 'Take it in' }).click();
@@ -171,7 +179,44 @@ describe('An office at work, with seats as real processes', () => {
 		const list = steward.getByRole('list', { name: 'Changed by hand at C-01' });
 		await list.getByText('Alt+Shift+W').waitFor();
 		expect(await list.getByRole('listitem').count()).to.equal(2);
+		await seat('C-01').getByRole('button', { name: 'What differs' }).click();
+		await steward
+			.getByRole('dialog', { name: /C-01: what was changed/ })
+			.getByRole('button', { name: 'Propose it' })
+			.click();
+		await steward.getByText('Proposed to Office: what was changed by hand at C-01').first().waitFor();
 		await seat('C-01').getByRole('button', { name: 'Lay release anew' }).click();
 		await says('C-01', 'current, release 3');
+		await view(steward, 'proposals');
+		await steward.getByRole('button', { name: /Changed by hand at C-01/ }).waitFor();
+	});
+
+	it('says who said what: beside a key, and in a history that is searched; one’s own key is proposed with a click', async () => {
+		await view(designer, 'commands?command=inspect.mass');
+		await designer
+			.getByText(/^by you, /)
+			.first()
+			.waitFor();
+		await designer.getByRole('link', { name: 'Propose Alt+Shift+Y to the office' }).click();
+		const compose = designer.getByRole('region', { name: 'A new proposal' });
+		expect(await compose.getByRole('checkbox', { name: /Alt\+Shift\+Y/ }).isChecked()).to.equal(true);
+		expect(await compose.getByLabel('What it is, in a few words').inputValue()).to.include('Alt+Shift+Y');
+		await view(steward, 'start');
+		await steward.getByRole('button', { name: 'Look through' }).click();
+		await steward
+			.getByRole('tab', { name: 'History' })
+			.or(steward.getByRole('button', { name: 'History' }))
+			.first()
+			.click();
+		const restores = steward.getByRole('button', { name: /^Restore / });
+		await restores.first().waitFor();
+		const all = await restores.count();
+		await steward.getByRole('searchbox', { name: 'Find in the history' }).fill('Split canvas');
+		await eventually(async () => expect(await restores.count()).to.be.lessThan(all));
+		await steward.getByRole('combobox', { name: 'By' }).selectOption({ label: 'by you' });
+		await steward
+			.getByText(/\d of \d+/)
+			.first()
+			.waitFor();
 	});
 });

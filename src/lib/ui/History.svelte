@@ -1,15 +1,31 @@
 <script lang="ts">
-	import { Button } from 'flowbite-svelte';
+	import { Button, Input } from 'flowbite-svelte';
 	import { soundOf } from '$core/profile/problems';
 	import { restoring } from '$core/profile/restore';
 	import type { Edit } from '$core/profile/edit';
 	import { ask, told } from '$lib/state/api';
 	import { useWorkspace } from '$lib/state/workspace.svelte';
+	import Picker from './Picker.svelte';
 
 	/** What was changed, the newest first, with a way back to how the stratum that is written to was after each. */
 	const workspace = useWorkspace();
 	let earlier = $state.raw<readonly Edit[]>([]);
 	const all = $derived([...workspace.history, ...earlier]);
+	let by = $state('');
+	let into = $state('');
+	let words = $state('');
+	const isFiltered = $derived(by !== '' || into !== '' || words.trim() !== '');
+	const shown = $derived(
+		all.filter(
+			(edit) =>
+				(by === '' || edit.by === by) &&
+				(into === '' || edit.changes.some(({ stratum }) => stratum === into)) &&
+				edit.label.toLowerCase().includes(words.trim().toLowerCase())
+		)
+	);
+	const writers = $derived([...new Set(all.map((edit) => edit.by))]);
+	const strata = $derived([...new Set(all.flatMap(({ changes }) => changes.map(({ stratum }) => stratum as string)))]);
+	const nameOfStratum = (id: string) => workspace.document.layers.find((layer) => layer.id === id)?.name ?? id;
 	const first = $derived(all.at(-1)?.revision ?? 1);
 	const target = $derived(workspace.target.name);
 
@@ -37,8 +53,24 @@
 	}
 </script>
 
+<div class="filter">
+	<Input size="sm" type="search" bind:value={words} placeholder="what was done" aria-label="Find in the history" />
+	{#if workspace.document.isOpen}<Picker
+			label="By"
+			items={[{ value: '', name: 'by anybody' }, ...writers.map((value) => ({ value, name: `by ${workspace.nameOf(value)}` }))]}
+			value={by}
+			onpick={(value) => (by = value)}
+		/>{/if}
+	<Picker
+		label="In"
+		items={[{ value: '', name: 'in any stratum' }, ...strata.map((value) => ({ value, name: `in ${nameOfStratum(value)}` }))]}
+		value={into}
+		onpick={(value) => (into = value)}
+	/>
+	{#if isFiltered}<span class="quiet" role="status">{shown.length} of {all.length}</span>{/if}
+</div>
 <ol>
-	{#each all as edit (edit.revision)}
+	{#each shown as edit (edit.revision)}
 		{@const n = edit.changes.length}
 		<li>
 			<span class="num">{edit.revision}</span>
@@ -66,6 +98,12 @@
 </ol>
 
 <style>
+	.filter {
+		display: flex;
+		gap: 10px;
+		align-items: center;
+		padding-bottom: 8px;
+	}
 	ol {
 		margin: 0;
 		padding: 0;

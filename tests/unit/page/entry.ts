@@ -23,3 +23,5 @@ export { SetupsDesk } from '$lib/state/setups.svelte';
 export { CompareDesk } from '$lib/state/compare-desk.svelte';
 export { ImpactDesk } from '$lib/state/impact-desk.svelte';
 export { ProposalsDesk } from '$lib/state/proposals-desk.svelte';
+export { RolloutDesk } from '$lib/state/rollout-desk.svelte';
+export { trialOf } from '$lib/state/trial';

@@ -1,6 +1,7 @@
 <script lang="ts">
 	import { Button } from 'flowbite-svelte';
 	import { shortcutsIn } from '$core/shortcut/entry';
+	import { lastTouching } from '$core/profile/blame';
 	import { clearing } from '$core/profile/differences';
 	import { pathText, type Command } from '$core/application/command';
 	import { EVERYWHERE, scopeText, type Scope } from '$core/context/scope';
@@ -30,6 +31,12 @@
 	let field = $state<HTMLElement | undefined>(undefined);
 
 	const bindings = $derived(workspace.index.of(command.id));
+	/** Who said it last, as far as the history that is here goes back. */
+	const saidBy = ({ stratum, key }: Binding) => lastTouching(workspace.history, { chapter: 'shortcuts', stratum, key });
+	/** Whether it is one's own, so that it can be proposed to all. */
+	const isOwn = ({ stratum }: Binding) =>
+		workspace.document.isOpen &&
+		workspace.document.layers.some(({ id, person }) => id === stratum && person === workspace.document.me.id);
 	const removed = $derived([...workspace.effective.removed.values()].filter((r) => r.binding.command === command.id));
 	const findings = $derived((workspace.findings.byCommand.get(command.id) ?? []).slice(0, 40).map(workspace.findings.tell));
 	const namesakes = $derived(workspace.document.commands.filter((c) => c.label === command.label && c.id !== command.id));
@@ -89,15 +96,26 @@
 	<section aria-label="Shortcuts">
 		<h2>Shortcuts</h2>
 		{#each bindings as binding (binding.key)}
+			{@const edit = saidBy(binding)}
 			<div class="binding">
 				<StratumChip id={binding.stratum} />
 				<KeyCaps keys={binding.keys} tone={toneOf(binding)} />
 				<span class="where"
 					>{workspace.space.scopeLabel(binding.scope)}{#if binding.lockedBy}<small class="quiet"
 							>locked by {workspace.profile.find((s) => s.id === binding.lockedBy)?.name}</small
+						>{/if}{#if edit && workspace.document.isOpen}<small class="quiet" title={edit.label}
+							>by {workspace.nameOf(edit.by)}, {new Date(edit.at).toLocaleDateString('en-GB', { dateStyle: 'medium' })}</small
 						>{/if}</span
 				>
 				<span class="acts">
+					{#if isOwn(binding)}<Button
+							size="xs"
+							color="alternative"
+							class="act"
+							aria-label="Propose {binding.keys} to the office"
+							href="/{workspace.document.application.id}/proposals?mine={encodeURIComponent(`shortcuts\n${binding.key}`)}"
+							>Propose</Button
+						>{/if}
 					<Button
 						size="xs"
 						color="alternative"

@@ -6,12 +6,22 @@
 	import Picker from '../Picker.svelte';
 
 	/** Proposes to a common stratum what somebody says for themselves. */
-	let { desk, ondone }: { desk: ProposalsDesk; ondone: () => void } = $props();
-	let target = $state<StratumId>(untrack(() => desk.targets[0]?.id ?? ('' as StratumId)));
-	let label = $state('');
-	let reason = $state('');
-	let chosen = $state<number[]>([]);
+	let {
+		desk,
+		wanted,
+		ondone
+	}: {
+		desk: ProposalsDesk;
+		/** What is chosen at first: a chapter and a key, a line each. */
+		wanted?: string | undefined;
+		ondone: () => void;
+	} = $props();
 	const sayings = untrack(() => desk.sayings);
+	const first = untrack(() => sayings.findIndex(({ saying }) => `${saying.chapter}\n${saying.key}` === wanted));
+	let target = $state<StratumId>(untrack(() => desk.targets[0]?.id ?? ('' as StratumId)));
+	let label = $state(first < 0 ? '' : sayings[first]!.part.text);
+	let reason = $state('');
+	let chosen = $state<number[]>(first < 0 ? [] : [first]);
 
 	async function propose(event: SubmitEvent) {
 		event.preventDefault();

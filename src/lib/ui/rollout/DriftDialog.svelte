@@ -53,6 +53,26 @@
 		chosen = next;
 	}
 
+	/** Proposes to the office what was changed by hand, instead of writing it. */
+	async function propose() {
+		const { profile, subject, path, revision } = workspace;
+		const wanted = (items ?? []).filter((item) => chosen.has(item)).map((item) => item.change);
+		const { sound } = soundOf(subject, profile, rebased(profile, wanted, base).changes);
+		try {
+			await ask(`${path}/proposals`, 'POST', {
+				...{ stratum: office?.id, base: revision, changes: sound },
+				...{ label: `Changed by hand at ${seat}`, reason: `Found at ${seat}, where somebody has changed it by hand.` }
+			});
+			workspace.notice = {
+				kind: 'done',
+				text: `Proposed to ${office?.name ?? 'the office'}: what was changed by hand at ${seat}`
+			};
+			onclose();
+		} catch (error) {
+			problem = (error as Error).message;
+		}
+	}
+
 	async function adopt() {
 		const { profile, subject } = workspace;
 		const wanted = (items ?? []).filter((item) => chosen.has(item)).map((item) => item.change);
@@ -115,6 +135,9 @@
 			<Button disabled={chosen.size === 0 || workspace.role !== 'steward' || workspace.edits.busy} onclick={adopt}
 				>Adopt {chosen.size === items.length ? 'all' : chosen.size}</Button
 			>
+			{#if workspace.document.isOpen}<Button color="alternative" disabled={chosen.size === 0} onclick={() => void propose()}
+					>Propose it</Button
+				>{/if}
 			{#if workspace.role !== 'steward'}<span class="small"
 					>Adopting is the steward's: <button type="button" class="linkish" onclick={() => office && workspace.writeTo(office.id)}
 						>write to Office</button

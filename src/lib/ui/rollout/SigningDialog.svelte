@@ -107,7 +107,9 @@
 						<th scope="row">{role.role.replace(/^app\./, '')}<small class="quiet">{about(role)}</small></th>
 						<td>{role.version || '–'}</td>
 						<td
-							>{role.version === 0 ? '–' : day(role.expires)}{#if isSoon(role)}<span class="tone-limonite toned"> ▲ soon</span>{/if}</td
+							>{role.version === 0 ? '–' : day(role.expires)}{#if isSoon(role)}<span class="tone-limonite toned">
+									▲ soon</span
+								>{/if}</td
 						>
 						<td class="mono" title={role.keys.join('\n')}
 							>{role.keys.map((key) => key.slice(0, 8)).join(' ')}{#if role.keys.length > 1}, {role.threshold} must sign{/if}</td

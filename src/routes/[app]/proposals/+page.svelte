@@ -1,5 +1,6 @@
 <script lang="ts">
 	import { Button, Textarea } from 'flowbite-svelte';
+	import { page } from '$app/state';
 	import { onMount } from 'svelte';
 	import { may } from '$core/people/may';
 	import { told } from '$lib/state/api';
@@ -15,7 +16,9 @@
 	const desk = new ProposalsDesk(workspace);
 	const impact = new ImpactDesk(workspace);
 	let reason = $state('');
-	let isComposing = $state(false);
+	/** Something of one's own that the address speaks of is proposed. */
+	const wanted = page.url.searchParams.get('mine') ?? undefined;
+	let isComposing = $state(wanted !== undefined);
 	let weighed = $state<number | undefined>(undefined);
 	onMount(() => {
 		desk.load().catch((error: unknown) => (workspace.notice = { kind: 'failed', text: told(error) }));
@@ -70,7 +73,7 @@
 	</section>
 	<section class="one" aria-label={isComposing ? 'A new proposal' : 'The proposal'}>
 		{#if isComposing}
-			<Compose {desk} ondone={() => (isComposing = false)} />
+			<Compose {desk} {wanted} ondone={() => (isComposing = false)} />
 		{:else if desk.chosen}
 			{@const proposal = desk.chosen}
 			{@const head = desk.headOf(proposal.stratum)}
@@ -107,6 +110,11 @@
 						: ''}. {proposal.decision.reason}
 				</p>
 			{/if}
+			{#if isOpen}<p>
+					<Button size="xs" color="alternative" href="/{workspace.document.application.id}/bench?proposal={proposal.id}"
+						>Try it on the bench</Button
+					>
+				</p>{/if}
 			{#if isOpen && may(me, 'survey')}
 				{#if impact.progress !== undefined}
 					<p class="quiet" role="status">
