@@ -95,7 +95,7 @@ describe('the keys that releases are signed with', () => {
 			'Hebrew Letter Dalet With Dagesh'
 		]);
 		const example = {
-			numbers: [333333333.33333329, 1e30, 4.5, 2e-3, 1e-27],
+			numbers: [Number('333333333.33333329'), 1e30, 4.5, 2e-3, 1e-27],
 			string: '\u20ac$\u000f\u000aA\'B"\\\\"/',
 			literals: [null, true, false]
 		};

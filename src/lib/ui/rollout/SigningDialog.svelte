@@ -13,7 +13,10 @@
 	let again = $state<string[]>(['']);
 	$effect(() => {
 		const wanted = Number(count);
-		while (phrases.length < wanted) (phrases.push(''), again.push(''));
+		while (phrases.length < wanted) {
+			phrases.push('');
+			again.push('');
+		}
 		phrases.length = again.length = wanted;
 		if (Number(needed) > wanted) needed = count;
 	});
