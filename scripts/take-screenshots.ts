@@ -94,9 +94,6 @@ try {
 		.setInputFiles({ name: 'door-team.csv', mimeType: 'text/csv', buffer: Buffer.from(csv) });
 	await page.getByText('takes it from Base sheet').first().waitFor();
 	await shoot('hand-over');
-	await open('rollout', 'dark');
-	await page.getByText('current').nth(1).waitFor();
-	await shoot('rollout-dark');
 
 	// the same office, opened to its six desks
 	await openDemo(server.address, 'a password that nobody needs');
@@ -107,6 +104,13 @@ try {
 	await page.goto(`${server.address}/people`);
 	await page.getByText('Invite somebody').waitFor();
 	await shoot('people');
+	await open('rollout', 'dark');
+	await page.getByText('2 current').waitFor();
+	await page.getByRole('button', { name: 'Make the code of C-03' }).click();
+	await page.getByText('Copy the code').waitFor();
+	await page.getByRole('button', { name: 'Close' }).first().click();
+	await shoot('rollout-dark');
+	await page.emulateMedia({ colorScheme: 'light' });
 	await open('proposals');
 	await page.getByRole('button', { name: 'Whom does it touch?' }).click();
 	await page.getByRole('heading', { name: 'Whom it touches' }).waitFor();
