@@ -1,6 +1,7 @@
 <script lang="ts">
 	import { Button } from 'flowbite-svelte';
 	import type { Release } from '$core/release/release';
+	import { useWorkspace } from '$lib/state/workspace.svelte';
 	import { thickness } from '../stratum-look';
 
 	/** The releases as a core, the newest on top; the one that seats follow is marked. */
@@ -15,7 +16,9 @@
 		busy: boolean;
 		onfollow: (number: number) => void;
 	} = $props();
+	const workspace = useWorkspace();
 	const newestFirst = $derived([...releases].reverse());
+	const nameOfStratum = (id: string) => workspace.document.layers.find((layer) => layer.id === id)?.name ?? id;
 </script>
 
 <ol>
@@ -27,8 +30,14 @@
 					Release {release.number}{#if release.number === channel}<span class="mark">seats follow this</span>{/if}
 				</h3>
 				<p>{release.notes}</p>
+				{#if release.strata.length > 1}<p class="quiet small">
+						with {release.strata.slice(1).map(nameOfStratum).join(', ')}
+					</p>{/if}
 				<p class="quiet small">
-					{new Date(release.at).toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' })} by the {release.role}, {release.entries}
+					{new Date(release.at).toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' })} by {workspace.document
+						.isOpen
+						? workspace.nameOf(release.by)
+						: `the ${release.role}`}, {release.entries}
 					entries, {release.bytes} bytes, SHA-256 <span class="mono" title={release.sha256}>{release.sha256.slice(0, 12)}…</span>
 				</p>
 			</div>
