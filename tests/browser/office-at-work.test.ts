@@ -5,7 +5,7 @@ import type { Page } from 'playwright-core';
 import { openDemo } from '../../demo/people.ts';
 import { violationsOn } from './axe.ts';
 import { inBetween, type InBetween } from './in-between.ts';
-import { desk, eventually } from './office.ts';
+import { desk, eventually, seatedIn } from './office.ts';
 import type { RunningSeat } from './server.ts';
 
 describe('An office at work, with seats as real processes', () => {
@@ -20,18 +20,7 @@ describe('An office at work, with seats as real processes', () => {
 	const says = (id: string, text: string | RegExp) =>
 		eventually(async () => expect(await seat(id).innerText()).to.match(new RegExp(text)), 30_000);
 
-	async function seatedAt(name: string): Promise<Page> {
-		const context = await at.page
-			.context()
-			.browser()!
-			.newContext({ viewport: { width: 1280, height: 800 } });
-		const page = await context.newPage();
-		page.setDefaultTimeout(30_000);
-		await page.goto(at.server.address);
-		await page.getByRole('button', { name: new RegExp(name) }).click();
-		await page.waitForURL(/\/start/);
-		return page;
-	}
+	const seatedAt = (name: string) => seatedIn(at, name);
 
 	before(async () => {
 		await openDemo(at.server.address, 'rope and pulley');

@@ -56,6 +56,20 @@ export function desk(env: Readonly<Record<string, string>> = {}): Desk {
 	};
 }
 
+/** A browser of its own for somebody, who signs in as a desk of the demo. */
+export async function seatedIn(at: Desk, name: string): Promise<Page> {
+	const context = await at.page
+		.context()
+		.browser()!
+		.newContext({ viewport: { width: 1280, height: 800 } });
+	const page = await context.newPage();
+	page.setDefaultTimeout(30_000);
+	await page.goto(at.server.address);
+	await page.getByRole('button', { name: new RegExp(name) }).click();
+	await page.waitForURL(/\/start/);
+	return page;
+}
+
 /** Another window or program makes an edit of Varve Draft 7. */
 export async function editElsewhere(server: RunningServer, edit: { label: string; changes: readonly object[] }): Promise<void> {
 	const address = `${server.address}/api/applications/varve-draft-7`;

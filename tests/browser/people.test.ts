@@ -2,25 +2,13 @@ import { expect } from 'chai';
 import type { Page } from 'playwright-core';
 import { openDemo } from '../../demo/people.ts';
 import { violationsOn } from './axe.ts';
-import { desk, eventually } from './office.ts';
+import { desk, eventually, seatedIn } from './office.ts';
 
 const PASSWORD = 'rope and pulley';
 
 describe('People', () => {
 	const at = desk({ SKARN_DEMO: 'yes' });
-	/** A browser of its own for somebody, who signs in as a desk of the demo. */
-	async function seatedAt(name: string): Promise<Page> {
-		const context = await at.page
-			.context()
-			.browser()!
-			.newContext({ viewport: { width: 1280, height: 800 } });
-		const page = await context.newPage();
-		page.setDefaultTimeout(30_000);
-		await page.goto(at.server.address);
-		await page.getByRole('button', { name: new RegExp(name) }).click();
-		await page.waitForURL(/\/start/);
-		return page;
-	}
+	const seatedAt = (name: string) => seatedIn(at, name);
 	const assign = async (page: Page, command: string, keys: string) => {
 		await page.goto(`${at.server.address}/gneiss-solid-5/commands?command=${command}`);
 		await page.locator('.field').first().press(keys);

@@ -1,4 +1,5 @@
 import { sql } from 'drizzle-orm';
+import { Batches } from './batches.ts';
 import type { Database } from './db/open.ts';
 
 /** So long what was heard of seats stays in memory before it is written, in ms; what a crash may lose. */
@@ -9,8 +10,7 @@ export class CheckIns {
 	readonly #db: Database;
 	readonly #heard = new Map<string, Date>();
 	readonly #unwritten = new Set<string>();
-	#timer: ReturnType<typeof setTimeout> | undefined;
-	#writing: Promise<void> = Promise.resolve();
+	readonly #batches = new Batches(EVERY, 'When seats were heard was not written', () => this.#write());
 
 	constructor(db: Database) {
 		this.#db = db;
@@ -21,10 +21,7 @@ export class CheckIns {
 		if (before && before >= at) return;
 		this.#heard.set(seat, at);
 		this.#unwritten.add(seat);
-		this.#timer ??= setTimeout(() => {
-			this.#timer = undefined;
-			void this.write().catch((error: Error) => console.error(`When seats were heard was not written: ${error.message}`));
-		}, EVERY).unref();
+		this.#batches.soon();
 	}
 
 	/** The same for a seat that asks very often: more than once in a second says nothing new. */
@@ -43,10 +40,9 @@ export class CheckIns {
 		this.#unwritten.delete(seat);
 	}
 
-	/** Writes what is not written yet, one batch after the other. */
+	/** Writes what is not written yet. */
 	write(): Promise<void> {
-		this.#writing = this.#writing.catch(() => {}).then(() => this.#write());
-		return this.#writing;
+		return this.#batches.now();
 	}
 
 	async #write(): Promise<void> {
@@ -67,9 +63,7 @@ export class CheckIns {
 	}
 
 	/** Writes what is left; nothing is written afterwards unless a seat is heard again. */
-	async close(): Promise<void> {
-		clearTimeout(this.#timer);
-		this.#timer = undefined;
-		await this.write();
+	close(): Promise<void> {
+		return this.#batches.close();
 	}
 }

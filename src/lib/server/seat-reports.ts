@@ -1,5 +1,6 @@
 import { sql } from 'drizzle-orm';
 import type { SeatReport } from '../../../core/release/release.ts';
+import { Batches } from './batches.ts';
 import type { Database } from './db/open.ts';
 import { reports, seats } from './db/schema.ts';
 
@@ -19,8 +20,7 @@ export class SeatReports {
 	readonly #db: Database;
 	readonly #written: (seats: readonly string[]) => void;
 	readonly #unwritten = new Map<string, Unwritten>();
-	#timer: ReturnType<typeof setTimeout> | undefined;
-	#writing: Promise<void> = Promise.resolve();
+	readonly #batches = new Batches(EVERY, 'Reports were not written', () => this.#write());
 
 	/** `written` is called with the seats of each batch. */
 	constructor(db: Database, written: (seats: readonly string[]) => void) {
@@ -34,10 +34,7 @@ export class SeatReports {
 		held.isFulfilled ||= isFulfilled;
 		if (isNews) held.news.push({ at: at.toISOString(), report });
 		this.#unwritten.set(seat, held);
-		this.#timer ??= setTimeout(() => {
-			this.#timer = undefined;
-			void this.write().catch((error: Error) => console.error(`Reports were not written: ${error.message}`));
-		}, EVERY).unref();
+		this.#batches.soon();
 	}
 
 	/** What is not written yet of the seat. */
@@ -49,10 +46,9 @@ export class SeatReports {
 		this.#unwritten.delete(seat);
 	}
 
-	/** Writes what is not written yet, one batch after the other. */
+	/** Writes what is not written yet. */
 	write(): Promise<void> {
-		this.#writing = this.#writing.catch(() => {}).then(() => this.#write());
-		return this.#writing;
+		return this.#batches.now();
 	}
 
 	async #write(): Promise<void> {
@@ -80,14 +76,11 @@ export class SeatReports {
 			if (held.report === report && held.news.length === 0) this.#unwritten.delete(seat);
 		}
 		this.#written(batch.map(([seat]) => seat));
-		if (this.#unwritten.size > 0)
-			this.#timer ??= setTimeout(() => ((this.#timer = undefined), void this.write().catch(() => {})), EVERY).unref();
+		if (this.#unwritten.size > 0) this.#batches.soon();
 	}
 
 	/** Writes what is left. */
-	async close(): Promise<void> {
-		clearTimeout(this.#timer);
-		this.#timer = undefined;
-		await this.write();
+	close(): Promise<void> {
+		return this.#batches.close();
 	}
 }

@@ -2,6 +2,8 @@ import type { DeskSetup } from '$core/keyboard/desk';
 import { may } from '$core/people/may';
 import type { Setup } from '$core/people/setup';
 import { EVERYONE, placeOf, type Course, type Ring, type RingId, type RingSeat, type Verdict } from '$core/release/rings';
+import type { RolloutState } from '$lib/server/rollouts';
+import type { SigningState } from '$lib/server/signing/signing';
 import type { Seat, SeatState } from '$core/release/release';
 import type { StratumId } from '$core/strata/stratum';
 import { freeSlug } from '$core/text/slug';
@@ -9,26 +11,6 @@ import { ask, told } from './api';
 import type { Workspace } from './workspace.svelte';
 
 export type RolloutSeat = Seat & RingSeat;
-
-interface Rollout {
-	readonly rings: readonly Ring[];
-	readonly course: Course | null;
-	readonly verdict: Verdict | null;
-}
-
-/** What signs what, and until when. */
-export interface Role {
-	readonly role: string;
-	readonly version: number;
-	readonly expires: string;
-	readonly keys: readonly string[];
-	readonly threshold: number;
-}
-
-export interface Signing {
-	readonly roles: readonly Role[];
-	readonly rootKeys: { readonly folder: string; readonly there: readonly string[] };
-}
 
 /** A ring with what its seats have. */
 export interface RingView extends Ring {
@@ -51,7 +33,7 @@ export class RolloutDesk {
 	course = $state.raw<Course | null>(null);
 	verdict = $state.raw<Verdict | null>(null);
 	/** Null before signing is set up, undefined before it was asked. */
-	signing = $state.raw<Signing | null | undefined>(undefined);
+	signing = $state.raw<SigningState | null | undefined>(undefined);
 	now = $state(Date.now());
 	busy = $state(false);
 	/** Why the office was not heard the last time. */
@@ -104,8 +86,8 @@ export class RolloutDesk {
 		try {
 			const [{ seats }, rollout, { signing }] = await Promise.all([
 				ask<{ seats: RolloutSeat[] }>(`${path}/seats`),
-				ask<Rollout>(`${path}/rollout`),
-				ask<{ signing: Signing | null }>('/api/signing')
+				ask<RolloutState>(`${path}/rollout`),
+				ask<{ signing: SigningState | null }>('/api/signing')
 			]);
 			[this.seats, this.signing, this.now, this.unheard] = [seats, signing, Date.now(), ''];
 			[this.rings, this.course, this.verdict] = [rollout.rings, rollout.course, rollout.verdict];

@@ -1,6 +1,7 @@
 <script lang="ts">
 	import { Button, Input, Label, Modal } from 'flowbite-svelte';
-	import type { Role, RolloutDesk } from '$lib/state/rollout-desk.svelte';
+	import type { RoleState } from '$lib/server/signing/signing';
+	import type { RolloutDesk } from '$lib/state/rollout-desk.svelte';
 	import Picker from '../Picker.svelte';
 
 	/** Which keys sign what: made at first, replaced when they are lost or seen, root signed for another term. */
@@ -37,9 +38,9 @@
 		timestamp: 'says what is newest; the server renews it by itself',
 		'own-files': 'signs the files of those who sit at seats'
 	};
-	const about = ({ role }: Role) => NAMES[role] ?? `signs the releases of ${role.replace(/^app\./, '')}`;
+	const about = ({ role }: RoleState) => NAMES[role] ?? `signs the releases of ${role.replace(/^app\./, '')}`;
 	const day = (at: string) => new Date(at).toLocaleDateString('en-GB', { dateStyle: 'medium' });
-	const isSoon = ({ role, expires }: Role) => role === 'root' && Date.parse(expires) - desk.now < 60 * 24 * 3600_000;
+	const isSoon = ({ role, expires }: RoleState) => role === 'root' && Date.parse(expires) - desk.now < 60 * 24 * 3600_000;
 
 	async function setUp(event: SubmitEvent) {
 		event.preventDefault();
