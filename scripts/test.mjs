@@ -45,9 +45,14 @@ function mocha(name, config, env = {}) {
 step('types', 'npm', ['run', '-s', 'check']);
 step('lint', 'npm', ['run', '-s', 'lint']);
 mocha('unit tests', '.mocharc.unit.json');
-const postgres = await startPostgres();
-mocha('server tests on PostgreSQL', '.mocharc.shared.json', { SKARN_TEST_POSTGRES: postgres.url });
-postgres.stop();
+try {
+	const postgres = await startPostgres();
+	mocha('server tests on PostgreSQL', '.mocharc.shared.json', { SKARN_TEST_POSTGRES: postgres.url });
+	postgres.stop();
+} catch (error) {
+	totals.failed++;
+	failures.push(`PostgreSQL did not start: ${error.message}`);
+}
 mocha('browser tests', '.mocharc.browser.json');
 
 for (const failure of failures) console.log(`\nFAILED ${failure}`);
