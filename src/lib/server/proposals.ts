@@ -86,6 +86,20 @@ export class Proposals {
 	async propose(application: string, person: Person, proposal: NewProposal, now = new Date()): Promise<{ id: number }> {
 		const workspace = await this.#profiles.load(application);
 		const { stratum, label, reason, base, changes } = proposal;
+		this.#refuseUnfit(workspace, person, stratum, changes);
+		const [made] = await this.#db
+			.insert(proposals)
+			.values({
+				...{ application, person: person.id, at: now.toISOString(), stratum, label, reason },
+				base: Math.min(base, workspace.revision),
+				changes
+			})
+			.returning({ id: proposals.id });
+		return made!;
+	}
+
+	/** Throws `Problem` 409 for changes that are not made on the stratum as it stands, 422 for what cannot be proposed of it. */
+	#refuseUnfit(workspace: Workspace, person: Person, stratum: StratumId, changes: readonly AnyChange[]): void {
 		const head = writableStratum(workspace.profile, stratum);
 		if (head.kind === 'personal')
 			throw new Problem(
@@ -118,15 +132,37 @@ export class Proposals {
 			throw error;
 		}
 		refuseProblems(workspace, profile, changes);
-		const [made] = await this.#db
-			.insert(proposals)
-			.values({
-				...{ application, person: person.id, at: now.toISOString(), stratum, label, reason },
-				base: Math.min(base, workspace.revision),
-				changes
-			})
+	}
+
+	/**
+	 * Changes what is proposed, by somebody who decides on it; what it was is said in a comment. Throws `Problem` 403, 404, 409 if the stratum
+	 * has moved since `base` or somebody has decided, 422 for what cannot be proposed.
+	 */
+	async change(
+		application: string,
+		person: Person,
+		id: number,
+		{ base, changes, reason }: { base: number; changes: readonly AnyChange[]; reason: string },
+		now = new Date()
+	): Promise<void> {
+		const row = await this.#open(application, id);
+		const workspace = await this.#profiles.load(application);
+		refuseReviewer(workspace, person, row.stratum);
+		if (base > workspace.revision || (workspace.revisions.get(row.stratum) ?? 0) > base)
+			throw new Problem(
+				409,
+				'stale-revision',
+				'The stratum has changed meanwhile. Look at the proposal again, and change it then.'
+			);
+		this.#refuseUnfit(workspace, person, row.stratum, changes);
+		const text = `Changed from ${row.changes.length} to ${changes.length} ${changes.length === 1 ? 'part' : 'parts'}: ${reason}`;
+		const comments = [...row.comments, { by: person.id, at: now.toISOString(), text }];
+		const changed = await this.#db
+			.update(proposals)
+			.set({ changes, base: workspace.revision, comments })
+			.where(and(eq(proposals.id, id), eq(proposals.state, 'open')))
 			.returning({ id: proposals.id });
-		return made!;
+		if (changed.length === 0) throw new Problem(409, 'nothing-to-do', `Somebody has decided on proposal ${id} just now.`);
 	}
 
 	async #open(application: string, id: number): Promise<Row> {

@@ -4,6 +4,7 @@ import { copying, sayingsOf, type Saying } from '$core/profile/copying';
 import { stratumOfWire, type StratumWire } from '$core/profile/wire';
 import type { AnyChange } from '$core/profile/edit';
 import type { StratumId } from '$core/strata/stratum';
+import { parseKeys } from '$core/stroke/stroke';
 import type { Proposal as Kept } from '$lib/server/proposals';
 import { ApiError, ask, told } from './api';
 import { strataReadable } from './shapes';
@@ -133,6 +134,33 @@ export class ProposalsDesk {
 			await ask(`${this.#path}/${proposal.id}`, 'PUT', body);
 			await this.#workspace.reload();
 		});
+	}
+
+	/**
+	 * Changes what is proposed: what is left out goes, and of shortcuts the keys may be others, by the place of the part. Throws nothing: what is
+	 * wrong with the keys is said.
+	 */
+	change(proposal: Proposal, keys: ReadonlyMap<number, string>, reason: string): Promise<boolean> {
+		return this.#do(`Changed: ${proposal.label}`, async () => {
+			const changes = proposal.changes.flatMap((change, i): AnyChange[] => {
+				if (this.left.has(i)) return [];
+				const text = keys.get(i)?.trim();
+				const { after } = change as { after?: { keys?: string } | null };
+				if (!text || !after?.keys || text === after.keys) return [change];
+				// another key is another entry, and so nothing stands there before
+				return [{ ...change, before: null, after: { ...after, keys: this.#keysOf(text) } } as AnyChange];
+			});
+			await ask(`${this.#path}/${proposal.id}`, 'PUT', { does: 'change', base: this.#workspace.revision, changes, reason });
+			this.left = new Set();
+		});
+	}
+
+	#keysOf(text: string): string {
+		try {
+			return parseKeys(text);
+		} catch (error) {
+			throw new ApiError(422, { detail: `“${text}”: ${(error as Error).message}` });
+		}
 	}
 
 	decline(proposal: Proposal, reason: string): Promise<boolean> {

@@ -57,6 +57,28 @@ describe('proposals', () => {
 		expect((await decide('steward', id, { does: 'decline', reason: 'too late' })).status).to.equal(409);
 	});
 
+	it('are changed by who decides on them, with what they were in a comment; and by nobody else', async () => {
+		const id = await idOf(
+			await propose('designer', 'office', [setting('office', 'Ctrl+Alt+7', 730), setting('office', 'Ctrl+Alt+8', 731)])
+		);
+		const { revision } = await documentOf();
+		const changed = { does: 'change', base: revision, changes: [setting('office', 'Ctrl+Alt+9', 732)], reason: 'nine is free' };
+		for (const who of ['designer', 'lead', 'trainer']) expect((await decide(who, id, changed)).status, who).to.equal(403);
+		const foreign = { ...changed, changes: [setting('cladding', 'Ctrl+Alt+9', 732)] };
+		expect((await decide('steward', id, foreign)).status, 'of another stratum').to.equal(422);
+		expect((await decide('steward', id, { ...changed, base: revision + 9 })).status).to.equal(409);
+		expect((await decide('steward', id, { ...changed, reason: '' })).status).to.equal(400);
+		expect((await listed(id)).changes).to.have.length(2);
+		expect((await decide('steward', id, changed)).status).to.equal(200);
+		const now = await listed(id);
+		expect(now.changes).to.have.length(1);
+		expect(now.person, 'it stays theirs who made it').to.not.equal('first');
+		expect(now.comments.at(-1)).to.include({ by: 'first', text: 'Changed from 2 to 1 part: nine is free' });
+		expect((await decide('steward', id, { does: 'take', base: revision })).status).to.equal(200);
+		expect([await inOffice('Ctrl+Alt+7'), await inOffice('Ctrl+Alt+9')]).to.deep.equal([false, true]);
+		expect((await decide('steward', id, changed)).status, 'decided already').to.equal(409);
+	});
+
 	it('are taken in parts, declined with a reason, withdrawn by who made them, and talked about', async () => {
 		const id = await idOf(
 			await propose('designer', 'office', [setting('office', 'Ctrl+Alt+3', 710), setting('office', 'Ctrl+Alt+4', 711)])

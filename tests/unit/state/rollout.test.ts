@@ -98,12 +98,17 @@ describe('a proposal on the bench', () => {
 		const own = desk.sayings.find(({ saying }) => saying.chapter === 'shortcuts')!;
 		await desk.propose('office' as never, [own.saying], 'Mine for all', 'we all need it');
 		const { id } = desk.list.find(({ label }) => label === 'Mine for all')!;
+		const mine = () => desk.list.find((one) => one.id === id)!;
+		expect(await desk.change(mine(), new Map([[0, 'Ctrl+Alt+?+']]), 'a key that is none')).to.equal(false);
+		expect(at.notice?.text).to.include('“Ctrl+Alt+?+”');
+		expect(await desk.change(mine(), new Map([[0, 'ctrl+alt+f9']]), 'that one is free')).to.equal(true);
+		expect((mine().changes[0] as unknown as { after: { keys: string } }).after.keys).to.equal('Ctrl+Alt+F9');
 		const tried = await demo.browser.trialOf(at, id);
 		expect(tried.label).to.equal('Mine for all');
-		const says = (workspace: typeof at) =>
-			(workspace.profile.find(({ kind }) => kind === 'office')!.contents['shortcuts'] as Map<string, unknown>).has(
-				own.saying.key
-			);
+		const says = (workspace: typeof at) => {
+			const { contents } = workspace.profile.find(({ kind }) => kind === 'office')!;
+			return [...(contents['shortcuts'] as Map<string, { keys: string }>).values()].some(({ keys }) => keys === 'Ctrl+Alt+F9');
+		};
 		expect([says(tried.workspace), says(at)]).to.deep.equal([true, false]);
 		expect(tried.workspace.revision).to.equal(at.revision);
 		for (const [number, words] of [

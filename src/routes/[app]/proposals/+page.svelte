@@ -9,6 +9,7 @@
 	import { useWorkspace } from '$lib/state/workspace.svelte';
 	import ImpactTable from '$lib/ui/impact/ImpactTable.svelte';
 	import OneField from '$lib/ui/people/OneField.svelte';
+	import ChangeParts from '$lib/ui/proposals/ChangeParts.svelte';
 	import Compose from '$lib/ui/proposals/Compose.svelte';
 	import { bandClass } from '$lib/ui/stratum-look';
 
@@ -19,6 +20,8 @@
 	/** Something of one's own that the address speaks of is proposed. */
 	const wanted = page.url.searchParams.get('mine') ?? undefined;
 	let isComposing = $state(wanted !== undefined);
+	/** The proposal that somebody is changing. */
+	let changing = $state<number | undefined>(undefined);
 	let weighed = $state<number | undefined>(undefined);
 	onMount(() => {
 		desk.load().catch((error: unknown) => (workspace.notice = { kind: 'failed', text: told(error) }));
@@ -103,6 +106,11 @@
 					</li>
 				{/each}
 			</ul>
+			{#if decides && changing === proposal.id}
+				<ChangeParts {desk} {proposal} ondone={() => (changing = undefined)} />
+			{:else if decides}
+				<p><Button size="xs" color="alternative" onclick={() => (changing = proposal.id)}>Change it …</Button></p>
+			{/if}
 			{#if proposal.decision}
 				<p class="callout {proposal.state === 'taken' ? 'tone-epidote' : 'tone-garnet'}">
 					{proposal.state} by {workspace.nameOf(proposal.decision.by)}, {when(proposal.decision.at)}{proposal.decision.revision

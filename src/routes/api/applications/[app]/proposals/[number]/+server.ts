@@ -1,12 +1,12 @@
 import { z } from 'zod';
-import { Revision } from '$core/profile/edit.ts';
+import { ProposedEdit, Revision } from '$core/profile/edit.ts';
 import { checked, readBody } from '$lib/server/problem';
 import { route } from '$lib/server/route';
 
 const Id = z.coerce.number().int().min(1).max(2_147_483_647);
 const Reason = z.string().trim().min(3, 'say why').max(2_000);
 
-/** Takes it in, whole or in parts, or declines it with a reason. */
+/** Takes it in, whole or in parts, changes it, or declines it with a reason. */
 const Decision = z.discriminatedUnion('does', [
 	z.strictObject({
 		does: z.literal('take'),
@@ -14,14 +14,16 @@ const Decision = z.discriminatedUnion('does', [
 		parts: z.array(z.number().int().min(0)).max(2_000).optional(),
 		reason: z.string().trim().max(2_000).default('')
 	}),
+	z.strictObject({ does: z.literal('change'), base: Revision, changes: ProposedEdit.shape.changes, reason: Reason }),
 	z.strictObject({ does: z.literal('decline'), reason: Reason })
 ]);
 
 export const PUT = route('review', async ({ params, request }, { proposals }, person) => {
 	const id = checked(Id, params.number);
-	const decision = await readBody(request, Decision, 100_000);
+	const decision = await readBody(request, Decision, 5_000_000);
 	if (decision.does === 'take') return proposals.take(params.app!, person, id, decision);
-	await proposals.decline(params.app!, person, id, decision.reason);
+	if (decision.does === 'change') await proposals.change(params.app!, person, id, decision);
+	else await proposals.decline(params.app!, person, id, decision.reason);
 	return { id };
 });
 
