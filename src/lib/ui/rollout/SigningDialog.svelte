@@ -131,10 +131,12 @@
 				{/each}
 			</tbody>
 		</table>
-		<p class="quiet small">
-			{signing.rootKeys.there.length} of {root?.keys.length ?? 0} root keys lie in <code>{signing.rootKeys.folder}</code>. Take
-			them elsewhere and put them there when they are asked for. What to do when a key is lost stands in docs/keys.md.
-		</p>
+		{#if desk.mayRelease}
+			<p class="quiet small">
+				{signing.rootKeys.there.length} of {root?.keys.length ?? 0} root keys lie in <code>{signing.rootKeys.folder}</code>. Take
+				them elsewhere and put them there when they are asked for. What to do when a key is lost stands in docs/keys.md.
+			</p>
+		{/if}
 		{#if doing !== undefined}
 			<form onsubmit={ask}>
 				<h3>{doing === 'root' ? 'Root' : `Another key for ${doing.replace(/^app\./, '')}`}</h3>

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { may } from '$core/people/may.ts';
 import { readBody } from '$lib/server/problem';
 import { route } from '$lib/server/route';
 
@@ -16,8 +17,12 @@ const Change = z.discriminatedUnion('do', [
 	})
 ]);
 
-/** Which keys sign what, and until when it holds. */
-export const GET = route('read', async (_, { signing }) => ({ signing: await signing.state() }));
+/** Which keys sign what, and until when it holds; where the root keys lie is told to those who may use them. */
+export const GET = route('read', async (_, { signing }, person) => {
+	const state = await signing.state();
+	if (!state || may(person, 'release')) return { signing: state };
+	return { signing: { ...state, rootKeys: { folder: '', there: [] } } };
+});
 
 /** Sets signing up: makes a root key for each passphrase, and the others; `anew` when root is lost, so that every seat enrols again. */
 export const POST = route('release', async ({ request }, { signing, seats }) => {
