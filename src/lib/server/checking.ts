@@ -87,20 +87,13 @@ export class Checking {
 
 	/** The lists of strata that reach people by a release of these, the office's alone first. */
 	async #goingOut(application: string, profile: Profile, besides: readonly StratumId[]): Promise<Profile[]> {
+		if (besides.length === 0) return [published(profile)];
+		const goesOut = ({ id, kind }: Profile[number]) => kind === 'factory' || kind === 'office' || besides.includes(id);
 		const lists = new Map<string, Profile>([['', published(profile)]]);
-		if (besides.length > 0)
-			for (const { strata } of await this.#setups.all(application)) {
-				const shared = profileOf(profile, strata).filter(
-					({ id, kind }) => kind === 'factory' || kind === 'office' || besides.includes(id)
-				);
-				lists.set(shared.map(({ id }) => id).join(' '), shared);
-			}
-		if (besides.length > 0) {
-			const all = profileOf(
-				profile,
-				inUsualOrder(profile.filter(({ id, kind }) => kind === 'office' || besides.includes(id))).map(({ id }) => id)
-			);
-			lists.set(all.map(({ id }) => id).join(' '), all);
+		const setups = (await this.#setups.all(application)).map(({ strata }) => profileOf(profile, strata));
+		for (const strata of [...setups, inUsualOrder(profile)]) {
+			const shared = strata.filter(goesOut);
+			lists.set(shared.map(({ id }) => id).join(' '), shared);
 		}
 		return [...lists.values()];
 	}

@@ -119,7 +119,7 @@ export class Enrolments {
 		return { token: `${seat}.${end}.${this.#mac('seat', seat, key, end)}`, until: new Date(end).toISOString() };
 	}
 
-	/** The seat whose token it is, if it is one. Throws `Problem` 404 for one that is not known any more. */
+	/** The seat whose token it is; null for none, and for a seat that is not known any more or has another key by now. */
 	async who(token: string, now = Date.now()): Promise<string | null> {
 		const known = this.#known.get(`Seat ${token}`);
 		const [seat = '', end = '', mac = ''] = token.split('.');

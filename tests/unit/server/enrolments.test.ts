@@ -131,6 +131,11 @@ describe('seats of an office', () => {
 		await write('Ctrl+Alt+2', 2);
 		expect((await followOnce(seat)).own).to.equal(2);
 		expect(read()).to.include('"Ctrl+Alt+2"');
+		// with another key of the role what it has signed is signed anew, and the seat goes on
+		const rotated = { do: 'rotate', role: 'own-files', passphrases: ['a rope and a pulley'] };
+		expect((await as('steward', '/api/signing', 'PUT', rotated)).status).to.equal(200);
+		const after = await followOnce(seat);
+		expect([after.state, after.message, after.own]).to.deep.equal(['installed', '', 3]);
 		// nobody else may make them get up but a steward; then it is the release again
 		expect((await as('trainer', '/api/seats/C-02/sitting', 'PUT', { setup: null })).status).to.equal(403);
 		expect((await as('trainer', '/api/seats/C-02/sitting', 'PUT', { setup: setup!.id })).status).to.equal(403);

@@ -376,9 +376,11 @@ export class Signing {
 		return this.#turns.take(`own ${seat}`, () =>
 			this.#db.transaction(async (tx) => {
 				const [before] = await tx.select().from(ownFiles).where(eq(ownFiles.seat, seat));
-				const expires = before && (JSON.parse(before.metadata) as Envelope).signed.expires;
-				if (before?.of === of && expires && !isOld(expires, this.#lifetimes.own, now)) return before.version;
 				const [row] = await tx.select().from(signingKeys).where(eq(signingKeys.role, OWN_ROLE));
+				const key = keyOfPem(row!.pem);
+				const said = before && (JSON.parse(before.metadata) as Envelope);
+				const isGood = said && isBy(said, key) && !isOld(said.signed.expires, this.#lifetimes.own, now);
+				if (isGood && before.of === of) return before.version;
 				const version = (before?.version ?? 0) + 1;
 				const file = fileText();
 				const body = envelope(
@@ -390,13 +392,13 @@ export class Signing {
 						expires: inTime(now, this.#lifetimes.own),
 						targets: { [ownPath(seat)]: { ...fileOf(file), custom: { application, release } } }
 					},
-					[keyOfPem(row!.pem)]
+					[key]
 				);
-				const said = { version, of, metadata: body, file };
+				const kept = { version, of, metadata: body, file };
 				await tx
 					.insert(ownFiles)
-					.values({ seat, ...said })
-					.onConflictDoUpdate({ target: ownFiles.seat, set: said });
+					.values({ seat, ...kept })
+					.onConflictDoUpdate({ target: ownFiles.seat, set: kept });
 				return version;
 			})
 		);
@@ -468,8 +470,7 @@ export class Signing {
 			const before = newest && (JSON.parse(newest.body) as Envelope);
 			if (before && !isOld(before.signed.expires, lifetime, now)) {
 				const { version: _, expires: __, ...said } = before.signed;
-				const isKey = before.signatures.some(({ keyid }) => keyid === key.id);
-				if (isKey && canonicalText(said) === canonicalText(content)) return newest.version;
+				if (isBy(before, key) && canonicalText(said) === canonicalText(content)) return newest.version;
 			}
 			const version = (newest?.version ?? 0) + 1;
 			await this.#keep(tx, role, { ...content, version, expires: inTime(now, lifetime) }, [key]);
@@ -595,6 +596,9 @@ const inTime = (now: Date, lifetime: number): string =>
 
 /** Whether what holds until then has less than half of its time left. */
 const isOld = (expires: string, lifetime: number, now: Date): boolean => Date.parse(expires) - now.getTime() < lifetime / 2;
+
+/** Whether the key has signed it; after another key has come, what the former has signed is signed anew. */
+const isBy = ({ signatures }: Envelope, { id }: SigningKey): boolean => signatures.some(({ keyid }) => keyid === id);
 
 async function keepKey(tx: Transaction, role: string, key: SigningKey): Promise<void> {
 	await tx.insert(signingKeys).values({ role, id: key.id, pem: pemOf(key) });
