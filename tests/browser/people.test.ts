@@ -196,6 +196,15 @@ describe('People', () => {
 		const rows = () => table.getByRole('row').count();
 		const before = await rows();
 		await at.page.getByRole('button', { name: 'Print what each must learn' }).waitFor();
+		await at.page.emulateMedia({ media: 'print' });
+		const sheet = at.page.getByRole('article').filter({ has: at.page.getByRole('heading', { name: 'Hanger desk' }) });
+		await sheet.getByRole('heading', { name: 'Keys that do something else' }).waitFor();
+		await sheet
+			.getByRole('row', { name: /Parts list/ })
+			.first()
+			.waitFor();
+		expect(await table.filter({ hasText: 'runs a day' }).count(), 'what is on the screen is not printed').to.equal(0);
+		await at.page.emulateMedia({ media: 'screen' });
 		await table.getByRole('button', { name: 'Hanger desk' }).click();
 		const aside = at.page.getByRole('complementary', { name: 'Who gets what' });
 		await aside.getByRole('heading', { name: 'Hanger desk' }).waitFor();

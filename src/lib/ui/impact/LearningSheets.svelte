@@ -26,7 +26,7 @@
 		{@const fresh = newFor(person)}
 		<article>
 			<header>
-				<h1>{desk.nameOf(person)}</h1>
+				<h1>{workspace.document.people[person] ?? desk.nameOf(person)}</h1>
 				<p>{workspace.document.application.name}, release {release}, as of {when}</p>
 			</header>
 			{#if habits.length > 0}

@@ -21,98 +21,100 @@
 	const count = (n: number, one: string, many: string) => `${n} ${n === 1 ? one : many}`;
 </script>
 
-<div class="view">
-	<section aria-label="What the release does">
-		<header>
-			<h1>Release {next}, before it goes out</h1>
-			{#if desk.progress !== undefined}
-				<p class="quiet" role="status">Checking everybody’s setups: {Math.round(desk.progress * 100)} %</p>
-				<progress max="1" value={desk.progress} aria-label="How far it is"></progress>
-				<Button size="xs" color="alternative" onclick={() => desk.stop()}>Stop</Button>
-			{:else if desk.impact}
-				<p class="quiet">
-					{count(desk.impact.setups.length, 'setup', 'setups')} of {count(desk.people.length, 'person', 'people')}, before and
-					after, checked in
-					{desk.seconds.toFixed(1)} s
-				</p>
-				<Button size="xs" color="alternative" onclick={() => void desk.start()}
-					>{desk.revision === workspace.revision ? 'Check again' : 'Check again: something was written since'}</Button
-				>
-				{#if desk.untouched.length < desk.people.length}<Button size="xs" color="alternative" onclick={() => window.print()}
-						>Print what each must learn</Button
-					>{/if}
-			{:else}
-				<Button size="xs" color="alternative" onclick={() => void desk.start()}>Check everybody’s setups</Button>
-			{/if}
-		</header>
-		{#if desk.problem}<p class="callout tone-garnet" role="alert">{desk.problem}</p>{/if}
-		{#if desk.impact}
-			{#if desk.changes.length === 0}
-				<p class="none">What would go out is what people have: nobody is touched.</p>
-			{:else}
-				<ImpactTable {desk} chosen={shown} onchoose={(person) => (desk.person = person)} />
-				<p class="told">
-					{desk.untouched.length === 0
-						? 'Everybody is touched.'
-						: desk.untouched.length === desk.people.length
-							? 'Nobody is touched: what changes shows in nobody’s setups.'
-							: `Not touched: ${desk.untouched.map((person) => desk.nameOf(person)).join(', ')}.`}
-					<span class="quiet"
-						>A habit is a key that does something else then; it weighs as much as its command is run a day, as the office has
-						estimated.</span
-					>
-				</p>
-				{#if dearest && desk.runs > 0}
-					<p class="told tone-fluorite">
-						<span class="toned" aria-hidden="true">◇</span>
-						<b
-							>Without “{dearest.difference.caption.label}” the release moves {desk.runs - dearest.runs} instead of {desk.runs} runs
-							a day.</b
-						>
-						{#if desk.mayTakeOut}<button
-								class="pill"
-								type="button"
-								disabled={workspace.edits.busy}
-								onclick={() => void desk.takeOut(dearest)}>Take it out</button
-							>{/if}
+<div class="screen">
+	<div class="view">
+		<section aria-label="What the release does">
+			<header>
+				<h1>Release {next}, before it goes out</h1>
+				{#if desk.progress !== undefined}
+					<p class="quiet" role="status">Checking everybody’s setups: {Math.round(desk.progress * 100)} %</p>
+					<progress max="1" value={desk.progress} aria-label="How far it is"></progress>
+					<Button size="xs" color="alternative" onclick={() => desk.stop()}>Stop</Button>
+				{:else if desk.impact}
+					<p class="quiet">
+						{count(desk.impact.setups.length, 'setup', 'setups')} of {count(desk.people.length, 'person', 'people')}, before and
+						after, checked in
+						{desk.seconds.toFixed(1)} s
 					</p>
+					<Button size="xs" color="alternative" onclick={() => void desk.start()}
+						>{desk.revision === workspace.revision ? 'Check again' : 'Check again: something was written since'}</Button
+					>
+					{#if desk.untouched.length < desk.people.length}<Button size="xs" color="alternative" onclick={() => window.print()}
+							>Print what each must learn</Button
+						>{/if}
+				{:else}
+					<Button size="xs" color="alternative" onclick={() => void desk.start()}>Check everybody’s setups</Button>
+				{/if}
+			</header>
+			{#if desk.problem}<p class="callout tone-garnet" role="alert">{desk.problem}</p>{/if}
+			{#if desk.impact}
+				{#if desk.changes.length === 0}
+					<p class="none">What would go out is what people have: nobody is touched.</p>
+				{:else}
+					<ImpactTable {desk} chosen={shown} onchoose={(person) => (desk.person = person)} />
+					<p class="told">
+						{desk.untouched.length === 0
+							? 'Everybody is touched.'
+							: desk.untouched.length === desk.people.length
+								? 'Nobody is touched: what changes shows in nobody’s setups.'
+								: `Not touched: ${desk.untouched.map((person) => desk.nameOf(person)).join(', ')}.`}
+						<span class="quiet"
+							>A habit is a key that does something else then; it weighs as much as its command is run a day, as the office has
+							estimated.</span
+						>
+					</p>
+					{#if dearest && desk.runs > 0}
+						<p class="told tone-fluorite">
+							<span class="toned" aria-hidden="true">◇</span>
+							<b
+								>Without “{dearest.difference.caption.label}” the release moves {desk.runs - dearest.runs} instead of {desk.runs} runs
+								a day.</b
+							>
+							{#if desk.mayTakeOut}<button
+									class="pill"
+									type="button"
+									disabled={workspace.edits.busy}
+									onclick={() => void desk.takeOut(dearest)}>Take it out</button
+								>{/if}
+						</p>
+					{/if}
 				{/if}
 			{/if}
-		{/if}
-	</section>
-	<aside aria-label="Who gets what">
-		{#if desk.impact && shown}
-			<h2>{desk.nameOf(shown)}</h2>
-			{#each desk.of(shown) as one (one.setup.id)}
-				<h3>{one.setup.name}</h3>
-				{#if isUntouched(one)}<p class="quiet">Nothing changes here.</p>{/if}
-				<ul>
-					{#each one.habits as habit (`${habit.command} ${habit.keys} ${habit.scope}`)}
-						<li>
-							<KeyCaps keys={habit.keys} /> ran <b>{labelOf(habit.command)}</b> ({habit.scope.toLowerCase()}){habit.runs > 0
-								? `, ${habit.runs} times a day`
-								: ''}; then {habit.then.length > 0 ? habit.then.map(labelOf).join(' or ') : 'nothing'}.
-							{#if habit.instead.length > 0}Instead: {#each habit.instead as keys (keys)}<KeyCaps {keys} />
-								{/each}{/if}
-						</li>
-					{/each}
-					{#each one.coming as finding (finding.id)}
-						<li class="tone-{SIGNS[finding.severity].tone}">
-							<span class="toned">{SIGNS[finding.severity].shape}</span>
-							{finding.sentence}
-						</li>
-					{/each}
-					{#each one.going as finding (finding.id)}
-						<li class="tone-epidote">
-							<span class="toned" title="goes away">✓</span> <span class="quiet">Gone: {finding.sentence}</span>
-						</li>
-					{/each}
-				</ul>
-			{/each}
-		{:else if desk.impact}
-			<p class="quiet">Choose somebody in the table to see what they get.</p>
-		{/if}
-	</aside>
+		</section>
+		<aside aria-label="Who gets what">
+			{#if desk.impact && shown}
+				<h2>{desk.nameOf(shown)}</h2>
+				{#each desk.of(shown) as one (one.setup.id)}
+					<h3>{one.setup.name}</h3>
+					{#if isUntouched(one)}<p class="quiet">Nothing changes here.</p>{/if}
+					<ul>
+						{#each one.habits as habit (`${habit.command} ${habit.keys} ${habit.scope}`)}
+							<li>
+								<KeyCaps keys={habit.keys} /> ran <b>{labelOf(habit.command)}</b> ({habit.scope.toLowerCase()}){habit.runs > 0
+									? `, ${habit.runs} times a day`
+									: ''}; then {habit.then.length > 0 ? habit.then.map(labelOf).join(' or ') : 'nothing'}.
+								{#if habit.instead.length > 0}Instead: {#each habit.instead as keys (keys)}<KeyCaps {keys} />
+									{/each}{/if}
+							</li>
+						{/each}
+						{#each one.coming as finding (finding.id)}
+							<li class="tone-{SIGNS[finding.severity].tone}">
+								<span class="toned">{SIGNS[finding.severity].shape}</span>
+								{finding.sentence}
+							</li>
+						{/each}
+						{#each one.going as finding (finding.id)}
+							<li class="tone-epidote">
+								<span class="toned" title="goes away">✓</span> <span class="quiet">Gone: {finding.sentence}</span>
+							</li>
+						{/each}
+					</ul>
+				{/each}
+			{:else if desk.impact}
+				<p class="quiet">Choose somebody in the table to see what they get.</p>
+			{/if}
+		</aside>
+	</div>
 </div>
 {#if desk.impact}<LearningSheets {desk} release={next} />{/if}
 
@@ -161,8 +163,12 @@
 	.told {
 		max-width: 90ch;
 	}
+	.screen {
+		height: 100%;
+	}
+	/* the general rules of print show every view; here only the pages for people are printed */
 	@media print {
-		.view {
+		.screen {
 			display: none;
 		}
 	}
