@@ -117,7 +117,7 @@ export async function seatsBench(): Promise<Line[]> {
 			rates.push({ ours, theirs: await rate(bare.address, path, headers) });
 		}
 		bare.stop();
-		await ask(server.address, `/api/applications/${gneiss.application.id}/channel`, 'PUT', { release: 1, stratum: 'office' });
+		await ask(server.address, `/api/applications/${gneiss.application.id}/channel`, 'PUT', { release: 1 });
 		const { seconds, failed } = await wave();
 		return [
 			{ what: `${SEATS} seats, each with a key of its own` },

@@ -52,6 +52,6 @@ export async function fill(server: string, standIn: StandIn): Promise<void> {
 		const { stratum, label } = edits[i]!;
 		await send(server, `${path}/edits`, { base: i, stratum, label, changes });
 		for (const release of releases.filter((r) => r.after === i + 1))
-			await send(server, `${path}/releases`, { stratum: 'office', notes: release.notes, base: i + 1 });
+			await send(server, `${path}/releases`, { notes: release.notes, base: i + 1 });
 	}
 }

@@ -1,6 +1,7 @@
+import { AnswerError } from './ask.ts';
 import { SeatFolder } from './folder.ts';
 import { followOnce, type SeatAtWork } from './follow.ts';
-import { enrol, identityOf, NotEnrolledError, SeatSession, USUAL, type Asking } from './identity.ts';
+import { enrol, identityOf, NotEnrolledError, saidIn, SeatSession, USUAL, type Asking } from './identity.ts';
 import { Updates } from './updates.ts';
 
 export interface SeatOptions {
@@ -28,6 +29,18 @@ export async function seatIn({ id, code, folder, server }: SeatOptions, asking: 
 	const session = new SeatSession(server, known, asking);
 	const updates = new Updates(server, folder, known.application, session);
 	return { session, updates, folder: new SeatFolder(folder), application: known.application, restart: [] };
+}
+
+/** Somebody at the workstation says what does not work, or with null that it works again; gives what was taken. */
+export async function tellTrouble(options: SeatOptions, words: string | null, asking: Asking = USUAL): Promise<string> {
+	const { session } = await seatIn(options, asking);
+	const answer = await session.ask(`/api/seats/${session.seat}/trouble`, {
+		method: 'PUT',
+		headers: { 'content-type': 'application/json' },
+		body: JSON.stringify({ words })
+	});
+	if (!answer.ok) throw new AnswerError(saidIn(answer));
+	return words === null ? `${session.seat}: nothing is reported any more` : `${session.seat}: reported: ${words}`;
 }
 
 /** What a seat has to say of one round, for people. */

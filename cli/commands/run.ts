@@ -124,12 +124,15 @@ export function runCommand(program: Command, end: Ends): void {
 		.option('--code <code>', 'the code by which it becomes a seat, at the first time')
 		.option('--id <seat>', 'the seat that it should be, such as C-01')
 		.option('--many <number>', 'so many seats in this process, with a code for each from the server', count)
+		.option('--trouble <words>', 'only report what does not work here with the release that it has')
+		.option('--settled', 'only say that what was reported works again')
 		.option('-s, --server <url>', 'the server', 'http://127.0.0.1:5180')
 		.option('--every <ms>', 'how often it asks', milliseconds, 2000)
-		.action(async ({ many, ...options }: SeatOptions & { many?: number }) => {
-			const { runSeat } = await import('../../seat/run.ts');
+		.action(async ({ many, trouble, settled, ...options }: SeatOptions & { many?: number; trouble?: string; settled?: true }) => {
+			const { runSeat, tellTrouble } = await import('../../seat/run.ts');
 			try {
-				if (many === undefined) await runSeat(options);
+				if (trouble !== undefined || settled) console.log(await tellTrouble(options, trouble ?? null));
+				else if (many === undefined) await runSeat(options);
 				else await (await import('../many.ts')).runMany(many, options);
 			} catch (error) {
 				throw ['NotEnrolledError', 'AnswerError'].includes((error as Error).name) || (error as Error).message === 'fetch failed'

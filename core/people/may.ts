@@ -12,7 +12,7 @@ export const RIGHTS = {
 	write: EVERYBODY,
 	/** Keep setups of one's own. */
 	arrange: EVERYBODY,
-	/** Say what stands on a desk. */
+	/** Say what stands on a desk, who sits there, and what does not work there. */
 	desk: EVERYBODY,
 	/** Propose a change of a stratum that is not one's own, and comment on proposals. */
 	propose: EVERYBODY,

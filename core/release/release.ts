@@ -58,7 +58,25 @@ export const MOST_DRIFT = 20_000_000;
 export const Drift = z.strictObject({ sha256: z.string().length(64), text: z.string().max(MOST_DRIFT) });
 export type Drift = z.infer<typeof Drift>;
 
-export const SeatState = z.enum(['current', 'behind', 'offline', 'drifted', 'refused', 'never']);
+/** What somebody says of a seat that does not work there. */
+export const TroubleWords = z
+	.string()
+	.trim()
+	.min(1, 'say what does not work')
+	.max(400)
+	.regex(/^[^\p{Cc}\p{Cs}]+$/u, 'words on one line, without control characters');
+
+/** Trouble that somebody has reported of a seat: it counts while the seat follows that release, or until it is settled. */
+export const Trouble = z.strictObject({
+	release: ReleaseNumber,
+	words: TroubleWords,
+	at: z.iso.datetime(),
+	/** Who has said it: the id of a person; null where it was said at the workstation. */
+	by: z.string().nullable()
+});
+export type Trouble = z.infer<typeof Trouble>;
+
+export const SeatState = z.enum(['current', 'behind', 'offline', 'drifted', 'refused', 'troubled', 'never']);
 export type SeatState = z.infer<typeof SeatState>;
 
 export interface Seat {
@@ -67,6 +85,8 @@ export interface Seat {
 	readonly desk: DeskSetup;
 	readonly lastSeen: string | null;
 	readonly report: SeatReport | null;
+	/** What somebody has reported and nobody has settled. */
+	readonly trouble: Trouble | null;
 	readonly restore: boolean;
 	/** The ring that it is in; null for everyone's. */
 	readonly ring: string | null;
@@ -79,11 +99,15 @@ export interface Seat {
 /** A seat that has not been heard of for this long counts as offline, in milliseconds. */
 export const OFFLINE_AFTER = 15_000;
 
-/** The state that the rollout shows: silence first, then what the seat said, then its release against the channel's. */
+/**
+ * The state that the rollout shows: what the seat itself said, unless it is silent; then what somebody has reported of the release
+ * that it follows; then its release against the channel's.
+ */
 export function seatState(seat: Seat, channel: number | null, now: number): SeatState {
 	if (!seat.lastSeen || !seat.report) return 'never';
-	if (now - Date.parse(seat.lastSeen) > OFFLINE_AFTER) return 'offline';
-	if (seat.report.state === 'drifted') return 'drifted';
-	if (seat.report.state === 'refused') return 'refused';
+	const isSilent = now - Date.parse(seat.lastSeen) > OFFLINE_AFTER;
+	if (!isSilent && (seat.report.state === 'drifted' || seat.report.state === 'refused')) return seat.report.state;
+	if (seat.trouble?.release === channel) return 'troubled';
+	if (isSilent) return 'offline';
 	return seat.report.release === channel ? 'current' : 'behind';
 }

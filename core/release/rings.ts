@@ -53,7 +53,7 @@ export const Course = z.strictObject({
 }) satisfies z.ZodType<Course>;
 
 /** A seat as its ring sees it. */
-export type RingSeat = Pick<Seat, 'id' | 'report'> & { readonly ring: RingId | null; readonly state: SeatState };
+export type RingSeat = Pick<Seat, 'id' | 'report' | 'trouble'> & { readonly ring: RingId | null; readonly state: SeatState };
 
 /** What the course waits for, and why in words; null when the next ring may have the release. */
 export interface Verdict {
@@ -133,7 +133,7 @@ function keptBy(rings: readonly Ring[], course: Course | null): Record<string, n
 	);
 }
 
-const TROUBLE: readonly SeatState[] = ['drifted', 'refused'];
+const TROUBLE: readonly SeatState[] = ['drifted', 'refused', 'troubled'];
 
 /** Whether the next ring may have the release now, and if not, what it waits for. */
 export function judged(rings: readonly Ring[], course: Course, seats: readonly RingSeat[], now: Date): Verdict {
@@ -152,7 +152,7 @@ export function judged(rings: readonly Ring[], course: Course, seats: readonly R
 	if (course.state === 'paused') return says('paused', `Paused: ${next} waits until somebody goes on.`);
 	const share = having.length === 0 ? 0 : (100 * troubled.length) / having.length;
 	if (share > ring.limit) {
-		const told = troubled.slice(0, 3).map(({ id, state, report }) => `${id} ${WORDS[state]!}${told1(report?.message)}`);
+		const told = troubled.slice(0, 3).map((seat) => `${seat.id} ${WORDS[seat.state]!}${toldOf(seat)}`);
 		const more = troubled.length > 3 ? ` and ${troubled.length - 3} more` : '';
 		return says(
 			'trouble',
@@ -179,8 +179,15 @@ export function judged(rings: readonly Ring[], course: Course, seats: readonly R
 	return says(null, `${next} gets it now.`);
 }
 
-const WORDS: Partial<Record<SeatState, string>> = { refused: 'refuses it', drifted: 'was changed by hand' };
-const told1 = (message: string | undefined) => (message ? `: ${message}` : '');
+const WORDS: Partial<Record<SeatState, string>> = {
+	refused: 'refuses it',
+	drifted: 'was changed by hand',
+	troubled: 'reports trouble'
+};
+function toldOf({ state, report, trouble }: RingSeat): string {
+	const words = state === 'troubled' ? trouble?.words : report?.message;
+	return words ? `: ${words}` : '';
+}
 
 /** A time in words, in minutes up to two hours. */
 export function minutes(count: number): string {

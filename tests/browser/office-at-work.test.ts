@@ -91,7 +91,6 @@ describe('An office at work, with seats as real processes', () => {
 
 	it('publishes to the pilot ring; a tampered release is refused there, and the ring waits and says why', async () => {
 		await view(steward, 'rollout');
-		await steward.getByRole('button', { name: 'write to Office' }).click();
 		await steward.getByRole('link', { name: 'Settle it' }).click();
 		await steward.getByRole('button', { name: 'What goes out' }).click();
 		await steward.getByLabel('Why it may stand').fill('Two clearance reviewers asked for it');
@@ -121,7 +120,16 @@ describe('An office at work, with seats as real processes', () => {
 		await rings.getByRole('button', { name: 'Keep these rings' }).click();
 		await rings.waitFor({ state: 'detached' });
 		await says('C-03', 'current, release 2');
+		// what a person reports holds it up too, by keyboard from the row of the seat
+		await view(designer, 'rollout');
+		await designer.getByRole('button', { name: 'Report trouble of C-02' }).press('Enter');
+		await designer.keyboard.type('Split canvas blinks');
+		await designer.keyboard.press('Enter');
+		await says('C-02', 'reports trouble, release 3[\\s\\S]*Split canvas blinks');
 		await steward.getByRole('button', { name: 'Go on' }).click();
+		await steward.getByText(/Everyone waits: 1 of 2 seats in trouble.*C-02 reports trouble: Split canvas blinks/).waitFor();
+		expect(await violationsOn(steward)).to.deep.equal([]);
+		await designer.getByRole('button', { name: 'The trouble of C-02 is settled' }).click();
 		await says('C-03', 'current, release 3');
 		// what is of the person who sits there stays above it
 		expect(fileOf(2)).to.include('"Alt+Shift+Y"').and.include('"Alt+W"');

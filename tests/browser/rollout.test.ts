@@ -17,7 +17,6 @@ describe('Rollout, with seats as real processes', () => {
 		await stateOf('C-02', 'current, release 2');
 		expect(await seat('C-03').innerText()).to.include('not heard of yet');
 
-		await at.page.getByRole('button', { name: 'write to Office' }).click();
 		await at.page.getByLabel('Notes for the people').fill('Clearance check on G, wall thickness on Alt+V.');
 		expect(await at.page.getByRole('button', { name: 'Publish release 3' }).isDisabled()).to.equal(true);
 		await at.page.getByRole('link', { name: 'Settle it' }).click();
@@ -149,7 +148,7 @@ describe('The routes', () => {
 		});
 		expect(JSON.stringify((await problem(desk, 400))['errors'])).to.include('/platform');
 		const errorsLeft = await problem(
-			await post('/api/applications/gneiss-solid-5/releases', JSON.stringify({ stratum: 'office', notes: 'as it is', base: 5 })),
+			await post('/api/applications/gneiss-solid-5/releases', JSON.stringify({ notes: 'as it is', base: 5 })),
 			422
 		);
 		expect(errorsLeft['type']).to.equal('/problems/errors-left');

@@ -11,7 +11,7 @@ import type { Database } from './db/open.ts';
 import { applications, releases } from './db/schema.ts';
 import { Problem } from './problem.ts';
 import type { Turns } from './db/turns.ts';
-import { writableStratum, type Profiles } from './profiles.ts';
+import type { Profiles } from './profiles.ts';
 import type { Rollouts } from './rollouts.ts';
 
 const sha256 = (text: string) => createHash('sha256').update(text, 'utf8').digest('hex');
@@ -88,26 +88,24 @@ export class Releases {
 	}
 
 	/**
-	 * Freezes strata of the office as the next release, the office stratum always among them, and lets the first ring follow it;
-	 * `stratum` is the one that is written to. Two that publish at once do it one after the other. Throws `Problem` 403 for somebody
-	 * who writes to a stratum of their own, 409 if the latest release says the same, 422 for strata that cannot be released.
+	 * Freezes strata of the office as the next release, the office stratum always among them, and lets the first ring follow it. Two
+	 * that publish at once do it one after the other. Throws `Problem` 409 if the latest release says the same, 422 for strata that
+	 * cannot be released.
 	 */
 	publish(
 		application: string,
-		stratum: StratumId,
 		notes: string,
 		base: number,
 		person: Person = FIRST,
 		{ now = new Date(), strata = [] }: { now?: Date; strata?: readonly StratumId[] } = {}
 	): Promise<Release> {
 		return this.#turns.take(`publish ${application}`, () =>
-			this.#publish(application, stratum, notes, base, person, now, strata)
+			this.#publish(application, notes, base, person, now, strata)
 		);
 	}
 
 	async #publish(
 		application: string,
-		stratum: StratumId,
 		notes: string,
 		base: number,
 		{ id: by }: Person,
@@ -115,7 +113,6 @@ export class Releases {
 		wanted: readonly StratumId[]
 	): Promise<Release> {
 		const workspace = await this.#profiles.load(application);
-		refuseOwn(workspace.profile, stratum);
 		const office = officeOf(workspace.profile);
 		if (!office) throw new Problem(422, 'not-sound', 'This profile has no office stratum to publish.');
 		const frozen = releasable(workspace.profile, wanted);
@@ -161,9 +158,8 @@ export class Releases {
 		return made;
 	}
 
-	/** Lets all seats follow another release at once, as when going back to a former one. Throws `Problem` 403 as `publish`, or 404. */
-	async setChannel(application: string, stratum: StratumId, number: number): Promise<void> {
-		refuseOwn((await this.#profiles.load(application)).profile, stratum);
+	/** Lets all seats follow another release at once, as when going back to a former one. Throws `Problem` 404. */
+	async setChannel(application: string, number: number): Promise<void> {
 		await this.file(application, number);
 		await this.#rollouts.backTo(application, number);
 	}
@@ -187,15 +183,4 @@ function releasable(profile: Profile, wanted: readonly StratumId[]): Profile {
 			);
 	}
 	return inUsualOrder(profile.filter(({ id, kind }) => kind === 'office' || wanted.includes(id)));
-}
-
-/** Releases are the steward's. Throws `Problem` 403. */
-function refuseOwn(profile: Profile, stratum: StratumId): void {
-	const from = writableStratum(profile, stratum);
-	if (from.kind === 'personal')
-		throw new Problem(
-			403,
-			'not-yours',
-			`Releases are the steward's; you write to ${from.name}. Write to a stratum of the office.`
-		);
 }

@@ -3,7 +3,7 @@ import { USUAL_DESK, type DeskSetup } from '../../../core/keyboard/desk.ts';
 import type { ApplicationId } from '../../../core/application/application.ts';
 import { followedBy, ONE_RING, type RingSeat } from '../../../core/release/rings.ts';
 import type { CheckIn } from '../../../core/release/updates.ts';
-import { digestOf, seatState, SeatReport, type Drift, type Seat } from '../../../core/release/release.ts';
+import { digestOf, seatState, SeatReport, type Drift, type Seat, type Trouble } from '../../../core/release/release.ts';
 import { CheckIns } from './check-ins.ts';
 import type { Database } from './db/open.ts';
 import { drifts, reports, rollouts, searchPaths, seats } from './db/schema.ts';
@@ -94,7 +94,7 @@ export class Seats {
 		const [rings, course] = [row?.rings ?? ONE_RING, row?.course ?? null];
 		const rows = await this.#db.select().from(seats).where(eq(seats.application, application)).orderBy(asc(seats.id));
 		return rows.map((row) => {
-			const { id, note, desk, lastSeen, report, restore, ring, key, person, setup } = this.#withPending(row);
+			const { id, note, desk, lastSeen, report, trouble, restore, ring, key, person, setup } = this.#withPending(row);
 			const seat = {
 				id,
 				note,
@@ -102,6 +102,7 @@ export class Seats {
 				lastSeen: this.#checkIns.last(id)?.toISOString() ?? (lastSeen && new Date(lastSeen).toISOString()),
 				// one of an earlier version says less
 				report: report && SeatReport.parse(report),
+				trouble,
 				restore,
 				ring,
 				isEnrolled: key !== null,
@@ -245,6 +246,30 @@ export class Seats {
 		const isFulfilled = restore && !wanted;
 		this.#reports.take(id, report, { isNews, isFulfilled }, now);
 		this.forgetSeat(id);
+	}
+
+	/**
+	 * Somebody says what does not work at the seat with the release that it has; what was said before goes. Throws `Problem` 409
+	 * while the seat has none.
+	 */
+	async reportTrouble(id: string, words: string, by: string | null, now = new Date()): Promise<Trouble> {
+		const { report } = await this.#seat(id);
+		const release = report?.release ?? null;
+		if (release === null)
+			throw new Problem(409, 'nothing-to-do', `${id} has no release yet, so there is none that could be the trouble.`);
+		const trouble: Trouble = { release, words, at: now.toISOString(), by };
+		await this.#db.update(seats).set({ trouble }).where(eq(seats.id, id));
+		return trouble;
+	}
+
+	/** What is reported of the seat; null for nothing. Throws `Problem` 404. */
+	async trouble(id: string): Promise<Trouble | null> {
+		return (await this.#seat(id)).trouble;
+	}
+
+	/** The trouble of the seat is settled. */
+	async settle(id: string): Promise<void> {
+		await this.#db.update(seats).set({ trouble: null }).where(eq(seats.id, id));
 	}
 
 	/** Keeps the file that a seat has found changed by hand. */

@@ -4,7 +4,7 @@ import type { Setup } from '$core/people/setup';
 import { EVERYONE, placeOf, type Course, type Ring, type RingId, type RingSeat, type Verdict } from '$core/release/rings';
 import type { RolloutState } from '$lib/server/rollouts';
 import type { SigningState } from '$lib/server/signing/signing';
-import type { Seat, SeatState } from '$core/release/release';
+import type { Seat, SeatState, Trouble } from '$core/release/release';
 import type { StratumId } from '$core/strata/stratum';
 import { freeSlug } from '$core/text/slug';
 import { ask, told } from './api';
@@ -113,16 +113,15 @@ export class RolloutDesk {
 	}
 
 	publish(notes: string, strata: readonly StratumId[]): Promise<boolean> {
-		const { path, targetId: stratum, revision: base, releases } = this.#workspace;
+		const { path, revision: base, releases } = this.#workspace;
 		const first = this.rings.length > 1 ? `; ${this.rings[0]!.name} gets it first` : '';
 		return this.act(`Release ${(releases.at(-1)?.number ?? 0) + 1} published${first}`, () =>
-			ask(`${path}/releases`, 'POST', { stratum, notes, base, strata })
+			ask(`${path}/releases`, 'POST', { notes, base, strata })
 		);
 	}
 
 	backTo(release: number): Promise<boolean> {
-		const { path, targetId: stratum } = this.#workspace;
-		return this.act(`Seats follow release ${release}`, () => ask(`${path}/channel`, 'PUT', { release, stratum }));
+		return this.act(`Seats follow release ${release}`, () => ask(`${this.#workspace.path}/channel`, 'PUT', { release }));
 	}
 
 	steer(act: 'pause' | 'go on' | 'stop'): Promise<boolean> {
@@ -179,6 +178,28 @@ export class RolloutDesk {
 		return this.act(setup === null ? `Nobody sits at ${seat} now` : `You sit at ${seat}, with ${name}`, () =>
 			ask(`/api/seats/${seat}/sitting`, 'PUT', { setup })
 		);
+	}
+
+	/** Says what does not work at a seat with the release that it has. */
+	reportTrouble(seat: string, words: string): Promise<boolean> {
+		return this.act(`Trouble of ${seat} reported; the next ring waits if it is too much`, () =>
+			ask(`/api/seats/${seat}/trouble`, 'POST', { words })
+		);
+	}
+
+	settle(seat: string): Promise<boolean> {
+		return this.act(`The trouble of ${seat} is settled`, () => ask(`/api/seats/${seat}/trouble`, 'DELETE'));
+	}
+
+	/** Whoever has reported it says that it is settled, or sits there, or looks after the seats. */
+	maySettle = (seat: RolloutSeat): boolean =>
+		this.maySeats || this.isMine(seat) || seat.trouble?.by === this.#workspace.document.me.id;
+
+	/** Who has said it, in words. */
+	reporter({ by }: Trouble): string {
+		const { people, me } = this.#workspace.document;
+		if (by === null) return 'said at the seat';
+		return `by ${by === me.id ? 'you' : (people[by] ?? 'somebody')}`;
 	}
 
 	/** Makes the keys: one of root for each passphrase. */

@@ -132,7 +132,7 @@ describe('alias files on the server', () => {
 	});
 
 	it('go out with a release, and are what the next check is held against', async () => {
-		await office.releases.publish(id, OFFICE, 'names', 10);
+		await office.releases.publish(id, 'names', 10);
 		expect(aliasFileIn((await office.releases.followed(id))!)?.text).to.equal(await text('office'));
 	});
 

@@ -144,6 +144,36 @@ describe('seats of an office', () => {
 		expect(read()).to.equal(released);
 	});
 
+	it('are in trouble when somebody says so, until they themselves, whoever sits there or a steward settles it', async () => {
+		const path = '/api/seats/C-02/trouble';
+		const stateOf = async () => {
+			const { seats } = (await as('designer', `/api/applications/${app}/seats`)).body as unknown as {
+				seats: { id: string; state: string; trouble: { words: string; by: string; release: number } | null }[];
+			};
+			return seats.find(({ id }) => id === 'C-02')!;
+		};
+		const words = { words: 'Orbit does not answer' };
+		expect((await as('designer', path, 'DELETE')).status).to.equal(409);
+		expect((await as('designer', path, 'POST', { words: ' ' })).status).to.equal(400);
+		expect((await as('designer', path, 'POST', words)).status).to.equal(200);
+		const { me } = (await as('designer', `/api/applications/${app}`)).body as unknown as { me: { id: string } };
+		const said = await stateOf();
+		expect([said.state, said.trouble?.words, said.trouble?.by]).to.deep.equal(['troubled', words.words, me.id]);
+		expect((await as('trainer', path, 'DELETE')).status, 'somebody else').to.equal(403);
+		expect((await as('designer', path, 'DELETE')).status).to.equal(200);
+		expect((await stateOf()).state).to.equal('current');
+		await as('trainer', path, 'POST', words);
+		expect((await as('steward', path, 'DELETE')).status).to.equal(200);
+		await as('trainer', path, 'POST', words);
+		const { setups } = (await as('designer', `/api/applications/${app}`)).body as unknown as { setups: { id: string }[] };
+		await as('designer', '/api/seats/C-02/sitting', 'PUT', { setup: setups[0]!.id });
+		expect((await as('designer', path, 'DELETE')).status, 'who sits there').to.equal(200);
+		await as('designer', '/api/seats/C-02/sitting', 'PUT', { setup: null });
+		// of a seat that has no release there is none that could be the trouble
+		expect((await as('designer', '/api/seats/C-01/trouble', 'POST', words)).status).to.equal(409);
+		expect((await as('designer', '/api/seats/C-99/trouble', 'POST', words)).status).to.equal(404);
+	});
+
 	it('lose the setup of somebody who leaves', async () => {
 		const { me, setups } = (await as('designer', `/api/applications/${app}`)).body as unknown as {
 			me: { id: string };

@@ -71,7 +71,7 @@ describe('macros on the server', () => {
 	});
 
 	it('go out with a release, and its file says them', async () => {
-		await office.releases.publish(id, OFFICE, 'with a macro', 1);
+		await office.releases.publish(id, 'with a macro', 1);
 		const { file } = await office.releases.file(id, 1);
 		const { rows } = readProfileFile('release', file);
 		expect(rows.filter((row) => row.chapter === MACROS).map((row) => row.said)).to.deep.equal([{ op: 'set', ...half, rank: 0 }]);

@@ -136,14 +136,13 @@ describe('the routes of the server', () => {
 		await refuses('not-found', /./, `${app}/releases/999`);
 		await refuses('not-sound', /./, `${app}/releases/none`);
 		await refuses('not-sound', /say in the notes/, `${app}/releases`, 'POST', {
-			stratum: 'office',
 			notes: ' ',
 			base: await revision()
 		});
-		await refuses('not-found', /./, `${app}/channel`, 'PUT', { release: 999, stratum: 'office' });
+		await refuses('not-found', /./, `${app}/channel`, 'PUT', { release: 999 });
 		const first = releases[0]!.number;
-		expect((await ask(`${app}/channel`, 'PUT', { release: first, stratum: 'office' })).body['channel']).to.equal(first);
-		expect((await ask(`${app}/channel`, 'PUT', { release: channel, stratum: 'office' })).body['channel']).to.equal(channel);
+		expect((await ask(`${app}/channel`, 'PUT', { release: first })).body['channel']).to.equal(first);
+		expect((await ask(`${app}/channel`, 'PUT', { release: channel })).body['channel']).to.equal(channel);
 	});
 
 	it('know the seats: codes, desk, ring, who sits there, laying anew', async () => {

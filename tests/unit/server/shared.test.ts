@@ -98,9 +98,7 @@ const until = async (holds: () => unknown) => {
 		await edit(one, 'set | Ctrl+Alt+2 | file.pack | any', 'office' as StratumId);
 		const { revision } = await one.profiles.load(ID);
 		other.profiles.forget();
-		const published = await Promise.allSettled(
-			[one, other].map((office, i) => office.releases.publish(ID, 'office' as StratumId, `by ${i}`, revision))
-		);
+		const published = await Promise.allSettled([one, other].map((office, i) => office.releases.publish(ID, `by ${i}`, revision)));
 		// the second says the same as the first, and so there is nothing to publish any more
 		const taken = published.filter(({ status }) => status === 'fulfilled');
 		expect(taken).to.have.length(1);

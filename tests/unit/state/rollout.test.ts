@@ -1,7 +1,13 @@
 import { expect } from 'chai';
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import { gneiss } from '../../../demo/gneiss/gneiss.ts';
 import { varve } from '../../../demo/varve/varve.ts';
 import type { RingId } from '../../../core/release/rings.ts';
+import { followOnce } from '../../../seat/follow.ts';
+import { USUAL } from '../../../seat/identity.ts';
+import { seatIn, tellTrouble } from '../../../seat/run.ts';
 import { office } from '../page/office.ts';
 
 const app = gneiss.application.id;
@@ -58,8 +64,6 @@ describe('releases on their way, in a browser', () => {
 
 	it('go back to a former release, and on again', async () => {
 		const { at, desk } = await open();
-		expect(await desk.backTo(1), 'while one writes to a stratum of one’s own').to.equal(false);
-		at.writeTo('office' as never);
 		expect(await desk.backTo(1)).to.equal(true);
 		expect([desk.views[0]!.release, at.channel]).to.deep.equal([1, 1]);
 		expect(await desk.backTo(2)).to.equal(true);
@@ -80,6 +84,45 @@ describe('releases on their way, in a browser', () => {
 		expect([desk.isMine(seat()), desk.sitting(seat())]).to.deep.equal([true, `you, with ${setup!.name}`]);
 		expect(await desk.sit('C-03', null)).to.equal(true);
 		expect(desk.sitting(seat())).to.equal('');
+	});
+
+	it('wait for trouble that somebody reports, until it is settled', async () => {
+		const { at, desk } = await open();
+		const seat = () => desk.seats.find(({ id }) => id === 'C-01')!;
+		expect(await desk.reportTrouble('C-01', 'Orbit does not answer'), 'before it has a release').to.equal(false);
+		expect(at.notice?.text).to.include('has no release yet');
+		const folder = mkdtempSync(join(tmpdir(), 'skarn-trouble-'));
+		try {
+			await desk.makeCode('C-01');
+			const asking = { ...USUAL, get: (url: string, init?: RequestInit) => fetch(url, init) };
+			const server = 'http://office.test';
+			const c1 = await seatIn({ server, code: desk.code!.code, folder, every: 1 }, asking);
+			await followOnce(c1);
+			await desk.load();
+			expect(seat().state).to.equal('current');
+			expect(await desk.reportTrouble('C-01', 'Orbit does not answer')).to.equal(true);
+			expect([seat().state, seat().trouble?.words, desk.reporter(seat().trouble!)]).to.deep.equal([
+				'troubled',
+				'Orbit does not answer',
+				'by you'
+			]);
+			expect([desk.maySettle(seat()), desk.views[0]!.counts['troubled']]).to.deep.equal([true, 1]);
+			expect(await desk.settle('C-01')).to.equal(true);
+			expect([seat().state, seat().trouble]).to.deep.equal(['current', null]);
+			expect(await desk.settle('C-01')).to.equal(false);
+			// the same said at the workstation
+			const at1 = { server, folder, every: 1 };
+			expect(await tellTrouble(at1, 'Orbit again', asking)).to.equal('C-01: reported: Orbit again');
+			await desk.load();
+			expect([seat().state, desk.reporter(seat().trouble!)]).to.deep.equal(['troubled', 'said at the seat']);
+			const refused = await tellTrouble(at1, 'x'.repeat(401), asking).catch((error: Error) => error.message);
+			expect(refused).to.match(/400/);
+			await tellTrouble(at1, null, asking);
+			await desk.load();
+			expect(seat().state).to.equal('current');
+		} finally {
+			rmSync(folder, { recursive: true, force: true });
+		}
 	});
 
 	it('of a program without seats are none', async () => {

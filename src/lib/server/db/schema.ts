@@ -8,7 +8,7 @@ import type { Recipe } from '../../../../core/recipe/recipe.ts';
 import type { Role } from '../../../../core/strata/role.ts';
 import type { DeskSetup } from '../../../../core/keyboard/desk.ts';
 import type { StratumId, StratumKind } from '../../../../core/strata/stratum.ts';
-import type { SeatReport } from '../../../../core/release/release.ts';
+import type { SeatReport, Trouble } from '../../../../core/release/release.ts';
 import type { Course, Ring, RingId } from '../../../../core/release/rings.ts';
 
 const at = (name: string) => timestamp(name, { withTimezone: true, mode: 'string' });
@@ -165,6 +165,8 @@ export const seats = pgTable('seats', {
 	desk: jsonb('desk').$type<DeskSetup>(),
 	lastSeen: at('last_seen'),
 	report: jsonb('report').$type<SeatReport>(),
+	/** What somebody has reported of it and nobody has settled. */
+	trouble: jsonb('trouble').$type<Trouble>(),
 	restore: boolean('restore').notNull().default(false),
 	/** The ring that it is in; null is the last one, everyone. */
 	ring: text('ring').$type<RingId>(),

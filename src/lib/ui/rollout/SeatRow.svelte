@@ -7,6 +7,7 @@
 	import DeskPicker from '../DeskPicker.svelte';
 	import Picker from '../Picker.svelte';
 	import ScreensPicker from './ScreensPicker.svelte';
+	import SeatTrouble from './SeatTrouble.svelte';
 	import { SEAT_LOOKS } from './seat-looks';
 
 	/** One seat as it reports itself, drawn beside the release that its ring follows. */
@@ -98,6 +99,7 @@
 			<span class="tone-limonite toned">▲ The program has to be started anew</span> for {seat.report.restart.join(', ')}.
 		</p>
 	{/if}
+	<div class="under small"><SeatTrouble {seat} {desk} /></div>
 	{#if isChanging}
 		<div class="change">
 			<DeskPicker of={seat.id} desk={seat.desk} onchange={(next) => void desk.setDesk(seat.id, next)} />
@@ -203,6 +205,11 @@
 		padding: 0;
 		border: 0;
 		background: none;
+	}
+	.under {
+		display: grid;
+		grid-column: 2 / -1;
+		gap: 4px;
 	}
 	.wide {
 		grid-column: 1 / -1;

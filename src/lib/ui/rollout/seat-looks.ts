@@ -6,6 +6,7 @@ export const SEAT_LOOKS: Readonly<Record<SeatState, { readonly sign: string; rea
 	behind: { sign: '▲', tone: 'limonite', text: 'behind' },
 	drifted: { sign: '≠', tone: 'garnet', text: 'drifted' },
 	refused: { sign: '◆', tone: 'garnet', text: 'refused' },
+	troubled: { sign: '!', tone: 'garnet', text: 'reports trouble' },
 	offline: { sign: '○', tone: 'limonite', text: 'offline' },
 	never: { sign: '…', tone: 'limonite', text: 'not heard of yet' }
 };

@@ -31,7 +31,6 @@
 	let differing = $state.raw<{ id: string; release: number } | undefined>(undefined);
 	/** The seat that is about to be removed. */
 	let removing = $state<string | undefined>(undefined);
-	const isSteward = $derived(workspace.role === 'steward');
 	const office = $derived(workspace.profile.find((s) => s.kind === 'office'));
 
 	const pending = $derived(workspace.draft.toPublish);
@@ -51,6 +50,11 @@
 		const timer = setInterval(() => void desk.load(), 2000);
 		return () => clearInterval(timer);
 	});
+
+	/** What goes out is mended or accepted in the office stratum. */
+	function settle() {
+		if (office && workspace.writable.some(({ id }) => id === office.id)) workspace.writeTo(office.id);
+	}
 
 	async function publish(event: SubmitEvent) {
 		event.preventDefault();
@@ -92,7 +96,7 @@
 				</fieldset>
 			{/if}
 			{#if !isNew}
-				<p class="quiet">The office stratum is as it was published. Write to Office to change it.</p>
+				<p class="quiet">The office stratum is as it was published.</p>
 			{:else}
 				{#if pending.length > 0}
 					<p class="quiet">{pending.length === 1 ? 'One thing differs' : `${pending.length} things differ`} for the seats.</p>
@@ -120,7 +124,9 @@
 						</p>
 						{#each errors.slice(0, 3) as finding (finding.id)}<p class="small">
 								{finding.sentence}
-								<a href="/{workspace.document.application.id}/findings?finding={encodeURIComponent(finding.id)}">Settle it</a>
+								<a href="/{workspace.document.application.id}/findings?finding={encodeURIComponent(finding.id)}" onclick={settle}
+									>Settle it</a
+								>
 							</p>{/each}
 					</div>
 				{/if}
@@ -135,7 +141,9 @@
 						</p>
 						{#each faults.slice(0, 3) as fault (fault.id)}<p class="small">
 								{fault.sentence()}
-								<a href="/{workspace.document.application.id}/findings?finding={encodeURIComponent(fault.id)}">Settle it</a>
+								<a href="/{workspace.document.application.id}/findings?finding={encodeURIComponent(fault.id)}" onclick={settle}
+									>Settle it</a
+								>
 							</p>{/each}
 					</div>
 				{/if}
@@ -152,17 +160,11 @@
 						size="sm"
 						disabled={desk.busy ||
 							notes.trim() === '' ||
-							!isSteward ||
+							!desk.mayRelease ||
 							workspace.publishing.checks.progress !== undefined ||
 							errors.length + faults.length > 0}>Publish release {(workspace.releases.at(-1)?.number ?? 0) + 1}</Button
 					>
-					{#if !isSteward}<span class="small"
-							>Publishing is the steward's: <button
-								type="button"
-								class="linkish"
-								onclick={() => office && workspace.writeTo(office.id)}>write to Office</button
-							></span
-						>{/if}
+					{#if !desk.mayRelease}<span class="small">A steward publishes.</span>{/if}
 				</div>
 			{/if}
 		</form>

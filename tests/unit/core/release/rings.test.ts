@@ -33,6 +33,7 @@ const seat = (id: string, of: string | null, state: SeatState, message = ''): Ri
 	id,
 	ring: of as RingId | null,
 	state,
+	trouble: null,
 	report: SeatReport.parse({ release: 1, state: 'installed', sha256: null, message })
 });
 
@@ -59,6 +60,15 @@ describe('rings', () => {
 		expect(refused.waits).to.equal('trouble');
 		expect(refused.why).to.include('1 of 2 seats').and.include('C-01 refuses it: is of another program').and.include('0 %');
 		expect(refused.troubled).to.deep.equal(['C-01']);
+	});
+
+	it('wait for what people report at seats, in their words', () => {
+		const course = begin(three, null, 4, at);
+		const trouble = { release: 4, words: 'Orbit does not answer', at: at.toISOString(), by: 'anna' };
+		const told: RingSeat = { ...seat('C-01', 'pilot', 'troubled'), trouble };
+		const verdict = judged(three, course, [told, seat('C-02', 'pilot', 'current')], after(99));
+		expect([verdict.waits, verdict.troubled]).to.deep.equal(['trouble', ['C-01']]);
+		expect(verdict.why).to.include('C-01 reports trouble: Orbit does not answer');
 	});
 
 	it('count trouble against the limit of the ring, in all rings that have the release', () => {
