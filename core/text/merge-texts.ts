@@ -16,7 +16,7 @@ export interface MergedText {
 }
 
 /** The lines with their line ends; they join to the text again. */
-const linesIn = (text: string): string[] => text.match(/[^\r\n]*(?:\r\n|\r|\n)|[^\r\n]+$/g) ?? [];
+export const linesIn = (text: string): string[] => text.match(/[^\r\n]*(?:\r\n|\r|\n)|[^\r\n]+$/g) ?? [];
 
 /** The beginning of a text up to the end of its last whole line. */
 const wholeLines = (text: string, length: number): number => {

@@ -1,6 +1,7 @@
 import '../../../core/recipe/shapes/all.ts';
 import { sql } from 'drizzle-orm';
 import { Backups } from './backups.ts';
+import { Blames } from './blames.ts';
 import { Checking } from './checking.ts';
 import { openDatabase, type OpenDatabase } from './db/open.ts';
 import { Enrolments } from './enrolments.ts';
@@ -24,6 +25,7 @@ export interface Office {
 	readonly people: People;
 	readonly setups: Setups;
 	readonly profiles: Profiles;
+	readonly blames: Blames;
 	readonly proposals: Proposals;
 	readonly signing: Signing;
 	readonly rollouts: Rollouts;
@@ -47,7 +49,15 @@ export function officeOn(store: OpenDatabase, { rootKeys, lifetimes }: OfficeOpt
 	const { db, turns, relay } = store;
 	const live = new Live((change) => relay.tell({ change }));
 	const seats = new Seats(db, (written) => relay.tell({ seats: written }));
-	const profiles = new Profiles(db, () => seats.forget(), turns);
+	const profiles = new Profiles(
+		db,
+		() => {
+			seats.forget();
+			blames.forget();
+		},
+		turns
+	);
+	const blames: Blames = new Blames(profiles);
 	const people = new People(db, store.secret, process.env.SKARN_ADDRESS, () => profiles.forget());
 	const setups = new Setups(db, profiles, () => !people.isOpen);
 	const keys = new RootKeys(rootKeys ?? process.env.SKARN_ROOT_KEYS ?? `${store.folder}.root-keys`, store.folder);
@@ -83,6 +93,7 @@ export function officeOn(store: OpenDatabase, { rootKeys, lifetimes }: OfficeOpt
 		people,
 		setups,
 		profiles,
+		blames,
 		proposals: new Proposals(db, profiles),
 		signing,
 		rollouts,

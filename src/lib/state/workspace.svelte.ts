@@ -21,6 +21,7 @@ import { stratumOfWire } from '$core/profile/wire';
 import { commandSearch } from '$core/search/search';
 import type { WorkspaceDocument } from '$lib/server/workspace-document';
 import { ask } from './api';
+import { Blames } from './blames.svelte';
 import { Draft } from './draft.svelte';
 import { Edits } from './edits.svelte';
 import { Findings } from './findings.svelte';
@@ -80,6 +81,7 @@ export class Workspace {
 	target = $derived.by(() => stratumById(this.profile, this.targetId));
 	role = $derived.by(() => writingAs(this.document.me.role, this.target.kind));
 
+	readonly blames = new Blames(this);
 	readonly edits = new Edits(this);
 	readonly findings = new Findings(this);
 	readonly draft = new Draft(this);

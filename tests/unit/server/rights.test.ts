@@ -16,6 +16,7 @@ const EXPECTED: Readonly<Record<string, string>> = {
 	'GET /api/applications/[app]': ALL,
 	'PUT /api/applications/[app]': 'steward',
 	'DELETE /api/applications/[app]': 'steward',
+	'GET /api/applications/[app]/blame': ALL,
 	'PUT /api/applications/[app]/channel': 'steward',
 	'PUT /api/applications/[app]/command-line': 'steward',
 	'GET /api/applications/[app]/edits': ALL,

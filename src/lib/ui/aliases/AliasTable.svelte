@@ -1,8 +1,10 @@
 <script lang="ts">
 	import { tick } from 'svelte';
+	import { ALIASES } from '$core/chapters/aliases/file';
 	import type { AliasRow } from '$core/chapters/aliases/report';
 	import type { CommandId } from '$core/application/command';
 	import { useWorkspace } from '$lib/state/workspace.svelte';
+	import Blame from '../Blame.svelte';
 	import StratumChip from '../StratumChip.svelte';
 	import Table from '../table/Table.svelte';
 	import { aliasColumns, saying, STATES } from './rows';
@@ -33,6 +35,7 @@
 	let input = $state<HTMLInputElement | undefined>(undefined);
 	const wanted = $derived(saying(rows, workspace.catalogue, words));
 	let shown = $state.raw<readonly AliasRow[]>([]);
+	const here = $derived(shown[at]);
 	const strata = $derived(workspace.profile.map((s) => s.id));
 	const columns = $derived(aliasColumns(workspace.catalogue, strata));
 	const isMine = (row: AliasRow) => row.stratum === workspace.targetId;
@@ -129,6 +132,7 @@
 		{:else}{@render cell(item, 'note', item.note, item.note)}{/if}
 	{/snippet}
 </Table>
+{#if here}<p class="who"><Blame stratum={here.stratum} chapter={ALIASES} thing={here.line} /></p>{/if}
 <datalist id="alias-commands">
 	{#if editing?.field === 'command'}
 		{#each workspace.search.find(value, workspace.index).slice(0, 12) as { command } (command.id)}
@@ -138,6 +142,11 @@
 </datalist>
 
 <style>
+	.who {
+		min-height: 18px;
+		margin: 0;
+		padding: 0 12px;
+	}
 	.tools {
 		display: flex;
 		gap: 10px;

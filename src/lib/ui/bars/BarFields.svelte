@@ -1,5 +1,6 @@
 <script lang="ts">
 	import { Button, Checkbox, Input } from 'flowbite-svelte';
+	import { BARS } from '$core/chapters/bars/bar';
 	import { GROUP_FORMS } from '$core/surface/parts';
 	import type { BarDesk } from '$lib/state/bar-desk.svelte';
 	import { useWorkspace } from '$lib/state/workspace.svelte';
@@ -9,6 +10,7 @@
 	import { opens, rectIn } from '$core/chapters/bars/opened';
 	import BarOptions from './BarOptions.svelte';
 	import Picker from '../Picker.svelte';
+	import Blame from '../Blame.svelte';
 	import StratumChip from '../StratumChip.svelte';
 
 	/** What can be said of the thing that is selected. */
@@ -74,6 +76,7 @@
 		<h2>{desk.selected.length > 1 ? `${desk.selected.length} selected` : desk.nameOf(node)}</h2>
 		<span class="quiet">{kindName}</span>
 	</header>
+	{#if desk.selected.length < 2}<Blame stratum={node.stratum.id} chapter={BARS} thing={node.id} />{/if}
 	{#if node.lockedBy}<p class="tone-limonite small"><span class="toned">▲</span> {node.lockedBy.name} has locked it.</p>{/if}
 	{#if node.keptBy}<p class="tone-limonite small">
 			<span class="toned">▲</span>

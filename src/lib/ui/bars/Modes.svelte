@@ -1,9 +1,11 @@
 <script lang="ts">
 	import { Button, Input } from 'flowbite-svelte';
+	import { MODES, thingFor } from '$core/chapters/modes/mode';
 	import { ModeDesk, type ModeBars } from '$lib/state/mode-desk.svelte';
 	import { useWorkspace } from '$lib/state/workspace.svelte';
 	import KeyCaps from '../KeyCaps.svelte';
 	import Picker from '../Picker.svelte';
+	import Blame from '../Blame.svelte';
 	import StratumChip from '../StratumChip.svelte';
 	import { rove } from '../bench/roving';
 
@@ -97,6 +99,11 @@
 						<a href="commands?command={encodeURIComponent(current.command)}">{keysOf(current) ? 'Its key' : 'Give it a key'}</a>
 					{:else}No command of the program switches to it.{/if}
 					{#if isHeld}{current.lockedBy?.name} has locked it.{/if}
+					{#if current.stratum}<Blame
+							stratum={current.stratum.id}
+							chapter={MODES}
+							thing={thingFor({ kind: 'mode', axis: desk.axis.id, id: current.id })}
+						/>{/if}
 				</p>
 				<div class="acts">
 					<button

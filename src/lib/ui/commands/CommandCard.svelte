@@ -1,7 +1,6 @@
 <script lang="ts">
 	import { Button } from 'flowbite-svelte';
-	import { shortcutsIn } from '$core/shortcut/entry';
-	import { lastTouching } from '$core/profile/blame';
+	import { SHORTCUTS, shortcutsIn } from '$core/shortcut/entry';
 	import { clearing } from '$core/profile/differences';
 	import { pathText, type Command } from '$core/application/command';
 	import { EVERYWHERE, scopeText, type Scope } from '$core/context/scope';
@@ -14,6 +13,7 @@
 	import Pips from '../Pips.svelte';
 	import Recorder from '../Recorder.svelte';
 	import ScopePicker from '../ScopePicker.svelte';
+	import Blame from '../Blame.svelte';
 	import StratumChip from '../StratumChip.svelte';
 	import VerdictPanel from './VerdictPanel.svelte';
 	import Ways from './Ways.svelte';
@@ -31,8 +31,6 @@
 	let field = $state<HTMLElement | undefined>(undefined);
 
 	const bindings = $derived(workspace.index.of(command.id));
-	/** Who said it last, as far as the history that is here goes back. */
-	const saidBy = ({ stratum, key }: Binding) => lastTouching(workspace.history, { chapter: 'shortcuts', stratum, key });
 	/** Whether it is one's own, so that it can be proposed to all. */
 	const isOwn = ({ stratum }: Binding) =>
 		workspace.document.isOpen &&
@@ -96,16 +94,13 @@
 	<section aria-label="Shortcuts">
 		<h2>Shortcuts</h2>
 		{#each bindings as binding (binding.key)}
-			{@const edit = saidBy(binding)}
 			<div class="binding">
 				<StratumChip id={binding.stratum} />
 				<KeyCaps keys={binding.keys} tone={toneOf(binding)} />
 				<span class="where"
 					>{workspace.space.scopeLabel(binding.scope)}{#if binding.lockedBy}<small class="quiet"
 							>locked by {workspace.profile.find((s) => s.id === binding.lockedBy)?.name}</small
-						>{/if}{#if edit && workspace.document.isOpen}<small class="quiet" title={edit.label}
-							>by {workspace.nameOf(edit.by)}, {new Date(edit.at).toLocaleDateString('en-GB', { dateStyle: 'medium' })}</small
-						>{/if}</span
+						>{/if}<Blame stratum={binding.stratum} chapter={SHORTCUTS} thing={binding.key} /></span
 				>
 				<span class="acts">
 					{#if isOwn(binding)}<Button
@@ -145,7 +140,10 @@
 			<div class="binding gone">
 				<StratumChip id={by} />
 				<s><KeyCaps keys={binding.keys} /></s>
-				<span class="where">removed in {workspace.profile.find((s) => s.id === by)?.name}</span>
+				<span class="where"
+					>removed in {workspace.profile.find((s) => s.id === by)?.name}
+					<Blame stratum={by} chapter={SHORTCUTS} thing={binding.key} /></span
+				>
 				<span class="acts"
 					><Button
 						size="xs"

@@ -4,6 +4,7 @@
 	import { acceptedAs, accepts, dropsAcceptance, type Acceptable } from '$core/check/acceptance';
 	import { ACCEPTANCES, type AcceptedFindings } from '$core/chapters/acceptances/acceptance';
 	import { tagged } from '$core/profile/edit';
+	import Blame from '../Blame.svelte';
 	import { useWorkspace } from '$lib/state/workspace.svelte';
 
 	/** Accepts a finding with a reason; of one that is accepted, says by whom and why, and takes that back. */
@@ -53,7 +54,10 @@
 
 {#if accepted}
 	<div class="callout tone-epidote">
-		<p>Accepted by the {accepted.acceptance.role}: {accepted.acceptance.reason}</p>
+		<p>
+			Accepted by the {accepted.acceptance.role}: {accepted.acceptance.reason}
+			<Blame stratum={accepted.stratum} chapter={ACCEPTANCES} thing={accepted.acceptance.finding} />
+		</p>
 		<Button size="xs" color="alternative" disabled={workspace.edits.busy} onclick={takeBack}>Take the acceptance back</Button>
 	</div>
 {:else}

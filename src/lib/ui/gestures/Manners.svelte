@@ -1,10 +1,12 @@
 <script lang="ts">
 	import { Button } from 'flowbite-svelte';
+	import { OPTIONS } from '$core/chapters/options/option';
 	import { valueText } from '$core/application/option';
 	import type { NavigationDesk } from '$lib/state/navigation-desk.svelte';
 	import { OptionDesk } from '$lib/state/option-desk';
 	import { useWorkspace } from '$lib/state/workspace.svelte';
 	import OptionField from '../options/OptionField.svelte';
+	import Blame from '../Blame.svelte';
 	import StratumChip from '../StratumChip.svelte';
 
 	/** How the program lets itself be navigated: which way things turn, what stays in place, how fast. They are options like all others. */
@@ -23,7 +25,8 @@
 					>{#if row.stratum}<StratumChip id={row.stratum.id} />{/if}</span
 				>
 				<span
-					>{row.definition.label}{#if closed}<small class="quiet">{closed}</small>{/if}</span
+					>{row.definition.label}{#if closed}<small class="quiet">{closed}</small>{/if}
+					{#if row.stratum}<Blame stratum={row.stratum.id} chapter={OPTIONS} thing={row.definition.path} />{/if}</span
 				>
 				<OptionField
 					definition={row.definition}

@@ -1,10 +1,12 @@
 <script lang="ts">
+	import { GESTURES, roseThing } from '$core/chapters/gestures/gesture';
 	import { directionText } from '$core/stroke/mouse';
 	import type { GestureDesk, RoseView } from '$lib/state/gesture-desk.svelte';
 	import { Button } from 'flowbite-svelte';
 	import { bestTurn, FEWEST_DIRECTIONS, missesOf, MOST_DIRECTIONS } from '$core/hand/hand-test';
 	import { useWorkspace } from '$lib/state/workspace.svelte';
 	import Picker from '../Picker.svelte';
+	import Blame from '../Blame.svelte';
 	import StratumChip from '../StratumChip.svelte';
 	import Rose from './Rose.svelte';
 
@@ -76,6 +78,7 @@
 	{/if}
 	{#if entry.turn !== 0}<p class="quiet">Turned by {entry.turn}°.</p>{/if}
 	{#if lockedBy}<p class="quiet">{lockedBy.name} has locked it.</p>{/if}
+	<Blame stratum={stratum.id} chapter={GESTURES} thing={roseThing(entry)} />
 </section>
 
 <style>

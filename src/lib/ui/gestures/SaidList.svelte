@@ -1,7 +1,9 @@
 <script lang="ts">
+	import { SHORTCUTS } from '$core/shortcut/entry';
 	import type { Binding } from '$core/shortcut/effective';
 	import { useWorkspace } from '$lib/state/workspace.svelte';
 	import KeyCaps from '../KeyCaps.svelte';
+	import Blame from '../Blame.svelte';
 	import StratumChip from '../StratumChip.svelte';
 
 	/** What is said of an input: who says it, the command with its card, where. */
@@ -30,6 +32,7 @@
 			<a href="commands?command={encodeURIComponent(binding.command)}">{labelOf(binding)}</a>
 			{#if caps}<KeyCaps keys={binding.keys} />{/if}
 			<span class="quiet">{workspace.space.scopeLabel(binding.scope)}</span>
+			<Blame stratum={binding.stratum} chapter={SHORTCUTS} thing={binding.key} />
 			{#if takeOff}
 				<button
 					class="linkish"

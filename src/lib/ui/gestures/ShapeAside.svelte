@@ -1,10 +1,11 @@
 <script lang="ts">
 	import { Button, Checkbox, Input } from 'flowbite-svelte';
-	import { triggerText, type Trigger } from '$core/chapters/gestures/gesture';
+	import { GESTURES, shapeThing, triggerText, type Trigger } from '$core/chapters/gestures/gesture';
 	import type { Scope } from '$core/context/scope';
 	import type { ShapeDesk } from '$lib/state/shape-desk.svelte';
 	import { useWorkspace } from '$lib/state/workspace.svelte';
 	import CommandPick from '../CommandPick.svelte';
+	import Blame from '../Blame.svelte';
 	import SaidList from './SaidList.svelte';
 	import Picker from '../Picker.svelte';
 	import ScopePicker from '../ScopePicker.svelte';
@@ -44,6 +45,7 @@
 			/>
 		{:else}{view.label}{/if}
 	</h2>
+	{#if view.said}<Blame stratum={view.said.stratum.id} chapter={GESTURES} thing={shapeThing(view.id)} />{/if}
 {:else}
 	<h2>A new shape</h2>
 	<Input size="sm" aria-label="Name of the new shape" placeholder="Its name" bind:value={name} />

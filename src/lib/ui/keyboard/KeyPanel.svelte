@@ -1,6 +1,7 @@
 <script lang="ts">
 	import { Button } from 'flowbite-svelte';
 	import { takeAway } from '$core/answer/choices';
+	import { SHORTCUTS } from '$core/shortcut/entry';
 	import { ofShortcuts } from '$core/shortcut/change';
 	import { OutOfReachError } from '$core/strata/change';
 	import type { Command } from '$core/application/command';
@@ -9,6 +10,7 @@
 	import { readable, type Keys } from '$core/stroke/stroke';
 	import { useWorkspace } from '$lib/state/workspace.svelte';
 	import KeyCaps from '../KeyCaps.svelte';
+	import Blame from '../Blame.svelte';
 	import StratumChip from '../StratumChip.svelte';
 	import { keptText, labelOf, outcomeMark, outcomeText } from '../wording';
 	import CommandPick from '../CommandPick.svelte';
@@ -76,6 +78,7 @@
 				{#if p === plane && p.binding}
 					<span class="acts">
 						<StratumChip id={p.binding.stratum} />
+						<Blame stratum={p.binding.stratum} chapter={SHORTCUTS} thing={p.binding.key} />
 						<Button size="xs" color="alternative" class="act" onclick={() => onmove(p.binding!)}>Move…</Button>
 						<Button size="xs" color="alternative" class="act" onclick={() => remove(p.binding!)}>Remove</Button>
 					</span>

@@ -4,6 +4,7 @@
 	import type { PlacedMacro } from '$core/chapters/macros/table';
 	import type { MacroDesk } from '$lib/state/macro-desk.svelte';
 	import { useWorkspace } from '$lib/state/workspace.svelte';
+	import Blame from '../Blame.svelte';
 	import StratumChip from '../StratumChip.svelte';
 	import IconPicker from './IconPicker.svelte';
 	import MacroIcon from './MacroIcon.svelte';
@@ -55,6 +56,7 @@
 			<span class="mono quiet">{macro.id}</span>
 		</div>
 		<StratumChip id={placed.stratum.id} named />
+		<Blame stratum={placed.stratum.id} chapter={MACROS} thing={macro.id} />
 	</div>
 	<Input
 		size="sm"

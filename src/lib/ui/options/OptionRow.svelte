@@ -1,7 +1,9 @@
 <script lang="ts">
 	import { Button } from 'flowbite-svelte';
 	import { valueText, type OptionValue } from '$core/application/option';
+	import { OPTIONS } from '$core/chapters/options/option';
 	import type { OptionRow } from '$core/chapters/options/listing';
+	import Blame from '../Blame.svelte';
 	import StratumChip from '../StratumChip.svelte';
 	import OptionField from './OptionField.svelte';
 
@@ -48,6 +50,7 @@
 		{#if notes.length > 0}<p class="notes">{notes.join('; ')}.</p>{/if}
 		{#if row.problem}<p class="tone-garnet"><span class="toned">◆</span> {row.problem}.</p>{/if}
 		{#if closed}<p class="quiet">{closed}</p>{/if}
+		{#if stratum}<Blame stratum={stratum.id} chapter={OPTIONS} thing={definition.path} />{/if}
 	</div>
 	<div class="field"><OptionField {definition} {value} disabled={busy || closed !== undefined} {onset} /></div>
 	<div class="acts">

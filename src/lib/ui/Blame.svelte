@@ -1,0 +1,16 @@
+<script lang="ts">
+	import type { Blamable } from '$lib/state/blames.svelte';
+	import { useWorkspace } from '$lib/state/workspace.svelte';
+
+	/** Who said it last and when, in an office with accounts; what the edit was called stands behind it. */
+	let { stratum, chapter, thing }: Blamable = $props();
+	const workspace = useWorkspace();
+	$effect(() => {
+		if (workspace.document.isOpen) void workspace.blames.want({ stratum, chapter });
+	});
+	const maker = $derived(workspace.document.isOpen ? workspace.blames.of({ stratum, chapter, thing }) : undefined);
+</script>
+
+{#if maker}<small class="quiet" title={maker.label}
+		>by {workspace.nameOf(maker.by)}, {new Date(maker.at).toLocaleDateString('en-GB', { dateStyle: 'medium' })}</small
+	>{/if}
