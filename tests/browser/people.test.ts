@@ -178,6 +178,13 @@ describe('People', () => {
 		const text = readFileSync(await (await coming).path(), 'utf8');
 		expect(text.split('\n')[0]).to.equal('chapter,thing,how,Setup Drafting,Setup Everyday,Factory');
 		expect(text).to.match(/shortcut,Flatten bends,Ctrl\+Alt\+F,/);
+		// a colleague with what they start with, who has made no setup; and a former release
+		const third = page.getByRole('combobox', { name: 'Side 3' });
+		await third.selectOption({ label: 'Standards desk: Everyday' });
+		await page.getByText(/\d+ of \d+ things differ/).waitFor();
+		await third.selectOption({ label: 'Release 1' });
+		await page.getByText(/\d+ of \d+ things differ/).waitFor();
+		expect(await page.getByRole('button', { name: /into Release 1/ }).count()).to.equal(0);
 		await page.keyboard.press('Control+z');
 		await page
 			.getByText(/Undo: Setup Everyday/)

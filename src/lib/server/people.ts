@@ -81,6 +81,11 @@ export class People {
 		return rows.map((row) => ({ ...personOf(row), leftAt: row.leftAt && new Date(row.leftAt).toISOString() }));
 	}
 
+	/** Those who have not left. */
+	async here(): Promise<Listed[]> {
+		return (await this.list()).filter(({ leftAt }) => leftAt === null);
+	}
+
 	/** Turns accounts on: who was alone becomes the first steward. Throws `Problem` 409 or 422. */
 	async open(name: string, password: string): Promise<Person> {
 		if (this.#isOpen)

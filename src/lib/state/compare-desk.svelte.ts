@@ -6,6 +6,7 @@ import { stratumOfWire, type StratumWire } from '$core/profile/wire';
 import { OutOfReachError } from '$core/strata/change';
 import { headOf, type Profile, type Stratum, type StratumId } from '$core/strata/stratum';
 import { ask, told } from './api';
+import { strataInRelease } from './released';
 import { strataReadable } from './shapes';
 import type { Workspace } from './workspace.svelte';
 
@@ -13,37 +14,46 @@ import type { Workspace } from './workspace.svelte';
 export interface Side {
 	readonly id: string;
 	readonly name: string;
-	/** The strata that it is of, the lowest first. */
-	readonly profile: Profile;
+	/** The strata that it is of, the lowest first; undefined while a release has not been read. */
+	readonly profile: Profile | undefined;
 	/** The stratum that what is taken over is written into; undefined where nothing may be written. */
 	readonly target: StratumId | undefined;
 	/** The setup that an edit is judged on. */
 	readonly setup: string | undefined;
 }
 
-/** Two or three of setups, strata, the release and the factory, side by side. */
+/** A side of which all is known. */
+type ReadSide = Side & { readonly profile: Profile };
+const isRead = (side: Side): side is ReadSide => side.profile !== undefined;
+
+/** Two or three of setups, strata, releases, people and the factory, side by side. */
 export class CompareDesk {
 	readonly #workspace: Workspace;
 	#all = $state.raw<Profile>([]);
 	#setups = $state.raw<readonly Setup[]>([]);
+	/** What each person starts with. */
+	#starts = $state.raw<readonly Setup[]>([]);
+	/** The strata of the releases that were looked at, by number. */
+	#released = $state.raw<ReadonlyMap<number, Profile>>(new Map());
 	#revision = 0;
 	chosen = $state.raw<readonly string[]>([]);
 	onlyDifferences = $state(true);
 	chapter = $state('');
 	text = $state('');
 	busy = $state(false);
-	isRead = $state(false);
+	#isLoaded = $state(false);
 
 	sides = $derived.by((): readonly Side[] => this.#sidesOf());
 	shown = $derived.by(() => this.chosen.flatMap((id) => this.sides.find((side) => side.id === id) ?? []));
-	rows = $derived.by((): readonly Row[] =>
-		this.shown.length < 2
-			? []
-			: compared(
-					this.#workspace.subject,
-					this.shown.map(({ profile }) => profile)
-				)
-	);
+	isRead = $derived(this.#isLoaded && this.shown.every(isRead));
+	rows = $derived.by((): readonly Row[] => {
+		const read = this.shown.filter(isRead);
+		if (read.length < 2 || read.length < this.shown.length) return [];
+		return compared(
+			this.#workspace.subject,
+			read.map(({ profile }) => profile)
+		);
+	});
 	listed = $derived.by(() => {
 		const wanted = this.text.trim().toLowerCase();
 		return this.rows.filter(
@@ -68,52 +78,64 @@ export class CompareDesk {
 
 	async load(): Promise<void> {
 		const path = this.#workspace.path;
-		const [{ revision, strata }, { mine, others }] = await Promise.all([
+		const [{ revision, strata }, { mine, others, starts }] = await Promise.all([
 			ask<{ revision: number; strata: StratumWire[] }>(`${path}/strata`),
-			ask<{ mine: Setup[]; others: Setup[] }>(`${path}/setups`)
+			ask<{ mine: Setup[]; others: Setup[]; starts: Setup[] }>(`${path}/setups`)
 		]);
 		await strataReadable(strata);
 		this.#revision = revision;
 		this.#all = strata.map(stratumOfWire);
-		this.#setups = [...mine, ...others];
+		[this.#setups, this.#starts] = [[...mine, ...others], starts];
 		if (this.chosen.length === 0) {
 			const own = this.#workspace.document.setup;
 			const here = this.#setups.some(({ id }) => id === own.id) ? own.id : mine[0]!.id;
 			this.chosen = ['factory', `setup ${here}`];
 		}
-		this.isRead = true;
+		this.#isLoaded = true;
+		await this.#readReleases();
+	}
+
+	/** Reads the releases that stand on a side; one is frozen, and so read once. */
+	async #readReleases(): Promise<void> {
+		for (const { number } of this.#workspace.releases)
+			if (this.chosen.includes(`release ${number}`) && !this.#released.has(number)) {
+				const [strata] = await Promise.all([
+					strataInRelease(this.#workspace.path, number),
+					// a release may hold files of any shape
+					import('$core/recipe/shapes/all')
+				]);
+				this.#released = new Map([...this.#released, [number, strata]]);
+			}
 	}
 
 	#sidesOf(): Side[] {
-		const { document, released } = this.#workspace;
+		const { document, releases, channel } = this.#workspace;
 		const { me, layers } = document;
 		const mine = new Set(layers.filter((layer) => mayWrite(me, layer)).map(({ id }) => id));
 		const factory = this.#all.filter(({ kind }) => kind === 'factory');
 		if (factory.length === 0) return [];
-		const office = this.#all.find(({ kind }) => kind === 'office');
 		const looking = { target: undefined, setup: undefined };
 		const bare = (stratum: Stratum): Stratum => ({ ...headOf(stratum), contents: {} });
 		return [
 			{ ...looking, id: 'factory', name: 'Factory', profile: factory },
-			...(released && office
-				? [
-						{
-							...{ ...looking, id: 'release', name: `Release ${this.#workspace.channel}` },
-							profile: [...factory, { ...headOf(office), contents: released.contents }]
-						}
-					]
-				: []),
-			...this.#setups.map((setup): Side => {
-				const profile = profileOf(this.#all, setup.strata);
-				const isMine = setup.person === me.id;
+			...releases.toReversed().map(({ number }): Side => {
+				const strata = this.#released.get(number);
 				return {
-					id: `setup ${setup.id}`,
-					name: isMine ? `Setup ${setup.name}` : `${setup.name}, ${this.#workspace.nameOf(setup.person)}`,
-					profile,
-					target: isMine ? profile.findLast(({ id }) => mine.has(id))?.id : undefined,
-					setup: isMine ? setup.id : undefined
+					...{ ...looking, id: `release ${number}`, profile: strata && [...factory, ...strata] },
+					name: `Release ${number}${number === channel ? ', which seats follow' : ''}`
 				};
 			}),
+			...(document.isOpen ? this.#starts : []).map((setup): Side => ({
+				...this.#sideOf(setup, mine),
+				id: `person ${setup.person}`,
+				name:
+					setup.person === me.id ? `You, as you start: ${setup.name}` : `${this.#workspace.nameOf(setup.person)}: ${setup.name}`
+			})),
+			...this.#setups.map((setup): Side => ({
+				...this.#sideOf(setup, mine),
+				id: `setup ${setup.id}`,
+				name: setup.person === me.id ? `Setup ${setup.name}` : `${setup.name}, ${this.#workspace.nameOf(setup.person)}`
+			})),
 			...this.#all
 				.filter(({ kind }) => kind !== 'factory')
 				.map((stratum): Side => ({
@@ -125,14 +147,22 @@ export class CompareDesk {
 		];
 	}
 
-	choose(place: number, id: string): void {
+	#sideOf(setup: Setup, mine: ReadonlySet<StratumId>): Pick<Side, 'profile' | 'target' | 'setup'> {
+		const profile = profileOf(this.#all, setup.strata);
+		if (setup.person !== this.#workspace.document.me.id) return { profile, target: undefined, setup: undefined };
+		return { profile, target: profile.findLast(({ id }) => mine.has(id))?.id, setup: setup.id };
+	}
+
+	/** Puts something else on a side; throws what a release that cannot be read says. */
+	async choose(place: number, id: string): Promise<void> {
 		this.chosen = id === '' ? this.chosen.toSpliced(place, 1) : this.chosen.toSpliced(place, 1, id);
+		await this.#readReleases();
 	}
 
 	/** Lets one side say of a thing what another one says, as an edit of the side's own stratum. */
 	async takeOver(row: Row, from: number, to: number): Promise<void> {
 		const [source, side] = [this.shown[from], this.shown[to]];
-		if (!source || !side || side.target === undefined) return;
+		if (!source || !side?.profile || side.target === undefined) return;
 		const workspace = this.#workspace;
 		this.busy = true;
 		try {

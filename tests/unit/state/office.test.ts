@@ -112,9 +112,20 @@ describe('what is shared, in a browser', () => {
 		expect(desk.listed.every(({ caption }) => /fillet/i.test(caption.label))).to.equal(true);
 		expect(desk.table[0]).to.deep.equal(['chapter', 'thing', 'how', 'Factory', 'Setup Everyday']);
 		expect(desk.table).to.have.length(desk.listed.length + 1);
-		desk.choose(2, 'stratum office');
+		await desk.choose(2, 'stratum office');
 		expect(desk.shown).to.have.length(3);
-		desk.choose(2, '');
+		await desk.choose(2, 'release 1');
+		expect([desk.isRead, desk.shown[2]!.target]).to.deep.equal([true, undefined]);
+		const says = (side: number) => desk.rows.filter(({ cells }) => cells[side]?.stratum === 'office').length;
+		const first = says(2);
+		await desk.choose(2, 'release 2');
+		expect(first, 'the first release says less').to.be.greaterThan(0).and.to.be.lessThan(says(2));
+		expect(desk.table[0]!.at(-1)).to.equal('Release 2, which seats follow');
+		expect(
+			desk.sides.some(({ id }) => id.startsWith('person ')),
+			'nobody else is here'
+		).to.equal(false);
+		await desk.choose(2, '');
 		expect(desk.shown).to.have.length(2);
 	});
 

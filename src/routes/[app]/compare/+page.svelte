@@ -25,6 +25,10 @@
 	const nameOf = (id: string) => workspace.document.layers.find((layer) => layer.id === id)?.name ?? id;
 	const csv = () =>
 		save(`${workspace.document.application.id}-compared.csv`, stringify(desk.table.map((line) => [...line])), 'text/csv');
+	const choose = (place: number, id: string) =>
+		void desk.choose(place, id).catch((error: unknown) => {
+			workspace.notice = { kind: 'failed', text: (error as Error).message };
+		});
 	/** The side from which a cell takes over: the first that says something else. */
 	const sourceFor = ({ cells }: Row, to: number) => cells.findIndex((cell, i) => i !== to && cell?.value !== cells[to]?.value);
 </script>
@@ -33,17 +37,16 @@
 	<header>
 		<h1>Compare</h1>
 		{#each desk.chosen as id, place (place)}
-			<Picker label="Side {place + 1}" {items} value={id} onpick={(value) => desk.choose(place, value)} />
+			<Picker label="Side {place + 1}" {items} value={id} onpick={(value) => choose(place, value)} />
 		{/each}
 		{#if desk.chosen.length === 2 && items.length > 0}
 			<Button
 				size="xs"
 				color="alternative"
-				onclick={() => desk.choose(2, items.find(({ value }) => !desk.chosen.includes(value))?.value ?? 'factory')}
-				>A third</Button
+				onclick={() => choose(2, items.find(({ value }) => !desk.chosen.includes(value))?.value ?? 'factory')}>A third</Button
 			>
 		{:else if desk.chosen.length === 3}
-			<Button size="xs" color="alternative" onclick={() => desk.choose(2, '')}>Without the third</Button>
+			<Button size="xs" color="alternative" onclick={() => choose(2, '')}>Without the third</Button>
 		{/if}
 		<span class="grow"></span>
 		<Button size="xs" color="alternative" disabled={desk.listed.length === 0} onclick={csv}>CSV</Button>

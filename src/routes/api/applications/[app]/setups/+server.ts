@@ -4,10 +4,14 @@ import { may } from '$core/people/may.ts';
 import { checked, Problem, readBody } from '$lib/server/problem';
 import { Created, route } from '$lib/server/route';
 
-/** All setups of the application: one's own, and those of colleagues and of the office to begin from. */
-export const GET = route('read', async ({ params }, { setups }, person) => ({
+/**
+ * All setups of the application: one's own, and those of colleagues and of the office to begin from; and the one that each person
+ * of the office starts with, also those who have made none.
+ */
+export const GET = route('read', async ({ params }, { people, setups }, person) => ({
 	mine: await setups.of(params.app!, person),
-	others: (await setups.all(params.app!)).filter((setup) => setup.person !== person.id)
+	others: (await setups.all(params.app!)).filter((setup) => setup.person !== person.id),
+	starts: (await setups.ofAll(params.app!, await people.here())).filter(({ isStart }) => isStart)
 }));
 
 export const POST = route('arrange', async ({ params, request }, { setups }, person) => {
