@@ -99,11 +99,7 @@ export class CompareDesk {
 	async #readReleases(): Promise<void> {
 		for (const { number } of this.#workspace.releases)
 			if (this.chosen.includes(`release ${number}`) && !this.#released.has(number)) {
-				const [strata] = await Promise.all([
-					strataInRelease(this.#workspace.path, number),
-					// a release may hold files of any shape
-					import('$core/recipe/shapes/all')
-				]);
+				const strata = await strataInRelease(this.#workspace.path, number);
 				this.#released = new Map([...this.#released, [number, strata]]);
 			}
 	}

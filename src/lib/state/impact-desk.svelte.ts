@@ -1,11 +1,12 @@
 import type { ChangeImpact, Impact, SetupImpact } from '$core/impact/impact';
 import { mayWrite } from '$core/people/may';
 import type { Setup } from '$core/people/setup';
-import { takingBack } from '$core/profile/differences';
+import type { Difference } from '$core/chapter/chapter';
+import { differencesBetween, takingBack } from '$core/profile/differences';
 import { stratumOfWire, type StratumWire } from '$core/profile/wire';
 import { desksOf } from '$core/keyboard/desk';
 import { applyEdit, type AnyChange } from '$core/profile/edit';
-import { officeOf, type StratumId } from '$core/strata/stratum';
+import { officeOf, type Profile, type Stratum, type StratumId } from '$core/strata/stratum';
 import type { FromImpact, ToImpact } from '$lib/workers/impact.worker';
 import { ApiError, ask } from './api';
 import { strataReadable } from './shapes';
@@ -13,7 +14,8 @@ import type { Workspace } from './workspace.svelte';
 
 interface Asked {
 	readonly strata: readonly StratumWire[];
-	readonly released: StratumWire | null;
+	/** What the release has that seats follow. */
+	readonly released: readonly StratumWire[];
 	readonly setups: readonly Setup[];
 }
 
@@ -31,6 +33,8 @@ export class ImpactDesk {
 	/** The revision that it was worked out for. */
 	revision = $state(-1);
 	#worker: Worker | undefined;
+	/** What was asked last: the strata as people have them then, and today. */
+	#asked: Pick<ToImpact, 'now' | 'today'> = { now: [], today: new Map() };
 
 	/** The dearest change first: by runs a day that must be learnt anew, then by what it breaks. */
 	changes = $derived.by(() =>
@@ -77,19 +81,24 @@ export class ImpactDesk {
 		let asked: Asked;
 		try {
 			asked = await ask<Asked>(`${this.#workspace.path}/impact`);
-			await strataReadable([asked.released, ...asked.strata]);
+			await strataReadable([...asked.released, ...asked.strata]);
 		} catch (error) {
 			if (!(error instanceof ApiError)) throw error;
 			this.progress = undefined;
 			this.problem = error.message;
 			return;
 		}
-		const now = asked.strata.map(stratumOfWire);
-		const office = officeOf(now);
-		const released = asked.released && office ? { ...stratumOfWire(asked.released), id: office.id } : null;
-		// before the first release people have the office's stratum as it is empty
-		const changed = proposal && now.find(({ id }) => id === proposal.stratum);
-		const today = changed ?? (office && (released ?? { ...office, contents: {} }));
+		const strata = asked.strata.map(stratumOfWire);
+		const office = officeOf(strata);
+		// releases of old may call the office's stratum by another id
+		const frozen = asked.released
+			.map(stratumOfWire)
+			.map((stratum) => (stratum.kind === 'office' && office ? { ...stratum, id: office.id } : stratum));
+		const changed = proposal && strata.find(({ id }) => id === proposal.stratum);
+		const { now, today } = proposal
+			? { now: applyEdit(strata, proposal.changes), today: new Map(changed && [[changed.id, changed]]) }
+			: this.#released(strata, frozen);
+		this.#asked = { now, today };
 		const began = performance.now();
 		this.#worker = new Worker(new URL('../workers/impact.worker.ts', import.meta.url), { type: 'module' });
 		this.#worker.onmessage = ({ data }: MessageEvent<FromImpact>) => {
@@ -101,10 +110,25 @@ export class ImpactDesk {
 		};
 		const { application, commands, seats } = document;
 		this.#worker.postMessage({
-			...{ application, commands, desks: desksOf(seats), released, setups: asked.setups },
-			now: proposal ? applyEdit(now, proposal.changes) : now,
-			today: new Map(today ? [[today.id, today]] : [])
+			...{ application, commands, desks: desksOf(seats), setups: asked.setups, now, today },
+			released: officeOf(frozen) ?? null
 		} satisfies ToImpact);
+	}
+
+	/**
+	 * What people have then, and what they have today in place of it. Of a stratum that goes out that is what the release has which
+	 * seats follow, or nothing; one that has gone out and does not any more says nothing then.
+	 */
+	#released(strata: Profile, frozen: Profile): Pick<ToImpact, 'now' | 'today'> {
+		const { next } = this.#workspace;
+		const silent = (stratum: Stratum): Stratum => ({ ...stratum, contents: {} });
+		const former = (stratum: Stratum) => frozen.find(({ id }) => id === stratum.id);
+		const shared = strata.filter(({ kind }) => kind !== 'factory' && kind !== 'personal');
+		const touched = shared.filter((stratum) => next.goesOut(stratum) || former(stratum));
+		return {
+			now: strata.map((stratum) => (touched.includes(stratum) && !next.goesOut(stratum) ? silent(stratum) : stratum)),
+			today: new Map(touched.map((stratum) => [stratum.id, former(stratum) ?? silent(stratum)]))
+		};
 	}
 
 	/** Stops working it out; what was found before stays. */
@@ -114,22 +138,38 @@ export class ImpactDesk {
 		this.#worker = undefined;
 	}
 
-	/** Whether the person may take changes out of the stratum that is released. */
-	get mayTakeOut(): boolean {
-		const { document, profile } = this.#workspace;
-		const office = officeOf(profile);
-		const head = document.layers.find(({ id }) => id === office?.id);
-		return head !== undefined && mayWrite(document.me, head);
+	/** The stratum that has made the difference: also the one that does not say any more what it did. */
+	#makerOf({ by, id: wanted }: Difference): StratumId | undefined {
+		if (by !== undefined) return by;
+		const { now, today } = this.#asked;
+		const { names } = this.#workspace.draft;
+		return [...today].find(([id, before]) => {
+			const after = now.filter((stratum) => stratum.id === id);
+			return differencesBetween([before], after, names).some((difference) => difference.id === wanted);
+		})?.[0];
+	}
+
+	/** Whether the person may take the change out of the stratum that says it. */
+	mayTakeOut({ difference }: ChangeImpact): boolean {
+		const { document } = this.#workspace;
+		const maker = this.#makerOf(difference);
+		const head = document.layers.find(({ id }) => id === maker);
+		return head !== undefined && this.#workspace.next.goesOut(head) && mayWrite(document.me, head);
 	}
 
 	/** Takes a change out of what goes out next, as one edit, and works the impact out anew. */
 	async takeOut({ difference }: ChangeImpact): Promise<void> {
 		const workspace = this.#workspace;
-		const office = officeOf(workspace.profile);
-		if (!office) return;
-		if (workspace.targetId !== office.id) workspace.writeTo(office.id);
+		const maker = this.#makerOf(difference);
+		const target = workspace.profile.find(({ id }) => id === maker)?.id;
+		if (target === undefined) {
+			const name = workspace.document.layers.find(({ id }) => id === maker)?.name ?? 'Its stratum';
+			const text = `${name} is not in ${workspace.document.setup.name}. Look at a setup that has it, then take the change out.`;
+			return void (workspace.notice = { kind: 'failed', text });
+		}
+		if (workspace.targetId !== target) workspace.writeTo(target);
 		const { index, profile } = workspace;
-		const { changes, stays } = takingBack([difference], { index, profile }, { profile, target: office.id });
+		const { changes, stays } = takingBack([difference], { index, profile }, { profile, target });
 		if (stays[0]) return void (workspace.notice = { kind: 'failed', text: stays[0].reason });
 		if (await workspace.edits.commit(`Take out of the release: ${difference.caption.label}`, changes)) await this.start();
 	}

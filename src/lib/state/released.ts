@@ -14,6 +14,7 @@ export const officeInRelease = async (path: string, release: number): Promise<St
 
 /** All strata of a release, the lowest first. Throws an error that says what the server answered. */
 export async function strataInRelease(path: string, release: number): Promise<Profile> {
-	const { strata, rows } = await fileOf(path, release);
+	// a release may hold files of any shape
+	const [{ strata, rows }] = await Promise.all([fileOf(path, release), import('$core/recipe/shapes/all')]);
 	return strataOf(strata, rows);
 }

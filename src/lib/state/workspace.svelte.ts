@@ -25,6 +25,7 @@ import { Blames } from './blames.svelte';
 import { Draft } from './draft.svelte';
 import { Edits } from './edits.svelte';
 import { Findings } from './findings.svelte';
+import { NextRelease } from './next-release.svelte';
 import type { Notice } from './notice';
 import { Publishing } from './publishing.svelte';
 import { editReadable, strataReadable } from './shapes';
@@ -86,6 +87,7 @@ export class Workspace {
 	readonly findings = new Findings(this);
 	readonly draft = new Draft(this);
 	readonly publishing = new Publishing(this);
+	readonly next = new NextRelease(this);
 
 	constructor(document: WorkspaceDocument) {
 		this.document = document;

@@ -1,9 +1,10 @@
 <script lang="ts">
 	import { Button } from 'flowbite-svelte';
-	import { onMount } from 'svelte';
+	import { untrack } from 'svelte';
 	import { ImpactDesk, isUntouched } from '$lib/state/impact-desk.svelte';
 	import { useWorkspace } from '$lib/state/workspace.svelte';
 	import KeyCaps from '$lib/ui/KeyCaps.svelte';
+	import GoingOut from '$lib/ui/rollout/GoingOut.svelte';
 	import ImpactTable from '$lib/ui/impact/ImpactTable.svelte';
 	import LearningSheets from '$lib/ui/impact/LearningSheets.svelte';
 	import { SIGNS } from '$lib/ui/findings/severity';
@@ -11,8 +12,10 @@
 	const workspace = useWorkspace();
 	const desk = new ImpactDesk(workspace);
 	const next = $derived((workspace.releases.at(-1)?.number ?? 0) + 1);
-	onMount(() => {
-		void desk.start();
+	// another choice of what goes out is another question
+	$effect(() => {
+		void workspace.next.besides;
+		untrack(() => void desk.start());
 		return () => desk.stop();
 	});
 	const dearest = $derived(desk.changes.find(({ runs }) => runs > 0));
@@ -46,6 +49,7 @@
 					<Button size="xs" color="alternative" onclick={() => void desk.start()}>Check everybody’s setups</Button>
 				{/if}
 			</header>
+			<GoingOut />
 			{#if desk.problem}<p class="callout tone-garnet" role="alert">{desk.problem}</p>{/if}
 			{#if desk.impact}
 				{#if desk.changes.length === 0}
@@ -70,7 +74,7 @@
 								>Without “{dearest.difference.caption.label}” the release moves {desk.runs - dearest.runs} instead of {desk.runs} runs
 								a day.</b
 							>
-							{#if desk.mayTakeOut}<button
+							{#if desk.mayTakeOut(dearest)}<button
 									class="pill"
 									type="button"
 									disabled={workspace.edits.busy}
@@ -91,7 +95,7 @@
 						{#each one.habits as habit (`${habit.command} ${habit.keys} ${habit.scope}`)}
 							<li>
 								<KeyCaps keys={habit.keys} /> ran <b>{labelOf(habit.command)}</b> ({habit.scope.toLowerCase()}){habit.runs > 0
-									? `, ${habit.runs} times a day`
+									? `, ${habit.runs === 1 ? 'once' : `${habit.runs} times`} a day`
 									: ''}; then {habit.then.length > 0 ? habit.then.map(labelOf).join(' or ') : 'nothing'}.
 								{#if habit.instead.length > 0}Instead: {#each habit.instead as keys (keys)}<KeyCaps {keys} />
 									{/each}{/if}

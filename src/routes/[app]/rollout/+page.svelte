@@ -1,15 +1,14 @@
 <script lang="ts">
 	import { page } from '$app/state';
 	import { Button, Textarea } from 'flowbite-svelte';
-	import type { StratumId } from '$core/strata/stratum';
 	import type { Difference } from '$core/chapter/chapter';
-	import { saySame } from '$core/profile/wire';
 	import { RolloutDesk } from '$lib/state/rollout-desk.svelte';
 	import { useWorkspace } from '$lib/state/workspace.svelte';
 	import Confirm from '$lib/ui/Confirm.svelte';
 	import DifferenceRow from '$lib/ui/DifferenceRow.svelte';
 	import CompareReleases from '$lib/ui/rollout/CompareReleases.svelte';
 	import DriftDialog from '$lib/ui/rollout/DriftDialog.svelte';
+	import GoingOut from '$lib/ui/rollout/GoingOut.svelte';
 	import ReleaseCore from '$lib/ui/rollout/ReleaseCore.svelte';
 	import ReleaseDiff from '$lib/ui/rollout/ReleaseDiff.svelte';
 	import RingCourse from '$lib/ui/rollout/RingCourse.svelte';
@@ -21,8 +20,6 @@
 	const workspace = useWorkspace();
 	const desk = new RolloutDesk(workspace);
 	let notes = $state('');
-	/** What is frozen besides the office stratum. */
-	let besides = $state<StratumId[]>([]);
 	let isArranging = $state(false);
 	let isSigning = $state(false);
 	/** The release that seats are about to follow. */
@@ -33,12 +30,7 @@
 	let removing = $state<string | undefined>(undefined);
 	const office = $derived(workspace.profile.find((s) => s.kind === 'office'));
 
-	const pending = $derived(workspace.draft.toPublish);
-	/** Strata of the office that can go out with the office's own. */
-	const others = $derived(workspace.document.layers.filter(({ kind }) => kind === 'discipline' || kind === 'project'));
-	const isNew = $derived(
-		office !== undefined && (!workspace.released || !saySame(office, workspace.released) || besides.length > 0)
-	);
+	const { pending, isNew } = $derived(workspace.next);
 	const { errors, faults } = $derived(workspace.publishing);
 	$effect(() => {
 		workspace.publishing.check();
@@ -58,7 +50,7 @@
 
 	async function publish(event: SubmitEvent) {
 		event.preventDefault();
-		if (await desk.publish(notes, besides)) notes = '';
+		if (await desk.publish(notes, workspace.next.besides)) notes = '';
 	}
 </script>
 
@@ -88,17 +80,15 @@
 		<RingCourse {desk} onrings={() => (isArranging = true)} />
 		<form onsubmit={publish}>
 			<h2>Next: release {(workspace.releases.at(-1)?.number ?? 0) + 1}</h2>
-			{#if others.length > 0}
-				<fieldset>
-					<legend class="quiet">What goes out with the office stratum</legend>
-					{#each others as { id, name } (id)}<label><input type="checkbox" value={id} bind:group={besides} /> {name}</label
-						>{/each}
-				</fieldset>
-			{/if}
+			<GoingOut />
 			{#if !isNew}
-				<p class="quiet">The office stratum is as it was published.</p>
+				<p class="quiet">
+					{workspace.next.isWide ? 'What goes out is' : 'The office stratum is'} as it was published.
+				</p>
 			{:else}
-				{#if pending.length > 0}
+				{#if !pending}
+					<p class="quiet" role="status">Comparing with what the seats have …</p>
+				{:else if pending.length > 0}
 					<p class="quiet">{pending.length === 1 ? 'One thing differs' : `${pending.length} things differ`} for the seats.</p>
 					<div class="pending">
 						<VirtualRows rows={pending} height={30} role="list" aria-label="What would go out" tabindex={0}>
@@ -236,14 +226,6 @@
 	h1 {
 		display: flex;
 		justify-content: space-between;
-	}
-	fieldset {
-		display: flex;
-		flex-wrap: wrap;
-		gap: 4px 14px;
-		margin: 0;
-		padding: 0;
-		border: 0;
 	}
 	form {
 		display: grid;

@@ -1,14 +1,14 @@
 import { wireOf } from '$core/profile/wire.ts';
 import { route } from '$lib/server/route';
 
-/** What it takes to work out what a release would do to whom: all strata, everybody's setups, and the office as it was released. */
+/** What it takes to work out what a release would do to whom: all strata, everybody's setups, and what the release has that seats follow. */
 export const GET = route('survey', async ({ params }, { profiles, people, setups, releases }) => {
 	const { profile } = await profiles.load(params.app!);
 	const here = await people.here();
-	const released = await releases.followed(params.app!);
+	const { channel } = await releases.list(params.app!);
 	return {
 		strata: profile.map(wireOf),
-		released: released && wireOf(released),
+		released: channel === null ? [] : (await releases.strata(params.app!, channel)).map(wireOf),
 		setups: await setups.ofAll(params.app!, here)
 	};
 });
