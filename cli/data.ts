@@ -11,7 +11,10 @@ function serverIn(error: unknown): string {
 	throw error;
 }
 
-/** What the folder says: opened here, or asked of the server that has it. */
+/** The database of the office where it does not lie in a data folder, as servers are told of it. */
+const shared = (): string | undefined => process.env['DATABASE_URL'] || undefined;
+
+/** What the office says: its folder or database opened here, or asked of the server that has the folder. */
 async function asking<T>(
 	folder: string,
 	migrations: string,
@@ -20,7 +23,8 @@ async function asking<T>(
 	there: (response: Response) => Promise<T>
 ): Promise<T> {
 	try {
-		const store = await openDatabase(folder, { migrations });
+		const url = shared();
+		const store = await (url ? openEither(url, migrations, folder) : openDatabase(folder, { migrations }));
 		try {
 			return await here(store);
 		} finally {
@@ -34,7 +38,7 @@ async function asking<T>(
 	}
 }
 
-/** Writes the whole data folder to a gzipped tar, also while the server runs; gives what is to be said of it. */
+/** Writes the whole office to a gzipped tar of a data folder, also while the server runs; gives what is to be said of it. */
 export async function backUp(folder: string, file: string | undefined, migrations: string): Promise<string> {
 	const name = file ?? `skarn-backup-${new Date().toISOString().slice(0, 10)}.tar.gz`;
 	if (existsSync(name)) throw new ArchiveError(`${name} exists already; name another file.`);
@@ -46,7 +50,9 @@ export async function backUp(folder: string, file: string | undefined, migration
 		(response) => response.blob()
 	);
 	writeDurably(name, new Uint8Array(await blob.arrayBuffer()));
-	return `Backed up ${folder} to ${name}, ${(blob.size / 1e6).toFixed(1)} MB.`;
+	const url = shared();
+	const where = url ? (await import('../src/lib/server/db/shared.ts')).withoutPassword(url) : folder;
+	return `Backed up ${where} to ${name}, ${(blob.size / 1e6).toFixed(1)} MB.`;
 }
 
 /** Puts a back-up into the data folder; gives what is to be said of it. */
@@ -56,7 +62,11 @@ export async function restore(folder: string, file: string | undefined, isLatest
 	const name = isLatest ? newest : file;
 	if (!name) throw new ArchiveError('Name the back-up, or ask for the newest one with --latest.');
 	const aside = await restoreBackup(name, folder, migrations);
-	return `${aside ? `The former data was moved to ${aside}.\n` : ''}Restored ${name} into ${folder}.`;
+	return [
+		...(aside ? [`The former data was moved to ${aside}.`] : []),
+		`Restored ${name} into ${folder}.`,
+		...(shared() ? ['Servers with DATABASE_URL do not look there: bring it into an empty database with skarn move.'] : [])
+	].join('\n');
 }
 
 /** What in the data folder is otherwise than its edits say, also while the server runs. */
@@ -69,11 +79,11 @@ export const verify = (folder: string, migrations: string): Promise<readonly str
 		async (response) => ((await response.json()) as { differing: string[] }).differing
 	);
 
-/** A data folder, or a database on a server. */
-async function openEither(place: string, migrations: string): Promise<OpenDatabase> {
+/** A data folder, or a database on a server, with the folder of what is of one machine. */
+async function openEither(place: string, migrations: string, folder = '.'): Promise<OpenDatabase> {
 	if (!/^postgres(ql)?:\/\//.test(place)) return openDatabase(place, { migrations });
 	const { openShared } = await import('../src/lib/server/db/shared.ts');
-	return openShared(place, '.', { migrations });
+	return openShared(place, folder, { migrations });
 }
 
 /** Copies an office from one place to an empty one; gives what is to be said of it. */

@@ -49,7 +49,9 @@ export function runCommand(program: Command, end: Ends): void {
 	const migrations = () => join(packageFolder(), 'migrations');
 	program
 		.command('backup')
-		.description('the whole data folder as one archive, also while the server runs')
+		.description(
+			'the whole office as one archive of a data folder, also while the server runs; DATABASE_URL counts as for the server'
+		)
 		.argument('[file]', 'the archive')
 		.option(...DATA)
 		.action(async (file: string | undefined, { data }: { data: string }) => {
@@ -68,7 +70,9 @@ export function runCommand(program: Command, end: Ends): void {
 		});
 	program
 		.command('verify')
-		.description('compares what stands in the data folder with what the edits say; ends with 1 if anything differs')
+		.description(
+			'compares what stands in the office with what the edits say; ends with 1 if anything differs; DATABASE_URL counts as for the server'
+		)
 		.option(...DATA)
 		.action(async ({ data }: { data: string }) => {
 			const { verify } = await import('../data.ts');

@@ -108,14 +108,26 @@ export function officeOn(store: OpenDatabase, { rootKeys, lifetimes }: OfficeOpt
 	};
 }
 
-/** A text that differs when an edit, a release, a seat, a recipe or an application has come or gone or changed. */
+/** Small tables that nothing changes but people. */
+const SMALL = [
+	...['people', 'credentials', 'tokens', 'invitations', 'layers', 'setups', 'proposals'],
+	...['rollouts', 'recipes', 'search_paths', 'signing_keys', 'settings']
+];
+
+/**
+ * A text that differs when anything of the office has come, gone or changed that a back-up should have: not when seats were heard, when
+ * somebody signs in, or when the server has renewed what it signs by itself.
+ */
 async function stateOf(db: OpenDatabase['db']): Promise<string> {
 	const counted = await db.execute<{ state: string }>(sql`select concat_ws(' ',
 		(select md5(string_agg(id || revision || coalesce(channel, 0) || body::text, '' order by id)) from applications),
 		(select count(*) from releases),
-		(select md5(string_agg(id || note || desk::text, '' order by id)) from seats),
-		(select md5(string_agg(name || body::text, '' order by application, name)) from recipes),
-		(select md5(string_agg(body::text, '' order by application)) from search_paths)) as state`);
+		(select md5(string_agg(concat_ws(' ', id, note, desk, ring, key, person, setup, trouble), '' order by id)) from seats),
+		(select md5(string_agg(role || version, ' ' order by role, version)) from metadata where role not in ('timestamp', 'snapshot')),
+		${sql.join(
+			SMALL.map((table) => sql`(select md5(string_agg(t::text, '' order by t::text)) from ${sql.identifier(table)} t)`),
+			sql`, `
+		)}) as state`);
 	return counted.rows[0]!.state;
 }
 

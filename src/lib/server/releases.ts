@@ -99,9 +99,7 @@ export class Releases {
 		person: Person = FIRST,
 		{ now = new Date(), strata = [] }: { now?: Date; strata?: readonly StratumId[] } = {}
 	): Promise<Release> {
-		return this.#turns.take(`publish ${application}`, () =>
-			this.#publish(application, notes, base, person, now, strata)
-		);
+		return this.#turns.take(`publish ${application}`, () => this.#publish(application, notes, base, person, now, strata));
 	}
 
 	async #publish(

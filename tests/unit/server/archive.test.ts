@@ -3,6 +3,9 @@ import { mkdtempSync, readdirSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { sql } from 'drizzle-orm';
+import { FIRST } from '../../../core/people/person.ts';
+import { EVERYONE } from '../../../core/release/rings.ts';
+import { varve } from '../../../demo/varve/varve.ts';
 import { Backups } from '../../../src/lib/server/backups.ts';
 import {
 	ArchiveError,
@@ -13,6 +16,7 @@ import {
 	writeDurably
 } from '../../../src/lib/server/db/archive.ts';
 import { openDatabase, type OpenDatabase } from '../../../src/lib/server/db/open.ts';
+import { officeOn } from '../../../src/lib/server/office.ts';
 import { rejection } from '../refusal.ts';
 
 describe('back-ups', () => {
@@ -83,6 +87,37 @@ describe('back-ups', () => {
 		const blob = await first;
 		for (const other of others) expect(await other).to.equal(blob);
 		await store.close();
+	});
+
+	it('are kept when people, keys, setups or seats have changed, and not when seats were only heard', async () => {
+		const office = officeOn(await openDatabase(data()), { rootKeys: join(folder, 'root-keys') });
+		const { application, commands, strata } = varve;
+		await office.profiles.add({ application, commands, strata, factory: {} });
+		const { id } = application;
+		await office.backups.start(3_600_000);
+		let hour = 0;
+		const isKept = async () => (await office.backups.keepIfChanged(new Date(++hour * 3_600_000))) !== undefined;
+		expect(await isKept(), 'nothing has changed').to.equal(false);
+		const changes: Record<string, () => Promise<unknown>> = {
+			'a discipline': () => office.people.addStratum({ id: 'glass' as never, kind: 'discipline', name: 'Glass' }, FIRST),
+			keys: () => office.signing.setUp(['a rope and a pulley'], 1),
+			'a seat': () => office.seats.add(id, 'C-07', ''),
+			'its ring': () => office.rollouts.setRings(id, [{ id: EVERYONE, name: 'All', soak: 5, limit: 0 }]),
+			'a setup': () => office.setups.make(id, FIRST, 'Drafting', ['office' as never]),
+			accounts: () => office.people.open('Standards desk', 'rope and pulley')
+		};
+		for (const [what, change] of Object.entries(changes)) {
+			await change();
+			expect(await isKept(), what).to.equal(true);
+			expect(await isKept(), `${what}, once`).to.equal(false);
+		}
+		await office.seats.checkIn('C-07');
+		await office.seats.close();
+		await office.people.signIn('Standards desk', 'rope and pulley', 'here', new Headers());
+		await office.signing.renew(new Date(Date.now() + 20 * 3_600_000));
+		expect(await isKept(), 'heard, signed in, renewed').to.equal(false);
+		office.backups.stop();
+		await office.store.close();
 	});
 
 	it('are kept by the hour while something changes, the newest ten of them, and those before a deletion besides', async () => {

@@ -1,5 +1,5 @@
 import { expect } from 'chai';
-import { mkdtempSync, rmSync } from 'node:fs';
+import { existsSync, mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { gneiss } from '../../../demo/gneiss/gneiss.ts';
@@ -184,6 +184,23 @@ const until = async (holds: () => unknown) => {
 		expect(TABLES.length, 'every table but that of the settings').to.equal(
 			Object.values(await import('../../../src/lib/server/db/schema.ts')).filter((one) => typeof one === 'object').length - 1
 		);
+	});
+
+	it('are backed up and verified by the terminal, which goes by DATABASE_URL as they do', async () => {
+		const { backUp, verify } = await import('../../../cli/data.ts');
+		const formerly = process.env['DATABASE_URL'];
+		process.env['DATABASE_URL'] = url;
+		try {
+			const file = join(folder, 'by-terminal.tar.gz');
+			expect(await backUp(join(folder, 'no-such-folder'), file, 'migrations')).to.include(withoutPassword(url));
+			expect(existsSync(join(folder, 'no-such-folder'))).to.equal(false);
+			const { restore } = await import('../../../cli/data.ts');
+			expect(await restore(join(folder, 'by-terminal'), file, false, 'migrations')).to.include('skarn move');
+			expect(await verify(join(folder, 'no-such-folder'), 'migrations')).to.deep.equal([]);
+		} finally {
+			process.env['DATABASE_URL'] = formerly;
+			if (formerly === undefined) delete process.env['DATABASE_URL'];
+		}
 	});
 
 	it('are backed up as an archive that restores into a data folder', async () => {
