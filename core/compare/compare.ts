@@ -1,22 +1,17 @@
-import { takeAway } from '../answer/choices.ts';
 import type { ShortcutIndex } from '../answer/shortcut-index.ts';
 import type { OpenApplication } from '../application/application.ts';
 import type { CommandId } from '../application/command.ts';
 import { ACCEPTANCES } from '../chapters/acceptances/acceptance.ts';
 import { ALIASES } from '../chapters/aliases/file.ts';
 import { aliasTable } from '../chapters/aliases/table.ts';
-import { namesOf, type AnyChange, type Caption } from '../chapter/chapter.ts';
+import { namesOf, type Caption } from '../chapter/chapter.ts';
 import { canonicalText } from '../format/canonical.ts';
-import { ALL_CHAPTERS, chapterOf } from '../profile/chapters.ts';
+import { ALL_CHAPTERS } from '../profile/chapters.ts';
 import { indexOf } from '../profile/circumstances.ts';
-import { copying } from '../profile/copying.ts';
-import { tagged } from '../profile/edit.ts';
-import { ofShortcuts } from '../shortcut/change.ts';
 import { SHORTCUTS } from '../shortcut/entry.ts';
 import { keyedFold } from '../strata/keyed-fold.ts';
-import { entryKeyFor, type AnyEntry, type Entries } from '../strata/entry.ts';
-import { OutOfReachError } from '../strata/change.ts';
-import { levelOf, stratumById, type Profile, type Stratum, type StratumId } from '../strata/stratum.ts';
+import type { AnyEntry, Entries } from '../strata/entry.ts';
+import type { Profile, StratumId } from '../strata/stratum.ts';
 
 /** What one side says of a thing. */
 export interface Cell {
@@ -113,50 +108,4 @@ export function compared(application: OpenApplication, sides: readonly Profile[]
 			};
 		});
 	});
-}
-
-/**
- * The changes by which a profile says of a thing what another side says, written into `target`. Throws `OutOfReachError` where a
- * stratum above it has the last word, or where it is a line of an alias file.
- */
-export function takingOver(
-	application: OpenApplication,
-	profile: Profile,
-	target: StratumId,
-	{ chapter: id, key, cells }: Row,
-	from: number,
-	mine: number
-): AnyChange[] {
-	const [theirs, own] = [cells[from], cells[mine]];
-	if (theirs?.value === own?.value) return [];
-	if (id === ALIASES)
-		throw new OutOfReachError('aliases are lines of a file; take them over in Aliases, or by handing the file over');
-	if (own && levelOf(profile, own.stratum) > levelOf(profile, target)) {
-		const { name } = stratumById(profile, own.stratum);
-		throw new OutOfReachError(`${name} says this above it; write to ${name}`);
-	}
-	const chapter = chapterOf(id);
-	if (theirs) return copying(profile, [{ chapter: id, key, isLock: false, said: theirs.said }], target);
-	if (id === SHORTCUTS) {
-		const index = indexOf(application, profile);
-		const binding = index.effective.bindings.find((one) => one.key === key);
-		return binding ? ofShortcuts(takeAway(index, profile, target, binding)) : [];
-	}
-	const stratum = stratumById(profile, target);
-	const isBelow = profile.slice(0, profile.indexOf(stratum)).some((lower) => saysOf(chapter, lower, key));
-	const here = saysOf(chapter, stratum, key);
-	if (!isBelow) return here ? [{ chapter: id, stratum: target, before: here, after: null } as AnyChange] : [];
-	const lowest = profile[0]!.id;
-	const difference = {
-		...({ chapter: id, id: '', kind: 'added', by: undefined, command: undefined } as const),
-		...{ caption: { label: '', detail: '' }, said: { stratum: lowest, before: null, after: own!.said } }
-	};
-	const ground = { index: indexOf(application, profile), profile };
-	return tagged(chapter, chapter.takeBack(difference, ground, { profile, target }));
-}
-
-/** What a stratum itself says of the thing, if it sets it. */
-function saysOf(chapter: ReturnType<typeof chapterOf>, stratum: Stratum, key: string): AnyEntry | undefined {
-	const entry = (chapter.contentIn(stratum) as Entries<AnyEntry>).get(entryKeyFor('set', key));
-	return entry?.op === 'set' ? entry : undefined;
 }

@@ -1,10 +1,13 @@
-import { compared, takingOver, type Row } from '$core/compare/compare';
+import { BARS, type SetItem } from '$core/chapters/bars/bar';
+import { compared, type Row } from '$core/compare/compare';
+import { takingOver, withAllIn, type Picked } from '$core/compare/taking-over';
 import { mayWrite } from '$core/people/may';
 import { profileOf, type Setup } from '$core/people/setup';
 import { chapterOf } from '$core/profile/chapters';
+import { soundOf } from '$core/profile/problems';
 import { stratumOfWire, type StratumWire } from '$core/profile/wire';
-import { OutOfReachError } from '$core/strata/change';
 import { headOf, type Profile, type Stratum, type StratumId } from '$core/strata/stratum';
+import { listed } from '$core/text/listed';
 import { ask, told } from './api';
 import { strataInRelease } from './released';
 import { strataReadable } from './shapes';
@@ -156,23 +159,57 @@ export class CompareDesk {
 	}
 
 	/** Lets one side say of a thing what another one says, as an edit of the side's own stratum. */
-	async takeOver(row: Row, from: number, to: number): Promise<void> {
-		const [source, side] = [this.shown[from], this.shown[to]];
-		if (!source || !side?.profile || side.target === undefined) return;
+	takeOver(row: Row, from: number, to: number): Promise<void> {
+		return this.#take([{ row, from }], to, `${row.caption.label} as in ${this.shown[from]?.name}`);
+	}
+
+	/** The same with all that is in it, of a bar, a tab or a group. */
+	takeWithAll(row: Row, from: number, to: number): Promise<void> {
+		const picks = withAllIn(this.rows, row, from, to).map((one): Picked => ({ row: one, from }));
+		return this.#take(picks, to, `${row.caption.label} with all in it as in ${this.shown[from]?.name}`);
+	}
+
+	/** The things that are listed and differ on that side, each with the first side that says something else. */
+	picksFor(to: number): Picked[] {
+		return this.listed.flatMap((row) => {
+			const from = row.isSame ? -1 : sourceFor(row, to);
+			return from < 0 ? [] : [{ row, from }];
+		});
+	}
+
+	/** Everything that is listed, as one edit. */
+	takeAll(to: number): Promise<void> {
+		const picks = this.picksFor(to);
+		const sources = [...new Set(picks.map(({ from }) => this.shown[from]?.name ?? ''))];
+		return this.#take(picks, to, `${picks.length} things as in ${listed(sources)}`);
+	}
+
+	async #take(picks: readonly Picked[], to: number, what: string): Promise<void> {
+		const side = this.shown[to];
+		if (!side?.profile || side.target === undefined) return;
 		const workspace = this.#workspace;
 		this.busy = true;
 		try {
-			const changes = takingOver(workspace.subject, side.profile, side.target, row, from, to);
-			if (changes.length === 0) return;
-			const label = `${side.name}: ${row.caption.label} as in ${source.name}`.slice(0, 200);
+			const { changes, stays } = takingOver(workspace.subject, side.profile, side.target, picks, to);
+			const { sound, stays: refused } = soundOf(workspace.subject, side.profile, changes);
+			const reasons = [...stays.map(({ reason }) => reason), ...refused];
+			const left =
+				reasons.length > 0
+					? `${reasons.length === 1 ? 'One thing stays' : `${reasons.length} things stay`} as now: ${reasons[0]}`
+					: '';
+			if (sound.length === 0) {
+				if (left !== '') workspace.notice = { kind: 'failed', text: picks.length === 1 ? reasons[0]! : left };
+				return;
+			}
+			const label = `${side.name}: ${what}`.slice(0, 200);
 			await ask(`${workspace.path}/edits`, 'POST', {
-				...{ base: this.#revision, stratum: side.target, label, changes },
+				...{ base: this.#revision, stratum: side.target, label, changes: sound },
 				...(side.setup !== undefined && { setup: side.setup })
 			});
-			workspace.notice = { kind: 'done', text: label };
+			workspace.notice = left === '' ? { kind: 'done', text: label } : { kind: 'failed', text: `${label}. ${left}` };
 			await workspace.reload();
 		} catch (error) {
-			workspace.notice = { kind: 'failed', text: error instanceof OutOfReachError ? error.message : told(error) };
+			workspace.notice = { kind: 'failed', text: told(error) };
 		} finally {
 			await this.load();
 			this.busy = false;
@@ -196,3 +233,11 @@ export class CompareDesk {
 
 /** What a side says, in short. */
 export const cellText = ({ caption }: NonNullable<Row['cells'][number]>): string => caption.detail || 'yes';
+
+/** The side from which a cell takes over: the first that says something else; -1 for none. */
+export const sourceFor = ({ cells }: Row, to: number): number =>
+	cells.findIndex((cell, i) => i !== to && cell?.value !== cells[to]?.value);
+
+/** Whether other things of the bars can be in it. */
+export const holdsOthers = ({ chapter, cells }: Row): boolean =>
+	chapter === BARS && cells.some((cell) => cell && (cell.said as SetItem).item.kind !== 'place');

@@ -20,7 +20,7 @@ export { HandTrial } from '$lib/state/hand-trial.svelte';
 export { ModeDesk } from '$lib/state/mode-desk.svelte';
 export { FileReading, ReadingRefusedError } from '$lib/workers/reading';
 export { SetupsDesk } from '$lib/state/setups.svelte';
-export { CompareDesk } from '$lib/state/compare-desk.svelte';
+export { CompareDesk, holdsOthers } from '$lib/state/compare-desk.svelte';
 export { ImpactDesk } from '$lib/state/impact-desk.svelte';
 export { ProposalsDesk } from '$lib/state/proposals-desk.svelte';
 export { RolloutDesk } from '$lib/state/rollout-desk.svelte';

@@ -129,6 +129,36 @@ describe('what is shared, in a browser', () => {
 		expect(desk.shown).to.have.length(2);
 	});
 
+	it('is taken over by the lot, and a tab with all that is in it, each as one edit', async () => {
+		const at = await demo.open(app);
+		const desk = new demo.browser.CompareDesk(at);
+		await desk.load();
+		desk.chapter = 'gestures';
+		const differing = desk.picksFor(1).length;
+		expect(differing).to.be.greaterThan(1);
+		expect(desk.picksFor(0).length, 'the same things, of the side that is not written').to.equal(differing);
+		const before = at.revision;
+		await desk.takeAll(1);
+		expect(at.revision).to.equal(before + 1);
+		expect(at.notice?.text).to.include(`${differing} things as in Factory`);
+		expect(desk.rows.filter(({ chapter, isSame }) => chapter === 'gestures' && !isSame)).to.have.length.at.most(
+			at.notice!.kind === 'failed' ? differing - 1 : 0
+		);
+		at.writeTo('personal' as StratumId);
+		await at.edits.undo();
+		await desk.load();
+		expect(desk.picksFor(1).length).to.equal(differing);
+		desk.chapter = 'bars';
+		const group = desk.listed.find((row) => demo.browser.holdsOthers(row) && desk.shown[1]!.target !== undefined);
+		if (group) {
+			await desk.takeWithAll(group, 0, 1);
+			expect(at.notice?.text).to.include('with all in it');
+			await at.edits.undo();
+		}
+		await desk.takeAll(0);
+		expect(at.revision, 'the factory is never written').to.equal(before + (group ? 4 : 2));
+	});
+
 	it('is proposed from one’s own, taken in without a part, and told with who decided', async () => {
 		const at = await demo.open(app);
 		const desk = new demo.browser.ProposalsDesk(at);

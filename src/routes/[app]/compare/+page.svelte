@@ -4,7 +4,7 @@
 	import { stringify } from 'csv-stringify/browser/esm/sync';
 	import type { Row } from '$core/compare/compare';
 	import { told } from '$lib/state/api';
-	import { cellText, CompareDesk } from '$lib/state/compare-desk.svelte';
+	import { cellText, CompareDesk, holdsOthers, sourceFor } from '$lib/state/compare-desk.svelte';
 	import { useWorkspace } from '$lib/state/workspace.svelte';
 	import KeyCaps from '$lib/ui/KeyCaps.svelte';
 	import Picker from '$lib/ui/Picker.svelte';
@@ -29,8 +29,6 @@
 		void desk.choose(place, id).catch((error: unknown) => {
 			workspace.notice = { kind: 'failed', text: (error as Error).message };
 		});
-	/** The side from which a cell takes over: the first that says something else. */
-	const sourceFor = ({ cells }: Row, to: number) => cells.findIndex((cell, i) => i !== to && cell?.value !== cells[to]?.value);
 </script>
 
 <section class="view" aria-label="Compare">
@@ -77,7 +75,19 @@
 		</p>
 	</div>
 	<div class="head row" style:grid-template-columns={columns}>
-		<span>Thing</span><span>how</span>{#each desk.shown as side (side.id)}<b>{side.name}</b>{/each}
+		<span>Thing</span><span>how</span>{#each desk.shown as side, place (side.id)}
+			{@const differing = side.target === undefined ? 0 : desk.picksFor(place).length}
+			<span class="side"
+				><b>{side.name}</b>{#if differing > 1}<button
+						class="linkish"
+						type="button"
+						disabled={desk.busy}
+						aria-label="take all {differing} over into {side.name}"
+						title="Everything that is listed and differs, as one edit"
+						onclick={() => void desk.takeAll(place)}>take all {differing} over</button
+					>{/if}</span
+			>
+		{/each}
 	</div>
 	{#if desk.isRead && desk.listed.length === 0}
 		<p class="none quiet">
@@ -117,6 +127,14 @@
 											←</span
 										>{/if}</button
 								>
+								{#if holdsOthers(one)}<button
+										class="linkish"
+										type="button"
+										disabled={desk.busy}
+										aria-label="take over {one.caption.label} with all in it from {desk.shown[from]?.name} into {desk.shown[side]
+											?.name}"
+										onclick={() => void desk.takeWithAll(one, from, side)}>with all in it</button
+									>{/if}
 							{/if}
 						</span>
 					{/each}
@@ -205,6 +223,12 @@
 		display: flex;
 		gap: 7px;
 		align-items: center;
+		min-width: 0;
+	}
+	.side {
+		display: flex;
+		gap: 7px;
+		align-items: baseline;
 		min-width: 0;
 	}
 	.cell i {

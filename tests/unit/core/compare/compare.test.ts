@@ -1,15 +1,12 @@
 import { expect } from 'chai';
-import { compared, takingOver, type Row } from '../../../../core/compare/compare.ts';
+import { compared } from '../../../../core/compare/compare.ts';
 import { indexOf } from '../../../../core/profile/circumstances.ts';
-import { applyEdit, placedEdit } from '../../../../core/profile/edit.ts';
-import { OutOfReachError } from '../../../../core/strata/change.ts';
-import type { Profile, Stratum, StratumId } from '../../../../core/strata/stratum.ts';
+import type { Profile, Stratum } from '../../../../core/strata/stratum.ts';
 import { gneiss } from '../../../../demo/gneiss/gneiss.ts';
 import { varve } from '../../../../demo/varve/varve.ts';
 import { demoProfile, subjectOf } from '../../demo-office.ts';
 
 const application = subjectOf(gneiss);
-const PERSONAL = 'personal' as StratumId;
 
 describe('profiles side by side', () => {
 	const profile = demoProfile();
@@ -47,37 +44,5 @@ describe('profiles side by side', () => {
 
 	it('the same with itself, thing by thing', () => {
 		expect(compared(application, [profile, profile]).every(({ isSame }) => isSame)).to.equal(true);
-	});
-
-	it('become alike where something is taken over, in every chapter, by what is there and by what is not', () => {
-		const [from, mine] = [0, 1];
-		const sides = [withOffice, profile];
-		const differing = compared(application, sides).filter(({ isSame }) => !isSame);
-		expect(new Set(differing.map(({ chapter }) => chapter)).size).to.be.greaterThan(1);
-		const done: string[] = [];
-		for (const row of differing) {
-			let changes;
-			try {
-				changes = takingOver(application, profile, PERSONAL, row, from, mine);
-			} catch (error) {
-				if (!(error instanceof OutOfReachError)) throw error;
-				continue;
-			}
-			const after = applyEdit(profile, placedEdit(profile, changes));
-			const again = compared(application, [withOffice, after]).find(({ id }) => id === row.id);
-			expect(again?.cells[from]?.value, row.id).to.equal(again?.cells[mine]?.value);
-			done.push(row.chapter);
-		}
-		expect(new Set(done)).to.include('shortcuts');
-		expect(done.length).to.be.greaterThan(differing.length / 2);
-	});
-
-	it('are not written where a stratum above has the last word', () => {
-		const rows = compared(application, [[factory], profile]);
-		const own = rows.find(({ cells, isSame }) => !isSame && cells[1]?.stratum === PERSONAL) as Row;
-		expect(() => takingOver(application, profile, 'office' as StratumId, own, 0, 1)).to.throw(
-			OutOfReachError,
-			'write to Personal'
-		);
 	});
 });
