@@ -30,10 +30,31 @@ export class Blame {
 	readonly #texts: Map<string, Text>;
 	#revision = BEFORE_ALL;
 
-	/** The edits that there are, the oldest first, and the profile as they have made it. */
-	constructor(profile: Profile, edits: readonly Step[] = []) {
-		this.#texts = textsBefore(profile, edits);
-		for (const edit of edits) this.follow(edit);
+	/** Who has said what of a profile that no edit has changed. */
+	constructor(profile: Profile) {
+		this.#texts = unwritten(textsOf(profile));
+	}
+
+	/**
+	 * Who has said what of a profile that these edits have made, the oldest first; yields after each, as long texts and many edits take
+	 * their time.
+	 */
+	static *after(profile: Profile, edits: readonly Step[]): Generator<undefined, Blame> {
+		const files = textsOf(profile);
+		for (const { changes } of edits.toReversed()) {
+			for (const { chapter, stratum, changes: own } of byPlace(inverseEdit(changes))) {
+				const place = placeOf(stratum, chapter.id);
+				if (chapter.form === 'text') files.set(place, chapter.apply(files.get(place) ?? null, own) as TextFile | null);
+			}
+			yield;
+		}
+		const blame = new Blame([]);
+		for (const [place, text] of unwritten(files)) blame.#texts.set(place, text);
+		for (const edit of edits) {
+			blame.follow(edit);
+			yield;
+		}
+		return blame;
 	}
 
 	/** The last edit that it has followed. */
@@ -80,19 +101,17 @@ function byPlace(changes: readonly AnyChange[]): { chapter: AnyChapter; stratum:
 	);
 }
 
-/** The texts as they were before all edits: those that are there now, with every change of them taken back. */
-function textsBefore(profile: Profile, edits: readonly Step[]): Map<string, Text> {
-	const files = new Map<string, TextFile | null>();
-	for (const chapter of ALL_CHAPTERS)
-		if (chapter.form === 'text')
-			for (const stratum of profile) files.set(placeOf(stratum.id, chapter.id), chapter.contentIn(stratum) as TextFile | null);
-	for (const { changes } of edits.toReversed())
-		for (const { chapter, stratum, changes: own } of byPlace(inverseEdit(changes))) {
-			const place = placeOf(stratum, chapter.id);
-			if (chapter.form === 'text') files.set(place, chapter.apply(files.get(place) ?? null, own) as TextFile | null);
-		}
-	return new Map([...files].map(([place, file]) => [place, { file, lines: linesIn(file?.text ?? '').map(() => BEFORE_ALL) }]));
-}
+/** The texts of all strata, by their places. */
+const textsOf = (profile: Profile): Map<string, TextFile | null> =>
+	new Map(
+		ALL_CHAPTERS.filter(({ form }) => form === 'text').flatMap((chapter) =>
+			profile.map((stratum) => [placeOf(stratum.id, chapter.id), chapter.contentIn(stratum) as TextFile | null] as const)
+		)
+	);
+
+/** Texts of which no edit has written a line. */
+const unwritten = (files: ReadonlyMap<string, TextFile | null>): Map<string, Text> =>
+	new Map([...files].map(([place, file]) => [place, { file, lines: linesIn(file?.text ?? '').map(() => BEFORE_ALL) }]));
 
 /** By line of the text after an edit who wrote it: lines that a diff finds in both are whose they were. */
 function linesAfter(lines: readonly number[], before: string, after: string, revision: number): readonly number[] {

@@ -20,6 +20,9 @@ export interface Blamed {
 	readonly makers: Readonly<Record<number, Maker>>;
 }
 
+/** So long it is worked out at a time, in ms. */
+const MOMENT = 15;
+
 /** So many applications are kept followed. */
 const MOST = 20;
 
@@ -69,7 +72,9 @@ export class Blames {
 				const isKnown = held !== undefined && held.blame.revision < revision;
 				const edits = await this.#profiles.editsSince(application, isKnown ? held.blame.revision : 0);
 				const upTo = edits.filter((edit) => edit.revision <= revision);
-				const { blame, makers } = isKnown ? held : { blame: new Blame(profile, upTo), makers: new Map<number, Maker>() };
+				const { blame, makers } = isKnown
+					? held
+					: { blame: await inSteps(Blame.after(profile, upTo)), makers: new Map<number, Maker>() };
 				if (isKnown) for (const edit of upTo) blame.follow(edit);
 				for (const { revision: number, by, at, label } of upTo) makers.set(number, { by, at, label });
 				return { blame, makers };
@@ -79,6 +84,17 @@ export class Blames {
 		this.#followed.set(application, next);
 		next.catch(() => this.#followed.delete(application));
 		return next;
+	}
+}
+
+/** Works it out without keeping others waiting for longer than a moment. */
+async function inSteps<T>(work: Generator<undefined, T>): Promise<T> {
+	let since = performance.now();
+	for (let step = work.next(); ; step = work.next()) {
+		if (step.done) return step.value;
+		if (performance.now() - since < MOMENT) continue;
+		await new Promise((resolve) => setImmediate(resolve));
+		since = performance.now();
 	}
 }
 

@@ -14,6 +14,11 @@ const [office, personal] = [heads[1]!, heads[2]!];
 const [entry, other] = gneiss.entriesOf('set | Ctrl+Alt+1 | file.pack | any\nset | Ctrl+Alt+2 | file.pack | any');
 const key = shortcutKey(entry!);
 
+const blameOf = (profile: Profile, edits: readonly Step[]): Blame => {
+	const work = Blame.after(profile, edits);
+	for (let step = work.next(); ; step = work.next()) if (step.done) return step.value;
+};
+
 interface Step {
 	readonly revision: number;
 	readonly changes: readonly AnyChange[];
@@ -25,7 +30,7 @@ describe('who said a thing last', () => {
 		changes: [{ chapter: SHORTCUTS, stratum, before, after } as never]
 	});
 	const profile: Profile = [stratumOf(office, [entry!]), stratumOf(personal, [])];
-	const blame = new Blame(profile, [
+	const blame = blameOf(profile, [
 		keys(1, office.id, null, { ...entry!, rank: 1 }),
 		keys(2, personal.id, null, entry),
 		keys(3, office.id, { ...entry!, rank: 1 }, { ...entry!, rank: 2 }),
@@ -68,7 +73,7 @@ describe('who wrote a line last', () => {
 	};
 	const lines = (texts: readonly string[]) => {
 		const { profile, edits } = written(texts);
-		return new Blame(profile, edits).lines(office.id, ALIASES);
+		return blameOf(profile, edits).lines(office.id, ALIASES);
 	};
 
 	it('is whose edit brought or changed it, whatever was written around it', () => {
@@ -89,7 +94,7 @@ describe('who wrote a line last', () => {
 		const from = aliasFileIn(profile[0]!);
 		const swap = tagged({ id: ALIASES }, [{ stratum: office.id, from, to: { ...from!, text: 'z\na\nb\nc\n' } }]);
 		const after = applyEdit(profile, swap);
-		const blame = new Blame(after, [...edits, { revision: 2, changes: swap }]);
+		const blame = blameOf(after, [...edits, { revision: 2, changes: swap }]);
 		expect(blame.lines(office.id, ALIASES)).to.deep.equal([2, 0, 0, 1]);
 		blame.follow({ revision: 3, changes: inverseEdit(swap) });
 		expect(blame.lines(office.id, ALIASES)).to.deep.equal([0, 0, 1]);
