@@ -190,6 +190,17 @@ describe('People', () => {
 			.getByText(/Undo: Setup Everyday/)
 			.first()
 			.waitFor();
+		// all that is listed at once, by keyboard, and taken back at once
+		await page.getByRole('button', { name: 'Without the third' }).click();
+		await page.getByRole('searchbox', { name: 'Find in the comparison' }).fill('');
+		await page.getByRole('checkbox', { name: 'only what differs' }).check();
+		const all = page.getByRole('button', { name: /take all \d+ over into Setup Everyday/ });
+		const many = Number(/\d+/.exec((await all.textContent())!)![0]);
+		await all.press('Enter');
+		await page.getByText(`Setup Everyday: ${many} things as in Setup Drafting`).first().waitFor();
+		await all.waitFor({ state: 'detached' });
+		await page.keyboard.press('Control+z');
+		await all.waitFor();
 		await page.context().close();
 	});
 
