@@ -3,7 +3,12 @@
 	import { useWorkspace } from '$lib/state/workspace.svelte';
 
 	/** Who said it last and when, in an office with accounts; what the edit was called stands behind it. */
-	let { stratum, chapter, thing }: Blamable = $props();
+	let {
+		stratum,
+		chapter,
+		thing,
+		name
+	}: Blamable & { /** What it is called, where that does not stand beside it. */ name?: string } = $props();
 	const workspace = useWorkspace();
 	$effect(() => {
 		if (workspace.document.isOpen) void workspace.blames.want({ stratum, chapter });
@@ -12,5 +17,7 @@
 </script>
 
 {#if maker}<small class="quiet" title={maker.label}
-		>by {workspace.nameOf(maker.by)}, {new Date(maker.at).toLocaleDateString('en-GB', { dateStyle: 'medium' })}</small
+		>{name === undefined ? '' : `${name}: `}by {workspace.nameOf(maker.by)}, {new Date(maker.at).toLocaleDateString('en-GB', {
+			dateStyle: 'medium'
+		})}</small
 	>{/if}

@@ -132,7 +132,7 @@
 		{:else}{@render cell(item, 'note', item.note, item.note)}{/if}
 	{/snippet}
 </Table>
-{#if here}<p class="who"><Blame stratum={here.stratum} chapter={ALIASES} thing={here.line} /></p>{/if}
+{#if here}<p class="who"><Blame stratum={here.stratum} chapter={ALIASES} thing={here.line} name={here.alias} /></p>{/if}
 <datalist id="alias-commands">
 	{#if editing?.field === 'command'}
 		{#each workspace.search.find(value, workspace.index).slice(0, 12) as { command } (command.id)}

@@ -91,7 +91,11 @@
 	</div>
 	{#if desk.isRead && desk.listed.length === 0}
 		<p class="none quiet">
-			{desk.differing === 0 && desk.shown.length > 1 ? 'They say the same.' : 'Nothing is called so here.'}
+			{desk.differing === 0 && desk.shown.length > 1
+				? 'They say the same.'
+				: desk.text.trim() === ''
+					? 'Nothing of this differs.'
+					: 'Nothing is called so here.'}
 		</p>
 	{/if}
 	<div class="body">
