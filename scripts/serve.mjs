@@ -21,10 +21,20 @@ const LOOPBACK = /^(127\.|::1$|::ffff:127\.)/;
 const isLoopbackOnly = LOOPBACK.test(env.HOST) || env.HOST === 'localhost';
 const FRONT = Symbol.for('skarn.front');
 
+/** The first header of that name, without the trouble of making an object of all. */
+function authorizationIn(rawHeaders) {
+	for (let i = 0; i < rawHeaders.length; i += 2) {
+		const name = rawHeaders[i];
+		if (name.length === 13 && name.toLowerCase() === 'authorization') return rawHeaders[i + 1];
+	}
+	return undefined;
+}
+
 /** What the application knows to answer seats that have signed in; undefined for what it is to be asked itself. */
-function knownTo({ method, url, headers, socket }) {
-	const { authorization } = headers;
-	if (authorization === undefined || method !== 'GET') return undefined;
+function knownTo({ method, url, rawHeaders, socket }) {
+	if (method !== 'GET') return undefined;
+	const authorization = authorizationIn(rawHeaders);
+	if (authorization === undefined) return undefined;
 	return globalThis[FRONT]?.(url, authorization, isLoopbackOnly || LOOPBACK.test(socket.remoteAddress ?? ''));
 }
 
