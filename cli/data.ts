@@ -24,7 +24,7 @@ async function asking<T>(
 ): Promise<T> {
 	try {
 		const url = shared();
-		const store = await (url ? openEither(url, migrations, folder) : openDatabase(folder, { migrations }));
+		const store = await (url ? openServer(url, folder, migrations) : openDatabase(folder, { migrations }));
 		try {
 			return await here(store);
 		} finally {
@@ -42,16 +42,14 @@ async function asking<T>(
 export async function backUp(folder: string, file: string | undefined, migrations: string): Promise<string> {
 	const name = file ?? `skarn-backup-${new Date().toISOString().slice(0, 10)}.tar.gz`;
 	if (existsSync(name)) throw new ArchiveError(`${name} exists already; name another file.`);
-	const blob = await asking(
+	const { blob, where } = await asking(
 		folder,
 		migrations,
-		(store) => store.dump(),
+		async (store) => ({ blob: await store.dump(), where: store.where }),
 		'/api/backup',
-		(response) => response.blob()
+		async (response) => ({ blob: await response.blob(), where: folder })
 	);
 	writeDurably(name, new Uint8Array(await blob.arrayBuffer()));
-	const url = shared();
-	const where = url ? (await import('../src/lib/server/db/shared.ts')).withoutPassword(url) : folder;
 	return `Backed up ${where} to ${name}, ${(blob.size / 1e6).toFixed(1)} MB.`;
 }
 
@@ -79,12 +77,15 @@ export const verify = (folder: string, migrations: string): Promise<readonly str
 		async (response) => ((await response.json()) as { differing: string[] }).differing
 	);
 
-/** A data folder, or a database on a server, with the folder of what is of one machine. */
-async function openEither(place: string, migrations: string, folder = '.'): Promise<OpenDatabase> {
-	if (!/^postgres(ql)?:\/\//.test(place)) return openDatabase(place, { migrations });
+/** A database on a server, with the folder of what is of one machine. */
+async function openServer(url: string, folder: string, migrations: string): Promise<OpenDatabase> {
 	const { openShared } = await import('../src/lib/server/db/shared.ts');
-	return openShared(place, folder, { migrations });
+	return openShared(url, folder, { migrations });
 }
+
+/** A data folder, or a database on a server. */
+const openEither = (place: string, migrations: string): Promise<OpenDatabase> =>
+	/^postgres(ql)?:\/\//.test(place) ? openServer(place, '.', migrations) : openDatabase(place, { migrations });
 
 /** Copies an office from one place to an empty one; gives what is to be said of it. */
 export async function move(from: string, to: string, migrations: string): Promise<string> {

@@ -37,6 +37,15 @@ export type Right = keyof typeof RIGHTS;
 
 export const may = ({ role }: Pick<Person, 'role'>, right: Right): boolean => (RIGHTS[right] as readonly Role[]).includes(role);
 
+/** Whether the person may say that trouble of a seat is settled: who has reported it, who sits there, and who looks after the seats. */
+export const maySettle = (
+	person: Person,
+	{
+		trouble,
+		sitting
+	}: { readonly trouble: { readonly by: string | null } | null; readonly sitting: { readonly person: string } | null }
+): boolean => trouble?.by === person.id || sitting?.person === person.id || may(person, 'seats');
+
 /** A stratum with the person that it belongs to, null for one of the office. */
 export interface OwnedHead extends StratumHead {
 	readonly person: string | null;

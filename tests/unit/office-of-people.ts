@@ -1,5 +1,7 @@
 import { expect } from 'chai';
-import type { Inside } from './page/inside.ts';
+import { fill } from '../../demo/fill.ts';
+import { gneiss } from '../../demo/gneiss/gneiss.ts';
+import { serverInside, type Inside } from './page/inside.ts';
 
 /** The password of everybody in these tests. */
 export const PASSWORD = 'rope and pulley';
@@ -39,4 +41,28 @@ export async function openOffice(server: Inside): Promise<Record<string, string>
 		cookies[role] = cookieOf(await server.ask(`/api/invitations/${secret}`, 'POST', { password: PASSWORD }));
 	}
 	return cookies;
+}
+
+/** For a suite: an office of these people with the first program of the demo, in this process. */
+export function officeOfPeople() {
+	let server: Inside;
+	let cookies: Record<string, string>;
+	before(async () => {
+		server = serverInside();
+		await fill(server.address, gneiss);
+		cookies = await openOffice(server);
+	});
+	after(() => server.close());
+	return {
+		get server() {
+			return server;
+		},
+		/** The cookie of each by role. */
+		get cookies() {
+			return cookies;
+		},
+		/** Asks as somebody in that role. */
+		as: (who: string, to: string, method = 'GET', body?: unknown): Promise<Response> =>
+			server.ask(to, method, body, { cookie: cookies[who]! })
+	};
 }

@@ -76,15 +76,15 @@ export class Releases {
 		return known;
 	}
 
-	/** The office stratum as a release has it. Throws `Problem` 404. */
-	async office(application: string, number: number): Promise<Stratum | null> {
-		return officeOf(await this.strata(application, number)) ?? null;
+	/** The strata as the release has them that seats follow; none before the first. */
+	async followedStrata(application: string): Promise<Profile> {
+		const { channel } = await this.list(application);
+		return channel === null ? [] : this.strata(application, channel);
 	}
 
-	/** The office stratum as the release has it that seats follow; null before the first. */
+	/** The office stratum among them; null before the first. */
 	async followed(application: string): Promise<Stratum | null> {
-		const { channel } = await this.list(application);
-		return channel === null ? null : this.office(application, channel);
+		return officeOf(await this.followedStrata(application)) ?? null;
 	}
 
 	/**

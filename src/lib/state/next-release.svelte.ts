@@ -24,7 +24,7 @@ export class NextRelease {
 	/** What was chosen; undefined while nobody has. */
 	#chosen = $state.raw<readonly StratumId[] | undefined>(undefined);
 	/** All strata of the office as they are, and those of the followed release; undefined while they are not read. */
-	#read = $state.raw<{ readonly now: Profile; readonly frozen: Profile } | undefined>(undefined);
+	#read = $state.raw<{ readonly now: Profile; readonly channel: number | null; readonly frozen: Profile } | undefined>(undefined);
 
 	constructor(workspace: NextOf) {
 		this.#workspace = workspace;
@@ -81,9 +81,10 @@ export class NextRelease {
 		const { strataInRelease } = await import('./released');
 		const [{ strata }, frozen] = await Promise.all([
 			ask<{ strata: StratumWire[] }>(`${path}/strata`),
-			channel === null ? [] : strataInRelease(path, channel)
+			// a release never changes
+			this.#read?.channel === channel ? this.#read.frozen : channel === null ? [] : strataInRelease(path, channel)
 		]);
 		await strataReadable(strata);
-		this.#read = { now: strata.map(stratumOfWire), frozen };
+		this.#read = { now: strata.map(stratumOfWire), channel, frozen };
 	}
 }

@@ -5,6 +5,8 @@ import type { Profile, Stratum } from '$core/strata/stratum';
 async function fileOf(path: string, release: number): Promise<ProfileReading> {
 	const answer = await fetch(`${path}/releases/${release}`);
 	if (!answer.ok) throw new Error(`Release ${release} could not be read: the server answered ${answer.status}.`);
+	// it may hold files of any shape
+	await import('$core/recipe/shapes/all');
 	return readProfileFile(`release ${release}`, await answer.text());
 }
 
@@ -14,7 +16,6 @@ export const officeInRelease = async (path: string, release: number): Promise<St
 
 /** All strata of a release, the lowest first. Throws an error that says what the server answered. */
 export async function strataInRelease(path: string, release: number): Promise<Profile> {
-	// a release may hold files of any shape
-	const [{ strata, rows }] = await Promise.all([fileOf(path, release), import('$core/recipe/shapes/all')]);
+	const { strata, rows } = await fileOf(path, release);
 	return strataOf(strata, rows);
 }

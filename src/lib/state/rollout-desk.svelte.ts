@@ -1,5 +1,5 @@
 import type { DeskSetup } from '$core/keyboard/desk';
-import { may } from '$core/people/may';
+import { may, maySettle } from '$core/people/may';
 import type { Setup } from '$core/people/setup';
 import { EVERYONE, placeOf, type Course, type Ring, type RingId, type RingSeat, type Verdict } from '$core/release/rings';
 import type { RolloutState } from '$lib/server/rollouts';
@@ -191,9 +191,7 @@ export class RolloutDesk {
 		return this.act(`The trouble of ${seat} is settled`, () => ask(`/api/seats/${seat}/trouble`, 'DELETE'));
 	}
 
-	/** Whoever has reported it says that it is settled, or sits there, or looks after the seats. */
-	maySettle = (seat: RolloutSeat): boolean =>
-		this.maySeats || this.isMine(seat) || seat.trouble?.by === this.#workspace.document.me.id;
+	maySettle = (seat: RolloutSeat): boolean => maySettle(this.#workspace.document.me, seat);
 
 	/** Who has said it, in words. */
 	reporter({ by }: Trouble): string {

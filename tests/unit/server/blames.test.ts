@@ -1,10 +1,8 @@
 import { expect } from 'chai';
 import { gneiss } from '../../../demo/gneiss/gneiss.ts';
-import { fill } from '../../../demo/fill.ts';
 import { emptyAliasFile } from '../../../core/chapters/aliases/file.ts';
 import { shortcutKey } from '../../../core/shortcut/entry.ts';
-import { openOffice } from '../office-of-people.ts';
-import { serverInside, type Inside } from '../page/inside.ts';
+import { officeOfPeople } from '../office-of-people.ts';
 
 const app = gneiss.application.id;
 const path = `/api/applications/${app}`;
@@ -17,17 +15,10 @@ interface Blamed {
 }
 
 describe('who said what, on the server', () => {
-	let server: Inside;
-	let cookies: Record<string, string>;
-	before(async () => {
-		server = serverInside();
-		await fill(server.address, gneiss);
-		cookies = await openOffice(server);
-	});
-	after(() => server.close());
+	const people = officeOfPeople();
 
 	const as = async <T>(who: string, to: string, method = 'GET', body?: unknown) => {
-		const answer = await server.ask(to, method, body, { cookie: cookies[who]! });
+		const answer = await people.as(who, to, method, body);
 		return { status: answer.status, body: (await answer.json()) as T };
 	};
 	const blame = (query: string, who = 'designer') => as<Blamed>(who, `${path}/blame?${query}`);

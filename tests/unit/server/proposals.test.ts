@@ -1,17 +1,13 @@
 import { expect } from 'chai';
-import { fill } from '../../../demo/fill.ts';
 import { gneiss } from '../../../demo/gneiss/gneiss.ts';
 import type { Proposal } from '../../../src/lib/server/proposals.ts';
 import type { WorkspaceDocument } from '../../../src/lib/server/workspace-document.ts';
-import { openOffice } from '../office-of-people.ts';
-import { serverInside, type Inside } from '../page/inside.ts';
+import { officeOfPeople } from '../office-of-people.ts';
 
 const path = `/api/applications/${gneiss.application.id}`;
 
 describe('proposals', () => {
-	let server: Inside;
-	let cookies: Record<string, string>;
-	const as = (who: string, to: string, method = 'GET', body?: unknown) => server.ask(to, method, body, { cookie: cookies[who]! });
+	const { as } = officeOfPeople();
 	const documentOf = async () => (await (await as('steward', path)).json()) as WorkspaceDocument;
 	const setting = (stratum: string, keys: string, rank: number, command = 'inspect.mass') => ({
 		...{ chapter: 'shortcuts', stratum, before: null },
@@ -32,13 +28,6 @@ describe('proposals', () => {
 		(await documentOf()).strata
 			.find(({ id }) => id === 'office')!
 			.contents['shortcuts']!.some((said) => (said as { keys: string }).keys === keys);
-
-	before(async () => {
-		server = serverInside();
-		await fill(server.address, gneiss);
-		cookies = await openOffice(server);
-	});
-	after(() => server.close());
 
 	it('change nothing until somebody who may takes them in, whole, as one edit in their name', async () => {
 		const id = await idOf(

@@ -1,9 +1,8 @@
 import { expect } from 'chai';
 import { pathToFileURL } from 'node:url';
 import { gneiss } from '../../../demo/gneiss/gneiss.ts';
-import { fill } from '../../../demo/fill.ts';
-import { openOffice } from '../office-of-people.ts';
-import { places, serverInside, type Inside } from '../page/inside.ts';
+import { officeOfPeople } from '../office-of-people.ts';
+import { places } from '../page/inside.ts';
 
 /*
  * Who may ask what, as the office has agreed on it: stewards keep the office's strata, releases and people; leads the strata of a
@@ -96,14 +95,7 @@ const ROLES = ['steward', 'lead', 'designer', 'trainer'];
 const METHODS = ['GET', 'POST', 'PUT', 'DELETE', 'PATCH'];
 
 describe('the rights of an office', () => {
-	let server: Inside;
-	let cookies: Record<string, string>;
-	before(async () => {
-		server = serverInside();
-		await fill(server.address, gneiss);
-		cookies = await openOffice(server);
-	});
-	after(() => server.close());
+	const people = officeOfPeople();
 
 	it('are said for every route that there is', async () => {
 		const there: string[] = [];
@@ -127,21 +119,21 @@ describe('the rights of an office', () => {
 		const body = method === 'GET' || method === 'DELETE' ? undefined : { nothing: 'of this' };
 		it(`${asked}: ${who}`, async () => {
 			const statusOf = async (cookie?: string) => {
-				const answer = await server.ask(to, method, body, cookie ? { cookie } : {});
+				const answer = await people.server.ask(to, method, body, cookie ? { cookie } : {});
 				await answer.body?.cancel();
 				return answer.status;
 			};
 			const isOpen = who === 'anybody';
 			// whatever somebody may in the office: they are no seat
 			if (who === 'seat') {
-				for (const cookie of [undefined, ...Object.values(cookies)]) expect(await statusOf(cookie)).to.equal(401);
+				for (const cookie of [undefined, ...Object.values(people.cookies)]) expect(await statusOf(cookie)).to.equal(401);
 				return;
 			}
 			if (!isOpen) expect(await statusOf(), 'nobody').to.equal(401);
 			for (const role of ROLES) {
 				const isSignOut = asked === 'DELETE /api/session';
 				if (isSignOut) continue;
-				const status = await statusOf(cookies[role]);
+				const status = await statusOf(people.cookies[role]);
 				const mayAsk = isOpen || who.split(' ').includes(role);
 				if (mayAsk) expect(status, role).not.to.be.oneOf([401, 403]);
 				else expect(status, role).to.equal(403);

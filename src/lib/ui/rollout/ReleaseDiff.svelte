@@ -23,8 +23,7 @@
 		const [first, second] = [from, to];
 		found = undefined;
 		problem = '';
-		// a release may hold files of any shape
-		Promise.all([profileOf(first), profileOf(second), import('$core/recipe/shapes/all')])
+		Promise.all([profileOf(first), profileOf(second)])
 			.then(([before, now]) => {
 				// others may have been chosen meanwhile
 				if (first === from && second === to) found = differencesBetween(before, now, workspace.draft.names);

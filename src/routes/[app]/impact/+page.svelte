@@ -12,9 +12,11 @@
 	const workspace = useWorkspace();
 	const desk = new ImpactDesk(workspace);
 	const next = $derived((workspace.releases.at(-1)?.number ?? 0) + 1);
+	/** As a text, so that a list that says the same is the same. */
+	const goingOut = $derived(workspace.next.besides.join(' '));
 	// another choice of what goes out is another question
 	$effect(() => {
-		void workspace.next.besides;
+		void goingOut;
 		untrack(() => void desk.start());
 		return () => desk.stop();
 	});

@@ -5,10 +5,9 @@ import { route } from '$lib/server/route';
 export const GET = route('survey', async ({ params }, { profiles, people, setups, releases }) => {
 	const { profile } = await profiles.load(params.app!);
 	const here = await people.here();
-	const { channel } = await releases.list(params.app!);
 	return {
 		strata: profile.map(wireOf),
-		released: channel === null ? [] : (await releases.strata(params.app!, channel)).map(wireOf),
+		released: (await releases.followedStrata(params.app!)).map(wireOf),
 		setups: await setups.ofAll(params.app!, here)
 	};
 });

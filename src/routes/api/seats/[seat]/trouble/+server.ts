@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { may } from '$core/people/may.ts';
+import { maySettle } from '$core/people/may.ts';
 import { TroubleWords } from '$core/release/release.ts';
 import { Problem, readBody } from '$lib/server/problem';
 import { route } from '$lib/server/route';
@@ -15,7 +15,7 @@ export const DELETE = route('desk', async ({ params }, { seats }, person) => {
 	const seat = params.seat!;
 	const [trouble, sitting] = [await seats.trouble(seat), await seats.sitting(seat)];
 	if (!trouble) throw new Problem(409, 'nothing-to-do', `No trouble is reported of ${seat}.`);
-	if (trouble.by !== person.id && sitting?.person !== person.id && !may(person, 'seats'))
+	if (!maySettle(person, { trouble, sitting }))
 		throw new Problem(
 			403,
 			'not-yours',
