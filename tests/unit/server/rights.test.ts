@@ -1,6 +1,5 @@
 import { expect } from 'chai';
 import { pathToFileURL } from 'node:url';
-import { gneiss } from '../../../demo/gneiss/gneiss.ts';
 import { officeOfPeople } from '../office-of-people.ts';
 import { places } from '../page/inside.ts';
 
