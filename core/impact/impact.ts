@@ -6,7 +6,7 @@ import { SEVERITIES, type Severity } from '../check/severity.ts';
 import { namesOf, type Difference } from '../chapter/chapter.ts';
 import { profileOf, type Setup } from '../people/setup.ts';
 import { indexOf } from '../profile/circumstances.ts';
-import { differencesBetween } from '../profile/differences.ts';
+import { newsBetween } from '../profile/differences.ts';
 import { shortcutsIn } from '../shortcut/entry.ts';
 import type { Binding } from '../shortcut/effective.ts';
 import type { Profile, Stratum, StratumId } from '../strata/stratum.ts';
@@ -202,7 +202,7 @@ function changesIn(question: Question, found: readonly SetupImpact[]): ChangeImp
 	const { application, now } = question;
 	const common = (all: Profile) => all.filter(({ kind }) => kind !== 'personal');
 	const names = namesOf(indexOf(application, common(now)));
-	const differences = differencesBetween(common(todayOf(question)), common(now), names);
+	const differences = newsBetween(common(todayOf(question)), common(now), names);
 	const shortcutOf = (command: CommandId | undefined, keys: Keys | undefined) => `${command}\n${keys}`;
 	/** The shortcuts that changes take away: what a hand has learnt of them is theirs alone. */
 	const taken = new Set(

@@ -15,6 +15,27 @@ function sameContents({ id }: { readonly id: string }, before: Profile, now: Pro
 	return before.length === now.length && before.every((s, i) => s.id === now[i]!.id && s.contents[id] === now[i]!.contents[id]);
 }
 
+const isBase = ({ kind }: Stratum): boolean => kind === 'factory' || kind === 'office';
+
+/**
+ * What strata of the office say otherwise than before, for all who may have them: for those who have the office's alone, and for
+ * those who have any one of the others upon it. So a discipline hides nothing of another one that is seldom chosen together with it.
+ * What is the same for several is told once.
+ */
+export function newsBetween(before: Profile, now: Profile, names: Names): Difference[] {
+	const others = new Set([...before, ...now].filter((one) => !isBase(one) && one.kind !== 'personal').map(({ id }) => id));
+	const found = new Map<string, Difference>();
+	for (const other of [undefined, ...others]) {
+		const [was, is] = [before, now].map((all) => all.filter((one) => isBase(one) || one.id === other));
+		for (const difference of differencesBetween(was!, is!, names)) {
+			const { id, kind, by, caption } = difference;
+			const identity = JSON.stringify([id, kind, by, caption]);
+			if (!found.has(identity)) found.set(identity, difference);
+		}
+	}
+	return [...found.values()];
+}
+
 /** What can be taken back as one edit, and what has to stay, with why. */
 export interface TakingBack {
 	readonly changes: readonly AnyChange[];

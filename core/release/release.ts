@@ -58,6 +58,12 @@ export const MOST_DRIFT = 20_000_000;
 export const Drift = z.strictObject({ sha256: z.string().length(64), text: z.string().max(MOST_DRIFT) });
 export type Drift = z.infer<typeof Drift>;
 
+/** The same beside what the seat was given: the release, or what was made for whoever sits there. */
+export interface DriftBeside extends Drift {
+	/** The text of the profile file that was laid. */
+	readonly laid: string;
+}
+
 /** What somebody says of a seat that does not work there. */
 export const TroubleWords = z
 	.string()

@@ -1,15 +1,14 @@
 import type { Circumstances } from '../../../core/check/circumstances.ts';
 import { asReleased, circumstancesOf } from '../../../core/profile/circumstances.ts';
 import { findingsIn } from '../../../core/profile/checkers.ts';
-import { errorsLeft } from '../../../core/chapters/shortcuts/check/acceptable.ts';
-import { releaseFaults } from '../../../core/release/faults.ts';
+import { goingOut, heldBy, listName } from '../../../core/release/held.ts';
 import { chapterOf } from '../../../core/profile/chapters.ts';
 import { desksOf } from '../../../core/keyboard/desk.ts';
 import { ACCEPTANCES, type AcceptanceEntry } from '../../../core/chapters/acceptances/acceptance.ts';
 import type { KeyedChange } from '../../../core/strata/change.ts';
 import type { AnyChange } from '../../../core/chapter/chapter.ts';
-import { inUsualOrder, profileOf } from '../../../core/people/setup.ts';
-import { published, type Profile, type Stratum, type StratumId } from '../../../core/strata/stratum.ts';
+import { profileOf } from '../../../core/people/setup.ts';
+import { published, type Profile, type StratumId } from '../../../core/strata/stratum.ts';
 import { Problem } from './problem.ts';
 import type { Profiles } from './profiles.ts';
 import type { Releases } from './releases.ts';
@@ -82,51 +81,16 @@ export class Checking {
 	 */
 	async refuseErrors(application: string, besides: readonly StratumId[] = []): Promise<void> {
 		const { profile, released, over } = await this.#held(application);
-		for (const strata of await this.#goingOut(application, profile, besides)) this.#refuseErrorsIn(strata, released, over);
-	}
-
-	/** The lists of strata that reach people by a release of these, the office's alone first. */
-	async #goingOut(application: string, profile: Profile, besides: readonly StratumId[]): Promise<Profile[]> {
-		if (besides.length === 0) return [published(profile)];
-		const goesOut = ({ id, kind }: Profile[number]) => kind === 'factory' || kind === 'office' || besides.includes(id);
-		const lists = new Map<string, Profile>([['', published(profile)]]);
-		const setups = (await this.#setups.all(application)).map(({ strata }) => profileOf(profile, strata));
-		for (const strata of [...setups, inUsualOrder(profile)]) {
-			const shared = strata.filter(goesOut);
-			lists.set(shared.map(({ id }) => id).join(' '), shared);
-		}
-		return [...lists.values()];
-	}
-
-	#refuseErrorsIn(strata: Profile, released: Stratum | null, over: (profile: Profile) => Circumstances): void {
-		const circumstances = over(strata);
-		const errors = errorsLeft(circumstances);
-		if (errors.length > 0)
+		for (const strata of goingOut(profile, await this.#setups.all(application), besides)) {
+			const held = heldBy(strata, over(strata), released);
+			if (held.length === 0) continue;
+			const { words } = chapterOf(held[0]!.chapter);
+			const of = held.filter(({ chapter }) => chapter === held[0]!.chapter).length;
 			throw new Problem(
 				422,
 				'errors-left',
-				`${
-					strata.length > 2
-						? strata
-								.slice(1)
-								.map(({ name }) => name)
-								.join(' with ')
-						: 'The office stratum'
-				} has ${errors.length === 1 ? 'an error' : `${errors.length} errors`} that nobody has accepted, first: ${errors[0]!.sentence} Mend it or accept it with a reason in Findings.`,
-				{ errors: errors.slice(0, 50).map((e) => ({ detail: e.sentence, finding: e.id })) }
-			);
-		const faults = releaseFaults({
-			circumstances,
-			profile: strata,
-			released: released ? asReleased(strata, released) : undefined
-		});
-		if (faults.length > 0) {
-			const { words } = chapterOf(faults[0]!.chapter);
-			throw new Problem(
-				422,
-				'errors-left',
-				`The office's ${words.many} have ${faults.length === 1 ? 'an error' : `${faults.length} errors`}, first: ${faults[0]!.sentence()} Mend it or accept it with a reason in Findings.`,
-				{ errors: faults.slice(0, 50).map((f) => ({ detail: f.sentence() })) }
+				`${strata.length > 2 ? listName(strata) : 'The office stratum'} has ${of === 1 ? 'an error' : `${of} errors`} in its ${words.many} that nobody has accepted, first: ${held[0]!.sentence} Mend it or accept it with a reason in Findings.`,
+				{ errors: held.slice(0, 50).map(({ sentence, finding }) => ({ detail: sentence, finding })) }
 			);
 		}
 	}

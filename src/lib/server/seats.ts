@@ -281,13 +281,13 @@ export class Seats {
 			.onConflictDoUpdate({ target: drifts.seat, set: drift });
 	}
 
-	/** The file of a seat that its last report is about. Throws `Problem` 404 while the seat has not sent it. */
-	async drift(id: string): Promise<Drift> {
-		const { report } = await this.#seat(id);
+	/** The file of a seat that its last report is about, and what was laid there. Throws `Problem` 404 while the seat has not sent it. */
+	async drift(id: string): Promise<Drift & { application: string; release: number | null; own: number | null }> {
+		const { report, application } = await this.#seat(id);
 		const [kept] = await this.#db.select().from(drifts).where(eq(drifts.seat, id));
 		if (report?.state !== 'drifted' || kept?.sha256 !== report.sha256)
 			throw new Problem(404, 'not-found', `${id} has not sent a file that was changed by hand.`);
-		return { sha256: kept.sha256, text: kept.text };
+		return { sha256: kept.sha256, text: kept.text, application, release: report.release, own: report.own };
 	}
 
 	/** Asks the seat to lay its release anew over what was changed by hand. */

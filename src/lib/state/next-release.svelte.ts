@@ -1,21 +1,33 @@
 import type { Difference } from '$core/chapter/chapter';
-import { inUsualOrder } from '$core/people/setup';
-import { differencesBetween } from '$core/profile/differences';
+import { desksOf } from '$core/keyboard/desk';
+import { inUsualOrder, type Setup } from '$core/people/setup';
+import { goingOut } from '$core/release/held';
+import { newsBetween } from '$core/profile/differences';
 import { saySame, stratumOfWire, type StratumWire } from '$core/profile/wire';
 import type { Profile, Stratum, StratumId } from '$core/strata/stratum';
 import type { WorkspaceDocument } from '$lib/server/workspace-document';
+import type { HeldList } from '$lib/workers/held.worker';
 import { ask } from './api';
 import type { Draft } from './draft.svelte';
+import { HeldCheck } from './held-check.svelte';
 import { strataReadable } from './shapes';
 
 interface NextOf {
-	readonly document: Pick<WorkspaceDocument, 'layers'>;
+	readonly document: Pick<WorkspaceDocument, 'layers' | 'application' | 'commands'>;
 	readonly path: string;
 	readonly profile: Profile;
 	readonly released: Stratum | null;
 	readonly releases: WorkspaceDocument['releases'];
 	readonly channel: number | null;
+	readonly seats: WorkspaceDocument['seats'];
 	readonly draft: Pick<Draft, 'toPublish' | 'names'>;
+}
+
+interface Read {
+	readonly now: Profile;
+	readonly channel: number | null;
+	readonly frozen: Profile;
+	readonly setups: readonly Setup[];
 }
 
 /** What the next release freezes: the office stratum, and the disciplines and projects that are chosen to go out with it. */
@@ -23,8 +35,10 @@ export class NextRelease {
 	readonly #workspace: NextOf;
 	/** What was chosen; undefined while nobody has. */
 	#chosen = $state.raw<readonly StratumId[] | undefined>(undefined);
-	/** All strata of the office as they are, and those of the followed release; undefined while they are not read. */
-	#read = $state.raw<{ readonly now: Profile; readonly channel: number | null; readonly frozen: Profile } | undefined>(undefined);
+	/** All strata of the office as they are, those of the followed release, and everybody's setups; undefined while they are not read. */
+	#read = $state.raw<Read | undefined>(undefined);
+	/** What would hold back what goes out with the office stratum. */
+	readonly held = new HeldCheck();
 
 	constructor(workspace: NextOf) {
 		this.#workspace = workspace;
@@ -59,7 +73,7 @@ export class NextRelease {
 		const { now, frozen } = this.#read;
 		const factory = now.filter(({ kind }) => kind === 'factory');
 		const next = inUsualOrder(now.filter(this.goesOut));
-		return differencesBetween([...factory, ...frozen], [...factory, ...next], this.#workspace.draft.names);
+		return newsBetween([...factory, ...frozen], [...factory, ...next], this.#workspace.draft.names);
 	});
 
 	/** Whether it says anything that the release does not say which seats follow. */
@@ -79,12 +93,29 @@ export class NextRelease {
 		const { path, channel } = this.#workspace;
 		// what reads files is needed here alone
 		const { strataInRelease } = await import('./released');
-		const [{ strata }, frozen] = await Promise.all([
+		const [{ strata }, { mine, others, starts }, frozen] = await Promise.all([
 			ask<{ strata: StratumWire[] }>(`${path}/strata`),
+			ask<Record<'mine' | 'others' | 'starts', Setup[]>>(`${path}/setups`),
 			// a release never changes
 			this.#read?.channel === channel ? this.#read.frozen : channel === null ? [] : strataInRelease(path, channel)
 		]);
 		await strataReadable(strata);
-		this.#read = { now: strata.map(stratumOfWire), channel, frozen };
+		this.#read = { now: strata.map(stratumOfWire), channel, frozen, setups: [...mine, ...others, ...starts] };
+	}
+
+	/** The errors found there, for each list of strata that people have. */
+	heldBesides = $derived.by((): readonly HeldList[] => (this.besides.length === 0 ? [] : (this.held.found ?? [])));
+
+	/** Checks what goes out besides the office stratum, as people have it; called when somebody looks, and when it has changed. */
+	checkHeld(): void {
+		const read = this.#read;
+		if (!read || this.besides.length === 0) {
+			this.held.stop();
+			return;
+		}
+		const { document, seats, released } = this.#workspace;
+		const lists = goingOut(read.now, read.setups, this.besides);
+		const { application, commands } = document;
+		this.held.start({ application, commands, desks: desksOf(seats), released, lists });
 	}
 }

@@ -1,17 +1,22 @@
 import { expect } from 'chai';
 import { generateKeyPairSync, sign, type KeyObject } from 'node:crypto';
-import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
+import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { driftOf } from '../../../core/hand-over/drift.ts';
+import { officeOfFile, readProfileFile } from '../../../core/hand-over/profile-file.ts';
+import type { DriftBeside } from '../../../core/release/release.ts';
 import { gneiss } from '../../../demo/gneiss/gneiss.ts';
 import { fill } from '../../../demo/fill.ts';
 import { PATIENCE } from '../../../seat/ask.ts';
 import { followOnce } from '../../../seat/follow.ts';
 import { seatIn } from '../../../seat/run.ts';
+import { officeOf } from '../../../src/lib/server/office.ts';
 import { openOffice } from '../office-of-people.ts';
 import { serverInside, type Inside } from '../page/inside.ts';
 
 const app = gneiss.application.id;
+const namesAsTheyAre = { meet: () => true, command: String, option: String, scope: (scope: object) => JSON.stringify(scope) };
 
 describe('seats of an office', () => {
 	let server: Inside;
@@ -131,6 +136,20 @@ describe('seats of an office', () => {
 		await write('Ctrl+Alt+2', 2);
 		expect((await followOnce(seat)).own).to.equal(2);
 		expect(read()).to.include('"Ctrl+Alt+2"');
+		// what is changed by hand there is told beside what was laid for who sits there, not beside the release
+		const laid = read();
+		writeFileSync(join(folder, 'interface.json'), laid.replace('"Ctrl+Alt+2"', '"Ctrl+Alt+3"'));
+		expect((await followOnce(seat)).state).to.equal('drifted');
+		const drift = (await as('steward', '/api/seats/C-02/drift')).body as unknown as DriftBeside;
+		expect(drift.laid).to.equal(laid);
+		const given = officeOfFile(readProfileFile('what was laid', drift.laid))!;
+		const items = driftOf('interface.json', drift.text, given, namesAsTheyAre);
+		expect(items.map(({ kind, chapter }) => [kind, chapter])).to.have.deep.members([
+			['added', 'shortcuts'],
+			['removed', 'shortcuts']
+		]);
+		writeFileSync(join(folder, 'interface.json'), laid);
+		expect((await followOnce(seat)).state).to.equal('installed');
 		// with another key of the role what it has signed is signed anew, and the seat goes on
 		const rotated = { do: 'rotate', role: 'own-files', passphrases: ['a rope and a pulley'] };
 		expect((await as('steward', '/api/signing', 'PUT', rotated)).status).to.equal(200);
@@ -142,6 +161,23 @@ describe('seats of an office', () => {
 		expect((await as('steward', '/api/seats/C-02/sitting', 'PUT', { setup: null })).status).to.equal(200);
 		expect((await followOnce(seat)).own).to.equal(null);
 		expect(read()).to.equal(released);
+	});
+
+	it('do not tell what was changed by hand beside a newer file than was laid', async () => {
+		const { setups } = (await as('designer', `/api/applications/${app}`)).body as unknown as { setups: { id: string }[] };
+		const seatFile = join(folder, 'interface.json');
+		const get = (url: string, init?: RequestInit) => fetch(url, init);
+		const seat = await seatIn({ folder, server: server.address, every: 1 }, { get, patience: PATIENCE });
+		expect((await as('designer', '/api/seats/C-02/sitting', 'PUT', { setup: setups[0]!.id })).status).to.equal(200);
+		await followOnce(seat);
+		const laid = readFileSync(seatFile, 'utf8');
+		writeFileSync(seatFile, laid.replace('"Ctrl+Alt+2"', '"Ctrl+Alt+3"'));
+		expect((await followOnce(seat)).state).to.equal('drifted');
+		await (await officeOf()).signing.signOwn('C-02', app, 1, 'something newer', () => laid);
+		const { status, body } = await as('steward', '/api/seats/C-02/drift');
+		expect([status, body['type']]).to.deep.equal([409, '/problems/stale-revision']);
+		await as('designer', '/api/seats/C-02/sitting', 'PUT', { setup: null });
+		await followOnce(seat);
 	});
 
 	it('are in trouble when somebody says so, until they themselves, whoever sits there or a steward settles it', async () => {

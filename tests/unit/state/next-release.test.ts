@@ -57,6 +57,34 @@ describe('what goes out next, in a browser', () => {
 		impact.stop();
 	});
 
+	it('tells the errors that a discipline would bring to those who have it, before anything is published', async () => {
+		const at = await demo.open(app);
+		const { next } = at;
+		next.checkHeld();
+		expect([next.held.progress, next.heldBesides], 'nothing goes out besides').to.deep.equal([undefined, []]);
+		at.writeTo(cladding);
+		const [entry] = gneiss.entriesOf('set | Ctrl+Alt+K | inspect.mass | any');
+		const twice = tagged({ id: SHORTCUTS }, [{ stratum: cladding, before: null, after: entry! }]);
+		expect(await at.edits.commit('The same key twice', twice)).to.equal(true);
+		next.choose([cladding]);
+		await next.read();
+		next.checkHeld();
+		expect(next.heldBesides, 'while it is not known').to.deep.equal([]);
+		await until(() => next.held.progress === undefined);
+		const told = () => next.heldBesides.filter(({ errors }) => errors.some(({ sentence }) => sentence.includes('Ctrl+Alt+K')));
+		expect(told()).to.have.length(1);
+		expect(told()[0]!.name).to.match(/ with Cladding$/);
+		const refused = await fetch(`${at.path}/releases`, {
+			method: 'POST',
+			headers: { 'content-type': 'application/json' },
+			body: JSON.stringify({ notes: 'with the cladding', base: at.revision, strata: [cladding] })
+		});
+		expect(refused.status, 'as the server says').to.equal(422);
+		next.choose([]);
+		expect(next.heldBesides).to.deep.equal([]);
+		expect(await at.edits.undo()).to.not.equal(false);
+	});
+
 	it('says what seats would lose that went out before and does not any more', async () => {
 		const before = await demo.open(app);
 		// back to what has gone out already, which has no errors

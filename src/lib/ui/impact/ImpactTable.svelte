@@ -43,7 +43,7 @@
 			</tr>
 		</thead>
 		<tbody>
-			{#each desk.changes as { difference, byPerson, runs, coming, going } (difference.id)}
+			{#each desk.changes as { difference, byPerson, runs, coming, going } (difference)}
 				<tr>
 					<th scope="row">{difference.caption.label}</th>
 					<td class="how">

@@ -51,7 +51,7 @@
 			{#if fresh.length > 0}
 				<h2>What is new</h2>
 				<ul>
-					{#each fresh as { difference } (difference.id)}
+					{#each fresh as { difference } (difference)}
 						<li>
 							{#if difference.caption.keys}<KeyCaps keys={difference.caption.keys} />{:else if difference.caption.typed}<code
 									>{difference.caption.typed}</code

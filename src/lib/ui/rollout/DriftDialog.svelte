@@ -3,27 +3,34 @@
 	import { soundOf } from '$core/profile/problems';
 	import { rebased } from '$core/profile/rebase';
 	import { driftOf, type DriftItem } from '$core/hand-over/drift';
-	import type { Drift } from '$core/release/release';
+	import { officeOfFile, readProfileFile } from '$core/hand-over/profile-file';
+	import type { DriftBeside } from '$core/release/release';
 	import type { Profile } from '$core/strata/stratum';
 	import { ask } from '$lib/state/api';
-	import { officeInRelease } from '$lib/state/released';
+	import type { RolloutSeat } from '$lib/state/rollout-desk.svelte';
 	import { useWorkspace } from '$lib/state/workspace.svelte';
 	import { chapterOf } from '$core/profile/chapters';
 
-	/** What the file of a seat says otherwise than its release, entry by entry: the office takes it over, or it is laid anew. */
+	/** What the file of a seat says otherwise than it was given, entry by entry: the office takes it over, or it is laid anew. */
 	let {
-		seat,
-		release,
+		at,
+		sits,
 		onanew,
 		onclose
 	}: {
-		seat: string;
-		/** The release that the seat was given. */
-		release: number;
+		at: RolloutSeat;
+		/** Who sits there, with which setup; empty for nobody. */
+		sits: string;
 		onanew: () => void;
 		onclose: () => void;
 	} = $props();
 	const workspace = useWorkspace();
+	// the seat is read anew all the time; what it says then is not what is looked at
+	// svelte-ignore state_referenced_locally
+	const [seat, release] = [at.id, at.report?.release ?? null];
+	// svelte-ignore state_referenced_locally
+	const who = sits;
+	const given = [...(release === null ? [] : [`release ${release}`]), ...(who ? [`the own of ${who}`] : [])].join(' with ');
 	let open = $state(true);
 	let items = $state.raw<readonly DriftItem[] | undefined>(undefined);
 	let base = $state.raw<Profile>([]);
@@ -33,13 +40,13 @@
 	const SIGNS = { added: '+', changed: '≠', removed: '−' } as const;
 
 	async function look() {
-		const [{ text }, laid] = await Promise.all([
-			ask<Drift>(`/api/seats/${seat}/drift`),
-			officeInRelease(workspace.path, release),
+		const [{ text, laid: given }] = await Promise.all([
+			ask<DriftBeside>(`/api/seats/${seat}/drift`),
 			// a file may hold texts of any shape
 			import('$core/recipe/shapes/all')
 		]);
-		if (!laid) throw new Error(`Release ${release} holds no office stratum.`);
+		const laid = officeOfFile(readProfileFile(`what ${seat} was given`, given));
+		if (!laid) throw new Error(`What ${seat} was given holds no office stratum.`);
 		base = workspace.profile.map((s) => (s.id === laid.id ? { ...s, contents: laid.contents } : s));
 		items = driftOf(`interface.json of ${seat}`, text, laid, workspace.draft.names);
 		chosen = new Set(items);
@@ -102,11 +109,11 @@
 	{:else if !items}
 		<p class="quiet" role="status">Reading the file of {seat} …</p>
 	{:else if items.length === 0}
-		<p>The file says what release {release} says; only its form or the order differs.</p>
+		<p>The file says what {seat} was given; only its form or the order differs.</p>
 	{:else}
 		<p>
-			{items.length === 1 ? 'One thing differs' : `${items.length} things differ`} from release {release}. What is adopted becomes
-			an edit of {office?.name ?? 'the office'}, and goes out with its next release.
+			{items.length === 1 ? 'One thing differs' : `${items.length} things differ`} from {given}. What is adopted becomes an edit
+			of {office?.name ?? 'the office'}, and goes out with its next release.
 		</p>
 		<ul>
 			{#each items as item (item)}
@@ -129,7 +136,7 @@
 			onclick={() => {
 				onanew();
 				onclose();
-			}}>Lay release {release} anew</Button
+			}}>Lay {release === null ? 'it' : `release ${release}`} anew</Button
 		>
 		{#if items && items.length > 0}
 			<Button disabled={chosen.size === 0 || workspace.role !== 'steward' || workspace.edits.busy} onclick={adopt}

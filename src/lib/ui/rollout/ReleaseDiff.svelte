@@ -1,8 +1,8 @@
 <script lang="ts">
 	import type { Difference } from '$core/chapter/chapter';
-	import { differencesBetween } from '$core/profile/differences';
+	import { newsBetween } from '$core/profile/differences';
 	import type { Profile } from '$core/strata/stratum';
-	import { officeInRelease } from '$lib/state/released';
+	import { strataInRelease } from '$lib/state/released';
 	import { useWorkspace } from '$lib/state/workspace.svelte';
 	import DifferenceRow from '../DifferenceRow.svelte';
 	import VirtualRows from '../VirtualRows.svelte';
@@ -13,11 +13,11 @@
 	let found = $state.raw<readonly Difference[] | undefined>(undefined);
 	let problem = $state('');
 
-	/** The strata that seats get with a release: the factory's, and the office's as it was frozen. */
-	async function profileOf(release: number): Promise<Profile> {
-		const office = await officeInRelease(workspace.path, release);
-		return [...workspace.profile.filter((s) => s.kind === 'factory'), ...(office ? [office] : [])];
-	}
+	/** The strata that seats get with a release: the factory's, and those of the office as they were frozen. */
+	const profileOf = async (release: number): Promise<Profile> => [
+		...workspace.profile.filter(({ kind }) => kind === 'factory'),
+		...(await strataInRelease(workspace.path, release))
+	];
 
 	$effect(() => {
 		const [first, second] = [from, to];
@@ -26,7 +26,7 @@
 		Promise.all([profileOf(first), profileOf(second)])
 			.then(([before, now]) => {
 				// others may have been chosen meanwhile
-				if (first === from && second === to) found = differencesBetween(before, now, workspace.draft.names);
+				if (first === from && second === to) found = newsBetween(before, now, workspace.draft.names);
 			})
 			.catch((error: unknown) => (problem = (error as Error).message));
 	});

@@ -2,7 +2,7 @@
 	import { Button, Input } from 'flowbite-svelte';
 	import { placeOf } from '$core/release/rings';
 	import { SeatId, type SeatState } from '$core/release/release';
-	import type { RolloutDesk } from '$lib/state/rollout-desk.svelte';
+	import type { RolloutDesk, RolloutSeat } from '$lib/state/rollout-desk.svelte';
 	import Picker from '../Picker.svelte';
 	import SeatRow from './SeatRow.svelte';
 
@@ -16,7 +16,7 @@
 		desk: RolloutDesk;
 		/** Where seats ask. */
 		address: string;
-		ondiffer: (id: string, release: number) => void;
+		ondiffer: (seat: RolloutSeat) => void;
 		onremove: (id: string) => void;
 	} = $props();
 	let id = $state('');

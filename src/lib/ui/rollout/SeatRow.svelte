@@ -22,8 +22,8 @@
 		desk: RolloutDesk;
 		/** Where seats ask. */
 		address: string;
-		/** What the seat's file says otherwise than its release is wanted. */
-		ondiffer: (id: string, release: number) => void;
+		/** What the seat's file says otherwise than it was given is wanted. */
+		ondiffer: (seat: RolloutSeat) => void;
 		onremove: (id: string) => void;
 	} = $props();
 	let isChanging = $state(false);
@@ -86,9 +86,7 @@
 			</ul>
 		{/if}
 		<p class="by-hand">
-			{#if seat.report.sha256}<Button size="xs" color="alternative" onclick={() => ondiffer(seat.id, seat.report!.release!)}
-					>What differs …</Button
-				>{/if}
+			{#if seat.report.sha256}<Button size="xs" color="alternative" onclick={() => ondiffer(seat)}>What differs …</Button>{/if}
 			<Button size="xs" color="alternative" disabled={seat.restore} onclick={() => void desk.restore(seat.id)}
 				>{seat.restore ? 'Asked to restore' : 'Lay release anew'}</Button
 			>

@@ -2,13 +2,14 @@
 	import { page } from '$app/state';
 	import { Button, Textarea } from 'flowbite-svelte';
 	import type { Difference } from '$core/chapter/chapter';
-	import { RolloutDesk } from '$lib/state/rollout-desk.svelte';
+	import { RolloutDesk, type RolloutSeat } from '$lib/state/rollout-desk.svelte';
 	import { useWorkspace } from '$lib/state/workspace.svelte';
 	import Confirm from '$lib/ui/Confirm.svelte';
 	import DifferenceRow from '$lib/ui/DifferenceRow.svelte';
 	import CompareReleases from '$lib/ui/rollout/CompareReleases.svelte';
 	import DriftDialog from '$lib/ui/rollout/DriftDialog.svelte';
 	import GoingOut from '$lib/ui/rollout/GoingOut.svelte';
+	import HeldErrors from '$lib/ui/rollout/HeldErrors.svelte';
 	import ReleaseCore from '$lib/ui/rollout/ReleaseCore.svelte';
 	import ReleaseDiff from '$lib/ui/rollout/ReleaseDiff.svelte';
 	import RingCourse from '$lib/ui/rollout/RingCourse.svelte';
@@ -24,8 +25,8 @@
 	let isSigning = $state(false);
 	/** The release that seats are about to follow. */
 	let following = $state<number | undefined>(undefined);
-	/** The seat whose change by hand is looked at, with its release. */
-	let differing = $state.raw<{ id: string; release: number } | undefined>(undefined);
+	/** The seat whose change by hand is looked at, as it was when it was asked for. */
+	let differing = $state.raw<RolloutSeat | undefined>(undefined);
 	/** The seat that is about to be removed. */
 	let removing = $state<string | undefined>(undefined);
 	const office = $derived(workspace.profile.find((s) => s.kind === 'office'));
@@ -35,6 +36,17 @@
 	$effect(() => {
 		workspace.publishing.check();
 		return () => workspace.publishing.end();
+	});
+	/** Errors in what goes out besides the office stratum, but for those that are told of it already. */
+	const held = $derived.by(() => {
+		const told = new Set<string>([...errors, ...faults].map(({ id }) => id));
+		return workspace.next.heldBesides
+			.map(({ name, errors: all }) => ({ name, errors: all.filter(({ finding }) => !told.has(finding)) }))
+			.filter(({ errors: left }) => left.length > 0);
+	});
+	$effect(() => {
+		if (desk.mayRelease) workspace.next.checkHeld();
+		return () => workspace.next.held.stop();
 	});
 
 	$effect(() => {
@@ -137,6 +149,7 @@
 							</p>{/each}
 					</div>
 				{/if}
+				<HeldErrors lists={held} />
 				<Textarea
 					bind:value={notes}
 					rows={2}
@@ -152,7 +165,9 @@
 							notes.trim() === '' ||
 							!desk.mayRelease ||
 							workspace.publishing.checks.progress !== undefined ||
-							errors.length + faults.length > 0}>Publish release {(workspace.releases.at(-1)?.number ?? 0) + 1}</Button
+							workspace.next.held.progress !== undefined ||
+							errors.length + faults.length + held.length > 0}
+						>Publish release {(workspace.releases.at(-1)?.number ?? 0) + 1}</Button
 					>
 					{#if !desk.mayRelease}<span class="small">A steward publishes.</span>{/if}
 				</div>
@@ -169,12 +184,7 @@
 	<section class="seats" aria-label="Seats">
 		<h1>Seats</h1>
 		{#if desk.unheard}<p class="callout tone-limonite" role="status">{desk.unheard}</p>{/if}
-		<SeatBoard
-			{desk}
-			address={page.url.origin}
-			ondiffer={(id, release) => (differing = { id, release })}
-			onremove={(id) => (removing = id)}
-		/>
+		<SeatBoard {desk} address={page.url.origin} ondiffer={(seat) => (differing = seat)} onremove={(id) => (removing = id)} />
 	</section>
 </div>
 {#if following !== undefined}
@@ -191,8 +201,8 @@
 {#if isArranging}<RingsDialog {desk} onclose={() => (isArranging = false)} />{/if}
 {#if isSigning}<SigningDialog {desk} onclose={() => (isSigning = false)} />{/if}
 {#if differing}
-	{@const { id, release } = differing}
-	<DriftDialog seat={id} {release} onanew={() => void desk.restore(id)} onclose={() => (differing = undefined)} />
+	{@const at = differing}
+	<DriftDialog {at} sits={desk.sitting(at)} onanew={() => void desk.restore(at.id)} onclose={() => (differing = undefined)} />
 {/if}
 {#if removing}
 	{@const id = removing}
