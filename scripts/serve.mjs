@@ -47,8 +47,8 @@ const server = createServer(
 		// the token proves more than where a request comes from
 		const known = knownTo(request);
 		if (!known) return void answer(request, response, known);
-		// a seat is no browser: it neither keeps what it was answered nor guesses what it is
-		response.writeHead(200, ['content-type', 'application/json', 'content-length', String(known.length)]);
+		// a seat is no browser: it neither keeps what it was answered nor guesses what it is. A text goes out with its head as one piece
+		response.writeHead(200, ['content-type', 'application/json', 'content-length', String(Buffer.byteLength(known))]);
 		response.end(known);
 	}
 );

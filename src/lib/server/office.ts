@@ -163,10 +163,10 @@ const UPDATES = '/api/updates/';
 
 /**
  * Most that is asked of an office is whether there is anything new, and when there is, everybody asks for the same: that is known.
- * Bytes are the answer, null says that there is no such thing, undefined that the application is to be asked.
+ * A text or bytes are the answer, null says that there is no such thing, undefined that the application is to be asked.
  */
 function answerInFront({ people, seats, enrolments, signing }: Office): void {
-	const known = (path: string, authorization: string, isLoopback: boolean): Buffer | null | undefined => {
+	const known = (path: string, authorization: string, isLoopback: boolean): string | Buffer | null | undefined => {
 		if (!people.isOpen && !isLoopback) return undefined;
 		const of = enrolments.known(authorization);
 		if (of === undefined || of.key !== seats.knownKey(of.seat)) return undefined;

@@ -29,7 +29,7 @@ export class Seats {
 	readonly #checkIns: CheckIns;
 	/** What is known of seats that have asked, and their answers: most that ask are up to date, and get it from here. */
 	readonly #known = new Map<string, Known>();
-	readonly #answers = new Map<string, Buffer>();
+	readonly #answers = new Map<string, string>();
 	/** Counts what makes the memory wrong, so that what was read before it is not remembered after it. */
 	#changes = 0;
 
@@ -217,19 +217,19 @@ export class Seats {
 	}
 
 	/** Whether there is anything new for the seat, as JSON; asking counts as a sign of life. Throws `Problem` 404 for a seat that is not known. */
-	async checkIn(id: string, now = new Date()): Promise<Buffer> {
+	async checkIn(id: string, now = new Date()): Promise<string> {
 		const answer = await this.#remembered(this.#answers, id, async () => {
 			const { application, restore, digest, person } = await this.#know(id);
 			const [timestamp, own] = await Promise.all([this.#told.timestamp(), person === null ? null : this.#told.own(id)]);
 			const said: CheckIn = { application: application as ApplicationId, timestamp, own, restore, report: digest };
-			return Buffer.from(JSON.stringify(said));
+			return JSON.stringify(said);
 		});
 		this.#checkIns.hear(id, now);
 		return answer;
 	}
 
 	/** The answer to a seat that was answered before and is to be told the same, without asking anybody. */
-	knownCheckIn(id: string, now = Date.now()): Buffer | undefined {
+	knownCheckIn(id: string, now = Date.now()): string | undefined {
 		const answer = this.#answers.get(id);
 		if (answer !== undefined) this.#checkIns.hearAgain(id, now);
 		return answer;

@@ -34,7 +34,7 @@ describe('checking in', () => {
 		});
 	const heard = async (seat: string) => (await db().select().from(table).where(eq(table.id, seat)))[0]!.lastSeen;
 	const told = async (seat: string) =>
-		JSON.parse((await office.seats.checkIn(seat)).toString()) as {
+		JSON.parse(await office.seats.checkIn(seat)) as {
 			timestamp: number | null;
 			restore: boolean;
 			report: string | null;
