@@ -7,7 +7,8 @@ import { officeOf, type Profile, type StratumId } from '../../../core/strata/str
 import type { Database } from './db/open.ts';
 import { rollouts, seats as table } from './db/schema.ts';
 import type { People } from './people.ts';
-import type { Profiles, Workspace } from './profiles.ts';
+import type { Workspace } from './profile/workspace.ts';
+import type { Profiles } from './profiles.ts';
 import type { Releases } from './releases.ts';
 import type { Seats } from './seats.ts';
 import type { Setups } from './setups.ts';

@@ -11,7 +11,10 @@ import { headOf, type StratumId } from '../../../core/strata/stratum.ts';
 import type { Database } from './db/open.ts';
 import { proposals } from './db/schema.ts';
 import { Problem } from './problem.ts';
-import { ownedHeads, refuseProblems, writableStratum, type Profiles, type Workspace } from './profiles.ts';
+import { refuseProblems } from './profile/sound.ts';
+import { ownedHeads, type Workspace } from './profile/workspace.ts';
+import { writableStratum } from './profile/writing.ts';
+import type { Profiles } from './profiles.ts';
 
 type Row = typeof proposals.$inferSelect;
 

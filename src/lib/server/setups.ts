@@ -6,7 +6,8 @@ import type { Profile, StratumId } from '../../../core/strata/stratum.ts';
 import type { Database } from './db/open.ts';
 import { setups } from './db/schema.ts';
 import { Problem } from './problem.ts';
-import { ownedHeads, type Profiles, type Workspace } from './profiles.ts';
+import { ownedHeads, type Workspace } from './profile/workspace.ts';
+import type { Profiles } from './profiles.ts';
 
 /** What a setup is made of when it is made or changed; what is left out stays. */
 export interface SetupChange {

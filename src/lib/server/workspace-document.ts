@@ -8,7 +8,7 @@ import type { Edit } from '../../../core/profile/edit.ts';
 import { wireOf, type StratumWire } from '../../../core/profile/wire.ts';
 import type { Release } from '../../../core/release/release.ts';
 import type { Office } from './office.ts';
-import { ownedHeads, type Reach } from './profiles.ts';
+import { ownedHeads, type Reach } from './profile/workspace.ts';
 
 /** Everything the browser needs of one application to answer by itself. */
 export interface WorkspaceDocument extends Reach {

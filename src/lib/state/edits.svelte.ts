@@ -2,7 +2,7 @@ import { inverseEdit, touchedBy, type AnyChange, type Edit } from '$core/profile
 import type { Names } from '$core/chapter/chapter';
 import { stratumById } from '$core/strata/stratum';
 import { readable } from '$core/stroke/stroke';
-import type { Reach } from '$lib/server/profiles';
+import type { Reach } from '$lib/server/profile/workspace';
 import { ApiError, ask, told } from './api';
 import { keepText } from './kept-texts';
 import type { Profile, Stratum, StratumId } from '$core/strata/stratum';

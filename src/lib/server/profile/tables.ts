@@ -1,0 +1,93 @@
+import { and, eq, inArray } from 'drizzle-orm';
+import type { Command } from '../../../../core/application/command.ts';
+import type { AnyChange } from '../../../../core/chapter/chapter.ts';
+import { ALL_CHAPTERS, byChapter } from '../../../../core/profile/chapters.ts';
+import { stratumById, type Profile, type Stratum, type StratumHead } from '../../../../core/strata/stratum.ts';
+import type { Database } from '../db/open.ts';
+import { commands, entries, layers, texts } from '../db/schema.ts';
+import { notSound } from './sound.ts';
+
+export type Tables = Pick<Database, 'delete' | 'insert'>;
+
+const CHUNK = 1000;
+const inChunks = <T>(rows: readonly T[]): T[][] =>
+	Array.from({ length: Math.ceil(rows.length / CHUNK) }, (_, i) => rows.slice(i * CHUNK, (i + 1) * CHUNK));
+
+export async function writeCommands(tx: Pick<Database, 'insert'>, id: string, list: readonly Command[]): Promise<void> {
+	for (const chunk of inChunks(list.map((body, position) => ({ application: id, id: body.id as string, position, body }))))
+		await tx.insert(commands).values(chunk);
+}
+
+/** A part of an edit in a keyed chapter. */
+type KeyedPart = AnyChange & { readonly before: unknown; readonly after: unknown };
+
+/** A row of the table of entries. */
+function rowOf(
+	application: string,
+	stratum: string,
+	chapter: (typeof ALL_CHAPTERS)[number],
+	said: unknown
+): typeof entries.$inferInsert {
+	const { key, isLock } = chapter.keyOf(said);
+	const { op, rank, ...value } = said as { op: typeof entries.$inferInsert.op; rank: number };
+	return { application, stratum, chapter: chapter.id, key, isLock, op, value, rank };
+}
+
+/** Writes all that a stratum holds into tables that have nothing of it. */
+export async function writeContents(tx: Tables, id: string, stratum: Stratum): Promise<void> {
+	for (const chapter of ALL_CHAPTERS) {
+		const said = chapter.list(chapter.contentIn(stratum));
+		if (chapter.form === 'text') await writeText(tx, id, stratum.id, chapter.id, said[0]);
+		else
+			for (const chunk of inChunks(said.map((one) => rowOf(id, stratum.id, chapter, one))))
+				await tx.insert(entries).values(chunk);
+	}
+}
+
+async function writeText(tx: Tables, application: string, stratum: string, chapter: string, body: unknown): Promise<void> {
+	await tx.delete(texts).where(and(eq(texts.application, application), eq(texts.stratum, stratum), eq(texts.chapter, chapter)));
+	if (body) await tx.insert(texts).values({ application, stratum, chapter, body: body as Record<string, unknown> });
+}
+
+/**
+ * Brings the tables to where the changes lead: of entries first all that was there goes, so that places are free, then what is
+ * there comes; texts are written whole.
+ */
+export async function writeOutcome(tx: Tables, id: string, after: Profile, changes: readonly AnyChange[]): Promise<void> {
+	for (const { chapter, changes: own } of byChapter(changes))
+		for (const stratum of new Set(own.map((change) => change.stratum))) {
+			if (chapter.form === 'text') {
+				await writeText(tx, id, stratum, chapter.id, chapter.list(chapter.contentIn(stratumById(after, stratum)))[0]);
+				continue;
+			}
+			const gone = new Map<string, typeof entries.$inferInsert>();
+			const come = new Map<string, typeof entries.$inferInsert>();
+			for (const change of own as KeyedPart[]) {
+				if (change.stratum !== stratum) continue;
+				const row = rowOf(id, stratum, chapter, change.before ?? change.after);
+				const place = `${row.isLock}\n${row.key}`;
+				if (!gone.has(place) && !come.has(place) && change.before) gone.set(place, row);
+				if (change.after) come.set(place, rowOf(id, stratum, chapter, change.after));
+				else come.delete(place);
+			}
+			const of = and(eq(entries.application, id), eq(entries.stratum, stratum), eq(entries.chapter, chapter.id));
+			for (const isLock of [false, true])
+				for (const chunk of inChunks([...gone.values()].filter((row) => row.isLock === isLock).map((row) => row.key)))
+					await tx.delete(entries).where(and(of, eq(entries.isLock, isLock), inArray(entries.key, chunk)));
+			for (const chunk of inChunks([...come.values()])) await tx.insert(entries).values(chunk);
+		}
+}
+
+/** Adds the strata that the office has not yet. Throws `Problem` 422 for one that it has as another kind. */
+export async function addLayers(
+	tx: Pick<Database, 'insert' | 'select'>,
+	heads: readonly StratumHead[],
+	owner: string
+): Promise<void> {
+	const known = await tx.select().from(layers);
+	for (const { id, kind, name } of heads) {
+		const there = known.find((layer) => layer.id === id);
+		if (there && there.kind !== kind) throw notSound([`the stratum "${id}" is of the kind ${there.kind} here, not ${kind}`]);
+		if (!there) await tx.insert(layers).values({ id, kind, name, person: kind === 'personal' ? owner : null });
+	}
+}
