@@ -1,9 +1,10 @@
-import { readProfileFile, officeOfFile } from '../core/hand-over/profile-file.ts';
+import { readProfileFile, strataOf } from '../core/hand-over/profile-file.ts';
 import { driftOf } from '../core/hand-over/drift.ts';
 import '../core/recipe/shapes/all.ts';
 import { OPTIONS } from '../core/chapters/options/option.ts';
 import { digestOf, MOST_DRIFT, type Drift, type SeatReport } from '../core/release/release.ts';
 import { CheckIn } from '../core/release/updates.ts';
+import type { Profile } from '../core/strata/stratum.ts';
 import { jsonOf } from './ask.ts';
 import { sha256, type SeatFolder } from './folder.ts';
 import { saidIn, type SeatSession } from './identity.ts';
@@ -137,14 +138,23 @@ function refuseForeign(file: Uint8Array, application: string, release: number | 
 	if (found !== application) throw new RefusedError(`${what} is of ${found}, not of ${application}`);
 }
 
+function strataIn(what: string, bytes: Uint8Array): Profile {
+	const { strata, rows } = readProfileFile(what, Buffer.from(bytes).toString('utf8'));
+	return strataOf(strata, rows);
+}
+
 /** Of these options those of which the two files say something else. */
 function changedOptions(before: Uint8Array, after: Uint8Array, paths: readonly string[]): string[] {
 	const [former, next] = [before, after].map((bytes) => {
-		const found = officeOfFile(readProfileFile('the file', Buffer.from(bytes).toString('utf8')));
-		const entries = (found?.contents[OPTIONS] ?? new Map()) as ReadonlyMap<string, { path?: string; rank?: number }>;
-		return new Map([...entries.values()].map((entry) => [entry.path, JSON.stringify({ ...entry, rank: 0 })]));
-	}) as [Map<string | undefined, string>, Map<string | undefined, string>];
-	return paths.filter((path) => former.get(path) !== next.get(path));
+		const said = new Map<string | undefined, string>();
+		// what lies higher has the last word
+		for (const { contents } of strataIn('the file', bytes)) {
+			const entries = (contents[OPTIONS] ?? new Map()) as ReadonlyMap<string, { op?: string; path?: string; rank?: number }>;
+			for (const entry of entries.values()) if (entry.op !== 'lock') said.set(entry.path, JSON.stringify({ ...entry, rank: 0 }));
+		}
+		return said;
+	});
+	return paths.filter((path) => former!.get(path) !== next!.get(path));
 }
 
 /** What there is to say now. */
@@ -180,11 +190,13 @@ function differences(folder: SeatFolder): string[] {
 	const [laid, text] = [folder.laid(), folder.content()];
 	if (!laid || text === undefined) return [];
 	try {
-		const was = officeOfFile(readProfileFile('what was laid', laid.toString('utf8')));
-		if (!was) return [];
+		const was = strataIn('what was laid', laid);
 		const names = { meet: () => true, command: String, option: String, scope: (scope: object) => JSON.stringify(scope) };
 		const items = driftOf('interface.json', text, was, names);
-		return items.slice(0, MOST_LISTED).map(({ kind, about }) => `${SIGNS[kind]} ${about}`.slice(0, 200));
+		const where = (stratum: string) => (was.length > 1 ? `${stratum}: ` : '');
+		return items
+			.slice(0, MOST_LISTED)
+			.map(({ kind, stratum, about }) => `${SIGNS[kind]} ${where(stratum)}${about}`.slice(0, 200));
 	} catch (error) {
 		return [`it cannot be read: ${(error as Error).message}`.slice(0, 200)];
 	}

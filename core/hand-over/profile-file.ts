@@ -231,7 +231,3 @@ export function stratumFrom(stratum: StratumHead, saidOf: (chapter: string) => r
 	}
 	return { ...headOf(stratum), contents };
 }
-
-/** The office stratum of a profile file, if it has one. */
-export const officeOfFile = ({ strata, rows }: Pick<ProfileReading, 'strata' | 'rows'>): Stratum | undefined =>
-	strataOf(strata, rows).find((s) => s.kind === 'office');

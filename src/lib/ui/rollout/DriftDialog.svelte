@@ -3,9 +3,10 @@
 	import { soundOf } from '$core/profile/problems';
 	import { rebased } from '$core/profile/rebase';
 	import { driftOf, type DriftItem } from '$core/hand-over/drift';
-	import { officeOfFile, readProfileFile } from '$core/hand-over/profile-file';
+	import { readProfileFile, strataOf } from '$core/hand-over/profile-file';
 	import type { DriftBeside } from '$core/release/release';
 	import type { Profile } from '$core/strata/stratum';
+	import { listed } from '$core/text/listed';
 	import { ask } from '$lib/state/api';
 	import type { RolloutSeat } from '$lib/state/rollout-desk.svelte';
 	import { useWorkspace } from '$lib/state/workspace.svelte';
@@ -34,10 +35,14 @@
 	let open = $state(true);
 	let items = $state.raw<readonly DriftItem[] | undefined>(undefined);
 	let base = $state.raw<Profile>([]);
+	let isOfSeveral = $state(false);
 	let chosen = $state.raw<ReadonlySet<DriftItem>>(new Set());
 	let problem = $state('');
 	const office = $derived(workspace.profile.find((s) => s.kind === 'office'));
 	const SIGNS = { added: '+', changed: '≠', removed: '−' } as const;
+
+	/** Whether the setup that is looked at has the stratum that would say it. */
+	const isInReach = ({ change }: DriftItem) => workspace.profile.some(({ id }) => id === change.stratum);
 
 	async function look() {
 		const [{ text, laid: given }] = await Promise.all([
@@ -45,11 +50,12 @@
 			// a file may hold texts of any shape
 			import('$core/recipe/shapes/all')
 		]);
-		const laid = officeOfFile(readProfileFile(`what ${seat} was given`, given));
-		if (!laid) throw new Error(`What ${seat} was given holds no office stratum.`);
-		base = workspace.profile.map((s) => (s.id === laid.id ? { ...s, contents: laid.contents } : s));
+		const { strata, rows } = readProfileFile(`what ${seat} was given`, given);
+		const laid = strataOf(strata, rows);
+		isOfSeveral = laid.length > 1;
+		base = workspace.profile.map((s) => ({ ...s, contents: (laid.find(({ id }) => id === s.id) ?? s).contents }));
 		items = driftOf(`interface.json of ${seat}`, text, laid, workspace.draft.names);
-		chosen = new Set(items);
+		chosen = new Set(items.filter(isInReach));
 	}
 	look().catch((error: unknown) => (problem = (error as Error).message));
 
@@ -60,20 +66,20 @@
 		chosen = next;
 	}
 
-	/** Proposes to the office what was changed by hand, instead of writing it. */
+	/** Proposes what was changed by hand to the strata of the office that would say it, instead of writing it. */
 	async function propose() {
 		const { profile, subject, path, revision } = workspace;
 		const wanted = (items ?? []).filter((item) => chosen.has(item)).map((item) => item.change);
 		const { sound } = soundOf(subject, profile, rebased(profile, wanted, base).changes);
+		const strata = [...new Set(sound.map((change) => change.stratum))];
+		const named = strata.map((id) => profile.find((one) => one.id === id)?.name ?? id);
 		try {
-			await ask(`${path}/proposals`, 'POST', {
-				...{ stratum: office?.id, base: revision, changes: sound },
-				...{ label: `Changed by hand at ${seat}`, reason: `Found at ${seat}, where somebody has changed it by hand.` }
-			});
-			workspace.notice = {
-				kind: 'done',
-				text: `Proposed to ${office?.name ?? 'the office'}: what was changed by hand at ${seat}`
-			};
+			for (const stratum of strata)
+				await ask(`${path}/proposals`, 'POST', {
+					...{ stratum, base: revision, changes: sound.filter((change) => change.stratum === stratum) },
+					...{ label: `Changed by hand at ${seat}`, reason: `Found at ${seat}, where somebody has changed it by hand.` }
+				});
+			workspace.notice = { kind: 'done', text: `Proposed to ${listed(named)}: what was changed by hand at ${seat}` };
 			onclose();
 		} catch (error) {
 			problem = (error as Error).message;
@@ -113,18 +119,22 @@
 	{:else}
 		<p>
 			{items.length === 1 ? 'One thing differs' : `${items.length} things differ`} from {given}. What is adopted becomes an edit
-			of {office?.name ?? 'the office'}, and goes out with its next release.
+			of {isOfSeveral ? 'the stratum that says it' : (office?.name ?? 'the office')}, and goes out with the next release.
 		</p>
 		<ul>
 			{#each items as item (item)}
 				<li>
 					<Checkbox
 						checked={chosen.has(item)}
+						disabled={!isInReach(item)}
 						onchange={(event) => choose(item, (event.currentTarget as HTMLInputElement).checked)}
 					>
 						<span class="sign" title={item.kind}>{SIGNS[item.kind]}</span>
 						<span>{item.about}</span>
-						<small class="quiet">{chapterOf(item.chapter).words.one} {item.kind}</small>
+						<small class="quiet"
+							>{chapterOf(item.chapter).words.one}
+							{item.kind}{#if isOfSeveral}, {item.stratum}{/if}{#if !isInReach(item)}: look at a setup that has it{/if}</small
+						>
 					</Checkbox>
 				</li>
 			{/each}

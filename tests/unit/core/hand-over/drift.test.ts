@@ -1,14 +1,23 @@
 import '../../../../core/recipe/shapes/all.ts';
 import { expect } from 'chai';
 import { FileRefusedError } from '../../../../core/format/problem.ts';
-import { officeOfFile, profileFile, readProfileFile, writeProfileFile } from '../../../../core/hand-over/profile-file.ts';
+import { profileFile, readProfileFile, strataOf, writeProfileFile } from '../../../../core/hand-over/profile-file.ts';
 import { namesOf } from '../../../../core/chapter/chapter.ts';
 import { indexOf } from '../../../../core/profile/circumstances.ts';
 import { applyEdit } from '../../../../core/profile/edit.ts';
 import { wireOf } from '../../../../core/profile/wire.ts';
 import { driftOf } from '../../../../core/hand-over/drift.ts';
+import { officeOf, type StratumId } from '../../../../core/strata/stratum.ts';
+import type { Keys } from '../../../../core/stroke/stroke.ts';
 import { varve } from '../../../../demo/varve/varve.ts';
 import { subjectOf } from '../../demo-office.ts';
+import { stratumOf } from '../../strata.ts';
+
+const given = (file: string, text: string) => {
+	const { strata, rows } = readProfileFile(file, text);
+	return strataOf(strata, rows);
+};
+const officeIn = (file: string, text: string) => officeOf(given(file, text))!;
 
 describe('a file of a seat that was changed by hand', () => {
 	const { application } = varve;
@@ -20,9 +29,9 @@ describe('a file of a seat that was changed by hand', () => {
 			profile.filter((s) => s.kind === 'office')
 		)
 	);
-	const release = officeOfFile(readProfileFile('release 1', text))!;
+	const release = officeIn('release 1', text);
 	const kinds = (changed: string) =>
-		driftOf('interface.json', changed, release, names).map((item) => `${item.chapter} ${item.kind}`);
+		driftOf('interface.json', changed, [release], names).map((item) => `${item.chapter} ${item.kind}`);
 
 	it('says nothing else when only its form or the order of its entries differs', () => {
 		expect(kinds(text)).to.deep.equal([]);
@@ -42,7 +51,7 @@ describe('a file of a seat that was changed by hand', () => {
 		const aliases = chapters['aliases'] as { text: string };
 		aliases.text = `qq -> file.save\n${aliases.text}`;
 		const changed = JSON.stringify(file);
-		const items = driftOf('interface.json', changed, release, names);
+		const items = driftOf('interface.json', changed, [release], names);
 		expect(items.map(({ chapter, kind }) => `${chapter} ${kind}`)).to.have.members([
 			'shortcuts removed',
 			'macros changed',
@@ -55,13 +64,37 @@ describe('a file of a seat that was changed by hand', () => {
 			before,
 			items.map((item) => item.change)
 		);
-		const found = officeOfFile(readProfileFile('found', changed))!;
+		const found = officeIn('found', changed);
 		const plain = (stratum: typeof found) => ({ ...wireOf(stratum), name: '' });
 		expect(plain(after.find((s) => s.id === release.id)!)).to.deep.equal(plain(found));
 	});
 
+	it('is told of each stratum that was laid, and refused where others lie there', () => {
+		const head = { id: 'doors' as StratumId, kind: 'discipline' as const, name: 'Doors' };
+		const entries = varve.factoryEntries
+			.slice(0, 2)
+			.map((entry, rank) => ({ ...entry, keys: `Ctrl+Alt+F${rank + 1}` as Keys, rank }));
+		const laid = [release, stratumOf(head, entries)];
+		const both = writeProfileFile(profileFile(application, laid));
+		expect(driftOf('interface.json', both, given('what was laid', both), names)).to.deep.equal([]);
+		const changed = both.replace('Ctrl+Alt+F2', 'Ctrl+Alt+F7');
+		const items = driftOf('interface.json', changed, given('what was laid', both), names);
+		expect(items.map(({ stratum, kind, change }) => [stratum, kind, change.stratum])).to.have.deep.members([
+			['Doors', 'added', 'doors'],
+			['Doors', 'removed', 'doors']
+		]);
+		expect(() => driftOf('interface.json', text, given('what was laid', both), names)).to.throw(
+			FileRefusedError,
+			/Doors is not in it/
+		);
+		expect(() => driftOf('interface.json', both, given('what was laid', text), names)).to.throw(
+			FileRefusedError,
+			/Doors, which was not laid/
+		);
+	});
+
 	it('is refused where it cannot be read, with the line', () => {
-		expect(() => driftOf('interface.json', '{"by": "hand"}', release, names)).to.throw(FileRefusedError, /interface\.json/);
-		expect(() => driftOf('interface.json', text.slice(0, -20), release, names)).to.throw(FileRefusedError);
+		expect(() => driftOf('interface.json', '{"by": "hand"}', [release], names)).to.throw(FileRefusedError, /interface\.json/);
+		expect(() => driftOf('interface.json', text.slice(0, -20), [release], names)).to.throw(FileRefusedError);
 	});
 });
