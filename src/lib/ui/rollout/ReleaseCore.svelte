@@ -38,7 +38,8 @@
 						.isOpen
 						? workspace.nameOf(release.by)
 						: `the ${release.role}`}, {release.entries}
-					entries, {release.bytes} bytes, SHA-256 <span class="mono" title={release.sha256}>{release.sha256.slice(0, 12)}…</span>
+					{release.entries === 1 ? 'entry' : 'entries'}, {release.bytes} bytes, SHA-256
+					<span class="mono" title={release.sha256}>{release.sha256.slice(0, 12)}…</span>
 				</p>
 			</div>
 			{#if release.number !== channel}
