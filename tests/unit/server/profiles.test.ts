@@ -201,8 +201,7 @@ describe('profiles on the server', () => {
 		await office.seats.add(id, 'C-01', 'Cladding team');
 		expect((await problem(office.seats.add(id, 'C-01', ''))).status).to.equal(409);
 		expect((await problem(office.seats.checkIn('C-99'))).message).to.include('not known to this office');
-		const told = async () =>
-			JSON.parse(await office.seats.checkIn('C-01')) as { timestamp: unknown; restore: boolean };
+		const told = async () => JSON.parse(await office.seats.checkIn('C-01')) as { timestamp: unknown; restore: boolean };
 		expect(await told()).to.include({ timestamp: null, restore: false });
 		await office.seats.askRestore('C-01');
 		expect((await told()).restore).to.equal(true);
