@@ -6,6 +6,7 @@ import { createServer, type Server, type ServerResponse } from 'node:http';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { profileFile, writeProfileFile } from '../../../core/hand-over/profile-file.ts';
+import type { StratumId } from '../../../core/strata/stratum.ts';
 import { gneiss } from '../../../demo/gneiss/gneiss.ts';
 import { SeatFolder, sha256 } from '../../../seat/folder.ts';
 import { AnswerError, ask, jsonOf } from '../../../seat/ask.ts';
@@ -119,19 +120,15 @@ describe('a seat', () => {
 
 	it('says which options the program takes up only when it is started anew, until it was', async () => {
 		const [base] = office as [(typeof office)[0]];
-		const options = (size: number) =>
+		const saying = (size: number) =>
+			new Map(['view.icons', 'view.grid'].map((path, rank) => [path, { op: 'set', rank, path, value: size }]));
+		const options = (size: number, above?: number) =>
 			writeProfileFile(
 				profileFile(gneiss.application, [
-					{
-						...base,
-						contents: {
-							...base.contents,
-							options: new Map([
-								['view.icons', { op: 'set', rank: 0, path: 'view.icons', value: size }],
-								['view.grid', { op: 'set', rank: 1, path: 'view.grid', value: size }]
-							])
-						}
-					}
+					{ ...base, contents: { ...base.contents, options: saying(size) } },
+					...(above === undefined
+						? []
+						: [{ id: 'doors' as StratumId, kind: 'discipline' as const, name: 'Doors', contents: { options: saying(above) } }])
 				])
 			);
 		const [small, large] = [options(16), options(32)];
@@ -142,6 +139,11 @@ describe('a seat', () => {
 		expect(await round(seat)).to.include('start the program anew for view.icons');
 		await startAnew();
 		expect((await follow()).restart).to.deep.equal([]);
+		// what a discipline says over it counts: the same again is nothing to start anew for
+		publish({ 1: small, 2: large, 3: options(16, 32) }, 3, ['view.icons']);
+		expect((await follow()).restart).to.deep.equal([]);
+		publish({ 1: small, 2: large, 3: options(16, 32), 4: options(16, 64) }, 4, ['view.icons']);
+		expect((await follow()).restart).to.deep.equal(['view.icons']);
 	});
 
 	it('is no seat without a code or a key, and not another one than it was', async () => {
