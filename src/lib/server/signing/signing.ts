@@ -1,6 +1,5 @@
-import { createHash } from 'node:crypto';
 import { and, asc, desc, eq, isNotNull, notInArray } from 'drizzle-orm';
-import { Metadata, MetadataKind } from '@tufjs/models';
+import { MetadataKind } from '@tufjs/models';
 import type { ApplicationId, InputRules } from '../../../../core/application/application.ts';
 import { canonicalText } from '../../../../core/format/canonical.ts';
 import {
@@ -28,11 +27,10 @@ import {
 } from '../db/schema.ts';
 import type { Turns } from '../db/turns.ts';
 import { Problem } from '../problem.ts';
-import { keyOfPem, newKey, pemOf, signerOf, type PublicKey, type SigningKey } from './keys.ts';
+import { Bodies } from './bodies.ts';
+import { envelope, fileOf, inTime, isBy, isOld, sha256, SPECIFICATION, type Envelope, type Json } from './envelope.ts';
+import { keyOfPem, newKey, pemOf, type PublicKey, type SigningKey } from './keys.ts';
 import { PASSPHRASE, type RootKeys } from './root-keys.ts';
-
-/** The version of the specification that all metadata names. */
-export const SPECIFICATION = '1.0.34';
 
 const HOUR = 3600_000;
 const DAY = 24 * HOUR;
@@ -55,11 +53,6 @@ type Online = (typeof ONLINE)[number];
 /** So many files about who follows what are kept of each application. */
 const KEPT_FILES = 5;
 
-type Json = Record<string, unknown>;
-interface Envelope {
-	readonly signed: Json & { readonly version: number; readonly expires: string };
-	readonly signatures: readonly { readonly keyid: string; readonly sig: string }[];
-}
 interface RootSigned extends Json {
 	readonly version: number;
 	readonly expires: string;
@@ -84,9 +77,6 @@ export interface SigningState {
 
 type Transaction = Parameters<Parameters<Database['transaction']>[0]>[0];
 type Reading = Pick<Transaction, 'select'>;
-
-const sha256 = (text: string): string => createHash('sha256').update(text, 'utf8').digest('hex');
-const fileOf = (body: string) => ({ length: Buffer.byteLength(body, 'utf8'), hashes: { sha256: sha256(body) } });
 
 /**
  * Signs what seats follow, in the roles of The Update Framework (specification 1.0.34): root, whose key lies elsewhere; targets,
@@ -557,58 +547,11 @@ export class Signing {
 	}
 }
 
-/** So many bytes of what is signed are kept in memory. */
-const MOST_BYTES = 64_000_000;
-
-/** What was asked for, as bytes; begun anew when it gets too much. */
-class Bodies {
-	readonly #bodies = new Map<string, Buffer>();
-	#bytes = 0;
-
-	get(name: string): Buffer | undefined {
-		return this.#bodies.get(name);
-	}
-
-	keep(name: string, text: string): void {
-		const bytes = Buffer.from(text, 'utf8');
-		if (this.#bytes + bytes.length > MOST_BYTES) this.clear();
-		this.#bodies.set(name, bytes);
-		this.#bytes += bytes.length;
-	}
-
-	delete(name: string): void {
-		this.#bytes -= this.#bodies.get(name)?.length ?? 0;
-		this.#bodies.delete(name);
-	}
-
-	clear(): void {
-		this.#bodies.clear();
-		this.#bytes = 0;
-	}
-}
-
 const notSetUp = () =>
 	new Problem(409, 'needs-word', 'Releases are not signed yet. Set signing up in Rollout first: it makes the root key.');
 
-/** When what is signed now holds no more: whole seconds, as the specification wants it (4.2, "expires"). */
-const inTime = (now: Date, lifetime: number): string =>
-	new Date(now.getTime() + lifetime).toISOString().replace(/\.\d{3}Z$/, 'Z');
-
-/** Whether what holds until then has less than half of its time left. */
-const isOld = (expires: string, lifetime: number, now: Date): boolean => Date.parse(expires) - now.getTime() < lifetime / 2;
-
-/** Whether the key has signed it; after another key has come, what the former has signed is signed anew. */
-const isBy = ({ signatures }: Envelope, { id }: SigningKey): boolean => signatures.some(({ keyid }) => keyid === id);
-
 async function keepKey(tx: Transaction, role: string, key: SigningKey): Promise<void> {
 	await tx.insert(signingKeys).values({ role, id: key.id, pem: pemOf(key) });
-}
-
-/** The signed part with its signatures, as it goes out. */
-function envelope(kind: MetadataKind, signed: Json, keys: readonly SigningKey[]): string {
-	const made = Metadata.fromJSON(kind as MetadataKind.Targets, { signed, signatures: [] } as never);
-	for (const key of keys) made.sign(signerOf(key));
-	return `${JSON.stringify(made.toJSON())}\n`;
 }
 
 /** Throws `Problem` 422. */
