@@ -19,7 +19,19 @@
 		void workspace.revision;
 		untrack(() => desk.load()).catch((error: unknown) => (workspace.notice = { kind: 'failed', text: told(error) }));
 	});
-	const items = $derived(desk.sides.map(({ id, name }) => ({ value: id, name })));
+	/** What sides of a kind stand under, by what their ids begin with. */
+	const GROUPS: Readonly<Record<string, string>> = {
+		release: 'Releases',
+		person: 'People, as they start',
+		setup: 'Setups',
+		stratum: 'Strata'
+	};
+	const items = $derived(
+		desk.sides.map(({ id, name }) => {
+			const group = GROUPS[id.split(' ')[0]!];
+			return { value: id, name, ...(group && { group }) };
+		})
+	);
 	const columns = $derived(`minmax(180px, 1.4fr) 150px repeat(${desk.shown.length}, minmax(150px, 1fr))`);
 	const kindOf = (id: string) => workspace.document.layers.find((layer) => layer.id === id)?.kind ?? 'factory';
 	const nameOf = (id: string) => workspace.document.layers.find((layer) => layer.id === id)?.name ?? id;
