@@ -172,7 +172,9 @@ describe('the people of an office', () => {
 		const counted = (status: number) => answers.filter((answer) => answer.status === status).length;
 		expect(counted(401), 'looked at').to.be.lessThan(12);
 		expect(counted(401) + counted(429)).to.equal(1_000);
-		expect((await signIn(server, 'Lead desk')).status, 'also the right one waits now').to.equal(429);
+		// the wait of the thousand may be over; whoever guesses on begins another one
+		const [, right] = await Promise.all([guess(1_000), signIn(server, 'Lead desk')]);
+		expect(right.status, 'also the right one waits now').to.equal(429);
 		expect((await documentOf('lead')).me.name, 'who is in stays in').to.equal('Lead desk');
 	});
 
