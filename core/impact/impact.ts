@@ -78,7 +78,14 @@ export interface Impact {
 	readonly changes: readonly ChangeImpact[];
 }
 
-const identityOf = ({ severity, id }: AnyFinding): string => `${severity}\n${id}`;
+/** Findings by severity and id; the same one with another severity is another finding. */
+type Found = Readonly<Record<Severity, ReadonlyMap<string, AnyFinding>>>;
+
+function foundIn(findings: readonly AnyFinding[]): Found {
+	const found = { error: new Map(), attention: new Map(), note: new Map() } satisfies Record<Severity, Map<string, AnyFinding>>;
+	for (const finding of findings) found[finding.severity].set(finding.id, finding);
+	return found;
+}
 
 const told = (finding: AnyFinding): Told => ({
 	chapter: finding.chapter,
@@ -90,13 +97,10 @@ const told = (finding: AnyFinding): Told => ({
 });
 
 /** Those of the findings that the other profile has not, and that nobody lets stand here, the worst first. */
-function missing(
-	found: ReadonlyMap<string, AnyFinding>,
-	there: ReadonlyMap<string, AnyFinding>,
-	accepted: Looked['accepted']
-): Told[] {
+function missing(found: Found, there: Found, accepted: Looked['accepted']): Told[] {
 	const list: AnyFinding[] = [];
-	for (const [identity, finding] of found) if (!there.has(identity)) list.push(finding);
+	for (const severity of SEVERITIES)
+		for (const [id, finding] of found[severity]) if (!there[severity].has(id)) list.push(finding);
 	return list
 		.filter((finding) => accepted.size === 0 || !isAccepted(accepted, finding.acceptable()))
 		.map(told)
@@ -137,11 +141,11 @@ function habitsOf(before: ShortcutIndex, after: ShortcutIndex, touched: readonly
 }
 
 function impactOn(setup: Setup, before: Looked, after: Looked, touched: readonly Keys[]): SetupImpact {
-	const [was, is] = [before, after].map(({ findings }) => new Map(findings.map((finding) => [identityOf(finding), finding])));
+	const [was, is] = [foundIn(before.findings), foundIn(after.findings)];
 	return {
 		setup,
-		coming: missing(is!, was!, after.accepted),
-		going: missing(was!, is!, before.accepted),
+		coming: missing(is, was, after.accepted),
+		going: missing(was, is, before.accepted),
 		habits: habitsOf(before.index, after.index, touched)
 	};
 }
