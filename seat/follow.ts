@@ -1,10 +1,9 @@
-import { readProfileFile, strataOf } from '../core/hand-over/profile-file.ts';
+import { readProfileFile, strataInFile } from '../core/hand-over/profile-file.ts';
 import { driftOf } from '../core/hand-over/drift.ts';
 import '../core/recipe/shapes/all.ts';
 import { OPTIONS } from '../core/chapters/options/option.ts';
 import { digestOf, MOST_DRIFT, type Drift, type SeatReport } from '../core/release/release.ts';
 import { CheckIn } from '../core/release/updates.ts';
-import type { Profile } from '../core/strata/stratum.ts';
 import { jsonOf } from './ask.ts';
 import { sha256, type SeatFolder } from './folder.ts';
 import { saidIn, type SeatSession } from './identity.ts';
@@ -138,17 +137,12 @@ function refuseForeign(file: Uint8Array, application: string, release: number | 
 	if (found !== application) throw new RefusedError(`${what} is of ${found}, not of ${application}`);
 }
 
-function strataIn(what: string, bytes: Uint8Array): Profile {
-	const { strata, rows } = readProfileFile(what, Buffer.from(bytes).toString('utf8'));
-	return strataOf(strata, rows);
-}
-
 /** Of these options those of which the two files say something else. */
 function changedOptions(before: Uint8Array, after: Uint8Array, paths: readonly string[]): string[] {
 	const [former, next] = [before, after].map((bytes) => {
 		const said = new Map<string | undefined, string>();
 		// what lies higher has the last word
-		for (const { contents } of strataIn('the file', bytes)) {
+		for (const { contents } of strataInFile('the file', Buffer.from(bytes).toString('utf8'))) {
 			const entries = (contents[OPTIONS] ?? new Map()) as ReadonlyMap<string, { op?: string; path?: string; rank?: number }>;
 			for (const entry of entries.values()) if (entry.op !== 'lock') said.set(entry.path, JSON.stringify({ ...entry, rank: 0 }));
 		}
@@ -190,7 +184,7 @@ function differences(folder: SeatFolder): string[] {
 	const [laid, text] = [folder.laid(), folder.content()];
 	if (!laid || text === undefined) return [];
 	try {
-		const was = strataIn('what was laid', laid);
+		const was = strataInFile('what was laid', laid.toString('utf8'));
 		const names = { meet: () => true, command: String, option: String, scope: (scope: object) => JSON.stringify(scope) };
 		const items = driftOf('interface.json', text, was, names);
 		const where = (stratum: string) => (was.length > 1 ? `${stratum}: ` : '');

@@ -220,6 +220,12 @@ export function strataOf(heads: readonly StratumHead[], rows: readonly FileRow[]
 	return heads.map((stratum) => stratumFrom(stratum, (chapter) => said.get(`${stratum.id}\n${chapter}`) ?? []));
 }
 
+/** The strata of a profile file, the lowest first; what cannot be read of it is passed over. Throws `FileRefusedError` for none. */
+export function strataInFile(file: string, text: string): Profile {
+	const { strata, rows } = readProfileFile(file, text);
+	return strataOf(strata, rows);
+}
+
 /** A stratum with what is said of each chapter, in its order. */
 export function stratumFrom(stratum: StratumHead, saidOf: (chapter: string) => readonly unknown[]): Stratum {
 	const contents: Record<string, unknown> = {};

@@ -4,7 +4,7 @@ import { ALL_CHAPTERS, chapterOf } from './chapters.ts';
 import { problemsOf } from './problems.ts';
 import { tagged } from './edit.ts';
 import type { CommandId } from '../application/command.ts';
-import type { Profile, Stratum } from '../strata/stratum.ts';
+import { isPublished, type Profile, type Stratum } from '../strata/stratum.ts';
 
 /** What one profile says and another does not, chapter by chapter. */
 export const differencesBetween = (before: Profile, now: Profile, names: Names): Difference[] =>
@@ -15,18 +15,16 @@ function sameContents({ id }: { readonly id: string }, before: Profile, now: Pro
 	return before.length === now.length && before.every((s, i) => s.id === now[i]!.id && s.contents[id] === now[i]!.contents[id]);
 }
 
-const isBase = ({ kind }: Stratum): boolean => kind === 'factory' || kind === 'office';
-
 /**
  * What strata of the office say otherwise than before, for all who may have them: for those who have the office's alone, and for
  * those who have any one of the others upon it. So a discipline hides nothing of another one that is seldom chosen together with it.
  * What is the same for several is told once.
  */
 export function newsBetween(before: Profile, now: Profile, names: Names): Difference[] {
-	const others = new Set([...before, ...now].filter((one) => !isBase(one) && one.kind !== 'personal').map(({ id }) => id));
+	const others = new Set([...before, ...now].filter((one) => !isPublished(one) && one.kind !== 'personal').map(({ id }) => id));
 	const found = new Map<string, Difference>();
 	for (const other of [undefined, ...others]) {
-		const [was, is] = [before, now].map((all) => all.filter((one) => isBase(one) || one.id === other));
+		const [was, is] = [before, now].map((all) => all.filter((one) => isPublished(one) || one.id === other));
 		for (const difference of differencesBetween(was!, is!, names)) {
 			const { id, kind, by, caption } = difference;
 			const identity = JSON.stringify([id, kind, by, caption]);

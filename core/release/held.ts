@@ -3,7 +3,7 @@ import type { Circumstances } from '../check/circumstances.ts';
 import { inUsualOrder, profileOf, type Setup } from '../people/setup.ts';
 import { asReleased } from '../profile/circumstances.ts';
 import { SHORTCUTS } from '../shortcut/entry.ts';
-import { published, type Profile, type Stratum, type StratumId } from '../strata/stratum.ts';
+import { isPublished, published, type Profile, type Stratum, type StratumId } from '../strata/stratum.ts';
 import { releaseFaults } from './faults.ts';
 
 /** An error that nobody has accepted, which would go out. */
@@ -29,7 +29,7 @@ export function heldBy(strata: Profile, circumstances: Circumstances, released: 
 /** The lists of strata that reach people by a release of the office stratum and these besides; the office's alone first. */
 export function goingOut(profile: Profile, setups: readonly Pick<Setup, 'strata'>[], besides: readonly StratumId[]): Profile[] {
 	if (besides.length === 0) return [published(profile)];
-	const goesOut = ({ id, kind }: Stratum) => kind === 'factory' || kind === 'office' || besides.includes(id);
+	const goesOut = (one: Stratum) => isPublished(one) || besides.includes(one.id);
 	const had = [...setups.map((setup) => profileOf(profile, setup.strata)), inUsualOrder(profile)];
 	const lists = [published(profile), ...had.map((strata) => strata.filter(goesOut))];
 	return [...new Map(lists.map((strata) => [strata.map(({ id }) => id).join(' '), strata])).values()];

@@ -44,8 +44,11 @@ export function stratumById(profile: Profile, id: StratumId): Stratum {
 	return stratum;
 }
 
+/** Whether everybody has it with a release: the factory's, and the office's. */
+export const isPublished = ({ kind }: Pick<StratumHead, 'kind'>): boolean => kind === 'factory' || kind === 'office';
+
 /** The strata that a release is made of: the factory's and the office's. */
-export const published = (profile: Profile): Profile => profile.filter((s) => s.kind === 'factory' || s.kind === 'office');
+export const published = (profile: Profile): Profile => profile.filter(isPublished);
 
 /** The stratum that a release freezes, if the profile has one. */
 export const officeOf = (profile: Profile): Stratum | undefined => profile.find((s) => s.kind === 'office');

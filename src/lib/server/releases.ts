@@ -1,7 +1,7 @@
 import { createHash } from 'node:crypto';
 import type { ApplicationId } from '../../../core/application/application.ts';
 import { and, asc, eq, max } from 'drizzle-orm';
-import { profileFile, readProfileFile, strataOf, writeProfileFile } from '../../../core/hand-over/profile-file.ts';
+import { profileFile, strataInFile, writeProfileFile } from '../../../core/hand-over/profile-file.ts';
 import { FIRST, type Person } from '../../../core/people/person.ts';
 import { inUsualOrder } from '../../../core/people/setup.ts';
 import { officeOf, type Profile, type Stratum, type StratumId } from '../../../core/strata/stratum.ts';
@@ -68,8 +68,7 @@ export class Releases {
 		let known = this.#read.get(place);
 		if (known === undefined) {
 			const { file } = await this.file(application, number);
-			const { strata, rows } = readProfileFile(`release ${number}`, file);
-			known = strataOf(strata, rows);
+			known = strataInFile(`release ${number}`, file);
 			if (this.#read.size >= MOST_READ) this.#read.clear();
 			this.#read.set(place, known);
 		}

@@ -1,4 +1,4 @@
-import { readProfileFile, strataOf } from '$core/hand-over/profile-file';
+import { strataInFile } from '$core/hand-over/profile-file';
 import type { Profile } from '$core/strata/stratum';
 
 /** What a release has frozen, the lowest first. Throws an error that says what the server answered. */
@@ -7,6 +7,5 @@ export async function strataInRelease(path: string, release: number): Promise<Pr
 	if (!answer.ok) throw new Error(`Release ${release} could not be read: the server answered ${answer.status}.`);
 	// it may hold files of any shape
 	await import('$core/recipe/shapes/all');
-	const { strata, rows } = readProfileFile(`release ${release}`, await answer.text());
-	return strataOf(strata, rows);
+	return strataInFile(`release ${release}`, await answer.text());
 }

@@ -4,7 +4,7 @@ import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { driftOf } from '../../../core/hand-over/drift.ts';
-import { readProfileFile, strataOf } from '../../../core/hand-over/profile-file.ts';
+import { strataInFile } from '../../../core/hand-over/profile-file.ts';
 import type { DriftBeside } from '../../../core/release/release.ts';
 import { gneiss } from '../../../demo/gneiss/gneiss.ts';
 import { fill } from '../../../demo/fill.ts';
@@ -142,8 +142,7 @@ describe('seats of an office', () => {
 		expect((await followOnce(seat)).state).to.equal('drifted');
 		const drift = (await as('steward', '/api/seats/C-02/drift')).body as unknown as DriftBeside;
 		expect(drift.laid).to.equal(laid);
-		const { strata, rows } = readProfileFile('what was laid', drift.laid);
-		const items = driftOf('interface.json', drift.text, strataOf(strata, rows), namesAsTheyAre);
+		const items = driftOf('interface.json', drift.text, strataInFile('what was laid', drift.laid), namesAsTheyAre);
 		expect(items.map(({ kind, chapter }) => [kind, chapter])).to.have.deep.members([
 			['added', 'shortcuts'],
 			['removed', 'shortcuts']

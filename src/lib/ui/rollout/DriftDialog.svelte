@@ -3,7 +3,7 @@
 	import { soundOf } from '$core/profile/problems';
 	import { rebased } from '$core/profile/rebase';
 	import { driftOf, type DriftItem } from '$core/hand-over/drift';
-	import { readProfileFile, strataOf } from '$core/hand-over/profile-file';
+	import { strataInFile } from '$core/hand-over/profile-file';
 	import type { DriftBeside } from '$core/release/release';
 	import type { Profile } from '$core/strata/stratum';
 	import { listed } from '$core/text/listed';
@@ -39,22 +39,22 @@
 	let chosen = $state.raw<ReadonlySet<DriftItem>>(new Set());
 	let problem = $state('');
 	const office = $derived(workspace.profile.find((s) => s.kind === 'office'));
+	const wanted = $derived((items ?? []).filter((item) => chosen.has(item)).map(({ change }) => change));
 	const SIGNS = { added: '+', changed: '≠', removed: '−' } as const;
 
 	/** Whether the setup that is looked at has the stratum that would say it. */
 	const isInReach = ({ change }: DriftItem) => workspace.profile.some(({ id }) => id === change.stratum);
 
 	async function look() {
-		const [{ text, laid: given }] = await Promise.all([
+		const [drift] = await Promise.all([
 			ask<DriftBeside>(`/api/seats/${seat}/drift`),
 			// a file may hold texts of any shape
 			import('$core/recipe/shapes/all')
 		]);
-		const { strata, rows } = readProfileFile(`what ${seat} was given`, given);
-		const laid = strataOf(strata, rows);
+		const laid = strataInFile(`what ${seat} was given`, drift.laid);
 		isOfSeveral = laid.length > 1;
 		base = workspace.profile.map((s) => ({ ...s, contents: (laid.find(({ id }) => id === s.id) ?? s).contents }));
-		items = driftOf(`interface.json of ${seat}`, text, laid, workspace.draft.names);
+		items = driftOf(`interface.json of ${seat}`, drift.text, laid, workspace.draft.names);
 		chosen = new Set(items.filter(isInReach));
 	}
 	look().catch((error: unknown) => (problem = (error as Error).message));
@@ -69,8 +69,8 @@
 	/** Proposes what was changed by hand to the strata of the office that would say it, instead of writing it. */
 	async function propose() {
 		const { profile, subject, path, revision } = workspace;
-		const wanted = (items ?? []).filter((item) => chosen.has(item)).map((item) => item.change);
 		const { sound } = soundOf(subject, profile, rebased(profile, wanted, base).changes);
+		if (sound.length === 0) return void (problem = 'The strata say it already, or cannot say it; there is nothing to propose.');
 		const strata = [...new Set(sound.map((change) => change.stratum))];
 		const named = strata.map((id) => profile.find((one) => one.id === id)?.name ?? id);
 		try {
@@ -88,7 +88,6 @@
 
 	async function adopt() {
 		const { profile, subject } = workspace;
-		const wanted = (items ?? []).filter((item) => chosen.has(item)).map((item) => item.change);
 		const { changes, lost, conflicts } = rebased(profile, wanted, base);
 		const { sound, stays } = soundOf(subject, profile, changes);
 		const isDone = await workspace.edits.commit(

@@ -29,7 +29,6 @@
 	let differing = $state.raw<RolloutSeat | undefined>(undefined);
 	/** The seat that is about to be removed. */
 	let removing = $state<string | undefined>(undefined);
-	const office = $derived(workspace.profile.find((s) => s.kind === 'office'));
 
 	const { pending, isNew } = $derived(workspace.next);
 	const { errors, faults } = $derived(workspace.publishing);
@@ -54,11 +53,6 @@
 		const timer = setInterval(() => void desk.load(), 2000);
 		return () => clearInterval(timer);
 	});
-
-	/** What goes out is mended or accepted in the office stratum. */
-	function settle() {
-		if (office && workspace.writable.some(({ id }) => id === office.id)) workspace.writeTo(office.id);
-	}
 
 	async function publish(event: SubmitEvent) {
 		event.preventDefault();
@@ -116,38 +110,6 @@
 					<p class="quiet" role="status">
 						Checking what would go out: {Math.round(workspace.publishing.checks.progress * 100)} %
 					</p>
-				{/if}
-				{#if errors.length > 0}
-					<div class="callout tone-garnet">
-						<p>
-							<strong class="toned">◆ {errors.length === 1 ? 'An error' : `${errors.length} errors`} would go out</strong>, so
-							nothing is published until each is mended or accepted with a reason in
-							<a href="/{workspace.document.application.id}/findings">Findings</a>.
-						</p>
-						{#each errors.slice(0, 3) as finding (finding.id)}<p class="small">
-								{finding.sentence}
-								<a href="/{workspace.document.application.id}/findings?finding={encodeURIComponent(finding.id)}" onclick={settle}
-									>Settle it</a
-								>
-							</p>{/each}
-					</div>
-				{/if}
-				{#if faults.length > 0}
-					<div class="callout tone-garnet">
-						<p>
-							<strong class="toned"
-								>◆ {faults.length === 1 ? 'An error' : `${faults.length} errors`} in what the office says beside its keys</strong
-							>
-							would go out; mend or accept {faults.length === 1 ? 'it' : 'them'} in
-							<a href="/{workspace.document.application.id}/findings">Findings</a>.
-						</p>
-						{#each faults.slice(0, 3) as fault (fault.id)}<p class="small">
-								{fault.sentence()}
-								<a href="/{workspace.document.application.id}/findings?finding={encodeURIComponent(fault.id)}" onclick={settle}
-									>Settle it</a
-								>
-							</p>{/each}
-					</div>
 				{/if}
 				<HeldErrors lists={held} />
 				<Textarea
@@ -265,9 +227,5 @@
 	}
 	.small {
 		font-size: 12.5px;
-	}
-	a {
-		color: var(--azurite);
-		text-decoration: underline;
 	}
 </style>

@@ -1,7 +1,7 @@
 import '../../../../core/recipe/shapes/all.ts';
 import { expect } from 'chai';
 import { FileRefusedError } from '../../../../core/format/problem.ts';
-import { profileFile, readProfileFile, strataOf, writeProfileFile } from '../../../../core/hand-over/profile-file.ts';
+import { profileFile, strataInFile, writeProfileFile } from '../../../../core/hand-over/profile-file.ts';
 import { namesOf } from '../../../../core/chapter/chapter.ts';
 import { indexOf } from '../../../../core/profile/circumstances.ts';
 import { applyEdit } from '../../../../core/profile/edit.ts';
@@ -13,11 +13,7 @@ import { varve } from '../../../../demo/varve/varve.ts';
 import { subjectOf } from '../../demo-office.ts';
 import { stratumOf } from '../../strata.ts';
 
-const given = (file: string, text: string) => {
-	const { strata, rows } = readProfileFile(file, text);
-	return strataOf(strata, rows);
-};
-const officeIn = (file: string, text: string) => officeOf(given(file, text))!;
+const officeIn = (file: string, text: string) => officeOf(strataInFile(file, text))!;
 
 describe('a file of a seat that was changed by hand', () => {
 	const { application } = varve;
@@ -76,18 +72,18 @@ describe('a file of a seat that was changed by hand', () => {
 			.map((entry, rank) => ({ ...entry, keys: `Ctrl+Alt+F${rank + 1}` as Keys, rank }));
 		const laid = [release, stratumOf(head, entries)];
 		const both = writeProfileFile(profileFile(application, laid));
-		expect(driftOf('interface.json', both, given('what was laid', both), names)).to.deep.equal([]);
+		expect(driftOf('interface.json', both, strataInFile('what was laid', both), names)).to.deep.equal([]);
 		const changed = both.replace('Ctrl+Alt+F2', 'Ctrl+Alt+F7');
-		const items = driftOf('interface.json', changed, given('what was laid', both), names);
+		const items = driftOf('interface.json', changed, strataInFile('what was laid', both), names);
 		expect(items.map(({ stratum, kind, change }) => [stratum, kind, change.stratum])).to.have.deep.members([
 			['Doors', 'added', 'doors'],
 			['Doors', 'removed', 'doors']
 		]);
-		expect(() => driftOf('interface.json', text, given('what was laid', both), names)).to.throw(
+		expect(() => driftOf('interface.json', text, strataInFile('what was laid', both), names)).to.throw(
 			FileRefusedError,
 			/Doors is not in it/
 		);
-		expect(() => driftOf('interface.json', both, given('what was laid', text), names)).to.throw(
+		expect(() => driftOf('interface.json', both, strataInFile('what was laid', text), names)).to.throw(
 			FileRefusedError,
 			/Doors, which was not laid/
 		);
