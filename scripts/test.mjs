@@ -2,44 +2,61 @@
 import { spawnSync } from 'node:child_process';
 import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
-import { join } from 'node:path';
+import { join, relative } from 'node:path';
 import { startPostgres } from './postgres.mjs';
 import { ensureBuild, ensurePrograms, ensurePackages, root } from './prepare.mjs';
+import { judged } from './test-results.mjs';
 
 ensurePackages();
 ensurePrograms();
 ensureBuild();
 
+const started = Date.now();
 const totals = { passed: 0, failed: 0 };
-/** What has failed, by name: the end of the output is what is kept. */
+/** Failures by name: only the end of the output is kept by who runs this. */
 const failures = [];
+/** Tests that failed, and passed when their file was run again alone. */
+const flaky = [];
+
+const minutes = () => ((Date.now() - started) / 60_000).toFixed(1);
 
 /** A check that passes or fails as one. */
 function step(name, command, args) {
-	console.log(`\n== ${name}`);
+	console.log(`\n== ${name} (after ${minutes()} min)`);
 	const { status } = spawnSync(command, args, { cwd: root, stdio: 'inherit' });
 	totals[status === 0 ? 'passed' : 'failed']++;
 	if (status !== 0) failures.push(name);
 }
 
-/** A Mocha run; its own totals are added, and a run that did not end counts as a failure. */
-function mocha(name, config, env = {}) {
-	console.log(`\n== ${name}`);
+/** Runs Mocha; undefined if it did not end with a report. */
+function report(options, env) {
 	const folder = mkdtempSync(join(tmpdir(), 'skarn-test-'));
-	const report = join(folder, 'report.json');
-	const args = ['mocha', '--config', config, '--reporter', 'scripts/spec-and-json.cjs', '--reporter-option', `output=${report}`];
+	const output = join(folder, 'report.json');
+	const args = ['mocha', ...options, '--reporter', 'scripts/spec-and-json.cjs', '--reporter-option', `output=${output}`];
 	const { status } = spawnSync('npx', args, { cwd: root, stdio: 'inherit', env: { ...process.env, ...env } });
 	try {
-		const { stats, failures: failed } = JSON.parse(readFileSync(report, 'utf8'));
-		for (const { fullTitle, err } of failed) failures.push(`${fullTitle}: ${err.message}`);
-		totals.passed += stats.passes;
-		totals.failed += Math.max(stats.failures, status === 0 ? 0 : 1);
-		if (stats.passes + stats.failures === 0) totals.failed++;
+		return { status, ...JSON.parse(readFileSync(output, 'utf8')) };
 	} catch {
-		totals.failed++;
-		failures.push(`the ${name} did not end`);
+		return undefined;
+	} finally {
+		rmSync(folder, { recursive: true, force: true });
 	}
-	rmSync(folder, { recursive: true, force: true });
+}
+
+/** A Mocha run. The files of tests that failed are run once more, each alone; what passes then is listed as flaky. */
+function mocha(name, config, env = {}) {
+	console.log(`\n== ${name} (after ${minutes()} min)`);
+	const { timeout } = JSON.parse(readFileSync(join(root, config), 'utf8'));
+	const alone = ['--no-config', '--no-package', '--import=tsx', '--timeout', String(timeout)];
+	const again = (file) => {
+		console.log(`\n== ${relative(root, file)} once more, alone`);
+		return report([...alone, file], env);
+	};
+	const result = judged(name, report(['--config', config], env), again);
+	totals.passed += result.passed;
+	totals.failed += result.failed;
+	failures.push(...result.failures);
+	flaky.push(...result.flaky);
 }
 
 step('types', 'npm', ['run', '-s', 'check']);
@@ -56,5 +73,7 @@ try {
 mocha('browser tests', '.mocharc.browser.json');
 
 for (const failure of failures) console.log(`\nFAILED ${failure}`);
+if (flaky.length > 0) console.log(`\nflaky: ${flaky.join('; ')}`);
+console.log(`\nAll took ${minutes()} min.`);
 console.log(`\n${totals.passed} passed, ${totals.failed} failed`);
 process.exitCode = totals.failed > 0 ? 1 : 0;

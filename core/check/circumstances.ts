@@ -1,6 +1,7 @@
 import type { CommandId } from '../application/command.ts';
 import type { ShortcutIndex } from '../answer/shortcut-index.ts';
 import type { AcceptedFindings } from '../chapters/acceptances/acceptance.ts';
+import type { Trial } from './finding.ts';
 import type { OfficeDesks } from '../keyboard/office-desks.ts';
 
 /** What a check looks at. */
@@ -13,4 +14,6 @@ export interface Circumstances {
 	readonly accepted: AcceptedFindings;
 	/** The profile as it was with the last release; undefined before the first. */
 	readonly released: ShortcutIndex | undefined;
+	/** Tries changes of the profile. */
+	readonly trial: Trial;
 }

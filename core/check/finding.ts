@@ -1,6 +1,7 @@
 import type { CommandId } from '../application/command.ts';
 import type { AxisId, NodeId } from '../context/axis.ts';
 import type { AnyChange, Pen } from '../chapter/chapter.ts';
+import { OutOfReachError } from '../strata/change.ts';
 import type { Profile, StratumId } from '../strata/stratum.ts';
 import type { Keys } from '../stroke/stroke.ts';
 import type { Acceptable } from './acceptance.ts';
@@ -82,25 +83,35 @@ export interface Checker {
 export const keysOf = ({ witness }: Pick<AnyFinding, 'witness'>): Keys | undefined =>
 	witness.kind === 'keys' ? witness.keys : undefined;
 
-/** The errors that there are anyhow, by what was looked at: all ways out are held against the same ones. */
-const errorsIn = new WeakMap<Looking, Map<Checker, ReadonlySet<string>>>();
-
-function errorsOf(checker: Checker, looking: Looking): ReadonlySet<string> {
-	const known = errorsIn.get(looking) ?? new Map<Checker, ReadonlySet<string>>();
-	errorsIn.set(looking, known);
-	let errors = known.get(checker);
-	if (!errors) {
-		errors = new Set(checker.findings(looking).flatMap((f) => (f.severity === 'error' ? [f.id] : [])));
-		known.set(checker, errors);
-	}
-	return errors;
+/** A fix that a rule proposes; `changes` are those by which the pen's stratum makes it, and may throw `OutOfReachError`. */
+export interface FixProposal {
+	readonly kind: string;
+	readonly label: string;
+	changes(profile: Profile, target: StratumId): readonly AnyChange[];
 }
 
-/** Whether a change removes the finding and adds no error, by looking again with the same check. */
-export function isMended(checker: Checker, before: Looking, after: Looking, finding: Pick<AnyFinding, 'id'>): boolean {
-	const errors = errorsOf(checker, before);
-	const then = checker.findings(after);
-	return then.every((f) => f.id !== finding.id && (f.severity !== 'error' || errors.has(f.id)));
+/**
+ * Whether a finding of what was looked at is gone after the changes, they can be written, and no chapter has an error more. It
+ * changes a copy of the profile and checks that.
+ */
+export type Trial = (looking: Looking, finding: Pick<AnyFinding, 'id'>, changes: readonly AnyChange[]) => boolean;
+
+/** The proposals that pass the trial when they are written with the pen. */
+export function soundFixes(
+	looking: Looking,
+	finding: Pick<AnyFinding, 'id'>,
+	proposals: readonly FixProposal[],
+	{ profile, target }: Pen
+): AnyFix[] {
+	return proposals.flatMap(({ kind, label, changes }) => {
+		try {
+			const made = changes(profile, target);
+			return looking.circumstances.trial(looking, finding, made) ? [{ kind, label, changes: made }] : [];
+		} catch (error) {
+			if (error instanceof OutOfReachError) return [];
+			throw error;
+		}
+	});
 }
 
 /** What mending many findings in one way would do, before it is done. */

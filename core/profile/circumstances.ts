@@ -1,21 +1,15 @@
 import { placedCommands } from '../chapters/bars/placed.ts';
-import { shortcutIndex, type ShortcutIndex } from '../answer/shortcut-index.ts';
+import type { ShortcutIndex } from '../answer/shortcut-index.ts';
 import type { OpenApplication } from '../application/application.ts';
 import { acceptedIn } from '../check/acceptance.ts';
-import { hearingOf } from '../chapters/gestures/hearing.ts';
-import { MODES, modesIn, profileSpace } from '../chapters/modes/mode.ts';
-import { profileCatalogue } from './catalogue.ts';
+import { MODES, modesIn } from '../chapters/modes/mode.ts';
 import type { Circumstances } from '../check/circumstances.ts';
 import { officeDesks, type OfficeDesks } from '../keyboard/office-desks.ts';
-import { effectiveProfile } from '../shortcut/effective.ts';
 import { headOf, holding, officeOf, type Profile, type Stratum } from '../strata/stratum.ts';
+import { indexOf } from './profile-index.ts';
+import { trialOn } from './trial.ts';
 
-/** The profile made ready for questions; its space holds the profile's modes, its catalogue the profile's macros. */
-export function indexOf({ application, space: bare, catalogue }: OpenApplication, profile: Profile): ShortcutIndex {
-	const space = profileSpace(bare, profile);
-	const heard = hearingOf(profile, space);
-	return shortcutIndex(effectiveProfile(profile, space), space, profileCatalogue(catalogue, profile), application.rules, heard);
-}
+export { indexOf };
 
 /** The profile with the office stratum as it was released. */
 export const asReleased = (profile: Profile, released: Stratum): Profile =>
@@ -39,6 +33,7 @@ export function circumstancesOf(
 		office: officeDesks(application.application.rules, desks),
 		placed: placedCommands(profile),
 		accepted: acceptedIn(profile),
-		released: released ? indexOfReleased(application, profile, released) : undefined
+		released: released ? indexOfReleased(application, profile, released) : undefined,
+		trial: trialOn(application)
 	};
 }

@@ -1,17 +1,10 @@
 import type { OpenApplication } from '../application/application.ts';
 import type { AnyChange } from '../chapter/chapter.ts';
 import type { AnyFinding, Looking, MendingAll } from '../check/finding.ts';
-import type { Profile, StratumId } from '../strata/stratum.ts';
+import type { StratumId } from '../strata/stratum.ts';
 import { findingsIn } from './checkers.ts';
-import { indexOf } from './circumstances.ts';
 import { applyEdit } from './edit.ts';
-
-/** The same look at the profile after an edit. */
-export const lookingAfter = (application: OpenApplication, looking: Looking, profile: Profile): Looking => ({
-	...looking,
-	profile,
-	circumstances: { ...looking.circumstances, index: indexOf(application, profile) }
-});
+import { lookingAfter } from './trial.ts';
 
 /**
  * Mends all of the findings by their first sound way out of the kind, each on what those before it have left; findings of one

@@ -1,8 +1,11 @@
+import { cpSync } from 'node:fs';
+import { join } from 'node:path';
 import { expect } from 'chai';
 import type { Browser, Page } from 'playwright-core';
 import { fillDemo } from '../../demo/fill.ts';
 import { launch } from './chromium.ts';
 import { startServer, type RunningServer } from './server.ts';
+import { digestOf, madeFolder } from '../unit/server/made-folder.ts';
 
 export interface Desk {
 	readonly server: RunningServer;
@@ -23,18 +26,30 @@ function listen(page: Page) {
 	page.on('pageerror', (error) => complaints.push(error.message));
 }
 
+/** A folder with the demo office as the built server fills it, for copying. Signed metadata expires, so it is made anew each day. */
+function demoFolder(): Promise<string> {
+	const digest = digestOf(['build/server', 'demo', 'migrations']);
+	return madeFolder(`demo-${new Date().toISOString().slice(0, 10)}`, digest, async (draft) => {
+		const server = await startServer();
+		await fillDemo(server.address);
+		await server.halt();
+		for (const name of ['data', 'data.root-keys']) cpSync(join(server.folder, name), join(draft, name), { recursive: true });
+		await server.stop();
+	});
+}
+
 /** For a `describe`: a server with the demo office and a page at the Commands view, fresh for the whole block. */
 export function desk(env: Readonly<Record<string, string>> = {}): Desk {
 	let server: RunningServer;
 	let browser: Browser;
 	let page: Page;
 	before(async () => {
-		[server, browser] = await Promise.all([startServer(env), launch()]);
-		await fillDemo(server.address);
+		const made = await demoFolder();
+		[server, browser] = await Promise.all([startServer(env, made), launch()]);
 		const context = await browser.newContext({ viewport: { width: 1280, height: 800 }, acceptDownloads: true });
 		context.on('page', listen);
 		page = await context.newPage();
-		page.setDefaultTimeout(30_000);
+		page.setDefaultTimeout(90_000);
 	});
 	after(async () => {
 		await browser?.close();
@@ -63,7 +78,7 @@ export async function seatedIn(at: Desk, name: string): Promise<Page> {
 		.browser()!
 		.newContext({ viewport: { width: 1280, height: 800 } });
 	const page = await context.newPage();
-	page.setDefaultTimeout(30_000);
+	page.setDefaultTimeout(90_000);
 	await page.goto(at.server.address);
 	await page.getByRole('button', { name: new RegExp(name) }).click();
 	await page.waitForURL(/\/start/);

@@ -1,6 +1,6 @@
 import { spawn, type ChildProcess } from 'node:child_process';
 import { once } from 'node:events';
-import { existsSync, mkdtempSync, rmSync } from 'node:fs';
+import { cpSync, existsSync, mkdtempSync, rmSync } from 'node:fs';
 import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -27,6 +27,8 @@ export interface RunningServer {
 	seat(id: string, how?: { headers?: Record<string, string>; through?: string }): Promise<RunningSeat>;
 	/** Ends the server and starts it again on what it has kept. */
 	restart(): Promise<void>;
+	/** Ends the server; its folder stays until `stop`. */
+	halt(): Promise<void>;
 	stop(): Promise<void>;
 }
 
@@ -46,9 +48,13 @@ async function end(child: ChildProcess, signal: NodeJS.Signals): Promise<void> {
 	await once(child, 'exit');
 }
 
-/** The built server as a process of its own, on a free loopback port, with a data folder of its own. */
-export async function startServer(more: Readonly<Record<string, string>> = {}): Promise<RunningServer> {
+/**
+ * The built server as a process of its own, on a free loopback port, with a data folder of its own: an empty one, or a copy of
+ * what lies in the folder `from`.
+ */
+export async function startServer(more: Readonly<Record<string, string>> = {}, from?: string): Promise<RunningServer> {
 	const folder = mkdtempSync(join(tmpdir(), 'skarn-run-'));
+	if (from) cpSync(from, folder, { recursive: true });
 	const port = await freePort();
 	const address = `http://127.0.0.1:${port}`;
 	const env = { ...process.env, PORT: String(port), HOST: '127.0.0.1', SKARN_DATA: join(folder, 'data'), ...more };
@@ -87,6 +93,7 @@ export async function startServer(more: Readonly<Record<string, string>> = {}): 
 			children.push(child);
 			return { process: child, folder: own, lines };
 		},
+		halt: () => end(server, 'SIGTERM'),
 		async stop() {
 			for (const child of children.reverse()) await end(child, 'SIGKILL');
 			await end(server, 'SIGTERM');

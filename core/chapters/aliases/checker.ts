@@ -1,7 +1,6 @@
-import { isMended, type AnyFinding, type AnyFix, type Checker, type Looking } from '../../check/finding.ts';
+import { soundFixes, type AnyFinding, type Checker, type FixProposal, type Looking } from '../../check/finding.ts';
 import type { Catalogue } from '../../application/application.ts';
-import type { Pen } from '../../chapter/chapter.ts';
-import { holding, stratumById, type StratumId } from '../../strata/stratum.ts';
+import { stratumById } from '../../strata/stratum.ts';
 import { spliceBetween } from '../../chapter/text.ts';
 import { spliced } from '../../recipe/reading.ts';
 import { aliasAcceptable } from './acceptance.ts';
@@ -53,22 +52,21 @@ function asAny(finding: AliasFinding, looking: Looking): AnyFinding {
 		sentence: () => finding.sentence,
 		count: () => 0,
 		acceptable: () => aliasAcceptable(finding),
-		fixes: (pen) => finding.fixes.flatMap((fix) => tried(fix, id, looking, pen)),
+		fixes: (pen) => soundFixes(looking, { id }, finding.fixes.map(proposed), pen),
 		seats: () => 'Every seat',
 		place: () => ({ stratum: entry.stratum.id, line: entry.record.line })
 	};
 }
 
-/** The fix as a change of the file, if the pen may write it and it removes the finding without an error more. */
-function tried(fix: AliasFix, id: string, looking: Looking, { profile, target }: Pen): AnyFix[] {
-	const stratum = fix.entry.stratum.id;
-	if (stratum !== target) return [];
-	const file = aliasFileIn(stratumById(profile, stratum));
-	const splices = file && splicesOf(fix, file);
-	const splice = file && splices && spliceBetween(stratum, file.text, spliced(file.text, splices));
-	if (!splice) return [];
-	const after = (id_: StratumId) => (id_ === stratum ? { ...file, text: spliced(file.text, splices) } : undefined);
-	const changed = looking.profile.map((s) => (after(s.id) ? holding(s, ALIASES, after(s.id)) : s));
-	if (!isMended(aliasChecker, looking, { ...looking, profile: changed }, { id })) return [];
-	return [{ kind: fix.kind, label: fix.label, changes: [{ ...splice, chapter: ALIASES }] }];
-}
+/** The fix as a change of the file that the line stands in; none where another stratum is written to. */
+const proposed = (fix: AliasFix): FixProposal => ({
+	kind: fix.kind,
+	label: fix.label,
+	changes(profile, target) {
+		const stratum = fix.entry.stratum.id;
+		const file = stratum === target ? aliasFileIn(stratumById(profile, stratum)) : undefined;
+		const splices = file && splicesOf(fix, file);
+		const splice = file && splices && spliceBetween(stratum, file.text, spliced(file.text, splices));
+		return splice ? [{ ...splice, chapter: ALIASES }] : [];
+	}
+});

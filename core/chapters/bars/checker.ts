@@ -1,8 +1,8 @@
 import type { AnyFinding, Checker, Looking } from '../../check/finding.ts';
-import { findingOfEntry, tryKeyed } from '../../check/of-entry.ts';
+import { findingOfEntry } from '../../check/of-entry.ts';
 import { errorsFirst } from '../../check/severity.ts';
 import { narrowestOf } from '../../keyboard/office-screens.ts';
-import { barsIn, BARS, MEETING } from './bar.ts';
+import { barsIn, BARS } from './bar.ts';
 import type { BarFinding, BarRule } from './finding.ts';
 import { BAR_RULES } from './rules/rules.ts';
 import { barTree } from './tree.ts';
@@ -32,7 +32,6 @@ const asAny = ({ id: rule, title }: BarRule, finding: BarFinding, looking: Looki
 	findingOfEntry(
 		barChecker,
 		{ ...finding, rule, title, thing: finding.item, witness: { kind: 'bar', item: finding.item, situation: finding.situation } },
-		(pen, id) => finding.fixes.flatMap((fix) => tried(fix, id, looking, pen))
+		looking,
+		finding.fixes
 	);
-
-const tried = tryKeyed(barChecker, barsIn, MEETING);

@@ -1,6 +1,7 @@
 import type { ShortcutIndex } from '../../answer/shortcut-index.ts';
 import type { CommandId } from '../../application/command.ts';
-import type { EntryFix, EntryRule } from '../../check/of-entry.ts';
+import type { FixProposal } from '../../check/finding.ts';
+import type { EntryRule } from '../../check/of-entry.ts';
 import type { Desk } from '../../keyboard/desk.ts';
 import type { Screen } from '../../surface/window.ts';
 import type { Severity } from '../../check/severity.ts';
@@ -30,7 +31,7 @@ export interface BarFinding {
 	readonly sentence: string;
 	/** What it rests on. */
 	readonly facts: readonly string[];
-	readonly fixes: readonly EntryFix[];
+	readonly fixes: readonly FixProposal[];
 }
 
 export type BarRule = EntryRule<BarGround, BarFinding>;

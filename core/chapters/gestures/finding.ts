@@ -1,6 +1,7 @@
 import type { Hearing, ShortcutIndex } from '../../answer/shortcut-index.ts';
 import type { CommandId } from '../../application/command.ts';
-import type { EntryFix, EntryRule } from '../../check/of-entry.ts';
+import type { FixProposal } from '../../check/finding.ts';
+import type { EntryRule } from '../../check/of-entry.ts';
 import type { Severity } from '../../check/severity.ts';
 import type { OfficeDesks } from '../../keyboard/office-desks.ts';
 import type { Profile, StratumId } from '../../strata/stratum.ts';
@@ -28,7 +29,7 @@ export interface GestureFinding {
 	readonly sentence: string;
 	/** What it rests on. */
 	readonly facts: readonly string[];
-	readonly fixes: readonly EntryFix[];
+	readonly fixes: readonly FixProposal[];
 }
 
 export type GestureRule = EntryRule<GestureGround, GestureFinding>;

@@ -1,14 +1,10 @@
-import { isMended, type AnyFinding, type AnyFix, type Checker, type Looking } from '../../check/finding.ts';
-import type { Pen } from '../../chapter/chapter.ts';
-import { shortcutIndex } from '../../answer/shortcut-index.ts';
-import { levelOf, stratumById, type Profile } from '../../strata/stratum.ts';
-import { applyKeyed, toolsOf } from '../../strata/keyed-fold.ts';
+import { soundFixes, type AnyFinding, type Checker, type FixProposal, type Looking } from '../../check/finding.ts';
+import { levelOf, stratumById } from '../../strata/stratum.ts';
 import { macroAcceptable } from './acceptance.ts';
 import { checkMacros } from './check.ts';
 import type { MacroFinding, MacroFix } from './finding.ts';
-import { MACROS, macrosIn, type MacroEntry } from './macro.ts';
+import { MACROS } from './macro.ts';
 import { MACRO_RULES } from './rules/rules.ts';
-import { commandOfMacro } from './table.ts';
 import { setMacro } from './writing.ts';
 
 export const macroChecker: Checker = {
@@ -20,6 +16,7 @@ export const macroChecker: Checker = {
 function asAny(finding: MacroFinding, looking: Looking): AnyFinding {
 	const { rule, severity, macro, step, witness, sentence } = finding;
 	const { id } = macroAcceptable(finding);
+	const proposals = finding.fixes.map((fix) => proposed(fix, finding));
 	return {
 		chapter: MACROS,
 		rule,
@@ -32,29 +29,16 @@ function asAny(finding: MacroFinding, looking: Looking): AnyFinding {
 		sentence: () => sentence,
 		count: () => 0,
 		acceptable: () => macroAcceptable(finding),
-		fixes: (pen) => finding.fixes.flatMap((fix) => tried(fix, finding, looking, pen)),
+		fixes: (pen) => soundFixes(looking, { id }, proposals, pen),
 		seats: () => 'Every seat',
 		place: () => ({ stratum: finding.stratum })
 	};
 }
 
-const TOOLS = toolsOf<MacroEntry>({ thing: ({ id }) => id });
-
-/** The fix as a change of the macro, or as a version over it, if it removes the finding without an error more. */
-function tried(fix: MacroFix, finding: MacroFinding, looking: Looking, { profile, target }: Pen): AnyFix[] {
-	if (levelOf(profile, target) < levelOf(profile, finding.stratum)) return [];
-	const changes = setMacro(stratumById(profile, target), fix.to);
-	const mended = (now: Profile) => applyKeyed(MACROS, macrosIn, TOOLS, now, changes as never, ({ id }) => id);
-	const { index } = looking.circumstances;
-	const catalogue = new Map(index.catalogue).set(fix.to.id, commandOfMacro(fix.to));
-	const after: Looking = {
-		...looking,
-		profile: mended(looking.profile),
-		circumstances: {
-			...looking.circumstances,
-			index: shortcutIndex(index.effective, index.space, catalogue, index.rules, index.heard)
-		}
-	};
-	const { id } = macroAcceptable(finding);
-	return isMended(macroChecker, looking, after, { id }) ? [{ kind: fix.label.split(' ')[0]!, label: fix.label, changes }] : [];
-}
+/** The fix as a change of the macro, or as a version over it. */
+const proposed = ({ label, to }: MacroFix, { stratum }: MacroFinding): FixProposal => ({
+	kind: label.split(' ')[0]!,
+	label,
+	changes: (profile, target) =>
+		levelOf(profile, target) < levelOf(profile, stratum) ? [] : setMacro(stratumById(profile, target), to)
+});

@@ -1,8 +1,8 @@
 import type { AnyFinding, Checker, Looking } from '../../check/finding.ts';
-import { findingOfEntry, tryKeyed } from '../../check/of-entry.ts';
+import { findingOfEntry } from '../../check/of-entry.ts';
 import { errorsFirst } from '../../check/severity.ts';
 import type { ModeFinding, ModeRule } from './finding.ts';
-import { MEETING, MODES, modesIn, profileSpace, thingFor } from './mode.ts';
+import { MODES, modesIn, profileSpace, thingFor } from './mode.ts';
 import { MODE_RULES } from './rules/rules.ts';
 
 export const modeChecker: Checker = {
@@ -28,7 +28,6 @@ const asAny = ({ id: rule, title }: ModeRule, finding: ModeFinding, looking: Loo
 			thing: thingFor(finding.about),
 			witness: { kind: 'mode', axis: finding.about.axis, context: finding.about.id, situation: 0 }
 		},
-		(pen, id) => finding.fixes.flatMap((fix) => tried(fix, id, looking, pen))
+		looking,
+		finding.fixes
 	);
-
-const tried = tryKeyed(modeChecker, modesIn, MEETING);

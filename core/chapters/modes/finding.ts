@@ -1,4 +1,5 @@
-import type { EntryFix, EntryRule } from '../../check/of-entry.ts';
+import type { FixProposal } from '../../check/finding.ts';
+import type { EntryRule } from '../../check/of-entry.ts';
 import type { Severity } from '../../check/severity.ts';
 import type { ContextSpace } from '../../context/space.ts';
 import type { Profile, StratumId } from '../../strata/stratum.ts';
@@ -19,7 +20,7 @@ export interface ModeFinding {
 	readonly sentence: string;
 	/** What it rests on. */
 	readonly facts: readonly string[];
-	readonly fixes: readonly EntryFix[];
+	readonly fixes: readonly FixProposal[];
 }
 
 export type ModeRule = EntryRule<ModeGround, ModeFinding>;

@@ -1,15 +1,11 @@
-import type { AnyFinding, AnyFix, Checker, Looking } from '../../check/finding.ts';
-import type { Pen } from '../../chapter/chapter.ts';
+import type { AnyFinding, Checker, FixProposal, Looking } from '../../check/finding.ts';
 import { errorsFirst } from '../../check/severity.ts';
-import { findingOfEntry, soundFix } from '../../check/of-entry.ts';
+import { findingOfEntry } from '../../check/of-entry.ts';
 import { entryKeyFor } from '../../strata/entry.ts';
-import { applyKeyed, toolsOf } from '../../strata/keyed-fold.ts';
 import { stratumById } from '../../strata/stratum.ts';
 import type { OptionFinding, OptionFix, OptionRule } from './finding.ts';
-import { definitionsOf, MEETING, OPTIONS, optionsFold, optionsIn, type OptionEntry } from './option.ts';
+import { definitionsOf, OPTIONS, optionsFold, optionsIn } from './option.ts';
 import { OPTION_RULES } from './rules/rules.ts';
-
-const TOOLS = toolsOf<OptionEntry>(MEETING);
 
 export const optionChecker: Checker = {
 	chapter: OPTIONS,
@@ -28,22 +24,23 @@ const asAny = ({ id: rule, title }: OptionRule, finding: OptionFinding, looking:
 	findingOfEntry(
 		optionChecker,
 		{ ...finding, rule, title, thing: finding.path, witness: { kind: 'option', path: finding.path, situation: 0 } },
-		(pen, id) => finding.fixes.flatMap((fix) => tried(fix, finding, id, looking, pen))
+		looking,
+		finding.fixes.map((fix) => proposed(fix, finding))
 	);
 
-/** The fix as a change, if the pen's stratum says it. */
-function tried(
-	{ label, to }: OptionFix,
-	finding: OptionFinding,
-	id: string,
-	looking: Looking,
-	{ profile, target }: Pen
-): AnyFix[] {
-	if (finding.stratum !== target) return [];
-	const content = optionsIn(stratumById(profile, target));
-	const said = (['set', 'lock'] as const).flatMap((op) => content.get(entryKeyFor(op, finding.path)) ?? []);
-	const changes = said.map((before) => ({ stratum: target, before, after: before.op === 'lock' ? null : to }));
-	const after = applyKeyed(OPTIONS, optionsIn, TOOLS, looking.profile, changes, ({ path }) => path);
-	const tagged = changes.map((change) => ({ ...change, chapter: OPTIONS }));
-	return soundFix(optionChecker, looking, after, id, { kind: to ? 'set' : 'drop', label, changes: tagged });
-}
+/** The fix as changes of the stratum that says it; none for another. */
+const proposed = ({ label, to }: OptionFix, { stratum, path }: OptionFinding): FixProposal => ({
+	kind: to ? 'set' : 'drop',
+	label,
+	changes(profile, target) {
+		if (stratum !== target) return [];
+		const content = optionsIn(stratumById(profile, target));
+		const said = (['set', 'lock'] as const).flatMap((op) => content.get(entryKeyFor(op, path)) ?? []);
+		return said.map((before) => ({
+			chapter: OPTIONS,
+			stratum: target,
+			before,
+			after: before.op === 'lock' ? null : to
+		}));
+	}
+});

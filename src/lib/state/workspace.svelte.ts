@@ -18,6 +18,7 @@ import { mayWrite } from '$core/people/may';
 import { writingAs } from '$core/strata/role';
 import { stratumById, type Profile, type Stratum, type StratumId } from '$core/strata/stratum';
 import { stratumOfWire } from '$core/profile/wire';
+import { trialOn } from '$core/profile/trial';
 import { commandSearch } from '$core/search/search';
 import type { WorkspaceDocument } from '$lib/server/workspace-document';
 import { ask } from './api';
@@ -71,13 +72,15 @@ export class Workspace {
 	office = $derived.by(() => officeDesks(this.document.application.rules, desksOf(this.seats)));
 	/** The profile as the seats have it, for what has moved since. */
 	#releasedIndex = $derived.by(() => (this.released ? indexOfReleased(this.subject, this.profile, this.released) : undefined));
+	#trial = $derived.by(() => trialOn(this.subject));
 	#placed = $derived.by(() => placedCommands(this.profile));
 	circumstances = $derived.by((): Circumstances => ({
 		index: this.index,
 		office: this.office,
 		placed: this.#placed,
 		accepted: this.accepted,
-		released: this.#releasedIndex
+		released: this.#releasedIndex,
+		trial: this.#trial
 	}));
 	target = $derived.by(() => stratumById(this.profile, this.targetId));
 	role = $derived.by(() => writingAs(this.document.me.role, this.target.kind));

@@ -423,5 +423,5 @@ describe('the command line', () => {
 		});
 		expect(done.status).to.equal(1);
 		expect(done.stdout).to.match(/\d+ errors, /);
-	}).timeout(30_000);
+	}).timeout(180_000);
 });

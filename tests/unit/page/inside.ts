@@ -3,6 +3,7 @@ import { tmpdir } from 'node:os';
 import { dirname, join } from 'node:path';
 import { pathToFileURL } from 'node:url';
 import { closeOffice } from '../../../src/lib/server/office.ts';
+import { putEmptyDatabase } from '../server/made-folder.ts';
 import { freshDatabase, postgres } from '../server/stores.ts';
 
 type Handler = (event: { params: Record<string, string>; url: URL; request: Request }) => Promise<Response>;
@@ -53,8 +54,12 @@ export function serverInside(): Inside {
 	process.env.SKARN_DATA = folder;
 	const formerDatabase = process.env.DATABASE_URL;
 	if (postgres()) process.env.DATABASE_URL = freshDatabase();
+	const made = postgres() ? undefined : putEmptyDatabase(folder);
 	const { fetch } = globalThis;
-	globalThis.fetch = (input, init) => answer(new Request(input instanceof Request ? input : new URL(input, address), init));
+	globalThis.fetch = async (input, init) => {
+		await made;
+		return answer(new Request(input instanceof Request ? input : new URL(input, address), init));
+	};
 	return {
 		address,
 		ask: (path, method = 'GET', body, headers = {}) =>

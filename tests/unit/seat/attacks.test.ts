@@ -28,7 +28,6 @@ const foreign = writeProfileFile(
 );
 
 describe('a seat under attack', function () {
-	this.timeout(60_000);
 	let stand: OfficeStandIn;
 	let folder: string;
 	let address: string;

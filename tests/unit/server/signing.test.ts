@@ -139,7 +139,7 @@ describe('root keys in their folder', () => {
 });
 
 describe('what the server signs', function () {
-	this.timeout(60_000);
+	this.timeout(180_000);
 	let folder: string;
 	let office: Office;
 	const now = new Date();

@@ -8,7 +8,7 @@ import { givesWayIn, toolbarBox, whereShown } from '../boxes.ts';
 import { layoutIn, settingOn } from '../setting.ts';
 import type { BarTree } from '../tree.ts';
 import { changeItem } from '../writing.ts';
-import type { EntryFix } from '../../../check/of-entry.ts';
+import type { FixProposal } from '../../../check/finding.ts';
 import type { BarRule } from '../finding.ts';
 
 /** A floating bar of the first monitor lies outside of the narrowest screen that counts, or over another bar. */
@@ -87,7 +87,7 @@ export const cover: BarRule = {
 const overlap = (a: Rect, b: Rect): boolean =>
 	a.x < b.x + b.width && b.x < a.x + a.width && a.y < b.y + b.height && b.y < a.y + a.height;
 
-const docked = ({ id, item }: BarTree['bars'][number]): EntryFix => ({
+const docked = ({ id, item }: BarTree['bars'][number]): FixProposal => ({
 	kind: 'dock',
 	label: `Dock ${item.name} at the top`,
 	changes: (profile, target) => changeItem(profile, target, id, { ...item, dock: { edge: 'top', row: 1 } })

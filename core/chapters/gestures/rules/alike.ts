@@ -1,7 +1,7 @@
 import { first, intersection } from '../../../context/bits.ts';
 import { canBeConfused, confusedWith } from '../../../hand/confusions.ts';
 import type { ShortcutIndex } from '../../../answer/shortcut-index.ts';
-import type { EntryFix } from '../../../check/of-entry.ts';
+import type { FixProposal } from '../../../check/finding.ts';
 import { stratumById, type Profile } from '../../../strata/stratum.ts';
 import { MODIFIERS } from '../../../stroke/stroke.ts';
 import { drawnOf, grouped, type ShapeBinding } from '../flicks.ts';
@@ -54,7 +54,7 @@ export const alike: GestureRule = {
 };
 
 /** The shape drawn with a trigger more, where nothing is drawn or flicked with that yet. */
-function withAnother(moving: ShapeBinding, { entry }: PlacedShape, profile: Profile, index: ShortcutIndex): EntryFix[] {
+function withAnother(moving: ShapeBinding, { entry }: PlacedShape, profile: Profile, index: ShortcutIndex): FixProposal[] {
 	const taken = [...drawnOf(index), ...rosesOf(profile).map((rose) => rose.entry)];
 	const free = MODIFIERS.filter((m) => !moving.modifiers.includes(m))
 		.map((m) => ({ button: moving.button, modifiers: [...moving.modifiers, m] }))
@@ -85,7 +85,7 @@ function meeting(index: ShortcutIndex, ones: readonly ShapeBinding[], others: re
 }
 
 /** Shapes that count only as they were drawn. */
-const strict = (...shapes: readonly PlacedShape[]): EntryFix[] =>
+const strict = (...shapes: readonly PlacedShape[]): FixProposal[] =>
 	shapes
 		.filter(({ entry }) => entry.isEitherWay || entry.isTurned)
 		.map(({ entry }) => ({

@@ -30,7 +30,8 @@ export function isThere(circumstances: Circumstances, finding: Finding): boolean
 	return checks.list().some((f) => findingId(f) === findingId(finding));
 }
 
-const isPartOf = (small: Finding, large: Finding) =>
+/** Whether the first is about the same trouble as the second, between fewer shortcuts. */
+export const isPartOf = (small: Finding, large: Finding) =>
 	small.rule === large.rule &&
 	small.witness.keys === large.witness.keys &&
 	small.bindings.every((b) => large.bindings.some((l) => l.key === b.key));

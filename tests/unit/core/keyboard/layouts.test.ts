@@ -80,7 +80,7 @@ describe('layouts', () => {
 		}
 		// xkb-data 2.35.1: symbols/cz over symbols/pc
 		expect(LAYOUTS.cz.legend('IntlBackslash', 3)).to.equal('¦');
-	}).timeout(60_000);
+	}).timeout(180_000);
 
 	it('know dead keys and characters that are nowhere', () => {
 		expect(LAYOUTS.de.typing('^')).to.deep.include({ code: 'Backquote', dead: true });

@@ -1,7 +1,6 @@
 import '../../../../core/recipe/shapes/all.ts';
 import { expect } from 'chai';
 import fc from 'fast-check';
-import { emptyAliasFile } from '../../../../core/chapters/aliases/file.ts';
 import { indexOf } from '../../../../core/profile/circumstances.ts';
 import { canonicalText } from '../../../../core/format/canonical.ts';
 import { bring } from '../../../../core/hand-over/bring.ts';
@@ -18,6 +17,7 @@ import { rebased } from '../../../../core/profile/rebase.ts';
 import type { Profile, Stratum } from '../../../../core/strata/stratum.ts';
 import { stratumOfWire, wireOf } from '../../../../core/profile/wire.ts';
 import { varve } from '../../../../demo/varve/varve.ts';
+import { SAID } from '../../arbitrary-chapters.ts';
 import { subjectOf } from '../../demo-office.ts';
 
 /*
@@ -26,169 +26,6 @@ import { subjectOf } from '../../demo-office.ts';
  */
 
 const subject = subjectOf(varve);
-const commands = varve.commands.slice(0, 3).map((c) => c.id);
-
-/** What a stratum may say of each chapter: a few entries about few things, so that strata meet; or a text. */
-const SAID: Readonly<Record<ChapterId, fc.Arbitrary<readonly unknown[]>>> = {
-	modes: fc
-		.array(
-			fc.oneof(
-				fc.record({
-					op: fc.constant('set'),
-					kind: fc.constant('mode'),
-					axis: fc.constant('document'),
-					id: fc.constantFrom('own.a', 'own.b'),
-					label: fc.constantFrom('One', 'Two'),
-					from: fc.constantFrom('cutting', 'own.a', 'gone'),
-					bars: fc.constantFrom('shared', 'own')
-				}),
-				fc.record({
-					op: fc.constant('set'),
-					kind: fc.constant('favourite'),
-					axis: fc.constant('document'),
-					id: fc.constantFrom('own.a', 'cutting'),
-					order: fc.constantFrom('a0', 'a1')
-				}),
-				fc.record({
-					op: fc.constantFrom('remove', 'lock'),
-					kind: fc.constant('mode'),
-					axis: fc.constant('document'),
-					id: fc.constantFrom('own.a', 'own.b')
-				}),
-				fc.record({
-					op: fc.constantFrom('remove', 'lock'),
-					kind: fc.constant('favourite'),
-					axis: fc.constant('document'),
-					id: fc.constantFrom('own.a', 'cutting')
-				})
-			),
-			{ maxLength: 5 }
-		)
-		.map(ranked),
-	gestures: fc
-		.array(
-			fc.oneof(
-				fc.record({
-					op: fc.constant('set'),
-					kind: fc.constant('rose'),
-					button: fc.constantFrom('Right', 'Middle'),
-					modifiers: fc.constantFrom([], ['Ctrl']),
-					scope: fc.constantFrom({}, { document: ['cutting'] }),
-					directions: fc.constantFrom(4, 8),
-					turn: fc.constantFrom(0, 10)
-				}),
-				fc.record({
-					op: fc.constantFrom('remove', 'lock'),
-					kind: fc.constant('rose'),
-					button: fc.constantFrom('Right', 'Middle'),
-					modifiers: fc.constantFrom([], ['Ctrl']),
-					scope: fc.constantFrom({}, { document: ['cutting'] })
-				})
-			),
-			{ maxLength: 5 }
-		)
-		.map(ranked),
-	macros: fc
-		.array(
-			fc.oneof(
-				fc.record({
-					op: fc.constant('set'),
-					id: fc.constantFrom('macro:a', 'macro:b', 'macro:c'),
-					label: fc.constantFrom('One', 'Two'),
-					description: fc.constant(''),
-					icon: fc.constant('point'),
-					inside: fc.boolean(),
-					steps: fc.constantFrom([], [{ do: 'cancel' }])
-				}),
-				fc.record({ op: fc.constantFrom('remove', 'lock'), id: fc.constantFrom('macro:a', 'macro:b', 'macro:c') })
-			),
-			{ maxLength: 5 }
-		)
-		.map(ranked),
-	shortcuts: fc
-		.array(
-			fc.record({
-				op: fc.constantFrom('set', 'set', 'remove', 'lock'),
-				command: fc.constantFrom(...commands),
-				keys: fc.constantFrom('A', 'Ctrl+A', 'B'),
-				scope: fc.constant({})
-			}),
-			{ maxLength: 5 }
-		)
-		.map(ranked),
-	aliases: fc.option(
-		fc
-			.array(fc.constantFrom('a -> draw.arc\n', 'b -> rivet.row !\n', '# note\n', 'c -> level.line\n'), {
-				minLength: 1,
-				maxLength: 5
-			})
-			.map((lines) => [{ ...emptyAliasFile, text: lines.join('') }]),
-		{ nil: [] }
-	),
-	bars: fc
-		.array(
-			fc.oneof(
-				fc.record({
-					op: fc.constant('set'),
-					id: fc.constantFrom('main', 'tab', 'group', 'one', 'two'),
-					parent: fc.constantFrom(null, 'main', 'tab', 'group', 'gone'),
-					order: fc.constantFrom('a0', 'a1', 'a1V'),
-					item: fc.oneof(
-						fc.record({
-							kind: fc.constant('group'),
-							name: fc.constantFrom('Shape', 'Cut'),
-							form: fc.constantFrom('large', 'folded')
-						}),
-						fc.record({
-							kind: fc.constant('place'),
-							command: fc.constantFrom(...commands),
-							size: fc.constantFrom('large', 'small'),
-							shows: fc.constant('both'),
-							hidden: fc.boolean()
-						})
-					)
-				}),
-				fc.record({ op: fc.constantFrom('remove', 'lock'), id: fc.constantFrom('main', 'tab', 'group', 'one', 'two') })
-			),
-			{ maxLength: 5 }
-		)
-		.map(ranked),
-	options: fc
-		.array(
-			fc.oneof(
-				fc.record({
-					op: fc.constant('set'),
-					path: fc.constantFrom(...(varve.application.rules.options ?? []).slice(0, 3).map((o) => o.path)),
-					value: fc.constantFrom(true, false)
-				}),
-				fc.record({
-					op: fc.constantFrom('remove', 'lock'),
-					path: fc.constantFrom(...(varve.application.rules.options ?? []).slice(0, 3).map((o) => o.path))
-				})
-			),
-			{ maxLength: 5 }
-		)
-		.map(ranked),
-	acceptances: fc
-		.array(
-			fc.record({
-				op: fc.constant('set'),
-				finding: fc.constantFrom('clash\n\nA', 'alias-clash\noffice\na\ndraw.arc'),
-				circumstances: fc.constantFrom('00000000', '11111111'),
-				reason: fc.constant('we know'),
-				role: fc.constant('steward'),
-				command: fc.constantFrom(...commands),
-				keys: fc.constant('A'),
-				scope: fc.constant({})
-			}),
-			{ maxLength: 3 }
-		)
-		.map(ranked)
-};
-
-function ranked(entries: readonly object[]): readonly object[] {
-	return entries.map((entry, rank) => ({ ...entry, rank }));
-}
 
 /** Of two entries under one key the last. */
 const contentOf = (chapter: AnyChapter, said: readonly unknown[]): unknown => chapter.contentOf(said);
