@@ -3,9 +3,9 @@ import { aliasTable } from '../../core/chapters/aliases/table.ts';
 import { isPlace } from '../../core/chapters/bars/boxes.ts';
 import { allNodes, barTree, pathTo, type BarTree } from '../../core/chapters/bars/tree.ts';
 import { scopeText } from '../../core/context/scope.ts';
-import { effectiveProfile } from '../../core/shortcut/effective.ts';
+import { indexOf } from '../../core/profile/circumstances.ts';
 import { stepsText } from '../../core/chapters/macros/steps.ts';
-import { modesInForce, profileSpace } from '../../core/chapters/modes/mode.ts';
+import { modesInForce } from '../../core/chapters/modes/mode.ts';
 import { macroTable } from '../../core/chapters/macros/table.ts';
 import { deliver } from '../files.ts';
 import { subjectOf, takesSubject, tellRefused, type Ends, type SubjectOptions } from './subject.ts';
@@ -23,7 +23,7 @@ export function resolveCommand(program: Command, end: Ends): void {
 		.action(async (files: string[], options: SubjectOptions & { format: string; output?: string }) => {
 			const { application, loaded } = await subjectOf(files, options);
 			tellRefused(loaded, end);
-			const { bindings } = effectiveProfile(loaded.profile, profileSpace(application.space, loaded.profile));
+			const { bindings } = indexOf(application, loaded.profile).effective;
 			const input = application.application.rules.aliases;
 			const aliases = input ? [...aliasTable(loaded.profile, input).inForce.values()] : [];
 			const shortcuts = bindings.map(({ keys, command, scope, stratum, lockedBy }) => ({

@@ -57,7 +57,7 @@ export function takeAway(index: ShortcutIndex, profile: Profile, target: Stratum
 	const stratum = stratumById(profile, target);
 	const { command, keys, scope } = binding;
 	const before = shortcutsIn(stratum).get(entryKey({ op: 'set', command, keys, scope })) ?? null;
-	if (binding.stratum === target) return [{ stratum: target, before, after: null }];
+	if (binding.stratum === target && before) return [{ stratum: target, before, after: null }];
 	return [
 		{
 			stratum: target,

@@ -32,7 +32,14 @@ export function consequences(index: ShortcutIndex, profile: Profile, changes: re
 		// a new sequence lets its beginnings wait; an input that comes or goes cuts longer ones short or frees them
 		for (const prefix of properPrefixes(keys)) touched.add(prefix);
 		commands.add(command);
-		for (const side of [index, after]) for (const longer of side.longer(keys)) touched.add(longer.keys);
+		for (const side of [index, after])
+			for (const longer of side.longer(keys)) {
+				touched.add(longer.keys);
+				// a beginning that nothing is on waits as well, until it is cut short
+				for (const beginning of properPrefixes(longer.keys)) if (beginning.startsWith(`${keys} `)) touched.add(beginning);
+			}
+		// a lock that comes or goes lets others on the input come or go
+		for (const side of [index, after]) for (const binding of side.on(keys)) commands.add(binding.command);
 	}
 	const found: Consequence[] = [];
 	for (const keys of touched) {

@@ -1,10 +1,10 @@
 import type { CommandId } from '../application/command.ts';
 import type { Change } from '../shortcut/change.ts';
 import { keyOfChange } from '../shortcut/change.ts';
-import { effectiveProfile, type Binding, type Ineffective } from '../shortcut/effective.ts';
+import { effectiveProfile, type Binding, type ImpliedShortcuts, type Ineffective } from '../shortcut/effective.ts';
 import { entryKey, shortcutKey, shortcutsIn, SHORTCUTS, type Entry, type Shortcut, type ShortcutKey } from '../shortcut/entry.ts';
 import type { EntryKey } from '../strata/entry.ts';
-import { holding, type Profile, type Stratum } from '../strata/stratum.ts';
+import { holding, type Profile, type Stratum, type StratumId } from '../strata/stratum.ts';
 import { properPrefixes, type Keys } from '../stroke/stroke.ts';
 import { GrowingInput, type Input } from './input.ts';
 import { RULES } from './rules/rules.ts';
@@ -44,7 +44,7 @@ export function overlay(index: ShortcutIndex, profile: Profile, changes: readonl
 			}
 		return holding(stratum, SHORTCUTS, entries);
 	});
-	const { bindings: fresh, ineffective } = effectiveProfile(folded, index.space);
+	const { bindings: fresh, ineffective } = effectiveProfile(folded, index.space, impliedOf(index.implied, shortcuts));
 	const level = new Map(profile.map((stratum, i) => [stratum.id, i]));
 	const inOrder = (a: Binding, b: Binding) =>
 		level.get(b.stratum)! - level.get(a.stratum)! || a.rank - b.rank || (a.key < b.key ? -1 : 1);
@@ -74,7 +74,9 @@ export function overlay(index: ShortcutIndex, profile: Profile, changes: readonl
 		for (const sequence of [...longer].map(at)) if (sequence.bindings.length > 0) input.addLonger(sequence);
 	};
 	const at = (keys: Keys): Input => {
-		if (!touched.has(keys)) return index.at(keys);
+		// a sequence that nothing is on goes by its beginnings as well
+		if (!touched.has(keys) && !(keys.includes(' ') && properPrefixes(keys).some((prefix) => touched.has(prefix))))
+			return index.at(keys);
 		let input = touched.get(keys);
 		if (!input) {
 			touched.set(keys, (input = new GrowingInput(keys, index.space, index.rules.match)));
@@ -94,6 +96,17 @@ export function overlay(index: ShortcutIndex, profile: Profile, changes: readonl
 				fresh.filter((b) => b.command === command)
 			)
 	});
+}
+
+/** Of the implied shortcuts those that are looked at. */
+function impliedOf(implied: ImpliedShortcuts | undefined, shortcuts: ReadonlyMap<ShortcutKey, unknown>): ImpliedShortcuts {
+	const found = new Map<StratumId, Entry[]>();
+	for (const [stratum, entries] of implied ?? [])
+		found.set(
+			stratum,
+			entries.filter((entry) => shortcuts.has(shortcutKey(entry)))
+		);
+	return found;
 }
 
 /** Every shortcut that an entry on the input is about, in force or not. */

@@ -2,13 +2,14 @@ import type { CommandId } from '../application/command.ts';
 import type { Catalogue, InputRules } from '../application/application.ts';
 import { intersection, meets, type Bits } from '../context/bits.ts';
 import type { ContextSpace, ScopeSet } from '../context/space.ts';
-import type { Binding, Effective } from '../shortcut/effective.ts';
+import type { Binding, Effective, ImpliedShortcuts } from '../shortcut/effective.ts';
 import { properPrefixes, type Keys } from '../stroke/stroke.ts';
 import { GrowingInput, type Input } from './input.ts';
 import type { CommandSet, Contender } from './rules/rule.ts';
 import { RULES } from './rules/rules.ts';
 
-export type Hearing = (keys: Keys) => Bits | undefined;
+/** Where a command can be reached by an input at all; undefined where nothing limits that. */
+export type Hearing = (keys: Keys, command: CommandId) => Bits | undefined;
 
 /** What the application brings to the questions: it stays the same whatever the profile says. */
 export interface Setting {
@@ -17,6 +18,8 @@ export interface Setting {
 	readonly rules: InputRules;
 	/** Where an input can be made at all, for one that cannot be everywhere: a flick where no rose has its direction. */
 	readonly heard?: Hearing | undefined;
+	/** The shortcuts that other chapters imply. */
+	readonly implied?: ImpliedShortcuts | undefined;
 	/** The situations in which bare keys are text. */
 	readonly typing: Bits;
 	scopeSet(binding: Pick<Binding, 'scope' | 'scopeText'>): ScopeSet;
@@ -83,7 +86,13 @@ function existenceOf(space: ContextSpace, catalogue: Catalogue): Existence {
 	return existence;
 }
 
-export function settingOf(space: ContextSpace, catalogue: Catalogue, rules: InputRules, heard?: Hearing): Setting {
+export function settingOf(
+	space: ContextSpace,
+	catalogue: Catalogue,
+	rules: InputRules,
+	heard?: Hearing,
+	implied?: ImpliedShortcuts
+): Setting {
 	const { nowhere } = space;
 	const existence = existenceOf(space, catalogue);
 	const { reachOf } = existence;
@@ -91,7 +100,7 @@ export function settingOf(space: ContextSpace, catalogue: Catalogue, rules: Inpu
 	const within = new Map<string, CommandSet>();
 	const commandSet = (command: CommandId, keys?: Keys): CommandSet => {
 		const whole = existence.commandSet(command);
-		const where = keys && heard?.(keys);
+		const where = keys && heard?.(keys, command);
 		if (!where) return whole;
 		const text = `${command}\n${keys}`;
 		let set = within.get(text);
@@ -103,6 +112,7 @@ export function settingOf(space: ContextSpace, catalogue: Catalogue, rules: Inpu
 		catalogue,
 		rules,
 		heard,
+		implied,
 		typing: rules.typing.length === 0 ? nowhere : space.bitsOfAny(rules.typing),
 		scopeSet: (binding) => space.setOf(binding.scope, binding.scopeText),
 		reach: (binding) => reachOf(space.setOf(binding.scope, binding.scopeText), commandSet(binding.command, binding.keys)),
@@ -136,9 +146,10 @@ export function shortcutIndex(
 	space: ContextSpace,
 	catalogue: Catalogue,
 	rules: InputRules,
-	heard?: Hearing
+	heard?: Hearing,
+	implied?: ImpliedShortcuts
 ): ShortcutIndex {
-	const setting = settingOf(space, catalogue, rules, heard);
+	const setting = settingOf(space, catalogue, rules, heard, implied);
 	const known = new Map<Keys, GrowingInput>();
 	const at = (keys: Keys): GrowingInput => {
 		let input = known.get(keys);

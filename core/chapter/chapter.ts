@@ -212,4 +212,6 @@ export interface Chapter<
 	followRenames?(stratum: Profile[number], renamed: ReadonlyMap<CommandId, CommandId>): Change[];
 	/** The commands that it adds to the catalogue, so that other chapters may speak of them. */
 	commands?(profile: Profile): readonly Command[];
+	/** The command that is in the catalogue because of what is said. */
+	addsCommand?(said: Said): CommandId | undefined;
 }

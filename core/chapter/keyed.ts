@@ -137,6 +137,7 @@ export function keyedChapter<E extends AnyEntry>(
 		},
 		isOfMachine: (entry, rules) => definition.isOfMachine?.(entry, rules) ?? false,
 		commandOf: (entry) => concerns(entry).command,
+		...(more.commands && { addsCommand: (entry: E) => concerns(entry).command }),
 		scopeOf: (entry) => concerns(entry).scope,
 		compare: (rows, ground, comparing) => compareKeyed(definition, contentIn, rows, ground, comparing),
 		bring(items, { profile }) {

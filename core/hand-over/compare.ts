@@ -6,7 +6,7 @@ import { indexOf } from '../profile/circumstances.ts';
 import type { Scope } from '../context/scope.ts';
 import type { SearchPaths } from '../folders/search.ts';
 import type { Comparing, FileRow, Ground, Item } from '../chapter/chapter.ts';
-import { ALL_CHAPTERS, chapterOf } from '../profile/chapters.ts';
+import { ALL_CHAPTERS, chapterOf, type AnyChapter } from '../profile/chapters.ts';
 import { applyEdit, tagged } from '../profile/edit.ts';
 import type { Profile, StratumId } from '../strata/stratum.ts';
 import { holdingsOf, MACHINE, type Holdings, type Selection } from './selection.ts';
@@ -57,9 +57,9 @@ export function compareFile(subject: OpenApplication, profile: Profile, parsed: 
 	}
 	let now = profile;
 	let index = indexOf(subject, now);
-	const whole: Item[] = [];
-	const items: Item[] = [];
-	for (const chapter of ALL_CHAPTERS) {
+	const items = new Map<AnyChapter, readonly Item[]>();
+	// what adds commands comes first, so that all else may speak of them
+	for (const chapter of [...ALL_CHAPTERS].sort((a, b) => Number(!a.commands) - Number(!b.commands))) {
 		const here = profile.flatMap((stratum) => chapter.list(chapter.contentIn(stratum)));
 		const there = (byChapter.get(chapter.id) ?? []).map((row) => row.said);
 		const select = chapter.selector(selection, { index, all: [...here, ...there] });
@@ -69,7 +69,7 @@ export function compareFile(subject: OpenApplication, profile: Profile, parsed: 
 		});
 		if (rows.length === 0) continue;
 		const found = chapter.compare(rows, { index, profile: now, ...(office && { office }) }, comparing);
-		for (const item of found) (chapter.form === 'text' ? whole : items).push(item);
+		items.set(chapter, found);
 		if (!chapter.commands) continue;
 		const { changes } = chapter.bring(found.filter(isOpen), { index, profile: now });
 		now = applyEdit(now, tagged(chapter, changes));
@@ -81,7 +81,7 @@ export function compareFile(subject: OpenApplication, profile: Profile, parsed: 
 	const holds = holdingsOf(parsed.rows, index.rules);
 	return {
 		index,
-		items: [...whole, ...items],
+		items: ['text', 'keyed'].flatMap((form) => ALL_CHAPTERS.flatMap((c) => (c.form === form ? (items.get(c) ?? []) : []))),
 		folders: selection.sections.includes(MACHINE) ? parsed.folders : undefined,
 		holds: { ...holds, [MACHINE]: holds[MACHINE]! + (parsed.folders ? 1 : 0) },
 		categories: [...new Set(categories)].sort(),

@@ -29,7 +29,7 @@ export function selectProfile(profile: Profile, selection: Selection, ground: Pi
 		for (const { chapter, select } of selectors) {
 			const said = chapter
 				.list(chapter.contentIn(stratum))
-				.filter((one) => chapter.commands || !without.has(chapter.commandOf?.(one)))
+				.filter((one) => chapter.addsCommand?.(one) !== undefined || !without.has(chapter.commandOf?.(one)))
 				.flatMap((one) => select(one) ?? []);
 			if (said.length > 0) contents[chapter.id] = chapter.contentOf(said);
 		}
@@ -44,10 +44,10 @@ function commandsLeftOut(
 ): ReadonlySet<CommandId | undefined> {
 	const left = new Set<CommandId | undefined>();
 	for (const { chapter, select } of selectors) {
-		if (!chapter.commands) continue;
+		if (!chapter.addsCommand) continue;
 		const said = profile.flatMap((stratum) => chapter.list(chapter.contentIn(stratum)));
-		for (const one of said) left.add(chapter.commandOf?.(one));
-		for (const one of said) if (select(one) !== undefined) left.delete(chapter.commandOf?.(one));
+		for (const one of said) left.add(chapter.addsCommand(one));
+		for (const one of said) if (select(one) !== undefined) left.delete(chapter.addsCommand(one));
 	}
 	left.delete(undefined);
 	return left;

@@ -6,6 +6,8 @@ const ADDING = ALL_CHAPTERS.filter(({ commands }) => commands);
 
 interface Derived {
 	readonly said: readonly unknown[];
+	/** The commands that the profile adds, as a text. */
+	readonly added: string;
 	readonly all: Catalogue;
 }
 
@@ -24,11 +26,12 @@ export function profileCatalogue(catalogue: Catalogue, profile: Profile): Catalo
 	if (!list) known.set(catalogue, (list = []));
 	const earlier = list.find((d) => d.said.length === said.length && said.every((content, i) => content === d.said[i]));
 	if (earlier) return earlier.all;
-	const all = new Map(catalogue);
-	for (const chapter of ADDING)
-		for (const command of chapter.commands!(profile)) if (!catalogue.has(command.id)) all.set(command.id, command);
-	const found = all.size === catalogue.size ? catalogue : all;
-	list.unshift({ said, all: found });
+	const added = ADDING.flatMap((chapter) => chapter.commands!(profile)).filter(({ id }) => !catalogue.has(id));
+	const text = JSON.stringify(added);
+	// most edits of bars add no command
+	const same = list.find((d) => d.added === text);
+	const found = same?.all ?? (added.length === 0 ? catalogue : new Map([...catalogue, ...added.map((c) => [c.id, c] as const)]));
+	list.unshift({ said, added: text, all: found });
 	list.length = Math.min(list.length, MOST_KNOWN);
 	return found;
 }

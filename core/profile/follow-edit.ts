@@ -1,8 +1,10 @@
-import { flicksOf } from '../chapters/gestures/flicks.ts';
+import { drawnOf, flicksOf } from '../chapters/gestures/flicks.ts';
 import { GESTURES } from '../chapters/gestures/gesture.ts';
+import type { ShortcutIndex } from '../answer/shortcut-index.ts';
 import type { CommandId } from '../application/command.ts';
 import type { Change } from '../shortcut/change.ts';
-import { SHORTCUTS } from '../shortcut/entry.ts';
+import { SHORTCUTS, shortcutKey, type Entry } from '../shortcut/entry.ts';
+import type { StratumId } from '../strata/stratum.ts';
 import type { KeyedChange } from '../strata/change.ts';
 import type { AnyChange } from '../chapter/chapter.ts';
 import { byChapter, type AnyChapter } from './chapters.ts';
@@ -11,14 +13,14 @@ import type { Circumstances } from '../check/circumstances.ts';
 
 /** Lets a check of keys follow an edit: `circumstances` are those after it. */
 export function followEdit(checks: Checks, circumstances: Circumstances, edit: readonly AnyChange[]): void {
-	const shortcuts: Change[] = [];
+	const sides = [checks.circumstances.index, circumstances.index] as const;
+	const shortcuts: Change[] = impliedChanges(...sides);
 	const commands = new Set<CommandId>();
 	for (const { chapter, changes } of byChapter(edit))
-		// a rose changes where flicks are heard
+		// a rose changes where flicks are heard, a shape where it is
 		if (chapter.id === GESTURES)
-			for (const { index } of [checks.circumstances, circumstances])
-				for (const { binding } of flicksOf(index)) commands.add(binding.command);
-		else if (chapter.commands)
+			for (const index of sides) for (const { binding } of [...flicksOf(index), ...drawnOf(index)]) commands.add(binding.command);
+		else if (chapter.addsCommand)
 			for (const change of changes) {
 				const command = commandIn(chapter, change);
 				if (command !== undefined) commands.add(command);
@@ -29,5 +31,21 @@ export function followEdit(checks: Checks, circumstances: Circumstances, edit: r
 
 const commandIn = (chapter: AnyChapter, change: AnyChange): CommandId | undefined => {
 	const { before, after } = change as unknown as KeyedChange;
-	return chapter.commandOf?.(before ?? after);
+	return chapter.addsCommand?.(before ?? after);
 };
+
+/** What other chapters imply of shortcuts on one side and not on the other. */
+function impliedChanges(before: ShortcutIndex, after: ShortcutIndex): Change[] {
+	if (before.implied === after.implied) return [];
+	const saidIn = ({ implied = new Map() }: ShortcutIndex) =>
+		new Map(
+			[...(implied as ReadonlyMap<StratumId, readonly Entry[]>)].flatMap(([stratum, entries]) =>
+				entries.map((entry) => [`${stratum}\n${shortcutKey(entry)}`, { stratum, entry }] as const)
+			)
+		);
+	const [was, is] = [saidIn(before), saidIn(after)];
+	return [
+		...[...was].flatMap(([key, { stratum, entry }]) => (is.has(key) ? [] : [{ stratum, before: entry, after: null }])),
+		...[...is].flatMap(([key, { stratum, entry }]) => (was.has(key) ? [] : [{ stratum, before: null, after: entry }]))
+	];
+}

@@ -1,5 +1,6 @@
 import type { InputRules } from '../application/application.ts';
 import { ALIASES, aliasFileIn, TAKES_AWAY, type AliasFile } from '../chapters/aliases/file.ts';
+import { cursorKeys } from '../chapters/bars/cursor-keys.ts';
 import { aliasTable } from '../chapters/aliases/table.ts';
 import type { ContextSpace } from '../context/space.ts';
 import { ALL_CHAPTERS, CHAPTERS, type AnyChapter } from '../profile/chapters.ts';
@@ -49,16 +50,18 @@ function placed<E extends AnyEntry>(entries: readonly E[], keyOf: (entry: E) => 
 }
 
 function foldedShortcuts(profile: Profile, { space }: FoldGround): Entries<Entry> | undefined {
-	const { bindings, removed } = effectiveProfile(profile, space);
+	const implied = cursorKeys(profile);
+	const isImplied = new Set([...implied.values()].flat().map(shortcutKey));
+	const { bindings, removed } = effectiveProfile(profile, space, implied);
 	const factory = profile.find(({ kind }) => kind === 'factory');
 	const isFactory = (id: string) => id === factory?.id;
 	const set = bindings
-		.filter(({ stratum }) => !isFactory(stratum))
+		.filter(({ stratum, key }) => !isFactory(stratum) && !isImplied.has(key))
 		.map(({ command, keys, scope }): Entry => ({ op: 'set', command, keys, scope, rank: 0 }));
 	const below = factory ? shortcutsIn(factory) : new Map();
 	const gone = [...removed.values()]
 		.map(({ binding }) => binding)
-		.filter(({ key }) => below.has(entryKeyFor('set', key)))
+		.filter(({ key }) => below.has(entryKeyFor('set', key)) || isImplied.has(key))
 		.map(({ command, keys, scope }): Entry => ({ op: 'remove', command, keys, scope, rank: 0 }));
 	return placed([...set, ...gone], (entry) => shortcutKey(entry));
 }

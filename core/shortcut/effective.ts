@@ -66,9 +66,14 @@ export interface Guard {
 /**
  * Folds the strata from the lowest up. A set adds; a remove takes away the same shortcut from below. A lock keeps for the strata
  * above it what the input does in its scope: they can neither remove the shortcut, nor say again what was removed and locked,
- * nor put another command on the same input where the scopes meet (design, section 4, point 7). What has no effect is listed.
+ * nor put another command on the same input where the scopes meet (design, section 4, point 7). What has no effect is listed. Shortcuts that
+ * other chapters imply stand in their stratum's list behind its own; the stratum itself and those above can remove them.
  */
-export function effectiveProfile(profile: Profile, space: Pick<ContextSpace, 'meet'>): Effective {
+export function effectiveProfile(
+	profile: Profile,
+	space: Pick<ContextSpace, 'meet'>,
+	implied: ImpliedShortcuts = NO_IMPLIED
+): Effective {
 	const byKey = new Map<ShortcutKey, Growing>();
 	const removed = new Map<ShortcutKey, Removal>();
 	const ineffective: Ineffective[] = [];
@@ -80,8 +85,8 @@ export function effectiveProfile(profile: Profile, space: Pick<ContextSpace, 'me
 	for (const stratum of profile) {
 		const layer: Growing[] = [];
 		const locks: [ShortcutKey, Entry][] = [];
-		for (const [entryKey, entry] of keyedInOrder(shortcutsIn(stratum))) {
-			const key = thingOf(entryKey) as ShortcutKey;
+		const behind: Growing[] = [];
+		for (const [key, entry, isImplied] of saidBy(stratum, implied)) {
 			const below = byKey.get(key);
 			if (entry.op === 'lock') locks.push([key, entry]);
 			else if (entry.op === 'remove') {
@@ -114,7 +119,7 @@ export function effectiveProfile(profile: Profile, space: Pick<ContextSpace, 'me
 				};
 				byKey.set(key, binding);
 				removed.delete(key);
-				layer.push(binding);
+				(isImplied ? behind : layer).push(binding);
 			}
 		}
 		for (const [key, entry] of locks) {
@@ -130,6 +135,7 @@ export function effectiveProfile(profile: Profile, space: Pick<ContextSpace, 'me
 			if (others) others.push(guard);
 			else guards.set(keys, [guard]);
 		}
+		layer.push(...behind);
 		layers.unshift(layer);
 	}
 	return {
@@ -141,6 +147,16 @@ export function effectiveProfile(profile: Profile, space: Pick<ContextSpace, 'me
 		guards,
 		repeated
 	};
+}
+
+/** The shortcuts that strata say by what they say in other chapters, as the keys of bars. */
+export type ImpliedShortcuts = ReadonlyMap<StratumId, readonly Entry[]>;
+const NO_IMPLIED: ImpliedShortcuts = new Map();
+
+/** What a stratum says of shortcuts: first what it implies, then its entries in their order. */
+function* saidBy(stratum: Profile[number], implied: ImpliedShortcuts): Generator<[ShortcutKey, Entry, boolean]> {
+	for (const entry of implied.get(stratum.id) ?? NONE) yield [shortcutKey(entry), entry, true];
+	for (const [entryKey, entry] of keyedInOrder(shortcutsIn(stratum))) yield [thingOf(entryKey) as ShortcutKey, entry, false];
 }
 
 /** Whether the lock keeps a stratum above from saying this. */

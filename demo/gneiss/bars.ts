@@ -47,7 +47,7 @@ context Of a face @ top 0 16 beside face : sketch.new face.move face.offset face
 context Of an edge @ top 0 16 beside edge : solid.fillet solid.chamfer solid.fillet-varying - select.tangent select.loop
 context Of a body @ top 0 16 beside body : body.move body.copy body.material - view.hide inspect.mass
 cursor At hand @ floating 4 24 none model Shift+Space : view.fit view.normal view.hide view.show-all inspect.measure edit.undo
-cursor On a face @ floating 3 24 none face Shift+Space : face.move face.offset face.delete
+cursor On a face @ floating 3 24 none face Ctrl+Shift+Space : face.move face.offset face.delete
 context Of a component @ top 0 16 beside component : asm.open-part asm.replace asm.ground - joint.coincide view.hide
 `;
 

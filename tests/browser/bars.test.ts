@@ -210,7 +210,7 @@ describe('Bars', () => {
 		await at.page.keyboard.press('Escape');
 		await bars().focus();
 		await bars().press('PageUp');
-		await aside().getByText('No key opens the cursor bar').first().waitFor();
+		await aside().getByText('No key and no button opens the cursor bar').first().waitFor();
 		await aside()
 			.getByRole('application', { name: /^Keys that open/ })
 			.focus();

@@ -1,6 +1,11 @@
 import fc from 'fast-check';
 import { emptyAliasFile } from '../../core/chapters/aliases/file.ts';
-import { ALL_CHAPTERS, type ChapterId } from '../../core/profile/chapters.ts';
+import { canonicalText } from '../../core/format/canonical.ts';
+import type { AnyChange } from '../../core/chapter/chapter.ts';
+import { tagged } from '../../core/profile/edit.ts';
+import type { KeyedChange } from '../../core/strata/change.ts';
+import type { AnyEntry } from '../../core/strata/entry.ts';
+import { ALL_CHAPTERS, type AnyChapter, type ChapterId } from '../../core/profile/chapters.ts';
 import type { Profile, Stratum } from '../../core/strata/stratum.ts';
 import { varve } from '../../demo/varve/varve.ts';
 
@@ -87,8 +92,8 @@ export const SAID: Readonly<Record<ChapterId, fc.Arbitrary<readonly unknown[]>>>
 		.array(
 			fc.record({
 				op: fc.constantFrom('set', 'set', 'remove', 'lock'),
-				command: fc.constantFrom(...commands),
-				keys: fc.constantFrom('A', 'Ctrl+A', 'B'),
+				command: fc.constantFrom(...commands, 'macro:a', 'mode:a', 'bar:main'),
+				keys: fc.constantFrom('A', 'Ctrl+A', 'B', 'A B', 'RightFlick90', 'RightDrag'),
 				scope: fc.constant({})
 			}),
 			{ maxLength: 5 }
@@ -116,6 +121,17 @@ export const SAID: Readonly<Record<ChapterId, fc.Arbitrary<readonly unknown[]>>>
 							kind: fc.constant('group'),
 							name: fc.constantFrom('Shape', 'Cut'),
 							form: fc.constantFrom('large', 'folded')
+						}),
+						fc.record({
+							kind: fc.constant('bar'),
+							form: fc.constantFrom('cursor', 'toolbar'),
+							name: fc.constantFrom('Near', 'Far'),
+							scope: fc.constantFrom({}, { document: ['cutting'] }),
+							dock: fc.constant({ edge: 'top', row: 0 }),
+							icon: fc.constant(16),
+							text: fc.constant('none'),
+							keys: fc.constantFrom('A', 'Ctrl+A', 'Q'),
+							hidden: fc.boolean()
 						}),
 						fc.record({
 							kind: fc.constant('place'),
@@ -155,7 +171,7 @@ export const SAID: Readonly<Record<ChapterId, fc.Arbitrary<readonly unknown[]>>>
 				circumstances: fc.constantFrom('00000000', '11111111'),
 				reason: fc.constant('we know'),
 				role: fc.constant('steward'),
-				command: fc.constantFrom(...commands),
+				command: fc.constantFrom(...commands, 'macro:a', 'mode:a', 'bar:main'),
 				keys: fc.constant('A'),
 				scope: fc.constant({})
 			}),
@@ -180,3 +196,24 @@ export const wholeProfile: fc.Arbitrary<Profile> = fc.tuple(fc.record(SAID), fc.
 		)
 	}))
 );
+
+/** The changes of one chapter that make one profile of the other. */
+export function changesBetween(chapter: AnyChapter, before: Profile, after: Profile): AnyChange[] {
+	return before.flatMap((stratum, i): AnyChange[] => {
+		const [was, is] = [stratum, after[i]!].map((s) => chapter.list(chapter.contentIn(s)));
+		if (chapter.form === 'text') {
+			const [from, to] = [was![0] ?? null, is![0] ?? null];
+			return canonicalText(from) === canonicalText(to) ? [] : tagged(chapter, [{ stratum: stratum.id, from, to }]);
+		}
+		const keyed = (list: readonly unknown[]) =>
+			new Map(list.map((said) => [canonicalText(chapter.keyOf(said)), said as AnyEntry]));
+		const [old, now] = [keyed(was!), keyed(is!)];
+		return tagged(
+			chapter,
+			[...new Set([...old.keys(), ...now.keys()])].flatMap((key): KeyedChange[] => {
+				const [mine, theirs] = [old.get(key) ?? null, now.get(key) ?? null];
+				return canonicalText(mine) === canonicalText(theirs) ? [] : [{ stratum: stratum.id, before: mine, after: theirs }];
+			})
+		);
+	});
+}

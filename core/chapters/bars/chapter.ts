@@ -6,6 +6,7 @@ import { BarEntry, BarInFile, BARS, barsIn, isPositionLock, MEETING } from './ba
 import { meets } from '../../context/bits.ts';
 import { whereShown } from './boxes.ts';
 import { barChecker } from './checker.ts';
+import { cursorBarsOf, openCommand, openCommandId } from './cursor-keys.ts';
 import { barsOf } from './whole.ts';
 import { keptReason } from './tree.ts';
 
@@ -52,6 +53,9 @@ export const bars: KeyedChapter<BarEntry> = keyedChapter<BarEntry>(
 		inScope: (entry, scope) =>
 			entry.op === 'set' && entry.item.kind === 'bar' ? { ...entry, item: { ...entry.item, scope } } : entry,
 		checker: barChecker,
+		addsCommand: (entry) =>
+			entry.op === 'set' && entry.item.kind === 'bar' && entry.item.form === 'cursor' ? openCommandId(entry.id) : undefined,
+		commands: (profile) => cursorBarsOf(profile).map(openCommand),
 		followRenames: (stratum, renamed) =>
 			inOrder(barsIn(stratum)).flatMap((before) => {
 				const from = commandIn(before);

@@ -1,7 +1,8 @@
 import type { z } from 'zod';
 import { keyedChapter, type KeyedChapter } from '../../chapter/keyed.ts';
 import { gestureChecker } from './checker.ts';
-import { GestureEntry, GestureInFile, GESTURES, MEETING, triggerText } from './gesture.ts';
+import { GestureEntry, GestureInFile, GESTURES, MEETING, triggerText, type SetRose } from './gesture.ts';
+import { roseLockedBy } from './hearing.ts';
 
 export const gestures: KeyedChapter<GestureEntry> = keyedChapter<GestureEntry>(
 	{
@@ -26,6 +27,10 @@ export const gestures: KeyedChapter<GestureEntry> = keyedChapter<GestureEntry>(
 				label: `shape ${entry.label}`,
 				detail: `${entry.samples.length} ${entry.samples.length === 1 ? 'drawing' : 'drawings'}`
 			};
+		},
+		problem(entry, { profile, index: { space } }, target) {
+			const by = entry.kind === 'rose' && entry.op === 'set' ? roseLockedBy(profile, space, entry, target) : undefined;
+			return by && `${by.name} has locked a rose of ${triggerText(entry as SetRose)} that this one meets`;
 		},
 		concerns: (entry) => ({ category: 'Gestures', ...(entry.kind === 'rose' && { scope: entry.scope }) })
 	},

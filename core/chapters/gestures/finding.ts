@@ -1,9 +1,10 @@
-import type { Hearing, ShortcutIndex } from '../../answer/shortcut-index.ts';
+import type { ShortcutIndex } from '../../answer/shortcut-index.ts';
 import type { CommandId } from '../../application/command.ts';
 import type { FixProposal } from '../../check/finding.ts';
 import type { EntryRule } from '../../check/of-entry.ts';
 import type { Severity } from '../../check/severity.ts';
 import type { OfficeDesks } from '../../keyboard/office-desks.ts';
+import type { MouseHearing } from './hearing.ts';
 import type { Profile, StratumId } from '../../strata/stratum.ts';
 import type { Keys } from '../../stroke/stroke.ts';
 
@@ -12,7 +13,7 @@ export interface GestureGround {
 	readonly profile: Profile;
 	readonly index: ShortcutIndex;
 	/** Where a flick can be made. */
-	readonly heard: Hearing;
+	readonly heard: MouseHearing;
 	readonly desks: OfficeDesks['desks'];
 }
 

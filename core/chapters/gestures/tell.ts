@@ -25,7 +25,7 @@ export interface Listening {
 
 /** What a press was told to be, and why. */
 export interface Told {
-	/** Undefined for a stroke that is bent and like none of the shapes. */
+	/** Undefined for a stroke that is bent and like none of the shapes, and for a flick that came back to where it began. */
 	readonly motion: Exclude<Motion, 'DoubleClick'> | 'Flick' | 'Shape' | undefined;
 	/** Of a flick: the direction that it went into, and the one that it was next to be taken for. */
 	readonly degrees?: number;
@@ -51,10 +51,11 @@ export function tellPress(
 	{ rose, shapes = [] }: Listening = {}
 ): Told {
 	const far = Math.hypot(dx, dy);
-	const measured = `${far.toFixed(0)} px in ${ms.toFixed(0)} ms`;
-	if (path && shapes.length > 0 && !isShown && farthest(path) > rules.slop && straightness(path) < STRAIGHT)
+	const moved = path ? Math.max(far, farthest(path)) : far;
+	const measured = `${moved.toFixed(0)} px in ${ms.toFixed(0)} ms`;
+	if (path && shapes.length > 0 && !isShown && moved > rules.slop && straightness(path) < STRAIGHT)
 		return tellShape(path, ms, shapes);
-	if (far <= rules.slop) {
+	if (moved <= rules.slop) {
 		const motion = ms >= rules.hold ? 'Hold' : 'Click';
 		const why = motion === 'Hold' ? `held for ${rules.hold} ms and more` : `let go before ${rules.hold} ms`;
 		return { motion, trace: `${measured}: not farther than ${rules.slop} px, ${why}.` };
@@ -62,6 +63,8 @@ export function tellPress(
 	if (!rose) return { motion: 'Drag', trace: `${measured}: farther than ${rules.slop} px, and no rose hears it: a drag.` };
 	if (!isShown && rules.flickWithin !== undefined && ms > rules.flickWithin)
 		return { motion: 'Drag', trace: `${measured}: longer than the ${rules.flickWithin} ms of a flick: a drag.` };
+	if (far <= rules.slop)
+		return { motion: undefined, trace: `${measured}, and back to where it began: no direction, so nothing is heard.` };
 	const angle = directionOf(dx, dy);
 	const degrees = flickedInto(rose, angle);
 	const [, next] = directionsOf(rose)

@@ -115,6 +115,13 @@ export class Checks {
 			const { keys, command } = (change.before ?? change.after)!;
 			touch(keys);
 			commands.add(command);
+			// a lock that comes or goes lets others on the input come or go
+			for (const [here, there] of [
+				[before, index],
+				[index, before]
+			] as const)
+				for (const binding of here.at(keys).bindings)
+					if (!there.at(keys).bindings.some(({ key }) => key === binding.key)) commands.add(binding.command);
 		}
 		for (const macro of macros) {
 			commands.add(macro);

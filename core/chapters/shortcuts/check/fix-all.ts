@@ -35,11 +35,11 @@ export function fixAll(circumstances: Circumstances, findings: readonly Finding[
 			continue;
 		}
 		steps.push({ finding, fix });
-		const { space, catalogue, rules, heard } = now.index;
+		const { space, catalogue, rules, heard, implied } = now.index;
 		const after = applyChanges(profile, fix.changes);
 		const index =
 			steps.length % DEEPEST === 0
-				? shortcutIndex(effectiveProfile(after, space), space, catalogue, rules, heard)
+				? shortcutIndex(effectiveProfile(after, space, implied), space, catalogue, rules, heard, implied)
 				: overlay(now.index, profile, fix.changes);
 		now = { ...now, index };
 		profile = after;

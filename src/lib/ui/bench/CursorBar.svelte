@@ -8,15 +8,15 @@
 	import AtPointer from './AtPointer.svelte';
 	import PlaceFace from '../bars/PlaceFace.svelte';
 
-	/** The cursor bars that a key has opened at the pointer, one below the other. */
+	/** A cursor bar that was opened at the pointer. */
 	let {
-		bars,
+		bar,
 		tree,
 		at,
 		onrun,
 		onclose
 	}: {
-		bars: readonly BarNode<ItemOf<'bar'>>[];
+		bar: BarNode<ItemOf<'bar'>>;
 		tree: BarTree;
 		/** From the upper left corner of what it lies in, in px. */
 		at: { readonly x: number; readonly y: number };
@@ -25,14 +25,10 @@
 	} = $props();
 	const workspace = useWorkspace();
 	const laid = $derived.by(() => {
-		let y = 0;
-		return bars.map((bar) => {
-			const { dock, icon, text } = bar.item;
-			const columns = dock.edge === 'floating' ? dock.columns : 4;
-			const { rect, places } = floatingBar(barBox(bar, workspace.catalogue), { edge: 'floating', monitor: 1, x: 0, y, columns });
-			y += rect.height + 4;
-			return { id: bar.id, name: bar.item.name, icon, text, rect, places };
-		});
+		const { dock, icon, text, name } = bar.item;
+		const columns = dock.edge === 'floating' ? dock.columns : 4;
+		const box = barBox(bar, workspace.catalogue);
+		return { name, icon, text, ...floatingBar(box, { edge: 'floating', monitor: 1, x: 0, y: 0, columns }) };
 	});
 	const commandOf = (id: string) => {
 		const node = tree.byId.get(id as ItemId);
@@ -42,22 +38,20 @@
 </script>
 
 <AtPointer role="toolbar" label="Cursor bar" {at} {onclose}>
-	{#each laid as { id, name, icon, text, rect, places } (id)}
-		<div class="bar" role="group" aria-label={name} style="top:{rect.y}px;width:{rect.width}px;height:{rect.height}px"></div>
-		{#each places as { place, rect: own } (place.id)}
-			{@const command = commandOf(place.id)}
-			{#if place.kind === 'button'}
-				<button
-					type="button"
-					style="left:{own.x}px;top:{own.y}px;width:{own.width}px;height:{own.height}px"
-					title={place.label}
-					disabled={!command}
-					onclick={() => command && (onclose(), onrun(command.id))}
-				>
-					<PlaceFace {place} {command} form={undefined} {text} {icon} isTall={false} />
-				</button>
-			{/if}
-		{/each}
+	<div class="bar" role="group" aria-label={laid.name} style="width:{laid.rect.width}px;height:{laid.rect.height}px"></div>
+	{#each laid.places as { place, rect: own } (place.id)}
+		{@const command = commandOf(place.id)}
+		{#if place.kind === 'button'}
+			<button
+				type="button"
+				style="left:{own.x}px;top:{own.y}px;width:{own.width}px;height:{own.height}px"
+				title={place.label}
+				disabled={!command}
+				onclick={() => command && (onclose(), onrun(command.id))}
+			>
+				<PlaceFace {place} {command} form={undefined} text={laid.text} icon={laid.icon} isTall={false} />
+			</button>
+		{/if}
 	{/each}
 </AtPointer>
 

@@ -13,7 +13,9 @@
 	import ContextMenu from './ContextMenu.svelte';
 	import BenchBars from './BenchBars.svelte';
 	import CursorBar from './CursorBar.svelte';
-	import { benchBars, cursorBarsFor, ownMenus } from './bars';
+	import type { ItemOf } from '$core/chapters/bars/bar';
+	import type { BarNode } from '$core/chapters/bars/tree';
+	import { benchBars, ownMenus } from './bars';
 	import { CONTENTS, menusOf, panesOf, ribbonOf } from './surfaces';
 
 	/** The stand-in application's window. It takes keys and clicks as the application would, under the effective profile. */
@@ -64,24 +66,14 @@
 	let menu = $state<{ x: number; y: number } | undefined>(undefined);
 	/** Where the pointer is over the pane of the drawing, in px. */
 	let over = $state({ x: 120, y: 80 });
-	/** The cursor bars that are open, and where. */
-	let cursor = $state.raw<{ bars: ReturnType<typeof cursorBarsFor>; at: { x: number; y: number } } | undefined>(undefined);
-
-	/** A key that no shortcut hears may open the cursor bars that show here. */
-	function opensCursor(event: KeyboardEvent): boolean {
-		if (!bars || session.isBusy) return false;
-		const found = cursorBarsFor(bars.tree, workspace, event);
-		if (found.length === 0) return false;
-		cursor = { bars: found, at: { ...over } };
-		return true;
-	}
+	/** The cursor bar that is open, and where. */
+	let cursor = $state.raw<{ bar: BarNode<ItemOf<'bar'>>; at: { x: number; y: number } } | undefined>(undefined);
+	untrack(() => session).onopen = (id) => {
+		const bar = bars?.tree.bars.find((one) => one.id === id);
+		if (bar) cursor = { bar, at: { ...over } };
+	};
 
 	function onkeydown(event: KeyboardEvent) {
-		if (opensCursor(event)) {
-			event.preventDefault();
-			event.stopPropagation();
-			return;
-		}
 		if ((event.target as HTMLElement).closest('button') && (event.key === 'Enter' || event.key === ' ' || event.key === 'Tab'))
 			return;
 		if (!session.press(event)) return;
@@ -183,7 +175,7 @@
 			{/if}
 			{#if cursor && bars}
 				<CursorBar
-					bars={cursor.bars}
+					bar={cursor.bar}
 					tree={bars.tree}
 					at={cursor.at}
 					onrun={(id) => session.run(id)}

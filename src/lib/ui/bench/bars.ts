@@ -1,15 +1,11 @@
 import { barTree, type BarTree } from '$core/chapters/bars/tree';
 import { boxesIn, givesWayIn } from '$core/chapters/bars/boxes';
-import { resolve } from '$core/answer/resolve';
 import type { ItemOf } from '$core/chapters/bars/bar';
 import { isIn, isPlace } from '$core/chapters/bars/boxes';
 import { nodesFrom, type BarNode } from '$core/chapters/bars/tree';
-import { hear } from '$core/stroke/hear';
-import { keysOf } from '$core/stroke/stroke';
 import type { Rect } from '$core/surface/parts';
 import { FRAME } from '$core/surface/screens';
 import { MENU_HEIGHT, windowLayout, type WindowLayout } from '$core/surface/window';
-import { pressOf } from '../heard';
 import { menusOf, type Group } from './surfaces';
 import type { Workspace } from '$lib/state/workspace.svelte';
 
@@ -75,19 +71,4 @@ export function ownMenus(
 		];
 	});
 	return menus.some(({ stratum }) => stratum.kind === 'factory') ? own : [...own, ...menusOf(index)];
-}
-
-/** The cursor bars that a key opens in the situation; none while a shortcut hears it. */
-export function cursorBarsFor(
-	{ bars }: BarTree,
-	{ index, space, situation, document }: Pick<Workspace, 'index' | 'space' | 'situation' | 'document'>,
-	event: KeyboardEvent
-): readonly BarNode<ItemOf<'bar'>>[] {
-	const { stroke } = hear(pressOf(event), document.application.rules.match);
-	if (!stroke) return [];
-	const keys = keysOf([stroke]);
-	const found = bars.filter(
-		({ item }) => item.form === 'cursor' && !item.hidden && item.keys === keys && isIn(space, item, situation)
-	);
-	return found.length > 0 && resolve(index, keys, situation).kind === 'nothing' ? found : [];
 }

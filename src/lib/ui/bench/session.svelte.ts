@@ -6,6 +6,8 @@ import type { Outcome } from '$core/answer/resolve';
 import type { CommandId } from '$core/application/command';
 import { IDLE, perform, play, type Activity, type MacroEvent, type MacroGround } from '$core/chapters/macros/machine';
 import type { MacroStep } from '$core/chapters/macros/macro';
+import type { ItemId } from '$core/chapters/bars/bar';
+import { openedBy } from '$core/chapters/bars/cursor-keys';
 import { macroTable } from '$core/chapters/macros/table';
 import { leadsTo } from '$core/chapters/modes/mode';
 import { hear } from '$core/stroke/hear';
@@ -41,6 +43,8 @@ const running = new WeakMap<BenchGround, Profile>();
 /** The stand-in application at work: takes keys as it would, under the effective profile. */
 export class BenchSession {
 	readonly #workspace: BenchGround;
+	/** Opens a cursor bar at the pointer. */
+	onopen: ((bar: ItemId) => void) | undefined;
 	#timer: ReturnType<typeof setTimeout> | undefined;
 	#count = 0;
 	pending = $state.raw<readonly Stroke[]>([]);
@@ -201,10 +205,17 @@ export class BenchSession {
 		this.waiting = undefined;
 		this.#keep({ do: 'run', command: id });
 		this.#switch(id);
+		this.#open(id);
 		if (done.fault) this.#tell(done.said);
 		if (done.calls === undefined) return;
 		this.#playing = play(id, this.#ground, this.activity);
 		this.#goOn();
+	}
+
+	/** A command that opens a cursor bar opens it. */
+	#open(id: CommandId) {
+		const bar = openedBy(id);
+		if (bar) this.onopen?.(bar);
 	}
 
 	/** A command that switches modes leads there. */
@@ -231,7 +242,10 @@ export class BenchSession {
 			}
 			this.activity = next.value.activity;
 			this.#tell(next.value.said, next.value.fault !== undefined);
-			if (next.value.ran !== undefined) this.#switch(next.value.ran);
+			if (next.value.ran !== undefined) {
+				this.#switch(next.value.ran);
+				this.#open(next.value.ran);
+			}
 			if (next.value.waits) {
 				this.waiting = next.value.said;
 				return;

@@ -17,7 +17,7 @@ import { rebased } from '../../../../core/profile/rebase.ts';
 import type { Profile, Stratum } from '../../../../core/strata/stratum.ts';
 import { stratumOfWire, wireOf } from '../../../../core/profile/wire.ts';
 import { varve } from '../../../../demo/varve/varve.ts';
-import { SAID } from '../../arbitrary-chapters.ts';
+import { changesBetween, SAID } from '../../arbitrary-chapters.ts';
 import { subjectOf } from '../../demo-office.ts';
 
 /*
@@ -35,27 +35,6 @@ const profileOf = (chapter: AnyChapter, said: readonly (readonly unknown[])[]): 
 		...head,
 		contents: { [chapter.id]: contentOf(chapter, i === 0 ? [] : (said[i - 1] ?? [])) }
 	}));
-
-/** The changes that make one profile of the other. */
-function changesBetween(chapter: AnyChapter, before: Profile, after: Profile): AnyChange[] {
-	return before.flatMap((stratum, i): AnyChange[] => {
-		const [was, is] = [stratum, after[i]!].map((s) => chapter.list(chapter.contentIn(s)));
-		if (chapter.form === 'text') {
-			const [from, to] = [was![0] ?? null, is![0] ?? null];
-			return canonicalText(from) === canonicalText(to) ? [] : tagged(chapter, [{ stratum: stratum.id, from, to }]);
-		}
-		const keyed = (list: readonly unknown[]) =>
-			new Map(list.map((said) => [canonicalText(chapter.keyOf(said)), said as AnyEntry]));
-		const [old, now] = [keyed(was!), keyed(is!)];
-		return tagged(
-			chapter,
-			[...new Set([...old.keys(), ...now.keys()])].flatMap((key): KeyedChange[] => {
-				const [mine, theirs] = [old.get(key) ?? null, now.get(key) ?? null];
-				return canonicalText(mine) === canonicalText(theirs) ? [] : [{ stratum: stratum.id, before: mine, after: theirs }];
-			})
-		);
-	});
-}
 
 const plain = (profile: Profile) => canonicalText(profile.map(wireOf));
 

@@ -15,9 +15,9 @@ export const orphan: CheckRule = {
 	title: 'Speaks of what is not there',
 	onInput({ keys, lifeless, ineffective }, { index }, report) {
 		// what exists there and only waits for its input is told by the rule that tells of that
-		const gone = index.heard?.(keys)
-			? lifeless.filter(({ binding, scope }) => !exists(index, binding.command, scope.bits))
-			: lifeless;
+		const gone = lifeless.filter(
+			({ binding, scope }) => !index.heard?.(keys, binding.command) || !exists(index, binding.command, scope.bits)
+		);
 		if (gone.length > 0) report.each('attention', gone);
 		for (const { reason, entry, stratum } of ineffective)
 			if (reason !== 'locked')

@@ -63,7 +63,7 @@ const mends = (rule: string, profile: Profile, released?: Profile) => {
 describe('rules of bars', () => {
 	it('unopened: a cursor bar without a key, and one whose key does something else everywhere', () => {
 		const without = profileOf(['c', bar('cursor', 'Near'), null, 'a0'], ['p', place(often.id), 'c', 'a0']);
-		expect(found('unopened', without)[0]!.sentence()).to.equal('No key opens the cursor bar Near.');
+		expect(found('unopened', without)[0]!.sentence()).to.equal('No key and no button opens the cursor bar Near.');
 		mends('unopened', without);
 		const keyed = profileOf(['c', bar('cursor', 'Near', { keys: 'Ctrl+Alt+9' }), null, 'a0'], ['p', place(often.id), 'c', 'a0']);
 		expect(found('unopened', keyed)).to.deep.equal([]);

@@ -217,7 +217,7 @@ describe('flicks, as inputs', () => {
 			ofShortcuts(put(now, PERSONAL, { command: 'view.orbit' as never, keys: parseKeys('RightDrag'), scope: PART }));
 		const profile = edited(bare, rose(4), flick('N', 'solid.extrude'), dragged);
 		expect(told(profile, 'drag')).to.deep.equal([
-			'Orbit is dragged with Right, where flicks of the same button run Extrude and others; the program does not tell them apart.'
+			'Orbit is dragged with Right, which belongs to a rose: each move with it is a flick.'
 		]);
 		expect(mends(profile, 'drag')).to.deep.equal(['Drag with Ctrl+Right for Orbit']);
 		const apart = {
