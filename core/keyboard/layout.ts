@@ -30,14 +30,16 @@ export interface Layout {
 	/** What the key types on a level; a dead key's mark; undefined for nothing. */
 	legend(code: string, level: number): string | undefined;
 	isDead(code: string, level: number): boolean;
-	/** The easiest way to type the character, or undefined when the layout has no way. */
+	/** Every way to type the character or its capital, the easiest first. */
+	ways(character: string): readonly Typing[];
+	/** The easiest way to type the character or its capital, a living key before a dead one; undefined when the layout has none. */
 	typing(character: string): Typing | undefined;
 }
 
 const DEAD = 'dead:';
 
 export function layoutOf(file: LayoutFile): Layout {
-	const ways = new Map<string, Typing>();
+	const ways = new Map<string, Typing[]>();
 	for (let level = 0; level < 4; level++)
 		for (const [code, levels] of Object.entries(file.keys)) {
 			const text = levels[level];
@@ -45,15 +47,17 @@ export function layoutOf(file: LayoutFile): Layout {
 			const dead = text.startsWith(DEAD);
 			const character = (dead ? text.slice(DEAD.length) : text).toLowerCase();
 			const known = ways.get(character);
-			// a living key is better than a dead one at any level
-			if (!known || (known.dead && !dead)) ways.set(character, { code, level, dead });
+			if (known) known.push({ code, level, dead });
+			else ways.set(character, [{ code, level, dead }]);
 		}
+	const waysTo = (character: string): readonly Typing[] => ways.get(character.toLowerCase()) ?? [];
 	return {
 		id: file.id,
 		name: file.name,
 		source: file.source,
 		legend: (code, level) => file.keys[code]?.[level]?.replace(DEAD, '') || undefined,
 		isDead: (code, level) => file.keys[code]?.[level]?.startsWith(DEAD) ?? false,
-		typing: (character) => ways.get(character.toLowerCase())
+		ways: waysTo,
+		typing: (character) => waysTo(character).find(({ dead }) => !dead) ?? waysTo(character)[0]
 	};
 }

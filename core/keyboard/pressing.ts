@@ -1,8 +1,9 @@
-import type { KeyMatch } from '../stroke/hear.ts';
+import { isLetter, type KeyMatch } from '../stroke/hear.ts';
 import { NAMED_CODES, WRITING_CODES } from '../stroke/codes.ts';
-import type { Modifier, Stroke } from '../stroke/stroke.ts';
+import { lowered, type Modifier, type Stroke } from '../stroke/stroke.ts';
 import { BOARDS, keyOn } from './board.ts';
 import type { DeskSetup } from './desk.ts';
+import type { Layout, Typing } from './layout.ts';
 import { LAYOUTS, eatenByAltGr } from './layouts.ts';
 import { heldOn } from './platform.ts';
 
@@ -24,10 +25,10 @@ export interface Pressing {
 export function pressing(stroke: Stroke, desk: Pick<DeskSetup, 'platform' | 'board' | 'layout'>): Pressing {
 	const layout = LAYOUTS[desk.layout];
 	const isCode = WRITING_CODES.has(stroke.key) || NAMED_CODES.has(stroke.key);
-	const way = isCode ? { code: stroke.key, level: 0, dead: false } : layout.typing(stroke.key);
+	const way = isCode ? { code: stroke.key, level: 0, dead: false } : wayTo(stroke, layout);
 	const isThere = way !== undefined && keyOn(BOARDS[desk.board], way.code) !== undefined;
 	const held = heldOn(desk.platform, stroke.modifiers);
-	const shifted = way !== undefined && way.level % 2 === 1 && !held.includes('Shift');
+	const shifted = !isCode && way !== undefined && way.level % 2 === 1 && !held.includes('Shift');
 	const asAltGr =
 		desk.platform === 'windows' && held.includes('Ctrl') && held.includes('Alt') && WRITING_CODES.has(way?.code ?? '');
 	return {
@@ -41,8 +42,20 @@ export function pressing(stroke: Stroke, desk: Pick<DeskSetup, 'platform' | 'boa
 }
 
 /**
+ * How the layout makes the stroke of a character for an application that matches characters (see `hear`): Shift is held for a letter
+ * if the stroke says so and never else; with AltGr no other modifier counts. A dead key only where no living one types the character.
+ */
+function wayTo({ key, modifiers }: Stroke, { ways }: Layout): Typing | undefined {
+	const isShifted = modifiers.includes('Shift');
+	const can = ({ level }: Typing) =>
+		level >= 2 ? modifiers.length === 0 : isLetter(key) ? (level === 1) === isShifted : !isShifted;
+	const found = ways(key).filter(can);
+	return found.find(({ dead }) => !dead) ?? found[0];
+}
+
+/**
  * The stroke that an application hears when this position is pressed with these modifiers; undefined for a dead or silent
- * key. With a character match, Shift is part of a character that is no letter.
+ * key. With a character match it is the character that the layout types with Shift or without, and Shift counts with letters only.
  */
 export function strokeAt(
 	code: string,
@@ -54,10 +67,8 @@ export function strokeAt(
 	if (!WRITING_CODES.has(code)) return undefined;
 	if (match === 'position') return { modifiers, key: code };
 	const { legend, isDead } = LAYOUTS[layout];
-	const plain = legend(code, 0)?.toLowerCase();
-	const isLetter = plain !== undefined && plain !== plain.toUpperCase() && !isDead(code, 0);
-	const level = modifiers.includes('Shift') && !isLetter ? 1 : 0;
-	const key = legend(code, level)?.toLowerCase();
-	if (key === undefined || [...key].length !== 1 || isDead(code, level)) return undefined;
-	return { modifiers: level === 1 ? modifiers.filter((m) => m !== 'Shift') : modifiers, key };
+	const level = modifiers.includes('Shift') ? 1 : 0;
+	const character = legend(code, level);
+	if (character === undefined || [...character].length !== 1 || isDead(code, level)) return undefined;
+	return { modifiers: isLetter(character) ? modifiers : modifiers.filter((m) => m !== 'Shift'), key: lowered(character) };
 }

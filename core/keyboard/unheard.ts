@@ -1,12 +1,19 @@
 import { WRITING_CODES } from '../stroke/codes.ts';
-import { canHear, isHeard, type KeyMatch } from '../stroke/hear.ts';
+import { canHear, isHeard, isLetter, type KeyMatch } from '../stroke/hear.ts';
 import { keysOf, MODIFIERS, strokesOf, type Keys, type Stroke } from '../stroke/stroke.ts';
 import { LAYOUTS, type LayoutId } from './layouts.ts';
 import { strokeAt } from './pressing.ts';
 
+/** Whether a key of the layout makes the stroke. A letter with Shift that types something else with it is made by none. */
+function isMadeOn({ key, modifiers }: Stroke, match: KeyMatch, layout: LayoutId): boolean {
+	if (match === 'position' || !isLetter(key) || !modifiers.includes('Shift')) return true;
+	const plain = LAYOUTS[layout].ways(key).filter(({ level, dead }) => level === 0 && !dead);
+	return plain.length === 0 || LAYOUTS[layout].ways(key).some(({ level, dead }) => level === 1 && !dead);
+}
+
 /** What is meant by the stroke on the layout, as the application hears it; undefined if the layout has no such key. */
 function meantOn(stroke: Stroke, match: KeyMatch, layout: LayoutId): Stroke | undefined {
-	if (canHear(stroke, match)) return stroke;
+	if (canHear(stroke, match) && isMadeOn(stroke, match, layout)) return stroke;
 	const { key, modifiers } = stroke;
 	if (WRITING_CODES.has(key)) return strokeAt(key, modifiers, match, layout);
 	const typing = LAYOUTS[layout].typing(key);
@@ -31,7 +38,8 @@ export function meanings(keys: Keys, match: KeyMatch, layouts: readonly LayoutId
  * where they do not agree, or where one of them has no such key.
  */
 export function heardAs(keys: Keys, match: KeyMatch, layouts: readonly LayoutId[]): Keys | undefined {
-	if (isHeard(keys, match)) return keys;
+	const isMade = (layout: LayoutId) => strokesOf(keys).every((stroke) => isMadeOn(stroke, match, layout));
+	if (isHeard(keys, match) && (layouts.length === 0 || layouts.some(isMade))) return keys;
 	const [first] = layouts;
 	if (first === undefined) return undefined;
 	const each = layouts.map((layout) => meanings(keys, match, [layout])[0]);

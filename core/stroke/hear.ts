@@ -12,6 +12,8 @@ export interface KeyPress {
 	readonly metaKey: boolean;
 	readonly capsLock: boolean;
 	readonly altGraph: boolean;
+	/** Whether the system is macOS, where Alt changes what a key types. */
+	readonly isMac?: boolean;
 }
 
 export type KeyMatch = 'position' | 'character';
@@ -56,10 +58,6 @@ export function hear(press: KeyPress, match: KeyMatch): Heard {
 
 	if (isModifierKey(press.key))
 		return heard(undefined, heldModifiers, ['A modifier alone is not a shortcut. Press a key with it.']);
-	if (press.key === 'Dead')
-		return heard(undefined, heldModifiers, [
-			`${press.code} is a dead key on this keyboard: it waits for the next letter. Choose another key.`
-		]);
 	if (NAMED_CODES.has(press.code)) return heard(press.code, heldModifiers, []);
 
 	if (press.code !== '' && match === 'position')
@@ -67,18 +65,21 @@ export function hear(press: KeyPress, match: KeyMatch): Heard {
 			? heard(press.code, heldModifiers, press.capsLock ? ['Caps Lock is on; it does not count as Shift.'] : [])
 			: heard(undefined, heldModifiers, [`The position ${press.code} is not one that applications can bind.`]);
 
+	if (press.key === 'Dead')
+		return heard(undefined, heldModifiers, [
+			`${press.code} is a dead key on this keyboard: it waits for the next letter. Choose another key.`
+		]);
 	if (press.altGraph && character)
 		return heard(lowered(character), [], [`AltGr types ${character} here; the stroke is the character ${character}.`]);
 	const positionLetter = WRITING_CODES.get(press.code);
-	if (press.altKey && character && !/[\x20-\x7e]/.test(character) && positionLetter)
+	if (press.isMac && press.altKey && character && !/[\x20-\x7e]/.test(character) && positionLetter)
 		return heard(positionLetter, heldModifiers, [
 			`Alt makes this key type ${character} here; the letter of the key is taken: ${positionLetter.toUpperCase()}.`
 		]);
 	if (!character || character === ' ')
 		return heard(undefined, heldModifiers, [`The key ${press.key || press.code} has no name that applications can bind.`]);
 
-	const isLetter = character.toLowerCase() !== character.toUpperCase();
-	if (isLetter)
+	if (isLetter(character))
 		return heard(
 			lowered(character),
 			heldModifiers,
@@ -97,7 +98,8 @@ export function hear(press: KeyPress, match: KeyMatch): Heard {
 		: heard(character, heldModifiers, []);
 }
 
-const isLetter = (character: string) => character.toLowerCase() !== character.toUpperCase();
+/** Whether a character has a capital, which Shift makes of it on most keys. */
+export const isLetter = (character: string): boolean => character.toLowerCase() !== character.toUpperCase();
 
 /**
  * Whether an application of that kind can ever hear the stroke as it is spelled: one that matches positions hears no

@@ -76,6 +76,8 @@ Meta+Shift+ArrowLeft | moves the window to the display on the left
 Meta+Shift+ArrowRight | moves the window to the display on the right
 Meta+Shift+ArrowUp | stretches the window
 Meta+. | opens the symbol panel
-Meta++ | opens the magnifier`
+Meta++ | opens the magnifier
+Meta+NumpadAdd | opens the magnifier
+Meta+NumpadSubtract | makes the magnifier smaller`
 	)
 ];

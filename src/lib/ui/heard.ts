@@ -2,6 +2,8 @@ import type { KeyPress } from '$core/stroke/hear';
 import { mouseKey, type Wheel } from '$core/stroke/mouse';
 import { keysOf, MODIFIERS, type Keys, type Modifier } from '$core/stroke/stroke';
 
+const IS_MAC = typeof navigator !== 'undefined' && /mac/i.test(navigator.platform);
+
 /** The fields of a browser's keyboard event that the core listens to. */
 export function pressOf(event: KeyboardEvent): KeyPress {
 	return {
@@ -12,7 +14,8 @@ export function pressOf(event: KeyboardEvent): KeyPress {
 		shiftKey: event.shiftKey,
 		metaKey: event.metaKey,
 		capsLock: event.getModifierState('CapsLock'),
-		altGraph: event.getModifierState('AltGraph')
+		altGraph: event.getModifierState('AltGraph'),
+		isMac: IS_MAC
 	};
 }
 

@@ -51,6 +51,17 @@ export function movesTo(c: Circumstances, pen: Pen, binding: Binding, keys: Keys
 	return becomes(c, pen, binding, 'move', `Move ${labelOf(c, binding)} from ${binding.keys} to ${keys}`, keys, binding.scope);
 }
 
+/** The binding is spelled as the application hears what the layouts of the office mean by it. */
+export const respellings = (c: Circumstances, pen: Pen, binding: Binding, keys: Keys): Proposal[] =>
+	c.office
+		.meanings(keys)
+		.filter((meant) => meant !== keys)
+		.map((meant) => ({
+			...movesTo(c, pen, binding, meant),
+			kind: 'spell',
+			label: `Spell it ${meant}, as the application hears it`
+		}));
+
 /** The binding is limited to where the others do not meet it: to the contexts of one axis that they leave. */
 export function limits(c: Circumstances, pen: Pen, binding: Binding, others: readonly Binding[]): Proposal[] {
 	const { space } = c.index;

@@ -3,7 +3,7 @@ import { deskLabel, type Trouble } from '../../../../keyboard/office-desks.ts';
 import { labelOf, type CheckRule } from '../finding.ts';
 import { listed } from '../../../../text/listed.ts';
 import type { Severity } from '../../../../check/severity.ts';
-import { goes, moves } from '../proposals.ts';
+import { goes, moves, respellings } from '../proposals.ts';
 
 const SEVERITY: Readonly<Record<Trouble['kind'], Severity>> = {
 	missing: 'error',
@@ -58,5 +58,9 @@ export const layout: CheckRule = {
 			causes: []
 		};
 	},
-	proposals: ({ bindings: [binding] }, c, _, pen) => [...moves(c, pen, binding!), goes(c, pen, binding!)]
+	proposals: ({ bindings: [binding], witness: { keys } }, c, _, pen) => [
+		...respellings(c, pen, binding!, keys!),
+		...moves(c, pen, binding!),
+		goes(c, pen, binding!)
+	]
 };

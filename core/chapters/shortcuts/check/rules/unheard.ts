@@ -1,6 +1,6 @@
 import { count } from '../../../../context/bits.ts';
 import { labelOf, type CheckRule } from '../finding.ts';
-import { goes, moves, movesTo } from '../proposals.ts';
+import { goes, moves, respellings } from '../proposals.ts';
 
 /** The application can never hear this spelling of an input: a character where it matches positions, or the reverse. */
 export const unheard: CheckRule = {
@@ -27,11 +27,7 @@ export const unheard: CheckRule = {
 	},
 	proposals({ bindings: [binding], witness: { keys } }, c, _, pen) {
 		return [
-			...c.office.meanings(keys!).map((meant) => ({
-				...movesTo(c, pen, binding!, meant),
-				kind: 'spell',
-				label: `Spell it ${meant}, as the application hears it`
-			})),
+			...respellings(c, pen, binding!, keys!),
 			...moves(c, pen, binding!),
 			goes(c, pen, binding!)
 		];
