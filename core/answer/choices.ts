@@ -7,6 +7,7 @@ import { levelOf, stratumById, type Profile, type StratumId } from '../strata/st
 import { readable, type Keys } from '../stroke/stroke.ts';
 import { scopeText } from '../context/scope.ts';
 import { lockOver, type Binding } from '../shortcut/effective.ts';
+import { changeProblems } from './validate.ts';
 import { lockedText } from './locked-text.ts';
 import { restOf } from './rest-of.ts';
 import type { ShortcutIndex } from './shortcut-index.ts';
@@ -101,7 +102,8 @@ export function choices(
 			const combination = combined(changes());
 			if (kind !== 'narrow') refuseLocked(index, profile, target, proposal);
 			for (const { after } of combination) if (after?.op === 'set') refuseLocked(index, profile, target, after);
-			return { kind, label, changes: combination };
+			const [problem] = changeProblems(index, profile, combination);
+			return problem ? { kind, label, closed: problem.message } : { kind, label, changes: combination };
 		} catch (error) {
 			if (error instanceof OutOfReachError) return { kind, label, closed: error.message };
 			throw error;

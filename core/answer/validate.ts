@@ -17,7 +17,9 @@ export function changeProblems(index: ShortcutIndex, profile: Profile, changes: 
 	const problems = changes.flatMap(({ after }, i) => {
 		if (!after) return [];
 		const problem = (message: string) => [{ index: i, message }];
-		if (!index.catalogue.has(after.command)) return problem(`the command ${after.command} is not in the catalogue`);
+		// what a stratum below says of a command that is gone can be taken away
+		const isThere = index.catalogue.has(after.command) || (after.op === 'remove' && index.on(after.keys).some((b) => b.command === after.command));
+		if (!isThere) return problem(`the command ${after.command} is not in the catalogue`);
 		try {
 			index.space.bitsOf(after.scope);
 			const canonical = parseKeys(after.keys);

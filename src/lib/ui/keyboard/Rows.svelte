@@ -1,5 +1,5 @@
 <script lang="ts">
-	import type { DeskSetup } from '$core/keyboard/desk';
+	import { PLATFORM_NAMES, type DeskSetup } from '$core/keyboard/desk';
 	import type { Face, Plane } from '$core/answer/key-face';
 	import { PLANES } from '$core/keyboard/office-desks';
 	import { POSITION_BY_CODE } from '$core/keyboard/positions';
@@ -27,7 +27,13 @@
 		const column = Number(iso?.slice(1));
 		return iso && (column < 20 || column > 90) ? iso[0] : 'other';
 	};
-	const keptOn = ({ keys }: Plane) => (keys === undefined ? undefined : workspace.office.kept(keys)[0]);
+	/** What the application or the system of the chosen equipment keeps the stroke for. */
+	const keptOn = ({ keys }: Plane) =>
+		keys === undefined
+			? undefined
+			: workspace.office
+					.kept(keys)
+					.find(({ platform }) => platform === undefined || platform === PLATFORM_NAMES[desk.platform]);
 	const isUsed = (face: Face) => face.planes.some((p) => p.binding || keptOn(p));
 	const nameOf = (face: Face) => legendOf(face.key.code, face.legends, false) || 'Space';
 	const rows = $derived(

@@ -142,8 +142,10 @@ function claimsByEnumeration(app: Small): string[] {
 		const wins = ends.some((v) => loaded && (v.what === b.command || (v.what === 'tie' && app.rules.ambiguity === 'chooser')));
 		if (here.length === 0) claims.push(`orphan ${b.key}`);
 		else if (heard.length === 0) claims.push(`typing ${b.key}`);
-		else if (!ends.some(isMine)) claims.push(`dead ${b.key} in ${heard.length}`);
-		else if (masked > 0 && wins) claims.push(`shadow ${b.key} in ${masked}`);
+		// no situation shows it where another binding of its command runs in all of them
+		else if (!ends.some(isMine)) {
+			if (ends.some((v) => v.what !== b.command)) claims.push(`dead ${b.key} in ${heard.length}`);
+		} else if (masked > 0 && wins) claims.push(`shadow ${b.key} in ${masked}`);
 		// worth attention where the scope names an axis on which text is typed
 		const isNamed = app.rules.typing.some((scope) => Object.keys(scope).some((axis) => axis in b.scope));
 		if (heard.length > 0 && heard.length < here.length && isNamed) claims.push(`typing ${b.key}`);

@@ -75,6 +75,25 @@ describe('verdict on a proposed shortcut', () => {
 		);
 	});
 
+	it('offers only what the server accepts where commands of the profile are gone', () => {
+		let offered = 0;
+		fc.assert(
+			fc.property(proposed, ([app, proposal]) => {
+				const left = app.commands.filter(({ id }) => id === proposal.command || id === 'c0');
+				const catalogue = catalogueOf(left, app.space);
+				const index = shortcutIndex(effectiveProfile(app.profile, app.space), app.space, catalogue, app.rules);
+				for (const target of heads.slice(1).map(({ id }) => id))
+					for (const choice of choices(index, app.profile, target, verdict(index, proposal), 'Alt+Z' as never))
+						if (!('closed' in choice)) {
+							offered++;
+							expect(changeProblems(index, app.profile, choice.changes), choice.label).to.deep.equal([]);
+						}
+			}),
+			{ numRuns: 300 }
+		);
+		expect(offered).to.be.greaterThan(100);
+	});
+
 	it('takes the key over where the two meet and leaves all other situations as they were', () => {
 		let taken = 0;
 		fc.assert(

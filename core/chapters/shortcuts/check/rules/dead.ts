@@ -1,5 +1,6 @@
 import { count } from '../../../../context/bits.ts';
-import { NOTHING } from '../../../../context/kernel.ts';
+import { NOTHING, type Row } from '../../../../context/kernel.ts';
+import type { Contest } from '../contest.ts';
 import { labelOf, saying, type CheckRule } from '../finding.ts';
 import { listedBriefly } from '../../../../text/listed.ts';
 import { go, goes, moves } from '../proposals.ts';
@@ -11,12 +12,14 @@ import { go, goes, moves } from '../proposals.ts';
 export const dead: CheckRule = {
 	id: 'dead',
 	title: 'Can never run',
-	onContest({ contenders, heard, wins, parties, shelf }, _, report) {
+	onContest(contest, _, report) {
+		const { contenders, heard, wins, parties, shelf } = contest;
 		for (let place = 0; place < contenders.length; place++) {
-			const row = heard[place]!;
-			if (wins[place] !== NOTHING || row === NOTHING) continue;
+			if (wins[place] !== NOTHING || heard[place] === NOTHING) continue;
 			if ((parties[place] ?? NOTHING) !== NOTHING) continue;
-			report('attention', contenders[place]!.binding, shelf.first(row));
+			const row = unshared(contest, place);
+			// where another binding of its command runs wherever it is heard, nobody misses it
+			if (row !== NOTHING) report('attention', contenders[place]!.binding, shelf.first(row));
 		}
 	},
 	tell({ bindings: [binding], witness: { keys } }, c, contest) {
@@ -47,3 +50,13 @@ export const dead: CheckRule = {
 		];
 	}
 };
+
+/** Where a binding is heard and no other binding of its command runs or is offered. */
+function unshared({ contenders, heard, wins, shelf }: Contest, place: number): Row {
+	let row = heard[place]!;
+	const { command } = contenders[place]!;
+	for (let other = 0; other < contenders.length && row !== NOTHING; other++)
+		if (other !== place && contenders[other]!.command === command && wins[other] !== NOTHING)
+			row = shelf.without(row, wins[other]!);
+	return row;
+}

@@ -62,6 +62,10 @@ describe('check engine', () => {
 					const { outcome } = explain(index, finding.witness.keys, finding.witness.situation);
 					const [suffers] = finding.bindings;
 					expect(finding.sentence, finding.rule).to.match(/\.$/);
+					if (finding.rule === 'dead') {
+						const there = app.space.situations[finding.witness.situation]!;
+						expect(happens(app, finding.witness.keys, there, true), finding.sentence).to.not.equal(finding.command);
+					}
 					const settled = outcome.kind === 'waits' ? outcome.then : outcome;
 					if (finding.rule === 'clash') expect(settled.kind).to.be.oneOf(['chooser', 'undecided']);
 					if (finding.rule === 'typing') expect(outcome.kind).to.equal('typed');
