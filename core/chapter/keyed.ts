@@ -29,7 +29,7 @@ import {
 	type Entries,
 	type EntryKey
 } from '../strata/entry.ts';
-import { levelOf, contentOf, stratumById, type Profile, type Stratum, type StratumId } from '../strata/stratum.ts';
+import { levelOf, contentOf, holding, stratumById, type Profile, type Stratum, type StratumId } from '../strata/stratum.ts';
 
 /** All that differs from one keyed chapter to the next. */
 export interface KeyedDefinition<E extends AnyEntry> extends Combining<E> {
@@ -46,6 +46,8 @@ export interface KeyedDefinition<E extends AnyEntry> extends Combining<E> {
 	isOfMachine?(entry: E, rules?: InputRules): boolean;
 	/** Why the entry cannot be written into the stratum, beyond its form and what locks of its thing forbid. */
 	problem?(entry: E, ground: Ground, target: StratumId): string | undefined;
+	/** What of the profile has lost its place, each with the reason; told when it comes about by two edits together. */
+	losses?(profile: Profile): ReadonlyMap<string, string>;
 }
 
 const WRITTEN = 'the factory stratum is never written; import into another stratum';
@@ -71,6 +73,12 @@ export function keyedChapter<E extends AnyEntry>(
 	const make = (said: readonly E[]): Entries<E> => new Map(said.map((entry) => [tools.keyOf(entry), entry]));
 	const told = (entry: E, names: Names) => captionText(caption(entry, names));
 
+	const after = (profile: Profile, changes: readonly KeyedChange<E>[]): Profile =>
+		profile.map((stratum) => {
+			const own = changes.filter((change) => change.stratum === stratum.id);
+			return own.length === 0 ? stratum : holding(stratum, id, applied(contentIn(stratum), tools, own, thing));
+		});
+
 	return {
 		id,
 		words,
@@ -87,7 +95,7 @@ export function keyedChapter<E extends AnyEntry>(
 		size: () => 1,
 		apply: (content, changes) => applied(content, tools, changes, (e) => `${words.one} ${thing(e)}`),
 		inverse: (change) => inverse([change])[0]!,
-		rebase(now, changes) {
+		rebase(now, changes, base) {
 			const lost: string[] = [];
 			const kept = changes.flatMap((change): KeyedChange<E>[] => {
 				const stratum = now.find((s) => s.id === change.stratum);
@@ -98,7 +106,9 @@ export function keyedChapter<E extends AnyEntry>(
 				const before = contentIn(stratum).get(tools.keyOf(entryOfChange(change))) ?? null;
 				return before === null && change.after === null ? [] : [{ ...change, before }];
 			});
-			return { changes: withOwnRanksBy(tools, now, contentIn, kept), lost, conflicts: [] };
+			const made = withOwnRanksBy(tools, now, contentIn, kept);
+			if (definition.losses) lost.push(...lossesOf(definition.losses, now, after(now, made), after(base, changes)));
+			return { changes: made, lost, conflicts: [] };
 		},
 		touches: (change) => `${change.stratum}\n${id}\n${thing(entryOfChange(change))}`,
 		about: (change, names) => {
@@ -284,4 +294,15 @@ function compareKeyed<E extends AnyEntry>(
 			said
 		};
 	});
+}
+
+/** The losses that are there after both edits, and neither after theirs nor after mine alone. */
+function lossesOf(
+	losses: (profile: Profile) => ReadonlyMap<string, string>,
+	theirs: Profile,
+	both: Profile,
+	mine: Profile
+): string[] {
+	const [before, alone] = [losses(theirs), losses(mine)];
+	return [...losses(both)].flatMap(([key, why]) => (before.has(key) || alone.has(key) ? [] : [why]));
 }

@@ -1,5 +1,9 @@
 import type { InputRules } from '../application/application.ts';
 import { ALIASES, aliasFileIn, TAKES_AWAY, type AliasFile } from '../chapters/aliases/file.ts';
+import { BARS, type SetItem } from '../chapters/bars/bar.ts';
+import { asKept } from '../chapters/bars/tree.ts';
+import type { SetRose } from '../chapters/gestures/gesture.ts';
+import { roseLockedBy } from '../chapters/gestures/hearing.ts';
 import { cursorKeys } from '../chapters/bars/cursor-keys.ts';
 import { aliasTable } from '../chapters/aliases/table.ts';
 import type { ContextSpace } from '../context/space.ts';
@@ -10,7 +14,7 @@ import { effectiveProfile } from '../shortcut/effective.ts';
 import { shortcutKey, shortcutsIn, type Entry } from '../shortcut/entry.ts';
 import { entryKeyFor, type AnyEntry, type Entries } from '../strata/entry.ts';
 import { keyedFold } from '../strata/keyed-fold.ts';
-import { headOf, type Contents, type Profile, type Stratum, type StratumHead } from '../strata/stratum.ts';
+import { headOf, type Contents, type Profile, type Stratum, type StratumHead, type StratumId } from '../strata/stratum.ts';
 
 /** What a fold is made on: the contexts of the application, and how it reads typed names if it reads any. */
 export interface FoldGround {
@@ -37,7 +41,7 @@ export function folded(profile: Profile, head: StratumHead, ground: FoldGround):
 				? foldedShortcuts(profile, ground)
 				: chapter.id === ALIASES
 					? foldedAliases(profile, ground)
-					: foldedEntries(chapter, profile);
+					: foldedEntries(chapter, profile, ground);
 		if (content !== undefined) contents[chapter.id] = content;
 	}
 	return { ...headOf(head), contents: contents as Contents };
@@ -66,16 +70,24 @@ function foldedShortcuts(profile: Profile, { space }: FoldGround): Entries<Entry
 	return placed([...set, ...gone], (entry) => shortcutKey(entry));
 }
 
-function foldedEntries(chapter: AnyChapter, profile: Profile): Entries<AnyEntry> | undefined {
+const isBar = (chapter: AnyChapter, entry: AnyEntry): entry is SetItem => chapter.id === BARS && entry.op === 'set';
+
+/** Whether a lock on a rose keeps another of its trigger from being heard. */
+function isHeldOff(profile: Profile, space: FoldGround['space'], entry: AnyEntry, stratum: StratumId): boolean {
+	const { kind, op } = entry as Partial<SetRose>;
+	return kind === 'rose' && op === 'set' && roseLockedBy(profile, space, entry as SetRose, stratum) !== undefined;
+}
+
+function foldedEntries(chapter: AnyChapter, profile: Profile, { space }: FoldGround): Entries<AnyEntry> | undefined {
 	const thing = (entry: AnyEntry) => chapter.keyOf(entry).key;
 	const entriesIn = (stratum: Stratum) => chapter.contentIn(stratum) as Entries<AnyEntry>;
 	const { inForce, removed } = keyedFold(profile, entriesIn, { meeting: 'overrides', thing });
 	const factory = profile.find(({ kind }) => kind === 'factory');
 	const level = new Map(profile.map(({ id }, i) => [id as string, i]));
 	const set = [...inForce.values()]
-		.filter(({ stratum }) => stratum.id !== factory?.id)
+		.filter(({ stratum, entry }) => stratum.id !== factory?.id && !isHeldOff(profile, space, entry, stratum.id))
 		.sort((a, b) => level.get(b.stratum.id)! - level.get(a.stratum.id)! || a.entry.rank - b.entry.rank)
-		.map(({ entry }) => entry);
+		.map(({ entry, stratum }) => (isBar(chapter, entry) ? asKept(profile, stratum.id, entry) : entry));
 	const below = factory ? entriesIn(factory) : new Map();
 	const gone = [...removed.keys()].filter((key) => below.has(entryKeyFor('set', key)));
 	const taking = new Map<string, AnyEntry>();

@@ -2,16 +2,19 @@ import type { z } from 'zod';
 import type { CommandId } from '../../application/command.ts';
 import { keyedChapter, type KeyedChapter } from '../../chapter/keyed.ts';
 import { inOrder } from '../../strata/entry.ts';
-import { BarEntry, BarInFile, BARS, barsIn, isPositionLock, MEETING } from './bar.ts';
+import { BarEntry, BarInFile, BARS, barsIn, isPositionLock, MEETING, type Item } from './bar.ts';
 import { meets } from '../../context/bits.ts';
 import { whereShown } from './boxes.ts';
 import { barChecker } from './checker.ts';
 import { cursorBarsOf, openCommand, openCommandId } from './cursor-keys.ts';
 import { barsOf } from './whole.ts';
-import { keptReason } from './tree.ts';
+import { barTree, keptReason } from './tree.ts';
 
 const commandIn = (entry: BarEntry): CommandId | undefined =>
 	entry.op === 'set' && entry.item.kind === 'place' ? entry.item.command : undefined;
+
+const nameOfItem = (item: Item): string =>
+	item.kind === 'place' ? (item.title ?? item.command ?? item.flyout ?? 'a separator') : item.name;
 
 export const bars: KeyedChapter<BarEntry> = keyedChapter<BarEntry>(
 	{
@@ -35,6 +38,14 @@ export const bars: KeyedChapter<BarEntry> = keyedChapter<BarEntry>(
 			const scope = entry.op === 'set' && entry.item.kind === 'bar' ? entry.item.scope : undefined;
 			return { category: 'Bars', ...(command && { command }), ...(scope && { scope }) };
 		},
+		losses: (profile) =>
+			new Map(
+				barTree(profile).idle.flatMap(({ entry, stratum, why, lockedBy }) =>
+					entry.op === 'set' && !lockedBy
+						? [[`${stratum.id} ${entry.id}`, `${nameOfItem(entry.item)} in the bars: ${why}`] as const]
+						: []
+				)
+			),
 		problem: (entry, { profile }, target) => (entry.op === 'set' ? keptReason(profile, target, entry) : undefined)
 	},
 	{

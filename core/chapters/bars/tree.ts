@@ -105,6 +105,13 @@ export function keptReason(profile: Profile, target: StratumId, { id, item, orde
 	return stays ? undefined : `${kept.by.name} has locked where the bar ${item.name} stands`;
 }
 
+/** What a stratum says of a thing, with the place where lower strata keep the bar if they do. */
+export function asKept(profile: Profile, stratum: StratumId, entry: SetItem): SetItem {
+	const place = keptIn(profile).kept.get(entry.id);
+	if (!place || entry.item.kind !== 'bar' || !keptReason(profile, stratum, entry)) return entry;
+	return { ...entry, order: place.order, item: { ...entry.item, dock: place.dock } };
+}
+
 /**
  * All bars of a profile. Neighbours with the same order key stand by their ids, so that two people who insert at one spot both
  * find theirs. What stands below something that is gone, below what it cannot stand in, or below itself, is listed as idle with all
@@ -126,12 +133,12 @@ function made(profile: Profile): BarTree {
 	for (const one of fold.inForce.values()) {
 		const { entry, stratum } = one;
 		if (entry.op !== 'set') continue;
-		const place = kept.get(entry.id);
-		const why = place && keptReason(profile, stratum.id, entry);
-		if (place && entry.item.kind === 'bar' && why) {
-			moved.push({ entry, stratum, why: `${why}; the rest of it holds`, lockedBy: place.by });
-			said.set(entry.id, { ...one, entry: { ...entry, order: place.order, item: { ...entry.item, dock: place.dock } } });
-		} else said.set(entry.id, one as Said);
+		const held = asKept(profile, stratum.id, entry);
+		if (held !== entry) {
+			const why = `${keptReason(profile, stratum.id, entry)}; the rest of it holds`;
+			moved.push({ entry, stratum, why, lockedBy: kept.get(entry.id)!.by });
+		}
+		said.set(entry.id, { ...one, entry: held });
 	}
 	const below = new Map<ItemId | null, Said[]>();
 	for (const one of said.values()) {
@@ -155,11 +162,13 @@ function made(profile: Profile): BarTree {
 				]
 	);
 	idle.push(...lost);
+	const misplaced = new Set<ItemId>();
 	const node = (one: Said, parent: Item | null): BarNode | undefined => {
 		const { id, item, parent: parentId, order } = one.entry;
 		const why = misplacedReason(item, parent);
 		if (why) {
 			idle.push({ entry: one.entry, stratum: one.stratum, why });
+			misplaced.add(id);
 			return undefined;
 		}
 		const children = childrenOf(id, item);
@@ -172,9 +181,8 @@ function made(profile: Profile): BarTree {
 		(below.get(id) ?? []).sort(inOrder).flatMap((one) => node(one, item) ?? []);
 	const bars = childrenOf(null, null) as BarTree['bars'][number][];
 	// what was not come to hangs below nothing that there is
-	const told = new Set(idle.map(({ entry }) => entry.id));
 	for (const { entry, stratum } of said.values())
-		if (!byId.has(entry.id) && !told.has(entry.id)) idle.push({ entry, stratum, why: lostReason(entry, said) });
+		if (!byId.has(entry.id) && !misplaced.has(entry.id)) idle.push({ entry, stratum, why: lostReason(entry, said) });
 	return { bars, byId, idle };
 }
 

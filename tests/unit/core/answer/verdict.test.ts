@@ -14,6 +14,7 @@ import { clearing, differencesBetween, takingBack } from '../../../../core/profi
 import { applyEdit, placedEdit } from '../../../../core/profile/edit.ts';
 import { applyChanges, type Change } from '../../../../core/shortcut/change.ts';
 import { effectiveProfile } from '../../../../core/shortcut/effective.ts';
+import { catalogueOf } from '../../../../core/application/application.ts';
 import { KEYS, heads, scopeOf, small, type Small } from '../../arbitrary.ts';
 import { alive, happens, inForce, isAlive, isIn, type Standing } from '../../brute-force.ts';
 

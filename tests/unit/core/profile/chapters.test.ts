@@ -106,7 +106,9 @@ for (const id of Object.keys(CHAPTERS) as ChapterId[]) {
 					const { changes: made, lost, conflicts } = rebased(theirs, changes, base);
 					const now = applyEdit(theirs, made);
 					if (chapter.form === 'keyed') {
-						expect([lost, conflicts]).to.deep.equal([[], []]);
+						expect(conflicts).to.deep.equal([]);
+						// what stands in something that the other has removed is told
+						if (id !== 'bars') expect(lost).to.deep.equal([]);
 						for (const stratum of now) {
 							const ranks = chapter.list(chapter.contentIn(stratum)).map((said) => (said as AnyEntry).rank);
 							expect(new Set(ranks).size).to.equal(ranks.length);
