@@ -76,6 +76,8 @@ export interface Checker {
 	readonly isKept?: true;
 	/** All that the chapter's rules find, errors first; `told` if each of them will be asked what it says. */
 	findings(looking: Looking, told?: 'told'): AnyFinding[];
+	/** The rules of a chapter beside the keys whose findings go by shortcuts of keys, and what they find. */
+	readonly byKeys?: { readonly rules: readonly string[]; findings(looking: Looking): AnyFinding[] };
 	/** Its errors alone, where they are found in less time; they are counted after every edit. */
 	errors?(looking: Looking): readonly AnyFinding[];
 }

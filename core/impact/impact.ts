@@ -1,4 +1,6 @@
+import { decisive, resolve, type Outcome } from '../answer/resolve.ts';
 import type { ShortcutIndex } from '../answer/shortcut-index.ts';
+import { alike } from '../context/bits.ts';
 import type { CommandId } from '../application/command.ts';
 import { isAccepted } from '../check/acceptance.ts';
 import type { AnyFinding } from '../check/finding.ts';
@@ -66,6 +68,8 @@ export interface ChangeImpact {
 	readonly people: number;
 	/** By the person: how many findings come to them, and the runs a day that their hands must learn anew. */
 	readonly byPerson: ReadonlyMap<string, Touch>;
+	/** Who gets the change, whether anything is to be learnt for it or not. */
+	readonly receivers: ReadonlySet<string>;
 	readonly coming: Readonly<Record<Severity, number>>;
 	readonly going: Readonly<Record<Severity, number>>;
 	readonly habits: number;
@@ -96,13 +100,31 @@ const told = (finding: AnyFinding): Told => ({
 	keys: finding.witness.kind === 'keys' ? finding.witness.keys : undefined
 });
 
-/** Those of the findings that the other profile has not, and that nobody lets stand here, the worst first. */
-function missing(found: Found, there: Found, accepted: Looked['accepted']): Told[] {
+/** Findings that stand open, accepted ones left out, and where they are asked for by severity and id. */
+interface Open {
+	readonly found: Found;
+	isOpen(severity: Severity, id: string): boolean;
+}
+
+function openIn({ findings, accepted }: Looked): Open {
+	const found = foundIn(findings);
+	return {
+		found,
+		isOpen(severity, id) {
+			const finding = found[severity].get(id);
+			// how a finding stands accepted is expensive to find out, and few are accepted
+			return finding !== undefined && !(accepted.has(id) && isAccepted(accepted, finding.acceptable()));
+		}
+	};
+}
+
+/** The findings that stand open here and not there, the worst first. */
+function missing(here: Open, there: Open): Told[] {
 	const list: AnyFinding[] = [];
 	for (const severity of SEVERITIES)
-		for (const [id, finding] of found[severity]) if (!there[severity].has(id)) list.push(finding);
+		for (const [id, finding] of here.found[severity])
+			if (!there.isOpen(severity, id) && here.isOpen(severity, id)) list.push(finding);
 	return list
-		.filter((finding) => accepted.size === 0 || !isAccepted(accepted, finding.acceptable()))
 		.map(told)
 		.sort((a, b) => SEVERITIES.indexOf(a.severity) - SEVERITIES.indexOf(b.severity) || (a.id < b.id ? -1 : a.id > b.id ? 1 : 0));
 }
@@ -120,32 +142,66 @@ function keysTouched({ now, today }: Pick<Question, 'now' | 'today'>): Keys[] {
 	return [...keys];
 }
 
+/** What is decided when nothing more is pressed. */
+const settled = (outcome: Outcome): Outcome => (outcome.kind === 'waits' ? outcome.then : outcome);
+
+/** The commands that an outcome runs or offers. */
+const commandsOf = (outcome: Outcome): readonly CommandId[] =>
+	outcome.kind === 'fires'
+		? [outcome.winner.command]
+		: outcome.kind === 'chooser' || outcome.kind === 'undecided'
+			? outcome.offered.map((binding) => binding.command)
+			: [];
+
+/** The keys, and the sequences that begin with them on either side: what is done to the one can be felt at the other. */
+function keysAround(before: ShortcutIndex, after: ShortcutIndex, touched: readonly Keys[]): Keys[] {
+	const around = touched.flatMap((keys) => [
+		keys,
+		...[before, after].flatMap((side) => side.at(keys).longer.map((longer) => longer.keys))
+	]);
+	return [...new Set(around)].sort();
+}
+
+/** The shortcuts that ran their command somewhere, and run it there no more. */
 function habitsOf(before: ShortcutIndex, after: ShortcutIndex, touched: readonly Keys[]): Habit[] {
 	const { space } = after;
-	const same = (a: Binding) => (b: Binding) => a.command === b.command && a.scopeText === b.scopeText;
-	return touched.flatMap((keys) => {
-		const then = after.at(keys).bindings;
-		return before
-			.at(keys)
-			.bindings.filter((binding) => !then.some(same(binding)))
-			.map((binding) => {
-				const had = new Set(before.of(binding.command).map((one) => one.keys));
-				return {
-					...{ command: binding.command, keys, scope: space.scopeLabel(binding.scope) },
-					then: [...new Set(then.filter((one) => space.meet(one.scope, binding.scope)).map((one) => one.command))],
-					instead: [...new Set(after.of(binding.command).map((one) => one.keys))].filter((one) => !had.has(one)),
-					runs: after.catalogue.get(binding.command)?.use ?? 1
-				};
+	const situations = Math.min(before.space.situations.length, space.situations.length);
+	const habits: Habit[] = [];
+	for (const keys of keysAround(before, after, touched)) {
+		if (before.on(keys).length === 0) continue;
+		/** By the shortcut that ran: what comes instead. */
+		const lost = new Map<Binding, Set<CommandId>>();
+		for (const [example] of alike([...decisive(before, keys), ...decisive(after, keys)], situations)) {
+			const was = settled(resolve(before, keys, example!));
+			if (was.kind !== 'fires') continue;
+			const is = settled(resolve(after, keys, example!));
+			// where it is still offered, a finding tells of the choice
+			if (commandsOf(is).includes(was.winner.command)) continue;
+			const then = lost.get(was.winner) ?? new Set();
+			lost.set(was.winner, then);
+			for (const command of commandsOf(is)) then.add(command);
+		}
+		for (const [{ command, scope }, then] of [...lost].sort(([a], [b]) => (a.key < b.key ? -1 : 1))) {
+			const had = new Set(before.of(command).map((one) => one.keys));
+			habits.push({
+				command,
+				keys,
+				scope: space.scopeLabel(scope),
+				then: [...then].sort(),
+				instead: [...new Set(after.of(command).map((one) => one.keys))].filter((one) => !had.has(one)),
+				runs: after.catalogue.get(command)?.use ?? 1
 			});
-	});
+		}
+	}
+	return habits;
 }
 
 function impactOn(setup: Setup, before: Looked, after: Looked, touched: readonly Keys[]): SetupImpact {
-	const [was, is] = [foundIn(before.findings), foundIn(after.findings)];
+	const [was, is] = [openIn(before), openIn(after)];
 	return {
 		setup,
-		coming: missing(is, was, after.accepted),
-		going: missing(was, is, before.accepted),
+		coming: missing(is, was),
+		going: missing(was, is),
 		habits: habitsOf(before.index, after.index, touched)
 	};
 }
@@ -212,42 +268,88 @@ function changesIn(question: Question, found: readonly SetupImpact[]): ChangeImp
 	const taken = new Set(
 		differences.flatMap(({ kind, command, caption }) => (kind === 'added' ? [] : [shortcutOf(command, caption.keys)]))
 	);
+	const coming = groupedBy(found, ({ coming: some }) => some);
+	const going = groupedBy(found, ({ going: some }) => some);
+	const habits = groupedBy(found, ({ habits: some }) => some);
+	const receives = receiversOf(found, now);
 	return differences.map((difference) => {
 		const { command, caption, kind } = difference;
 		const takes = (habit: Habit) => {
 			const shortcut = shortcutOf(habit.command, habit.keys);
-			return taken.has(shortcut) ? kind !== 'added' && shortcut === shortcutOf(command, caption.keys) : isOf(habit);
+			return !taken.has(shortcut) || (kind !== 'added' && shortcut === shortcutOf(command, caption.keys));
 		};
-		const isOf = (one: { readonly command: CommandId; readonly keys: Keys | undefined }) =>
-			(command !== undefined && one.command === command) || (caption.keys !== undefined && one.keys === caption.keys);
 		const byPerson = new Map<string, Touch>();
-		const [coming, going] = [none(), none()];
+		const counts = { coming: none(), going: none() };
 		// a person is counted once, in whichever of their setups it shows
 		const counted = new Set<string>();
-		for (const { setup, ...impact } of found) {
-			const once = (kind: string, id: string): Touch | undefined => {
-				const key = `${kind}\n${setup.person}\n${id}`;
-				if (counted.has(key)) return undefined;
-				counted.add(key);
-				const touch = byPerson.get(setup.person) ?? { coming: 0, habits: 0, runs: 0 };
-				byPerson.set(setup.person, touch);
-				return touch;
-			};
-			for (const one of impact.coming) {
-				const touch = isOf(one) && once('coming', one.id);
-				if (!touch) continue;
-				coming[one.severity]++;
-				touch.coming++;
-			}
-			for (const one of impact.going) if (isOf(one) && once('going', one.id)) going[one.severity]++;
-			for (const one of impact.habits) {
-				const touch = takes(one) && once('habit', `${one.command}\n${one.keys}\n${one.scope}`);
-				if (!touch) continue;
-				touch.habits++;
-				touch.runs += one.runs;
-			}
+		const once = (part: string, person: string, id: string): Touch | undefined => {
+			const key = `${part}\n${person}\n${id}`;
+			if (counted.has(key)) return undefined;
+			counted.add(key);
+			const touch = byPerson.get(person) ?? { coming: 0, habits: 0, runs: 0 };
+			byPerson.set(person, touch);
+			return touch;
+		};
+		for (const { person, one } of coming.about(command, caption.keys)) {
+			const touch = once('coming', person, one.id);
+			if (!touch) continue;
+			counts.coming[one.severity]++;
+			touch.coming++;
+		}
+		for (const { person, one } of going.about(command, caption.keys))
+			if (once('going', person, one.id)) counts.going[one.severity]++;
+		for (const { person, one } of habits.about(command, caption.keys)) {
+			const touch = takes(one) ? once('habit', person, `${one.command}\n${one.keys}\n${one.scope}`) : undefined;
+			if (!touch) continue;
+			touch.habits++;
+			touch.runs += one.runs;
 		}
 		const sum = (part: 'habits' | 'runs') => [...byPerson.values()].reduce((all, touch) => all + touch[part], 0);
-		return { difference, people: byPerson.size, byPerson, coming, going, habits: sum('habits'), runs: sum('runs') };
+		return {
+			difference,
+			people: byPerson.size,
+			byPerson,
+			receivers: receives(difference),
+			...counts,
+			habits: sum('habits'),
+			runs: sum('runs')
+		};
 	});
+}
+
+/** What setups get or lose, by command and by keys, so that each change finds what has to do with it at once. */
+function groupedBy<T extends { readonly command: CommandId; readonly keys: Keys | undefined }>(
+	found: readonly SetupImpact[],
+	of: (impact: SetupImpact) => readonly T[]
+) {
+	type Entry = { readonly person: string; readonly one: T };
+	const byCommand = new Map<CommandId, Entry[]>();
+	const byKeys = new Map<Keys, Entry[]>();
+	const put = <K>(map: Map<K, Entry[]>, key: K, entry: Entry) => {
+		const list = map.get(key);
+		if (list) list.push(entry);
+		else map.set(key, [entry]);
+	};
+	for (const impact of found)
+		for (const one of of(impact)) {
+			const entry = { person: impact.setup.person, one };
+			put(byCommand, one.command, entry);
+			if (one.keys !== undefined) put(byKeys, one.keys, entry);
+		}
+	return {
+		/** Those about the command or the keys; one that is about both may come twice. */
+		about: (command: CommandId | undefined, keys: Keys | undefined): readonly Entry[] => [
+			...((command !== undefined && byCommand.get(command)) || []),
+			...((keys !== undefined && byKeys.get(keys)) || [])
+		]
+	};
+}
+
+/** The people who have the stratum of a difference in any of their setups; all of them where it is nobody's alone. */
+function receiversOf(found: readonly SetupImpact[], now: Profile): (difference: Difference) => ReadonlySet<string> {
+	const all = new Set(found.map(({ setup }) => setup.person));
+	const byStratum = new Map<StratumId, ReadonlySet<string>>(
+		now.map(({ id }) => [id, new Set(found.filter(({ setup }) => setup.strata.includes(id)).map(({ setup }) => setup.person))])
+	);
+	return ({ by }) => (by === undefined ? all : (byStratum.get(by) ?? all));
 }

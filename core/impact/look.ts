@@ -8,7 +8,7 @@ import { GESTURES } from '../chapters/gestures/gesture.ts';
 import { Checks } from '../chapters/shortcuts/check/check.ts';
 import { KeyFinding } from '../chapters/shortcuts/checker.ts';
 import type { Circumstances } from '../check/circumstances.ts';
-import type { AnyFinding, Looking } from '../check/finding.ts';
+import type { AnyFinding, Checker, Looking } from '../check/finding.ts';
 import type { Desk } from '../keyboard/desk.ts';
 import { ALL_CHAPTERS } from '../profile/chapters.ts';
 import { CHECKERS, findingsIn, SIMPLE_CHECKERS } from '../profile/checkers.ts';
@@ -106,17 +106,20 @@ export class Common {
 			accepted: acceptedIn(profile)
 		};
 		const looking = this.#looking(circumstances, profile);
-		const others = new Map(
-			SIMPLE_CHECKERS.map((checker) => [
-				checker.chapter,
-				KEPT.includes(checker.chapter) ? this.#others.get(checker.chapter)! : checker.findings(looking)
-			])
-		);
+		const others = new Map(SIMPLE_CHECKERS.map((checker) => [checker.chapter, this.#findingsAbove(checker, looking)]));
 		this.#checks.update(circumstances, changes);
 		const findings = this.#found(this.#checks, circumstances, others);
 		// as it was, for the next
 		this.#checks.update(this.#circumstances, changes);
 		return { index: circumstances.index, accepted: circumstances.accepted, findings };
+	}
+
+	/** What a check finds with light strata on top: of bars and gestures only what goes by keys is looked for again. */
+	#findingsAbove(checker: Checker, looking: Looking): readonly AnyFinding[] {
+		if (!KEPT.includes(checker.chapter)) return checker.findings(looking);
+		const below = this.#others.get(checker.chapter)!;
+		const { byKeys } = checker;
+		return byKeys ? [...below.filter(({ rule }) => !byKeys.rules.includes(rule)), ...byKeys.findings(looking)] : below;
 	}
 
 	#found(checks: Checks, circumstances: Circumstances, others: ReadonlyMap<string, readonly AnyFinding[]>): AnyFinding[] {

@@ -2,6 +2,7 @@ import type { OpenApplication } from '../application/application.ts';
 import { placedCommands } from '../chapters/bars/placed.ts';
 import { isPartOf } from '../chapters/shortcuts/check/fixes.ts';
 import { KeyFinding } from '../chapters/shortcuts/checker.ts';
+import type { AnyChange } from '../chapter/chapter.ts';
 import type { AnyFinding, Looking, Trial } from '../check/finding.ts';
 import { OutOfReachError } from '../strata/change.ts';
 import type { Profile } from '../strata/stratum.ts';
@@ -28,6 +29,13 @@ function isKnown(error: AnyFinding, before: Errors): boolean {
 	if (before.has(error.id)) return true;
 	if (!(error instanceof KeyFinding)) return false;
 	return [...before.values()].some((known) => known instanceof KeyFinding && isPartOf(error.finding, known.finding));
+}
+
+/** The errors of any chapter that a profile has after the changes and has not now. */
+export function errorsAdded(application: OpenApplication, looking: Looking, changes: readonly AnyChange[]): AnyFinding[] {
+	const then = findingsIn(lookingAfter(application, looking, applyEdit(looking.profile, changes)));
+	const before = errorsAmong(findingsIn(looking));
+	return [...errorsAmong(then).values()].filter((error) => !isKnown(error, before));
 }
 
 /** Tries changes of profiles of the application against the checks of all chapters. */

@@ -2,6 +2,9 @@ import type { ChangeImpact, Impact, SetupImpact } from '$core/impact/impact';
 import { mayWrite } from '$core/people/may';
 import type { Setup } from '$core/people/setup';
 import type { Difference } from '$core/chapter/chapter';
+import { placedCommands } from '$core/chapters/bars/placed';
+import { indexOf } from '$core/profile/circumstances';
+import { errorsAdded } from '$core/profile/trial';
 import { differencesBetween, takingBack } from '$core/profile/differences';
 import { stratumOfWire, type StratumWire } from '$core/profile/wire';
 import { desksOf } from '$core/keyboard/desk';
@@ -157,8 +160,16 @@ export class ImpactDesk {
 		return head !== undefined && this.#workspace.next.goesOut(head) && mayWrite(document.me, head);
 	}
 
-	/** Takes a change out of what goes out next, as one edit, and works the impact out anew. */
-	async takeOut({ difference }: ChangeImpact): Promise<void> {
+	/** A change whose removal would bring errors for everybody, with their sentences; whoever wants it confirms it. */
+	warning = $state.raw<{ readonly change: ChangeImpact; readonly errors: readonly string[] } | undefined>(undefined);
+
+	/**
+	 * Removes a change from what goes out next, as one edit, and works the impact out again. Where errors would come of it, it
+	 * asks first.
+	 */
+	async takeOut(change: ChangeImpact, isConfirmed = false): Promise<void> {
+		const { difference } = change;
+		this.warning = undefined;
 		const workspace = this.#workspace;
 		const maker = this.#makerOf(difference);
 		const target = workspace.profile.find(({ id }) => id === maker)?.id;
@@ -171,6 +182,17 @@ export class ImpactDesk {
 		const { index, profile } = workspace;
 		const { changes, stays } = takingBack([difference], { index, profile }, { profile, target });
 		if (stays[0]) return void (workspace.notice = { kind: 'failed', text: stays[0].reason });
+		if (!isConfirmed) {
+			const shared = profile.filter(({ kind }) => kind !== 'personal');
+			const looking = { ...workspace.findings.looking, profile: shared };
+			const circumstances = {
+				...looking.circumstances,
+				index: indexOf(workspace.subject, shared),
+				placed: placedCommands(shared)
+			};
+			const errors = errorsAdded(workspace.subject, { ...looking, circumstances }, changes).map((error) => error.sentence());
+			if (errors.length > 0) return void (this.warning = { change, errors });
+		}
 		if (await workspace.edits.commit(`Take out of the release: ${difference.caption.label}`, changes)) await this.start();
 	}
 }

@@ -7,7 +7,7 @@
 	let { desk, release }: { desk: ImpactDesk; release: number } = $props();
 	const workspace = useWorkspace();
 	const labelOf = (command: string) => workspace.catalogue.get(command as never)?.label ?? command;
-	const touched = $derived(desk.people.filter((person) => !desk.untouched.includes(person)));
+	const touched = $derived(desk.people.filter((person) => !desk.untouched.includes(person) || newFor(person).length > 0));
 
 	/** The habits of somebody over all setups, each once, those that are needed most on top. */
 	function habitsOf(person: string) {
@@ -16,7 +16,7 @@
 		return [...each.values()].sort((a, b) => b.runs - a.runs || (a.keys < b.keys ? -1 : 1));
 	}
 	const newFor = (person: string) =>
-		desk.changes.filter(({ byPerson, difference }) => byPerson.has(person) && difference.kind !== 'removed');
+		desk.changes.filter(({ receivers, difference }) => receivers.has(person) && difference.kind !== 'removed');
 	const when = new Date().toLocaleDateString('en-GB', { dateStyle: 'long' });
 </script>
 

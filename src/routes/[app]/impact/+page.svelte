@@ -4,6 +4,7 @@
 	import { ImpactDesk, isUntouched } from '$lib/state/impact-desk.svelte';
 	import { useWorkspace } from '$lib/state/workspace.svelte';
 	import KeyCaps from '$lib/ui/KeyCaps.svelte';
+	import Confirm from '$lib/ui/Confirm.svelte';
 	import GoingOut from '$lib/ui/rollout/GoingOut.svelte';
 	import ImpactTable from '$lib/ui/impact/ImpactTable.svelte';
 	import LearningSheets from '$lib/ui/impact/LearningSheets.svelte';
@@ -25,6 +26,22 @@
 	const shown = $derived(desk.person ?? desk.people.find((person) => desk.of(person).some((one) => !isUntouched(one))));
 	const count = (n: number, one: string, many: string) => `${n} ${n === 1 ? one : many}`;
 </script>
+
+{#if desk.warning}
+	{@const { change, errors } = desk.warning}
+	<Confirm
+		title="Remove “{change.difference.caption.label}” from the release"
+		does="Remove it all the same"
+		onconfirm={() => void desk.takeOut(change, true)}
+		onclose={() => (desk.warning = undefined)}
+	>
+		<p>Without it everyone gets {count(errors.length, 'error', 'errors')}:</p>
+		<ul>
+			{#each errors.slice(0, 6) as sentence (sentence)}<li>{sentence}</li>{/each}
+			{#if errors.length > 6}<li>{errors.length - 6} more</li>{/if}
+		</ul>
+	</Confirm>
+{/if}
 
 <div class="screen">
 	<div class="view">

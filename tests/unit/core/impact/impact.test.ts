@@ -10,6 +10,10 @@ import type { Profile, Stratum, StratumHead, StratumId } from '../../../../core/
 import { desksOf } from '../../../../core/keyboard/desk.ts';
 import { gneiss } from '../../../../demo/gneiss/gneiss.ts';
 import { seats } from '../../../../demo/office.ts';
+import { accepts } from '../../../../core/check/acceptance.ts';
+import { profileOf } from '../../../../core/people/setup.ts';
+import { applyEdit } from '../../../../core/profile/edit.ts';
+import { verdictOn, type Ground } from '../../brute-force.ts';
 import { heads, KEYS, scopeOf, small, subjectOf, type Small } from '../../arbitrary.ts';
 import { demoProfile, subjectOf as demoSubject } from '../../demo-office.ts';
 import { stratumOf } from '../../strata.ts';
@@ -85,6 +89,55 @@ describe('what a release does to whom', () => {
 			{ numRuns: 60 }
 		);
 	}).timeout(120_000);
+
+	it('finds the habits that enumeration finds: keys that ran a command and neither run nor offer it any more', () => {
+		fc.assert(
+			fc.property(question, (asked) => {
+				const { axes, reachable, rules } = asked.application.application;
+				const commands = [...asked.application.catalogue.values()];
+				for (const { setup, habits } of run(asked).setups) {
+					const today = asked.now.map((stratum) => asked.today.get(stratum.id) ?? stratum);
+					const [before, after] = [today, asked.now].map(
+						(all) => ({ axes, reachable, rules, commands, profile: profileOf(all, setup.strata) }) as Ground
+					);
+					const lost = new Set<string>();
+					for (const keys of KEYS)
+						for (const s of asked.application.space.situations) {
+							const was = verdictOn(before!, keys, s, true);
+							const is = verdictOn(after!, keys, s, true);
+							if (!/^c\d$/.test(was.what) || is.what === was.what) continue;
+							if (!is.parties.some(({ command }) => command === was.what)) lost.add(`${was.what} ${keys}`);
+						}
+					expect([...new Set(habits.map(({ command, keys }) => `${command} ${keys}`))].sort()).to.deep.equal([...lost].sort());
+				}
+			}),
+			{ numRuns: 60 }
+		);
+	});
+
+	it('tells of an acceptance that a release drops, and of new things for people whose keys stay', () => {
+		const profile = demoProfile();
+		const [factory, office] = profile as [Stratum, Stratum];
+		const application = demoSubject(gneiss);
+		const about = { application, desks: desksOf(seats), released: office };
+		const finding = lookAt(about, [factory, office]).findings[0]!;
+		const change = accepts({ profile: [factory, office], target: office.id }, finding.acceptable(), 'we know');
+		const accepting = applyEdit([factory, office], [{ ...change, chapter: 'acceptances' }])[1]!;
+		const added = gneiss.entriesOf('set | Ctrl+Alt+Shift+F11 | inspect.mass | space').map((e) => ({ ...e, rank: 900 }));
+		const shortcuts = new Map([
+			...(office.contents['shortcuts'] as Map<string, Entry>),
+			...added.map((e) => [entryKey(e), e] as const)
+		]);
+		const now: Profile = [factory, { ...office, contents: { ...office.contents, shortcuts, acceptances: new Map() } }];
+		const impact = run({
+			...{ application, desks: desksOf(seats), released: office, now },
+			today: new Map([[office.id, accepting]]),
+			setups: [setupOf('s', 'hanger', ['office'])]
+		});
+		expect(impact.setups[0]!.coming.map(({ id }) => id)).to.include(finding.id);
+		const fresh = impact.changes.find(({ difference }) => (difference.caption.keys as string) === 'Ctrl+Alt+Shift+F11')!;
+		expect([...fresh.receivers]).to.deep.equal(['hanger']);
+	});
 
 	it('looks at a profile as the Findings view does, also where the mouse, modes, macros and bars say something', () => {
 		const office = { application: demoSubject(gneiss), desks: desksOf(seats), released: demoProfile(gneiss, 2)[1]! };
