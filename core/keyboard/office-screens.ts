@@ -19,8 +19,17 @@ export function officeScreens(desks: readonly Desk[]): readonly Screen[] {
 		.sort((a, b) => a.width / a.scale - b.width / b.scale);
 }
 
-/** The screen with least room, for which bars are judged. */
+/** The screen with least width, for which bars at the top and the bottom are judged. */
 export const narrowestOf = (desks: readonly Desk[]): Screen => officeScreens(desks)[0]!;
+
+const heightOf = ({ height, scale }: Screen): number => height / scale;
+
+/** The screens with least room, in width and in height, each once: bars at the sides are judged by the height. */
+export function tightestOf(desks: readonly Desk[]): readonly Screen[] {
+	const all = officeScreens(desks);
+	const lowest = all.reduce((low, screen) => (heightOf(screen) < heightOf(low) ? screen : low));
+	return [...new Set([all[0]!, lowest])];
+}
 
 /** The seats that are known to have fewer screens than so many. */
 export const seatsWithout = (desks: readonly Desk[], monitor: number): readonly string[] =>

@@ -1,4 +1,4 @@
-import { isMouse } from '../stroke/mouse.ts';
+import { isMouse, mouseInput } from '../stroke/mouse.ts';
 import type { Modifier, Stroke } from '../stroke/stroke.ts';
 import { BOARDS, PITCH, centreOf, keyOn, type Board } from './board.ts';
 import type { DeskSetup } from './desk.ts';
@@ -53,11 +53,21 @@ function fingersTo(board: Board, code: string, hand: 'left' | 'right'): { finger
 		.sort((a, b) => a.mm - b.mm);
 }
 
+/** A button that is held counts as such after this time, in seconds, where a program does not say (common practice, no source). */
+const HOLD = 0.45;
+
+/** How long the button takes, in seconds: pressed and let go, twice for a double click, and the time that it is held. */
+function pressed(key: string): number {
+	const input = mouseInput(key);
+	const motion = input?.kind === 'button' ? input.motion : undefined;
+	return motion === 'DoubleClick' ? 4 * B : motion === 'Hold' ? 2 * B + HOLD : 2 * B;
+}
+
 /** One stroke at a desk; undefined when it cannot be pressed there. */
 export function reachOf(stroke: Stroke, desk: DeskSetup): Reach | undefined {
 	if (isMouse(stroke.key)) {
 		const held = stroke.modifiers.length;
-		return { mm: 0, seconds: 2 * B + K * held, effort: held > 1 ? 'stretch' : 'easy' };
+		return { mm: 0, seconds: pressed(stroke.key) + K * held, effort: held > 1 ? 'stretch' : 'easy' };
 	}
 	const { code, modifiers, altGr } = pressing(stroke, desk);
 	if (code === undefined) return undefined;

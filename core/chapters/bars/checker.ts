@@ -1,7 +1,7 @@
 import type { AnyFinding, Checker, Looking } from '../../check/finding.ts';
 import { findingOfEntry } from '../../check/of-entry.ts';
 import { errorsFirst } from '../../check/severity.ts';
-import { narrowestOf } from '../../keyboard/office-screens.ts';
+import { narrowestOf, tightestOf } from '../../keyboard/office-screens.ts';
 import { barsIn, BARS } from './bar.ts';
 import type { BarFinding, BarRule } from './finding.ts';
 import { BAR_RULES } from './rules/rules.ts';
@@ -25,7 +25,8 @@ function findingsOf(looking: Looking, rules: readonly BarRule[]): AnyFinding[] {
 		index: circumstances.index,
 		released,
 		desks,
-		narrowest: narrowestOf(desks)
+		narrowest: narrowestOf(desks),
+		tightest: tightestOf(desks)
 	};
 	const found: AnyFinding[] = [];
 	for (const rule of rules) rule.find(ground, (finding) => void found.push(asAny(rule, finding, looking)));

@@ -19,6 +19,8 @@ export interface BarGround {
 	/** What stands on the desks of the office, and the screen of them that has least room. */
 	readonly desks: readonly Desk[];
 	readonly narrowest: Screen;
+	/** The screens of them with least width and least height. */
+	readonly tightest: readonly Screen[];
 }
 
 export interface BarFinding {

@@ -5,7 +5,8 @@ import type { ItemId } from './bar.ts';
 import { isPlace } from './boxes.ts';
 import { rectIn } from './opened.ts';
 import { layoutFor, type BarSetting } from './setting.ts';
-import { nodesFrom, pathTo } from './tree.ts';
+import type { WindowLayout } from '../../surface/window.ts';
+import { nodesFrom, pathTo, type BarNode } from './tree.ts';
 
 /** A way to a command over the bars, with the time that it takes in its terms. */
 export interface BarWay {
@@ -39,10 +40,22 @@ export function timeTo(setting: BarSetting, id: ItemId): readonly TimeTerm[] | u
 	}
 	const rect = rectIn(layout, id);
 	if (rect) return [...terms, pointingAt(layout.canvas, rect)];
-	// what is not drawn itself is found in the innermost thing around it that is
-	const home = above.toReversed().find((node) => node.id !== id && rectIn(layout, node.id));
-	const places = home && above[above.indexOf(home) + 1] ? home.children.length : 0;
-	return home && places > 0 ? [...terms, pointingAt(layout.canvas, rectIn(layout, home.id)!), ...inDrawer(places)] : undefined;
+	// what is not drawn itself is found in the innermost thing around it that is, through all that has to be opened there
+	const from = above.findLastIndex((node) => node.id !== id && rectIn(layout, node.id));
+	const home = above[from];
+	if (!home || from === above.length - 1) return undefined;
+	const opened = above.slice(from, -1).map((node, depth) => choicesIn(node, depth === 0 ? layout : undefined));
+	if (opened.some((choices) => choices === 0)) return undefined;
+	return [...terms, pointingAt(layout.canvas, rectIn(layout, home.id)!), ...opened.flatMap(inDrawer)];
+}
+
+/** Among how many one chooses in something that is opened: the drawer of a bar that is drawn, else all that shows in it. */
+function choicesIn(node: BarNode, layout: WindowLayout | undefined): number {
+	const drawer = layout?.toolbars.find(({ bar }) => bar.id === node.id)?.drawer;
+	if (drawer && drawer.length > 0) return drawer.length;
+	return node.children.filter(
+		(child) => !(isPlace(child) && (child.item.hidden || (child.item.command === undefined && child.item.flyout === undefined)))
+	).length;
 }
 
 /** All ways to a command over the bars that show in the situation, the quickest first. */

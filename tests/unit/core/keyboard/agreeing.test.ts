@@ -105,3 +105,14 @@ describe('characters with Shift', () => {
 		expect(reservedOn('windows', parseKeys('Meta+BracketRight'), 'us')).to.equal(undefined);
 	});
 });
+
+describe('the time of the mouse’s buttons', () => {
+	it('is 2 B for a click, 4 B for a double click, and that of holding for a hold', () => {
+		// keystroke-level model: B is a button pressed or let go, 0.1 s (Kieras 1993, from memory)
+		const office = officeDesks({ match: 'character', hardwired: [] }, []);
+		const seconds = (text: string) => office.reach(parseKeys(text))!.seconds;
+		expect(seconds('RightClick')).to.be.closeTo(0.2, 1e-9);
+		expect(seconds('LeftDoubleClick')).to.be.closeTo(0.4, 1e-9);
+		expect(seconds('RightHold')).to.be.greaterThan(0.6);
+	});
+});

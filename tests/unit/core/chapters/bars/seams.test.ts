@@ -2,6 +2,13 @@ import '../../../../../core/recipe/shapes/all.ts';
 import { expect } from 'chai';
 import { BARS, type ItemId } from '../../../../../core/chapters/bars/bar.ts';
 import { barDifferences, takeBack } from '../../../../../core/chapters/bars/changes.ts';
+import { generateNKeysBetween } from 'fractional-indexing';
+import { settingOn } from '../../../../../core/chapters/bars/setting.ts';
+import { timeTo } from '../../../../../core/chapters/bars/ways.ts';
+import { desksOf, USUAL_DESK } from '../../../../../core/keyboard/desk.ts';
+import { findingsIn } from '../../../../../core/profile/checkers.ts';
+import { circumstancesOf, indexOf } from '../../../../../core/profile/circumstances.ts';
+import { total } from '../../../../../core/time/pointing.ts';
 import { barTree } from '../../../../../core/chapters/bars/tree.ts';
 import { moveItem, takeOut } from '../../../../../core/chapters/bars/writing.ts';
 import { chapterOf } from '../../../../../core/profile/chapters.ts';
@@ -97,5 +104,76 @@ describe('bars at the seams', () => {
 		expect(told.lost[0]).to.match(/^file\.|.* in the bars: what it stood in is gone \(more\)$/);
 		expect(told.changes).to.have.length(1);
 		expect(rebased(base, mine as never, base).lost).to.deep.equal([]);
+	});
+
+	const subject = subjectOf(gneiss);
+	const setting = (profile: Profile, width = 1280) => {
+		const index = indexOf(subject, profile);
+		return settingOn(index, barTree(profile), 0, { name: 'test', width, height: 800, scale: 1 });
+	};
+	const orders = (n: number) => generateNKeysBetween(null, null, n);
+
+	it('cost one more choice for each flyout that has to be opened, among what shows there', () => {
+		const [first, second, third] = gneiss.commands.map(({ id }) => id);
+		const profile = profileOf(
+			[
+				bar('main'),
+				place('more', 'main', { flyout: 'More' }),
+				place('inner', 'more', { flyout: 'Inner' }),
+				{ ...place('line', 'more', {}), order: 'a1' },
+				{ ...place('off', 'more', { command: third, hidden: true }), order: 'a2' },
+				{ ...place('one', 'more', { command: first }), order: 'a3' },
+				place('two', 'inner', { command: second })
+			],
+			[],
+			[]
+		);
+		const terms = (id: string) => timeTo(setting(profile), id as ItemId)!;
+		const choosing = (id: string) => terms(id).filter(({ name }) => name === 'choosing in the drawer');
+		expect(choosing('one')).to.have.length(1);
+		expect(choosing('two')).to.have.length(2);
+		// Hick and Hyman: two alternatives in the outer flyout, since a separator and what is hidden are none
+		expect(choosing('one')[0]!.seconds).to.be.closeTo(0.15 * Math.log2(3), 1e-9);
+		expect(total(terms('two'))).to.be.greaterThan(total(terms('one')));
+	});
+
+	it('are told where a tab or a menu has no room in its line, in whatever situation', () => {
+		const [axis] = gneiss.application.axes;
+		const last = axis!.nodes.at(-1)!.id;
+		const scope = { [axis!.id]: [last] };
+		const tabs = orders(40).map((order, i) => ({
+			...{ op: 'set', id: `tab-${i}`, parent: 'wide', order },
+			item: { kind: 'tab', name: `Cladding and doors ${i}` }
+		}));
+		const menus = orders(40).map((order, i) => ({ ...place(`menu-${i}`, 'line', { flyout: `Cladding ${i}` }), order }));
+		const profile = profileOf(
+			[
+				bar('wide', { form: 'ribbon', scope }),
+				...tabs,
+				{ ...bar('line', { form: 'menu', scope }), order: 'a1' },
+				...menus
+			],
+			[],
+			[]
+		);
+		const found = findingsIn({ circumstances: circumstancesOf(subject, profile, [], null), profile, released: undefined }, [BARS])
+			.filter(({ rule }) => rule === 'crowding')
+			.map((f) => f.sentence());
+		expect(found.some((sentence) => /the tab Cladding and doors 39 has no room/.test(sentence))).to.equal(true);
+		expect(found.some((sentence) => /the menu Cladding 39 has no room/.test(sentence))).to.equal(true);
+	});
+
+	it('at the sides are judged by the screen with least height', () => {
+		const names = orders(24);
+		const buttons = names.map((order, i) => ({ ...place(`b-${i}`, 'side', { command: gneiss.commands[i]!.id }), order }));
+		const profile = profileOf([bar('side', { dock: { edge: 'left', row: 0 } }), ...buttons], [], []);
+		const desk = (screens: object[]) =>
+			desksOf([{ id: 'A', desk: { ...USUAL_DESK, screens: screens as never } }]);
+		const said = (screens: object[]) =>
+			findingsIn({ circumstances: circumstancesOf(subject, profile, desk(screens), null), profile, released: undefined }, [BARS])
+				.filter(({ rule }) => rule === 'crowding')
+				.map((f) => f.sentence());
+		expect(said([{ width: 1920, height: 1200, scale: 1 }])).to.deep.equal([]);
+		expect(said([{ width: 2560, height: 1440, scale: 2.5 }])).to.have.length(1);
 	});
 });
