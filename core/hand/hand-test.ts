@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { between, concentrationOf, directionOf, kappaBounds, missOf, spreadOf, turned, type Spread } from './circular.ts';
+import { between, concentrationOf, deg, directionOf, kappaBounds, missOf, spreadOf, turned, type Spread } from './circular.ts';
 
 /** One flick of the hand test: where it was to go, in degrees clockwise from up, where it went, in px, and how long it took, in ms. */
 export const Flick = z.strictObject({
@@ -22,6 +22,8 @@ export interface DirectionOfHand {
 	readonly n: number;
 	/** How many degrees the mean direction lies clockwise of the wanted one. */
 	readonly bias: number;
+	/** The bias to expect of the next flicks, in degrees: what was measured, shrunk for the chance in so few flicks (see `shrunk`). */
+	readonly expectedBias: number;
 	readonly spread: Spread;
 	/** The mean length in px and time in ms. */
 	readonly length: number;
@@ -53,7 +55,7 @@ export function handSummary(flicks: readonly Flick[]): HandSummary | undefined {
 	const off: number[] = [];
 	const directions = [...byWanted]
 		.sort(([a], [b]) => a - b)
-		.map(([wanted, own]): DirectionOfHand => {
+		.map(([wanted, own]): Omit<DirectionOfHand, 'expectedBias'> => {
 			const angles = own.map(({ dx, dy }) => directionOf(dx, dy));
 			const spread = spreadOf(angles);
 			for (const angle of angles) off.push(between(spread.mean, angle));
@@ -71,7 +73,31 @@ export function handSummary(flicks: readonly Flick[]): HandSummary | undefined {
 	const free = Math.max(1, counted.length - directions.length);
 	const length = Math.max(0, 1 - ((1 - pooled.length) * counted.length) / free);
 	const spread: Spread = { n: free + 1, mean: pooled.mean, length, kappa: concentrationOf(length) };
-	return { n: counted.length, directions, spread, kappa: kappaBounds(spread) };
+	const expected = shrunk(directions, spread.kappa);
+	return {
+		n: counted.length,
+		directions: directions.map((one, i) => ({ ...one, expectedBias: expected[i]! })),
+		spread,
+		kappa: kappaBounds(spread)
+	};
+}
+
+/**
+ * The biases to expect, in degrees. The mean of a few flicks is off by chance as well, with variance 1 / (kappa n); taken as it is, it makes
+ * every hand look worse than it is. Each bias is drawn towards the mean of all by the positive-part rule of James and Stein
+ * in the form for an unknown mean: by (k - 3) variances over the sum of squares about it (Efron and Morris, JASA 68, 1973; from memory).
+ * Fewer than four directions stay as they were measured.
+ */
+function shrunk(directions: readonly Pick<DirectionOfHand, 'bias' | 'n'>[], kappa: number): number[] {
+	const k = directions.length;
+	if (k < 4 || kappa === Infinity || kappa <= 0) return directions.map(({ bias }) => bias);
+	const middle = mean(directions.map(({ bias }) => bias));
+	const squares = directions.reduce((sum, { bias }) => sum + (bias - middle) ** 2, 0);
+	if (squares === 0) return directions.map(() => middle);
+	return directions.map(({ bias, n }) => {
+		const variance = deg(1) ** 2 / (kappa * n);
+		return middle + Math.max(0, 1 - ((k - 3) * variance) / squares) * (bias - middle);
+	});
 }
 
 /** How a hand goes in any direction: between those that were tested what lies on either side, by how near it is. */
@@ -82,7 +108,7 @@ export function handAt({ directions, spread }: HandSummary, wanted: number): { b
 	const before = enough.reduce((best, one) => (turned(wanted - one.wanted) < turned(wanted - best.wanted) ? one : best));
 	const gap = turned(after.wanted - before.wanted);
 	const share = gap === 0 ? 0 : turned(wanted - before.wanted) / gap;
-	return { bias: before.bias + (after.bias - before.bias) * share, kappa: spread.kappa };
+	return { bias: before.expectedBias + (after.expectedBias - before.expectedBias) * share, kappa: spread.kappa };
 }
 
 /** A rose of so many equal sectors, the middle of the first `turn` degrees clockwise from up. */
@@ -116,6 +142,16 @@ export function missesOf(hand: HandSummary, { directions, turn }: Rose): number 
 			return missOf(kappa, bias - turn, 180 / directions);
 		})
 	);
+}
+
+/**
+ * Between which values `missesOf` lies, by the bounds of the concentration, with 95 % confidence for z = 1.96; the same twice if there
+ * are none.
+ */
+export function missBounds(hand: HandSummary, rose: Rose, z = 1.96): readonly [low: number, high: number] {
+	const [low, high] = kappaBounds(hand.spread, z) ?? [hand.spread.kappa, hand.spread.kappa];
+	const at = (kappa: number) => missesOf({ ...hand, spread: { ...hand.spread, kappa } }, rose);
+	return [at(high), at(low)];
 }
 
 /** The turn, in whole degrees either way, with which a rose of so many directions is missed least by this hand; the least of equal ones. */

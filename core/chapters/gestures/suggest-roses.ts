@@ -83,12 +83,14 @@ export function suggestRoses(
 				return variable;
 			});
 			row(own, '<= 1');
-			const across = rose.candidates.findIndex((other) => other.id === command.opposite);
-			if (across > c)
+			rose.candidates.forEach((partner, across) => {
+				// either of two may name the other; each pair once
+				if (across <= c || (command.opposite !== partner.id && partner.opposite !== command.id)) return;
 				rose.directions.forEach((degrees, d) => {
 					const elsewhere = rose.directions.flatMap((other, e) => (other === turned(degrees + 180) ? [] : [name(r, across, e)]));
 					row([name(r, c, d), ...elsewhere], '<= 1');
 				});
+			});
 		});
 		rose.directions.forEach((_, d) => {
 			if (rose.candidates.length > 0)

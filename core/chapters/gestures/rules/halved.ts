@@ -1,3 +1,5 @@
+import type { Catalogue } from '../../../application/application.ts';
+import type { CommandId } from '../../../application/command.ts';
 import { first, intersection, isEmpty } from '../../../context/bits.ts';
 import { turned } from '../../../hand/circular.ts';
 import { directionText } from '../../../stroke/mouse.ts';
@@ -5,6 +7,10 @@ import { rosesSeen } from '../flicks.ts';
 import type { GestureRule } from '../finding.ts';
 import { flickKeys } from '../gesture.ts';
 import { putOn } from '../moves.ts';
+
+/** Whether one of the commands names the other as its opposite. */
+const areOpposites = (catalogue: Catalogue, a: CommandId, b: CommandId): boolean =>
+	catalogue.get(a)?.opposite === b || catalogue.get(b)?.opposite === a;
 
 /** A command and its opposite lie on one rose, and not opposite each other. */
 export const halved: GestureRule = {
@@ -14,10 +20,12 @@ export const halved: GestureRule = {
 		const { catalogue } = index;
 		for (const rose of rosesSeen(index))
 			for (const one of rose) {
-				const opposite = catalogue.get(one.binding.command)?.opposite;
-				const other = rose.find(({ binding }) => binding.command === opposite);
-				// each pair once
-				if (!other || other.binding.command < one.binding.command) continue;
+				// either of two may name the other; each pair once
+				const other = rose.find(
+					({ binding }) => binding.command > one.binding.command && areOpposites(catalogue, one.binding.command, binding.command)
+				);
+				if (!other) continue;
+				const opposite = other.binding.command;
 				const across = turned(one.degrees + 180);
 				if (rose.some((flick) => flick.binding.command === opposite && flick.degrees === across)) continue;
 				const keys = flickKeys(one, across);

@@ -1,4 +1,4 @@
-import { bearable, missesOf } from '../../../hand/hand-test.ts';
+import { bearable, missBounds, missesOf } from '../../../hand/hand-test.ts';
 import { stratumById } from '../../../strata/stratum.ts';
 import type { GestureRule } from '../finding.ts';
 import { handsAt } from '../hands.ts';
@@ -21,14 +21,15 @@ export const wedge: GestureRule = {
 			const { directions, scope } = entry;
 			const rose = `The rose of ${triggerText(entry)} in ${space.scopeLabel(scope)} has ${directions} directions`;
 			const missed = hands
-				.map(({ seat, summary }) => ({ seat, summary, misses: missesOf(summary, entry) }))
+				.map(({ seat, summary }) => ({ seat, summary, misses: missesOf(summary, entry), least: missBounds(summary, entry)[0] }))
 				.filter(({ misses }) => misses > LIMIT)
 				.sort((a, b) => b.misses - a.misses);
 			const [worst] = missed;
 			if (!worst && (hands.length > 0 || directions <= RELIABLE)) continue;
 			const fewer = worst ? bearable(worst.summary, LIMIT).most : RELIABLE;
 			report({
-				severity: worst ? 'attention' : 'note',
+				// what chance may have done in so few flicks is only noted
+				severity: missed.some(({ least }) => least > LIMIT) ? 'attention' : 'note',
 				thing: roseThing(entry),
 				stratum: stratum.id,
 				command: undefined,

@@ -3,7 +3,7 @@
 	import { directionText } from '$core/stroke/mouse';
 	import type { GestureDesk, RoseView } from '$lib/state/gesture-desk.svelte';
 	import { Button } from 'flowbite-svelte';
-	import { bestTurn, FEWEST_DIRECTIONS, missesOf, MOST_DIRECTIONS } from '$core/hand/hand-test';
+	import { bestTurn, FEWEST_DIRECTIONS, missBounds, missesOf, MOST_DIRECTIONS } from '$core/hand/hand-test';
 	import { useWorkspace } from '$lib/state/workspace.svelte';
 	import Picker from '../Picker.svelte';
 	import Blame from '../Blame.svelte';
@@ -62,9 +62,12 @@
 	{/if}
 	{#if desk.hand}
 		{@const misses = missesOf(desk.hand, entry)}
+		{@const range = missBounds(desk.hand, entry)}
 		{@const best = bestTurn(desk.hand, entry.directions)}
 		<p class="hand">
-			<span>{(misses * 100).toFixed(1)} % land wrong.</span>
+			<span title="The range in which the true figure lies with 95 % confidence, by the flicks of the hand test"
+				>{(misses * 100).toFixed(1)} % land wrong ({(range[0] * 100).toFixed(1)} to {(range[1] * 100).toFixed(1)} %).</span
+			>
 			{#if best.turn !== entry.turn && best.misses < misses - 0.002}
 				<Button
 					size="xs"

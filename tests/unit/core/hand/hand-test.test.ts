@@ -1,7 +1,16 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
-import { between, directionOf } from '../../../../core/hand/circular.ts';
-import { bearable, bestTurn, Flick, handSummary, middlesOf, missesOf, sectorOf } from '../../../../core/hand/hand-test.ts';
+import { between, directionOf, missOf } from '../../../../core/hand/circular.ts';
+import {
+	bearable,
+	bestTurn,
+	Flick,
+	handSummary,
+	middlesOf,
+	missBounds,
+	missesOf,
+	sectorOf
+} from '../../../../core/hand/hand-test.ts';
 import { flickOf, seeded, type SimulatedHand } from '../../../../core/hand/simulated.ts';
 
 const EIGHT = middlesOf({ directions: 8, turn: 0 });
@@ -19,6 +28,39 @@ describe('the hand test', () => {
 			if (kappa![0] <= 40 && 40 <= kappa![1]) held++;
 		}
 		expect(held / 200, '95 % confidence').to.be.within(0.87, 1);
+	});
+
+	it('does not take chance for bias: what it says of a straight hand is what such a hand misses', () => {
+		// standard deviations in degrees; 8 directions, so sectors of 22.5 degrees either side
+		for (const deviation of [9, 11]) {
+			const kappa = (180 / Math.PI / deviation) ** 2;
+			const truth = missOf(kappa, 0, 22.5);
+			let [sum, bad, certain] = [0, 0, 0];
+			for (let seed = 0; seed < 200; seed++) {
+				const hand = tested({ kappa }, 5, seed + 1_000);
+				const rose = { directions: 8, turn: 0 };
+				sum += missesOf(hand, rose);
+				if (missesOf(hand, rose) > 0.05) bad++;
+				const [low, high] = missBounds(hand, rose);
+				expect(low).to.be.at.most(missesOf(hand, rose));
+				expect(high).to.be.at.least(missesOf(hand, rose));
+				if (low > 0.05) certain++;
+			}
+			expect(sum / 200, `${deviation}°`).to.be.within(truth * 0.8, truth * 1.45);
+			expect(bad, `${deviation}°: hands called bad by their figure`).to.be.below(100);
+			expect(certain, `${deviation}°: hands that are certainly bad`).to.be.below(12);
+		}
+	});
+
+	it('keeps its bounds down to a concentration of 2', () => {
+		for (const kappa of [2, 3, 5, 20]) {
+			let held = 0;
+			for (let seed = 0; seed < 400; seed++) {
+				const [low, high] = tested({ kappa }, 5, seed + 5_000).kappa!;
+				if (low <= kappa && kappa <= high) held++;
+			}
+			expect(held / 400, `kappa ${kappa}`).to.be.within(0.9, 1);
+		}
 	});
 
 	it('finds where the hand goes off, how far and how fast it goes', () => {
