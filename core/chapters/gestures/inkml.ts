@@ -15,7 +15,28 @@ const MOST_POINTS = 1_000_000;
 interface Channel {
 	readonly name: string;
 	readonly isRegular: boolean;
+	/** What a value is multiplied with to be px, rightwards or downwards; 1 where nothing is said. */
+	readonly scale?: number;
 }
+
+/** Px of a unit, 96 to the inch; by section 3.2.1 a channel without units is in those of the device, which are taken for px. */
+const UNITS: Readonly<Record<string, number>> = {
+	m: 96 / 0.0254,
+	cm: 96 / 2.54,
+	mm: 96 / 25.4,
+	in: 96,
+	pt: 96 / 72,
+	pc: 16
+};
+
+/** By section 3.2.1 X grows to the right and Y downwards, unless the orientation is said to be the other. */
+const scaleOf = ({ units, orientation }: Readonly<Record<string, string>>): number =>
+	(UNITS[units ?? ''] ?? 1) * (orientation === '-ve' ? -1 : 1);
+
+/** Beyond this, in px, no hand draws; and a drawing smaller than the least is one in units that nobody has named. */
+const [MOST_PX, LEAST_PX] = [1e9, 4];
+/** What a drawing of unknown units is made to measure, in px: shapes are told apart whatever their size. */
+const COMMON_PX = 240;
 
 /** Section 3.2.1: where no format is given, traces are of X and Y. */
 const USUAL: readonly Channel[] = [
@@ -81,6 +102,24 @@ function take(own: Last, { number, hex, sign }: Record<string, string | undefine
 	own.step = own.value - before;
 }
 
+/**
+ * The points in px. One that measures too much to be kept, or next to nothing, is made of a common size. Throws `SyntaxError` for a
+ * coordinate that is beyond all use.
+ */
+function inPx(points: readonly number[], channels: readonly Channel[]): number[] {
+	const scales = ['X', 'Y'].map((name) => channels.find((channel) => channel.name === name)?.scale ?? 1) as [number, number];
+	const scaled = points.map((value, i) => value * scales[i % 2 === 0 ? 0 : 1]!);
+	const far = scaled.find((value) => !(Math.abs(value) <= MOST_PX));
+	if (far !== undefined) throw new SyntaxError(`has a coordinate of ${far} px; expected at most ${MOST_PX}`);
+	let side = 0;
+	for (let i = 2; i < scaled.length; i++) side = Math.max(side, Math.abs(scaled[i]! - scaled[i % 2]!));
+	const isUsual = side >= LEAST_PX && side <= 100 * COMMON_PX;
+	// below this even the differences are lost in the arithmetic
+	if (side < 1e-100) return scaled.map(() => 0);
+	if (isUsual) return scaled;
+	return scaled.map((value, i) => ((value - scaled[i % 2]!) / side) * COMMON_PX);
+}
+
 /** A shape as it stands in a file: how it is called there, and its drawings. */
 export interface InkShape {
 	readonly label: string;
@@ -108,7 +147,13 @@ export function readInk(file: string, text: string): InkShape[] {
 	/** The groups around, the innermost last. */
 	const around: Group[] = [];
 	const formats = new Map<string, Channel[]>();
-	const contexts = new Map<string, string>();
+	/** The format of each context and of each source of ink, as far as it is known. */
+	const contexts = new Map<string, Channel[]>();
+	const sources = new Map<string, Channel[]>();
+	/** The contexts and sources that are open, the innermost last. */
+	const settings: { readonly element: string; readonly id: string; format: Channel[] | undefined }[] = [];
+	/** The format of traces that name no context: that of the last context outside of definitions (section 4.3). */
+	let usual: readonly Channel[] = USUAL;
 	/** The traces that another one goes on with (section 3.3.1, continuation). */
 	const begun = new Map<string, readonly number[]>();
 	let format: Channel[] | undefined;
@@ -117,17 +162,36 @@ export function readInk(file: string, text: string): InkShape[] {
 	let attributes: Readonly<Record<string, string>> = {};
 	let content = '';
 	let total = 0;
+	/** Points of all traces, counted while they are read. */
+	let commas = 0;
 	let line = 1;
 	let column = 1;
 	const refuse = (message: string): never => {
 		throw new FileRefusedError(file, [{ line, column, message }]);
 	};
 
+	/** By the format that holds; where none does, and X and Y alone do not fit, by the first one that the file defines. */
+	function read(trace: string): number[] {
+		try {
+			return inPx(pointsOf(trace, current), current);
+		} catch (error) {
+			const [defined] = formats.values();
+			if (current !== USUAL || !defined || !(error instanceof SyntaxError)) throw error;
+			requireXY(defined);
+			return inPx(pointsOf(trace, defined), defined);
+		}
+	}
+
+	function requireXY(channels: readonly Channel[]): void {
+		if (!channels.some((one) => one.name === 'X') || !channels.some((one) => one.name === 'Y'))
+			refuse('the format of this trace has no channel X or no channel Y');
+	}
+
 	function endTrace(): void {
 		if (attributes['type'] === 'penUp') return;
 		let points: number[] = [];
 		try {
-			points = pointsOf(content, current);
+			points = read(content);
 		} catch (error) {
 			if (!(error instanceof SyntaxError)) throw error;
 			refuse(`in this trace ${error.message}`);
@@ -162,11 +226,17 @@ export function readInk(file: string, text: string): InkShape[] {
 		if (element === 'traceFormat') {
 			format = [];
 			formats.set(attributes['xml:id'] ?? attributes['id'] ?? '', format);
+			const inside = settings.at(-1);
+			if (inside) inside.format = format;
+			else if (!open.includes('definitions')) usual = format;
 		} else if (element === 'intermittentChannels') isIntermittent = true;
-		else if (element === 'channel') format?.push({ name: attributes['name'] ?? '', isRegular: !isIntermittent });
-		else if (element === 'context') {
-			const of = attributes['traceFormatRef']?.replace(/^#/, '');
-			if (of !== undefined) contexts.set(attributes['xml:id'] ?? '', of);
+		else if (element === 'channel')
+			format?.push({ name: attributes['name'] ?? '', isRegular: !isIntermittent, scale: scaleOf(attributes) });
+		else if (element === 'context' || element === 'inkSource') {
+			const named = (key: string) => attributes[key]?.replace(/^#/, '') ?? '';
+			const known =
+				formats.get(named('traceFormatRef')) ?? sources.get(named('inkSourceRef')) ?? contexts.get(named('contextRef'));
+			settings.push({ element, id: attributes['xml:id'] ?? attributes['id'] ?? '', format: known });
 		} else if (element === 'traceGroup') {
 			const id = attributes['xml:id'] ?? attributes['id'] ?? `shape ${groups.length + 1}`;
 			const group = { label: '', id, marks: new Set<string>(), samples: [] };
@@ -174,19 +244,31 @@ export function readInk(file: string, text: string): InkShape[] {
 			groups.push(group);
 		} else if (element === 'trace') {
 			const context = attributes['contextRef']?.replace(/^#/, '');
-			current = (context !== undefined && formats.get(contexts.get(context) ?? '')) || [...formats.values()][0] || USUAL;
-			if (!current.some((one) => one.name === 'X') || !current.some((one) => one.name === 'Y'))
-				refuse('the format of this trace has no channel X or no channel Y');
+			current = (context !== undefined && contexts.get(context)) || usual;
+			requireXY(current);
 		}
 	});
-	parser.on('text', (more) => void (content += more));
+	parser.on('text', (more) => {
+		content += more;
+		if (open.at(-1) !== 'trace') return;
+		for (let at = more.indexOf(','); at >= 0; at = more.indexOf(',', at + 1)) commas++;
+		if (commas > MOST_POINTS) refuse(`the file has more than ${MOST_POINTS} points`);
+	});
 	parser.on('closetag', () => {
 		const element = open.pop();
 		const group = around.at(-1);
 		if (element === 'trace') endTrace();
 		else if (element === 'traceGroup') around.pop();
 		else if (element === 'traceFormat') format = undefined;
-		else if (element === 'intermittentChannels') isIntermittent = false;
+		else if (element === 'context' || element === 'inkSource') {
+			const { id, format: own } = settings.pop()!;
+			if (own) {
+				(element === 'context' ? contexts : sources).set(id, own);
+				const outer = settings.at(-1);
+				if (outer) outer.format ??= own;
+				else if (element === 'context' && !open.includes('definitions')) usual = own;
+			}
+		} else if (element === 'intermittentChannels') isIntermittent = false;
 		else if (element === 'annotation' && group) {
 			if (attributes['type'] === 'truth' || attributes['type'] === 'label') group.label ||= content.trim().slice(0, 60);
 			else if (attributes['type'] === 'drawn') group.marks.add(content.trim());

@@ -1,6 +1,9 @@
 import { put, takeAway } from '$core/answer/choices';
 import type { CommandId } from '$core/application/command';
 import { drawnOf, type ShapeBinding } from '$core/chapters/gestures/flicks';
+import type { InkShape } from '$core/chapters/gestures/inkml';
+import { FileRefusedError } from '$core/format/problem';
+import type { FromInk, ToInk } from '$lib/workers/ink.worker';
 import {
 	rosesOf,
 	sameTrigger,
@@ -247,14 +250,31 @@ export class ShapeDesk {
 
 	/** The shapes of an InkML file come in as one edit. Throws `FileRefusedError`. */
 	async bring(file: string, text: string): Promise<boolean> {
-		const { inkAsShapes, readInk } = await import('$core/chapters/gestures/inkml');
+		const { inkAsShapes } = await import('$core/chapters/gestures/inkml');
 		const there = this.shapes.flatMap(({ said }) => (said ? [said.entry] : []));
-		const shapes = inkAsShapes(readInk(file, text), there);
+		const shapes = inkAsShapes(await this.#read(file, text), there);
 		const isDone = await this.#commit(`Gestures: ${shapes.length} ${shapes.length === 1 ? 'shape' : 'shapes'} from ${file}`, () =>
 			shapes.flatMap((shape, nth) => setShape(this.#workspace.target, shape, nth))
 		);
 		if (isDone) this.select(shapes[0]!.id);
 		return isDone;
+	}
+
+	/** The shapes of an InkML file, read in a worker: a file may have a million points. */
+	async #read(file: string, text: string): Promise<readonly InkShape[]> {
+		const worker = new Worker(new URL('../workers/ink.worker.ts', import.meta.url), { type: 'module' });
+		try {
+			const answer = await new Promise<FromInk>((resolve, reject) => {
+				worker.onmessage = ({ data }: MessageEvent<FromInk>) => resolve(data);
+				worker.onerror = ({ message }) => reject(new Error(message));
+				worker.postMessage({ file, text } satisfies ToInk);
+			});
+			if ('shapes' in answer) return answer.shapes;
+			if ('refused' in answer) throw new FileRefusedError(file, answer.refused);
+			throw new Error(answer.failed);
+		} finally {
+			worker.terminate();
+		}
 	}
 
 	/** All shapes as InkML. */

@@ -247,9 +247,9 @@ describe('flicks, as inputs', () => {
 			found(profile, desks(2_000)).filter((f) => f.rule === 'wedge'),
 			'a steady hand bears them'
 		).to.deep.equal([]);
-		const shaky = found(edited(bare, rose(8)), desks(20)).find((f) => f.rule === 'wedge')!;
+		const shaky = found(edited(bare, rose(8)), desks(12)).find((f) => f.rule === 'wedge')!;
 		expect(shaky.sentence()).to.match(/has 8 directions; the hand at C-01 misses \d+ % of them\.$/);
-		expect(mends(edited(bare, rose(8)), 'wedge', desks(20))[0]).to.match(/^Give it [2-7] directions; what loses its own waits$/);
+		expect(mends(edited(bare, rose(8)), 'wedge', desks(12))[0]).to.match(/^Give it [2-7] directions; what loses its own waits$/);
 	});
 });
 

@@ -68,6 +68,63 @@ describe('Traces of InkML', () => {
 	});
 });
 
+describe('Formats, contexts and units of InkML', () => {
+	const trace = (points: string, more = '') => `<trace ${more}>${points}</trace>`;
+	const format = (id: string, inside: string) => `<traceFormat xml:id="${id}">${inside}</traceFormat>`;
+	const XY = '<channel name="X"/><channel name="Y"/>';
+	const YX = '<channel name="Y"/><channel name="X"/>';
+	const only = (inside: string) => readInk('a.inkml', ink(inside))[0]!.samples[0]!;
+
+	// W3C InkML, 3.2 and 4.3 (from memory): what stands in definitions holds only where it is referred to
+	it('hold only where they are referred to when they are definitions', () => {
+		const plain = only(trace('0 0, 10 50'));
+		expect(plain).to.deep.equal([0, 0, 10, 50]);
+		expect(only(`<definitions>${format('f', YX)}</definitions>${trace('0 0, 10 50')}`)).to.deep.equal(plain);
+		expect(
+			only(`<definitions>${format('f', YX)}<context xml:id="c" traceFormatRef="#f"/></definitions>${trace('0 0, 10 50')}`)
+		).to.deep.equal(plain);
+		const swapped = [0, 0, 50, 10];
+		const defined = `<definitions>${format('f', YX)}<context xml:id="c" traceFormatRef="#f"/></definitions>`;
+		expect(only(`${defined}${trace('0 0, 10 50', 'contextRef="#c"')}`)).to.deep.equal(swapped);
+		const inside = `<definitions><context xml:id="c"><inkSource xml:id="s">${format('f', YX)}</inkSource></context></definitions>`;
+		expect(only(`${inside}${trace('0 0, 10 50', 'contextRef="#c"')}`)).to.deep.equal(swapped);
+		const source = `<definitions><inkSource xml:id="s">${format('f', YX)}</inkSource><context xml:id="c" inkSourceRef="#s"/></definitions>`;
+		expect(only(`${source}${trace('0 0, 10 50', 'contextRef="#c"')}`)).to.deep.equal(swapped);
+		// outside of definitions a context is that of the traces behind it
+		expect(only(`<context xml:id="c">${format('f', YX)}</context>${trace('0 0, 10 50')}`)).to.deep.equal(swapped);
+		expect(
+			only(`<context>${format('f', YX)}</context><context>${format('g', XY)}</context>${trace('0 0, 10 50')}`)
+		).to.deep.equal(plain);
+	});
+
+	it('turn what grows upwards, and make px of units', () => {
+		const up = '<channel name="X"/><channel name="Y" orientation="-ve"/>';
+		expect(only(`<context>${format('f', up)}</context>${trace('0 0, 10 50')}`)).to.deep.equal([0, 50, 10, 0]);
+		const units = (unit: string) => `<channel name="X" units="${unit}"/><channel name="Y" units="${unit}"/>`;
+		expect(only(`<context>${format('f', units('in'))}</context>${trace('0 0, 1 2')}`)).to.deep.equal([0, 0, 96, 192]);
+		expect(only(`<context>${format('f', units('m'))}</context>${trace('0 0, .0254 .0508')}`)).to.deep.equal([0, 0, 96, 192]);
+		expect(only(`<context>${format('f', units('cm'))}</context>${trace('0 0, 2.54 5.08')}`)).to.deep.equal([0, 0, 96, 192]);
+		// metres whose unit nobody has named keep their shape
+		const [, , x, y] = only(trace('0 0, .01 .02'));
+		expect([x, y]).to.deep.equal([120, 240]);
+	});
+
+	it('refuse what no hand draws, and keep a shape of any other size', () => {
+		const tiny = `0.${'0'.repeat(30)}1`;
+		expect(only(trace(`0 0, ${tiny} ${tiny}`))).to.deep.equal([0, 0, 240, 240]);
+		expect(only(trace('0 0, 900000 450000'))).to.deep.equal([0, 0, 240, 120]);
+		const zeros = '0'.repeat(320);
+		for (const huge of [`1${'0'.repeat(20)}`, `1${zeros}`, `#${'F'.repeat(300)}`])
+			expect(refused(ink(trace(`0 0, ${huge} 1`))), huge.slice(0, 8)).to.match(/line 1.*px; expected at most/);
+		expect(refused(ink(trace(`0 0, 0.${zeros}1 0.${zeros}1`)))).to.match(/has no size/);
+	});
+
+	it('are counted while they are read', () => {
+		const points = '1 2,'.repeat(1_000_010);
+		expect(refused(ink(trace(`${points}5 6`)))).to.match(/more than 1000000 points/);
+	});
+});
+
 describe('Shapes as InkML', () => {
 	it('come back as they went out', () => {
 		const shapes = [
