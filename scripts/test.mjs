@@ -1,6 +1,6 @@
 // npm test: installs what is missing, then types, lint, unit and browser tests. Ends with one line of totals.
 import { spawnSync } from 'node:child_process';
-import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
+import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join, relative } from 'node:path';
 import { startPostgres } from './postgres.mjs';
@@ -46,11 +46,15 @@ function report(options, env) {
 /** A Mocha run. The files of tests that failed are run once more, each alone; what passes then is listed as flaky. */
 function mocha(name, config, env = {}) {
 	console.log(`\n== ${name} (after ${minutes()} min)`);
-	const { timeout } = JSON.parse(readFileSync(join(root, config), 'utf8'));
-	const alone = ['--no-config', '--no-package', '--import=tsx', '--timeout', String(timeout)];
+	const { parallel: _, jobs: __, ...usual } = JSON.parse(readFileSync(join(root, config), 'utf8'));
 	const again = (file) => {
 		console.log(`\n== ${relative(root, file)} once more, alone`);
-		return report([...alone, file], env);
+		const folder = mkdtempSync(join(tmpdir(), 'skarn-test-'));
+		const alone = join(folder, 'mocharc.json');
+		writeFileSync(alone, JSON.stringify({ ...usual, spec: [file] }));
+		const found = report(['--config', alone], env);
+		rmSync(folder, { recursive: true });
+		return found;
 	};
 	const result = judged(name, report(['--config', config], env), again);
 	totals.passed += result.passed;

@@ -4,7 +4,8 @@ import type { Application, ApplicationId } from '../../../core/application/appli
 import { namesOf, type AnyChange } from '../../../core/chapter/chapter.ts';
 import { contextSpace } from '../../../core/context/space.ts';
 import { FIRST, type Person } from '../../../core/people/person.ts';
-import { ALL_CHAPTERS } from '../../../core/profile/chapters.ts';
+import { ALL_CHAPTERS, chapterOf } from '../../../core/profile/chapters.ts';
+import { rebased } from '../../../core/profile/rebase.ts';
 import { indexOf } from '../../../core/profile/circumstances.ts';
 import {
 	applyAnywhere,
@@ -244,9 +245,10 @@ export class Profiles {
 				.select()
 				.from(edits)
 				.where(and(eq(edits.application, id), eq(edits.revision, target)));
-			const changes = direction === 'undo' ? inverseEdit(edit!.changes) : [...edit!.changes];
-			refuseForeign(workspace, person, from.id, changes);
-			await this.#refuseOverwritten(workspace, edit!, direction, changes);
+			const made = direction === 'undo' ? inverseEdit(edit!.changes) : [...edit!.changes];
+			refuseForeign(workspace, person, from.id, made);
+			await this.#refuseOverwritten(workspace, edit!, direction, made);
+			const changes = await this.#stepNow(workspace, edit!, direction, made);
 			const label = `${direction === 'undo' ? 'Undo' : 'Redo'}: ${edit!.label}`;
 			return this.#append(
 				id,
@@ -258,6 +260,28 @@ export class Profiles {
 		});
 	}
 
+	/**
+	 * The changes of a step as they fit what stands now: texts in which others have written since are merged by lines, as for any edit on
+	 * an older text, since a place in a text says nothing by itself. Throws `Problem` 409 where both touch the same lines.
+	 */
+	async #stepNow(
+		workspace: Workspace,
+		edit: Pick<Edit, 'revision' | 'label'>,
+		direction: 'undo' | 'redo',
+		changes: readonly AnyChange[]
+	): Promise<AnyChange[]> {
+		const isText = ({ chapter }: AnyChange) => chapterOf(chapter).form === 'text';
+		const texts = changes.filter(isText);
+		if (texts.length === 0) return [...changes];
+		// what the step was made on: the state after the edit that is undone, or before the one that comes again
+		const since = await this.editsSince(workspace.application.id, edit.revision - (direction === 'undo' ? 0 : 1));
+		const base = since.reduceRight((profile, later) => applyAnywhere(profile, inverseEdit(later.changes)), workspace.profile);
+		const { changes: placed, lost, conflicts } = rebased(workspace.profile, texts, base);
+		if (lost.length === 0 && conflicts.length === 0 && placed.length > 0)
+			return [...changes.filter((change) => !isText(change)), ...placed];
+		throw await this.#writtenOver(workspace, edit, direction, texts, 'a later edit has changed the same lines');
+	}
+
 	/** Throws `Problem` 409 that names who has written over what the step would take back or bring again. */
 	async #refuseOverwritten(
 		workspace: Workspace,
@@ -266,20 +290,34 @@ export class Profiles {
 		changes: readonly AnyChange[]
 	): Promise<void> {
 		try {
-			applyEdit(workspace.profile, changes);
+			applyEdit(
+				workspace.profile,
+				changes.filter(({ chapter }) => chapterOf(chapter).form === 'keyed')
+			);
 		} catch (error) {
 			if (!(error instanceof StaleChangeError)) throw error;
-			const names = namesOf(indexOf(workspace, workspace.profile));
-			const since = await this.editsSince(workspace.application.id, edit.revision);
-			const over = since.findLast((later) => touchedBy(changes, later.changes, names).length > 0);
-			const what = over ? touchedBy(changes, over.changes, names).slice(0, 3).join(', ') : error.message;
-			const who = over ? `“${over.label}” by the ${over.role} (revision ${over.revision})` : 'a later edit';
-			throw new Problem(
-				409,
-				'written-over',
-				`“${edit.label}” cannot be ${direction === 'undo' ? 'undone' : 'redone'}: ${who} has changed ${what} since. Change it by hand if you still want to.`
-			);
+			throw await this.#writtenOver(workspace, edit, direction, changes, error.message);
 		}
+	}
+
+	/** The refusal of a step, with who has written over it. */
+	async #writtenOver(
+		workspace: Workspace,
+		edit: Pick<Edit, 'revision' | 'label'>,
+		direction: string,
+		changes: readonly AnyChange[],
+		otherwise: string
+	): Promise<Problem> {
+		const names = namesOf(indexOf(workspace, workspace.profile));
+		const since = await this.editsSince(workspace.application.id, edit.revision);
+		const over = since.findLast((later) => touchedBy(changes, later.changes, names).length > 0);
+		const what = over ? touchedBy(changes, over.changes, names).slice(0, 3).join(', ') : otherwise;
+		const who = over ? `“${over.label}” by the ${over.role} (revision ${over.revision})` : 'a later edit';
+		return new Problem(
+			409,
+			'written-over',
+			`“${edit.label}” cannot be ${direction === 'undo' ? 'undone' : 'redone'}: ${who} has changed ${what} since. Change it by hand if you still want to.`
+		);
 	}
 
 	/** What the person can undo and redo from each stratum. */

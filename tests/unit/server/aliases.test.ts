@@ -6,7 +6,10 @@ import { SHIPPED_RECIPES } from '../../../core/recipe/shipped.ts';
 import { ALIASES, aliasFileIn, emptyAliasFile, type AliasFile } from '../../../core/chapters/aliases/file.ts';
 import { tagged } from '../../../core/profile/edit.ts';
 import type { StratumId } from '../../../core/strata/stratum.ts';
-import type { TextChange, TextSplice } from '../../../core/chapter/text.ts';
+import { spliceBetween, type TextChange, type TextSplice } from '../../../core/chapter/text.ts';
+import { sql } from 'drizzle-orm';
+import { FIRST } from '../../../core/people/person.ts';
+import { seeded } from '../../../core/hand/simulated.ts';
 import { openStore } from './stores.ts';
 import { officeOn, type Office } from '../../../src/lib/server/office.ts';
 import { Problem } from '../../../src/lib/server/problem.ts';
@@ -158,5 +161,80 @@ describe('alias files on the server', () => {
 		expect((await office.profiles.load(id)).application.rules).to.not.have.property('aliases');
 		await office.profiles.setAliasInput(id, before);
 		expect((await office.profiles.load(id)).revision).to.equal(revision);
+	});
+
+	describe('undone after others have written', () => {
+		const second = { ...FIRST, id: 'second-desk', name: 'Second desk' };
+		/** Writes the whole text of the office anew as one splice, as somebody. */
+		const write = async (person: typeof FIRST, wanted: string) => {
+			const { revision } = await office.profiles.load(id);
+			const splice = spliceBetween(OFFICE, await text('office'), wanted)!;
+			const proposed = { base: revision, stratum: OFFICE, label: 'aliases', changes: tagged({ id: ALIASES }, [splice]) };
+			return office.profiles.edit(id, proposed, { person });
+		};
+		const step = async (direction: 'undo' | 'redo', person: typeof FIRST) =>
+			office.profiles.step(id, direction, (await office.profiles.load(id)).revision, OFFICE, person);
+		const lines = (...names: string[]) => names.map((name) => `${name} -> draw.arc\n`).join('');
+
+		before(async () => {
+			const { revision } = await office.profiles.load(id);
+			await office.store.db.execute(
+				sql`insert into people (id, name, email, role) values (${second.id}, ${second.name}, 'second@desk', 'steward') on conflict do nothing`
+			);
+			const from = (await fileOf('office')) ?? null;
+			await office.profiles.edit(id, {
+				base: revision,
+				stratum: OFFICE,
+				label: 'begin',
+				changes: tagged({ id: ALIASES }, [
+					{ stratum: OFFICE, from, to: { ...emptyAliasFile, text: lines('a', 'b', 'c', 'd', 'e') } }
+				])
+			});
+		});
+
+		it('finds its place where others wrote elsewhere, and redo does too', async () => {
+			// the line goes with nothing put in its place: such a change would fit anywhere
+			await write(FIRST, lines('a', 'c', 'd', 'e'));
+			await write(second, `# remark above\n${lines('a', 'c', 'd', 'x', 'e')}`);
+			await step('undo', FIRST);
+			expect(await text('office')).to.equal(`# remark above\n${lines('a', 'b', 'c', 'd', 'x', 'e')}`);
+			await write(second, `# remark above\n# and another\n${lines('a', 'b', 'c', 'd', 'x', 'e')}`);
+			await step('redo', FIRST);
+			expect(await text('office')).to.equal(`# remark above\n# and another\n${lines('a', 'c', 'd', 'x', 'e')}`);
+			await step('undo', FIRST);
+		});
+
+		it('is refused by name where others wrote the same lines, and changes nothing', async () => {
+			await write(FIRST, (await text('office')).replace('c -> draw.arc', 'cc -> draw.arc'));
+			await write(second, (await text('office')).replace('cc -> draw.arc', 'ccc -> draw.arc'));
+			const there = await text('office');
+			let refusal: unknown;
+			await step('undo', FIRST).catch((error: unknown) => (refusal = error));
+			expect(refusal).to.be.instanceOf(Problem);
+			expect((refusal as Problem).message).to.match(/cannot be undone: “aliases” by the steward/);
+			expect(await text('office')).to.equal(there);
+		});
+
+		it('never tears a line apart, whatever two people write (property)', async () => {
+			const random = seeded(3);
+			const pick = (n: number) => Math.floor(random() * n);
+			let undone = 0;
+			for (let round = 0; round < 25; round++) {
+				const now = (await text('office')).split('\n').filter(Boolean);
+				const mine = now.filter((_, i) => i !== pick(now.length));
+				if (mine.length === now.length || mine.length < 3) mine.push(`n${round} -> draw.arc`);
+				await write(FIRST, `${mine.join('\n')}\n`);
+				const theirs = [...mine];
+				theirs.splice(pick(theirs.length + 1), 0, `# r${round}`);
+				await write(second, `${theirs.join('\n')}\n`);
+				await step('undo', FIRST).then(
+					() => undone++,
+					(error: unknown) => expect(error).to.be.instanceOf(Problem)
+				);
+				for (const line of (await text('office')).split('\n').filter(Boolean))
+					expect(line, `round ${round}`).to.match(/^(?:[a-z0-9]+ -> draw\.arc|# .+)$/);
+			}
+			expect(undone).to.be.greaterThan(12);
+		});
 	});
 });
