@@ -207,7 +207,7 @@ export class Profiles {
 	edit(
 		id: string,
 		proposed: ProposedEdit,
-		{ person, seen }: Writing = BY_FIRST,
+		{ person, seen, also }: Writing = BY_FIRST,
 		now = new Date()
 	): Promise<{ edit: Edit } & Reach> {
 		return this.#inTurn(id, async () => {
@@ -219,7 +219,7 @@ export class Profiles {
 			this.#applied(workspace, () => applyEdit(workspace.profile, said));
 			refuseProblems(workspace, seenWith(workspace, seen, said), said);
 			const changes = placedEdit(workspace.profile, said);
-			return this.#append(id, workspace, { role, by: person.id, stratum: from.id, label: proposed.label, changes }, now, {});
+			return this.#append(id, workspace, { role, by: person.id, stratum: from.id, label: proposed.label, changes }, now, {}, also);
 		});
 	}
 
@@ -387,7 +387,8 @@ export class Profiles {
 		workspace: Workspace,
 		said: Pick<Edit, 'role' | 'by' | 'stratum' | 'label' | 'changes'>,
 		now: Date,
-		of: { undoes?: number; redoes?: number }
+		of: { undoes?: number; redoes?: number },
+		also: Writing['also'] = async () => {}
 	): Promise<{ edit: Edit } & Reach> {
 		const profile = this.#applied(workspace, () => applyEdit(workspace.profile, said.changes));
 		const edit: Edit = { revision: workspace.revision + 1, at: now.toISOString(), ...said, ...of };
@@ -405,6 +406,7 @@ export class Profiles {
 				.update(strata)
 				.set({ revision: edit.revision })
 				.where(and(eq(strata.application, id), inArray(strata.id, written)));
+			await also(tx, edit);
 		});
 		const revisions = new Map([...workspace.revisions, ...written.map((stratum) => [stratum, edit.revision] as const)]);
 		const steps = [...workspace.steps, stepOf({ ...edit, undoes: of.undoes ?? null, redoes: of.redoes ?? null })];

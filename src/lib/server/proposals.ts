@@ -8,6 +8,7 @@ import { indexOf } from '../../../core/profile/circumstances.ts';
 import { rebased } from '../../../core/profile/rebase.ts';
 import { StaleChangeError } from '../../../core/strata/change.ts';
 import { headOf, type StratumId } from '../../../core/strata/stratum.ts';
+import type { RowTransaction } from './db/database.ts';
 import type { Database } from './db/open.ts';
 import { proposals } from './db/schema.ts';
 import { Problem } from './problem.ts';
@@ -159,13 +160,12 @@ export class Proposals {
 			);
 		this.#refuseUnfit(workspace, person, row.stratum, changes);
 		const text = `Changed from ${row.changes.length} to ${changes.length} ${changes.length === 1 ? 'part' : 'parts'}: ${reason}`;
-		const comments = [...row.comments, { by: person.id, at: now.toISOString(), text }];
-		const changed = await this.#db
-			.update(proposals)
-			.set({ changes, base: workspace.revision, comments })
-			.where(and(eq(proposals.id, id), eq(proposals.state, 'open')))
-			.returning({ id: proposals.id });
-		if (changed.length === 0) throw new Problem(409, 'nothing-to-do', `Somebody has decided on proposal ${id} just now.`);
+		await this.#db.transaction(async (tx) => {
+			const held = await this.#held(tx, application, id);
+			if (held.state !== 'open') throw decidedJustNow(id);
+			const comments = [...held.comments, { by: person.id, at: now.toISOString(), text }];
+			await tx.update(proposals).set({ changes, base: workspace.revision, comments }).where(eq(proposals.id, id));
+		});
 	}
 
 	async #open(application: string, id: number): Promise<Row> {
@@ -178,14 +178,33 @@ export class Proposals {
 		return row;
 	}
 
-	async #decide(row: Row, state: Row['state'], person: Person, reason: string, now: Date, revision?: number): Promise<void> {
+	/** The row of a proposal as it is now, which nobody else changes while the transaction lasts. Throws `Problem` 404. */
+	async #held(tx: RowTransaction, application: string, id: number): Promise<Row> {
+		const [row] = await tx
+			.select()
+			.from(proposals)
+			.where(and(eq(proposals.application, application), eq(proposals.id, id)))
+			.for('update');
+		if (!row) throw new Problem(404, 'not-found', `There is no proposal ${id} of ${application}.`);
+		return row;
+	}
+
+	async #decide(
+		db: Pick<RowTransaction, 'update'>,
+		row: Row,
+		state: Row['state'],
+		person: Person,
+		reason: string,
+		now: Date,
+		revision?: number
+	): Promise<void> {
 		const decision = { by: person.id, at: now.toISOString(), reason, ...(revision !== undefined && { revision }) };
-		const decided = await this.#db
+		const decided = await db
 			.update(proposals)
 			.set({ state, decision })
 			.where(and(eq(proposals.id, row.id), eq(proposals.state, 'open')))
 			.returning({ id: proposals.id });
-		if (decided.length === 0) throw new Problem(409, 'nothing-to-do', `Somebody has decided on proposal ${row.id} just now.`);
+		if (decided.length === 0) throw decidedJustNow(row.id);
 	}
 
 	/**
@@ -206,35 +225,33 @@ export class Proposals {
 		const chosen = parts ? changes.filter((_, i) => parts.includes(i)) : [...changes];
 		if (chosen.length === 0) throw new Problem(422, 'not-sound', 'Nothing of the proposal is chosen that still has a place.');
 		const label = `Proposal ${id}: ${row.label}`.slice(0, 200);
-		const taken = await this.#profiles.edit(application, { base, stratum: row.stratum, label, changes: chosen }, { person });
 		const said = chosen.length < changes.length ? `${chosen.length} of ${changes.length} parts. ${reason}`.trim() : reason;
-		await this.#decide(row, 'taken', person, said, now, taken.edit.revision);
-		return taken;
+		// the edit and the decision are one transaction: a proposal is never accepted twice, nor decided without its edit
+		return this.#profiles.edit(
+			application,
+			{ base, stratum: row.stratum, label, changes: chosen },
+			{ person, also: (tx, edit) => this.#decide(tx, row, 'taken', person, said, now, edit.revision) }
+		);
 	}
 
 	/** Declines one, with a reason. Throws `Problem` 403, 404 or 409. */
 	async decline(application: string, person: Person, id: number, reason: string, now = new Date()): Promise<void> {
 		const row = await this.#open(application, id);
 		refuseReviewer(await this.#profiles.load(application), person, row.stratum);
-		await this.#decide(row, 'declined', person, reason, now);
+		await this.#decide(this.#db, row, 'declined', person, reason, now);
 	}
 
 	/** Takes one's own back. Throws `Problem` 403, 404 or 409. */
 	async withdraw(application: string, person: Person, id: number, now = new Date()): Promise<void> {
 		const row = await this.#open(application, id);
 		if (row.person !== person.id) throw new Problem(403, 'not-yours', 'Only who made a proposal withdraws it.');
-		await this.#decide(row, 'withdrawn', person, '', now);
+		await this.#decide(this.#db, row, 'withdrawn', person, '', now);
 	}
 
 	/** Says something of one. Throws `Problem` 404 or 409. */
 	async comment(application: string, person: Person, id: number, text: string, now = new Date()): Promise<void> {
 		await this.#db.transaction(async (tx) => {
-			const [row] = await tx
-				.select()
-				.from(proposals)
-				.where(and(eq(proposals.application, application), eq(proposals.id, id)))
-				.for('update');
-			if (!row) throw new Problem(404, 'not-found', `There is no proposal ${id} of ${application}.`);
+			const row = await this.#held(tx, application, id);
 			if (row.comments.length >= MOST_COMMENTS)
 				throw new Problem(422, 'not-sound', 'So much is said of it already. Decide, or talk.');
 			const comments = [...row.comments, { by: person.id, at: now.toISOString(), text }];
@@ -242,6 +259,8 @@ export class Proposals {
 		});
 	}
 }
+
+const decidedJustNow = (id: number) => new Problem(409, 'nothing-to-do', `Somebody has decided on proposal ${id} just now.`);
 
 const MOST_LISTED = 200;
 const MOST_COMMENTS = 200;

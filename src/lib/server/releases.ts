@@ -131,28 +131,30 @@ export class Releases {
 				'nothing-to-do',
 				`${frozen.length === 1 ? 'The office stratum is' : 'These strata are'} the same as in release ${channel}, which the seats follow. Change something before you publish.`
 			);
-		const made = await this.#db.transaction(async (tx) => {
-			const [last] = await tx
-				.select({ number: max(releases.number) })
-				.from(releases)
-				.where(eq(releases.application, application));
-			const release = {
-				application: workspace.application.id,
-				number: (last?.number ?? 0) + 1,
-				at: now.toISOString(),
-				role: 'steward' as const,
-				by,
-				notes,
-				sha256: sha256(file),
-				bytes: Buffer.byteLength(file, 'utf8'),
-				entries: [...saidIn(frozen)].length,
-				strata: frozen.map(({ id }) => id)
-			};
-			await tx.insert(releases).values({ ...release, file });
-			return release;
-		});
-		await this.#rollouts.begin(application, made.number, now);
-		return made;
+		const [last] = await this.#db
+			.select({ number: max(releases.number) })
+			.from(releases)
+			.where(eq(releases.application, application));
+		const release = {
+			application: workspace.application.id,
+			number: (last?.number ?? 0) + 1,
+			at: now.toISOString(),
+			role: 'steward' as const,
+			by,
+			notes,
+			sha256: sha256(file),
+			bytes: Buffer.byteLength(file, 'utf8'),
+			entries: [...saidIn(frozen)].length,
+			strata: frozen.map(({ id }) => id)
+		};
+		// the release, the course of its rings and the signature are one transaction (docs/decisions/0027)
+		await this.#rollouts.begin(
+			application,
+			release.number,
+			async (tx) => void (await tx.insert(releases).values({ ...release, file })),
+			now
+		);
+		return release;
 	}
 
 	/** Lets all seats follow another release at once, as when going back to a former one. Throws `Problem` 404. */

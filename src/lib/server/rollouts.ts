@@ -16,6 +16,7 @@ import { applications, rollouts, seats as table } from './db/schema.ts';
 import type { Turns } from './db/turns.ts';
 import { Problem } from './problem.ts';
 import type { Seats } from './seats.ts';
+import type { RowTransaction } from './db/database.ts';
 import type { Signing } from './signing/signing.ts';
 
 /** The rings of an application, how far its latest release has come, and what it waits for. */
@@ -58,11 +59,12 @@ export class Rollouts {
 		return { rings, course, verdict };
 	}
 
-	/** Writes what the work makes of the rings and the course, one after the other; and has it signed. */
+	/** Writes what the work makes of the rings and the course, one after the other, and signs it in the same transaction, after what comes `first`. */
 	async #change(
 		application: string,
 		work: (state: RolloutState) => { rings?: readonly Ring[]; course?: Course | null } | undefined,
-		now: Date
+		now: Date,
+		first: (tx: RowTransaction) => Promise<void> = async () => {}
 	): Promise<boolean> {
 		const isDone = await this.#turns.take(`rollout ${application}`, async () => {
 			const state = await this.state(application, now);
@@ -70,7 +72,8 @@ export class Rollouts {
 			if (!next) return false;
 			const rings = next.rings ?? state.rings;
 			const course = next.course === undefined ? state.course : next.course;
-			await this.#db.transaction(async (tx) => {
+			await this.#signing.signing(async (tx) => {
+				await first(tx);
 				await tx
 					.insert(rollouts)
 					.values({ application, rings, course })
@@ -79,8 +82,7 @@ export class Rollouts {
 					.update(applications)
 					.set({ channel: course?.release ?? null })
 					.where(eq(applications.id, application));
-			});
-			await this.#signing.sign(now);
+			}, now);
 			return true;
 		});
 		if (isDone) {
@@ -90,9 +92,14 @@ export class Rollouts {
 		return isDone;
 	}
 
-	/** A release has been published: the first ring gets it. */
-	async begin(application: string, release: number, now = new Date()): Promise<void> {
-		await this.#change(application, ({ rings, course }) => ({ course: begin(rings, course, release, now) }), now);
+	/** Publishes a release, which `write` keeps: the first ring gets it. All of it happens, signature included, or nothing. */
+	async begin(
+		application: string,
+		release: number,
+		write: (tx: RowTransaction) => Promise<void> = async () => {},
+		now = new Date()
+	): Promise<void> {
+		await this.#change(application, ({ rings, course }) => ({ course: begin(rings, course, release, now) }), now, write);
 	}
 
 	/** Everyone goes back, or forward, to a release at once; what is signed of it is new. */
@@ -131,11 +138,12 @@ export class Rollouts {
 		const { rings } = await this.#row(application);
 		if (ring !== null && !rings.some(({ id }) => id === ring))
 			throw new Problem(422, 'not-sound', `There is no ring "${ring}"; there are ${rings.map(({ id }) => id).join(', ')}.`);
-		await this.#db
-			.update(table)
-			.set({ ring: ring === rings.at(-1)!.id ? null : ring })
-			.where(eq(table.id, seat));
-		await this.#signing.sign(now);
+		await this.#signing.signing(async (tx) => {
+			await tx
+				.update(table)
+				.set({ ring: ring === rings.at(-1)!.id ? null : ring })
+				.where(eq(table.id, seat));
+		}, now);
 		this.#seats.forget();
 		this.#moved(application);
 		return application;

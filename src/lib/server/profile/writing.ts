@@ -6,13 +6,17 @@ import { inUsualOrder, profileOf } from '../../../../core/people/setup.ts';
 import { FactoryWriteError, type KeyedChange } from '../../../../core/strata/change.ts';
 import { reaches, type Role } from '../../../../core/strata/role.ts';
 import { headOf, type Profile, type StratumHead, type StratumId } from '../../../../core/strata/stratum.ts';
+import type { Edit } from '../../../../core/profile/edit.ts';
 import { Problem } from '../problem.ts';
+import type { RowTransaction } from '../db/database.ts';
 import type { Workspace } from './workspace.ts';
 
 /** Who writes, and which strata they look at: the profile that a change is judged on. All strata when left out. */
 export interface Writing {
 	readonly person: Person;
 	readonly seen?: readonly StratumId[] | undefined;
+	/** What is written in the same transaction, as the decision on a proposal. */
+	readonly also?: (tx: RowTransaction, edit: Edit) => Promise<void>;
 }
 
 /** The stratum that is written to. Throws `Problem` 422 for one that is not there or is never written. */

@@ -13,6 +13,7 @@ import {
 	type Following
 } from '../../../../core/release/updates.ts';
 import { ONE_RING } from '../../../../core/release/rings.ts';
+import type { RowTransaction } from '../db/database.ts';
 import type { Database } from '../db/open.ts';
 import {
 	applications,
@@ -75,8 +76,7 @@ export interface SigningState {
 	readonly rootKeys: { readonly folder: string; readonly there: readonly string[] };
 }
 
-type Transaction = Parameters<Parameters<Database['transaction']>[0]>[0];
-type Reading = Pick<Transaction, 'select'>;
+type Reading = Pick<RowTransaction, 'select'>;
 
 /**
  * Signs what seats follow, in the roles of The Update Framework (specification 1.0.34): root, whose key lies elsewhere; targets,
@@ -270,8 +270,17 @@ export class Signing {
 
 	/** Signs what has been released and who follows what, where it differs from what is signed. Nothing before `setUp`. */
 	async sign(now = new Date()): Promise<void> {
-		if (!(await this.timestamp())) return;
-		await this.#write((tx) => this.#signAll(tx, now));
+		if (await this.timestamp()) await this.signing(async () => {}, now);
+	}
+
+	/** Writes something that seats follow and signs it, both in one transaction: what cannot be signed is not written. */
+	async signing<T>(work: (tx: RowTransaction) => Promise<T>, now = new Date()): Promise<T> {
+		let result: T;
+		await this.#write(async (tx) => {
+			result = await work(tx);
+			if (await this.#newest(tx, 'timestamp')) await this.#signAll(tx, now);
+		});
+		return result!;
 	}
 
 	/** Signs anew what holds for less than half of its time; the server does it without being asked. Gives whether it had to. */
@@ -400,13 +409,13 @@ export class Signing {
 		return row ?? null;
 	}
 
-	async #write(work: (tx: Transaction) => Promise<void>): Promise<void> {
+	async #write(work: (tx: RowTransaction) => Promise<void>): Promise<void> {
 		await this.#turns.take('signing', () => this.#db.transaction(work));
 		this.forget();
 		this.#changed();
 	}
 
-	async #openRoot(tx: Transaction, passphrases: readonly string[]): Promise<{ root: RootSigned; keys: SigningKey[] }> {
+	async #openRoot(tx: RowTransaction, passphrases: readonly string[]): Promise<{ root: RootSigned; keys: SigningKey[] }> {
 		const newest = await this.#newest(tx, 'root');
 		if (!newest) throw notSetUp();
 		const root = (JSON.parse(newest.body) as Envelope).signed as unknown as RootSigned;
@@ -424,7 +433,7 @@ export class Signing {
 	}
 
 	#keepRoot(
-		tx: Transaction,
+		tx: RowTransaction,
 		before: RootSigned,
 		{ roles, keys }: Pick<RootSigned, 'roles' | 'keys'>,
 		signing: readonly SigningKey[],
@@ -441,13 +450,13 @@ export class Signing {
 		return this.#keep(tx, 'root', said, signing);
 	}
 
-	async #keep(tx: Transaction, role: string, signed: Json & { version: number }, keys: readonly SigningKey[]): Promise<void> {
+	async #keep(tx: RowTransaction, role: string, signed: Json & { version: number }, keys: readonly SigningKey[]): Promise<void> {
 		const kind = role === 'root' || role === 'snapshot' || role === 'timestamp' ? role : 'targets';
 		await tx.insert(metadata).values({ role, version: signed.version, body: envelope(kind as MetadataKind, signed, keys) });
 	}
 
 	/** Signs every role whose content has changed, or that holds for less than half of its time, or whose key has: from below to the top (7.1). */
-	async #signAll(tx: Transaction, now: Date): Promise<void> {
+	async #signAll(tx: RowTransaction, now: Date): Promise<void> {
 		const programs = await tx.select({ id: applications.id, body: applications.body }).from(applications);
 		const has = new Set((await this.#delegated(tx)).map(({ role }) => role));
 		for (const role of [OWN_ROLE, ...programs.map(({ id }) => roleOf(id))]) if (!has.has(role)) await keepKey(tx, role, newKey());
@@ -502,7 +511,7 @@ export class Signing {
 	}
 
 	/** The signed files of an application: its releases, and which of them its rings follow. */
-	async #targetsOf(tx: Transaction, application: string, { rules }: { readonly rules?: InputRules }): Promise<Json> {
+	async #targetsOf(tx: RowTransaction, application: string, { rules }: { readonly rules?: InputRules }): Promise<Json> {
 		const made = await tx
 			.select({ number: releases.number, sha256: releases.sha256, bytes: releases.bytes })
 			.from(releases)
@@ -532,7 +541,7 @@ export class Signing {
 		]) as Json;
 	}
 
-	async #keepFile(tx: Transaction, path: string, body: string): Promise<void> {
+	async #keepFile(tx: RowTransaction, path: string, body: string): Promise<void> {
 		await tx
 			.insert(signedFiles)
 			.values({ sha256: sha256(body), path, body })
@@ -550,7 +559,7 @@ export class Signing {
 const notSetUp = () =>
 	new Problem(409, 'needs-word', 'Releases are not signed yet. Set signing up in Rollout first: it makes the root key.');
 
-async function keepKey(tx: Transaction, role: string, key: SigningKey): Promise<void> {
+async function keepKey(tx: RowTransaction, role: string, key: SigningKey): Promise<void> {
 	await tx.insert(signingKeys).values({ role, id: key.id, pem: pemOf(key) });
 }
 
