@@ -5,7 +5,7 @@ import { compareFile, type Wanted } from '../../../../core/hand-over/compare.ts'
 import { profileFile, readProfileFile, writeProfileFile } from '../../../../core/hand-over/profile-file.ts';
 import { SECTIONS, USUAL } from '../../../../core/hand-over/selection.ts';
 import type { Item } from '../../../../core/chapter/chapter.ts';
-import type { Entry } from '../../../../core/shortcut/entry.ts';
+import { shortcutsIn, type Entry } from '../../../../core/shortcut/entry.ts';
 import { applyEdit } from '../../../../core/profile/edit.ts';
 import type { Profile, StratumId } from '../../../../core/strata/stratum.ts';
 import { stratumOf } from '../../strata.ts';
@@ -54,6 +54,25 @@ describe('a file compared with a profile', () => {
 		expect(new Set(items.map((item) => item.target))).to.deep.equal(new Set([personal]));
 		for (const { chapter, caption } of items)
 			if (chapter === 'shortcuts') expect(caption.detail).to.equal(index.space.scopeLabel(only as never));
+	});
+
+	it('removes by a file what the stratum says itself, and what one below says; a lock comes as a lock', () => {
+		const [one, two] = varve.commands.filter((c) => c.contexts.length === 0).map((c) => c.id);
+		const said = (op: Entry['op'], command: string, keys: string, rank = 0) => ({ op, command, keys, scope: {}, rank }) as Entry;
+		const before: Profile = varve.strata.map((head, i) =>
+			stratumOf(head, i === 1 ? [said('set', one!, 'Ctrl+Alt+1')] : i === 2 ? [said('set', two!, 'Ctrl+Alt+2')] : [])
+		);
+		const rows = [said('remove', one!, 'Ctrl+Alt+1'), said('remove', two!, 'Ctrl+Alt+2')];
+		const brought = (entries: readonly Entry[]) => {
+			const given = { rows: entries.map((entry, i) => ({ chapter: 'shortcuts', line: i + 1, stratum: undefined, said: entry })) };
+			const { index, items } = compareFile(subject, before, given as never, { selection: USUAL, into: undefined, otherwise: personal });
+			const { changes, left } = bring(index, before, items);
+			expect(left).to.deep.equal([]);
+			return [...shortcutsIn(applyEdit(before, changes)[2]!).values()].map(({ op, keys }) => `${op} ${keys}`);
+		};
+		// its own goes, that of the office is hidden
+		expect(brought(rows)).to.deep.equal(['remove Ctrl+Alt+1']);
+		expect(brought([said('lock', two!, 'Ctrl+Alt+2')])).to.have.members(['set Ctrl+Alt+2', 'lock Ctrl+Alt+2']);
 	});
 
 	it('leaves where files lie out unless it is ticked', () => {

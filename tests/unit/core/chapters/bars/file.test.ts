@@ -47,6 +47,26 @@ describe('bars as a file with one place a line', () => {
 		]);
 	});
 
+	it('puts what is new where the file has it: first, between others, and last', () => {
+		const there = alone(read('Row : file.save\nRow : file.open\nRow : edit.undo').rows);
+		const orderOf = (text: string) => {
+			const { rows } = read(text, there);
+			const changed = there.map((stratum) => {
+				const content = new Map(stratum.contents[BARS] as ReadonlyMap<string, unknown>);
+				for (const { said } of rows) content.set((said as { id: string }).id, said);
+				return { ...stratum, contents: { [BARS]: content } };
+			});
+			return barTree(changed).bars.map(outline);
+		};
+		const commands = ['file.save', 'file.open', 'edit.undo'];
+		for (let at = 0; at <= commands.length; at++) {
+			const wanted = commands.toSpliced(at, 0, 'inspect.mass');
+			expect(orderOf(wanted.map((command) => `Row : ${command}`).join('\n')), `at ${at}`).to.deep.equal([['Row', ...wanted]]);
+			const two = commands.toSpliced(at, 0, 'inspect.mass', 'solid.extrude');
+			expect(orderOf(two.map((command) => `Row : ${command}`).join('\n')), `two at ${at}`).to.deep.equal([['Row', ...two]]);
+		}
+	});
+
 	for (const standIn of [gneiss, varve, tuff])
 		for (const name of ['bars-csv', 'bars-lines', 'gneiss-bars', 'tuff-bars'])
 			it(`written and read again, changes nothing in ${standIn.application.name}: ${name}`, () => {
