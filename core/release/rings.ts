@@ -57,7 +57,7 @@ export type RingSeat = Pick<Seat, 'id' | 'report' | 'trouble'> & { readonly ring
 
 /** What the course waits for, and why in words; null when the next ring may have the release. */
 export interface Verdict {
-	readonly waits: 'trouble' | 'soak' | 'seats' | 'paused' | 'stopped' | 'done' | null;
+	readonly waits: 'trouble' | 'soak' | 'seats' | 'untested' | 'paused' | 'stopped' | 'done' | null;
 	readonly why: string;
 	/** The seats that are in trouble among those of the rings that have the release. */
 	readonly troubled: readonly string[];
@@ -171,7 +171,12 @@ export function judged(rings: readonly Ring[], course: Course, seats: readonly R
 				)}${late.length > 3 ? ` and ${late.length - 3} more` : ''} of ${ring.name} ${late.length === 1 ? 'has' : 'have'} it.`
 		);
 	const mine = having.filter((seat) => placeOf(rings, seat.ring) === course.reached);
-	if (mine.length > 0 && !mine.some(({ state }) => state === 'current' || TROUBLE.includes(state)))
+	if (mine.length === 0)
+		return says(
+			'untested',
+			`${next} waits: ${ring.name} has no seats, so nobody has tried release ${course.release}. Confirm that ${next} gets it untested, or put a seat into ${ring.name}.`
+		);
+	if (!mine.some(({ state }) => state === 'current' || TROUBLE.includes(state)))
 		return says('seats', `${next} waits until a seat of ${ring.name} has it; none has been heard of.`);
 	const until = new Date(Date.parse(course.since) + ring.soak * 60_000);
 	if (until > now)

@@ -111,6 +111,19 @@ export class Rollouts {
 		await this.#change(application, ({ course }) => ({ rings, course: rearranged(rings, course) }), now);
 	}
 
+	/** Gives a release to the next ring although the one that has it has no seats that could have tried it. Throws `Problem` 409. */
+	async confirmUntested(application: string, now = new Date()): Promise<void> {
+		await this.#change(
+			application,
+			({ rings, course, verdict }) => {
+				if (!course || verdict?.waits !== 'untested')
+					throw new Problem(409, 'nothing-to-do', verdict?.why ?? 'Nothing has been published yet.');
+				return { course: advanced(rings, course, now) };
+			},
+			now
+		);
+	}
+
 	/** Pauses a course, goes on with one that is paused or stopped, or stops it. Throws `Problem` 409 where there is nothing to do so. */
 	async steer(application: string, act: 'pause' | 'go on' | 'stop', now = new Date()): Promise<void> {
 		const FROM = { pause: ['running'], 'go on': ['paused', 'stopped'], stop: ['running', 'paused'] } as const;

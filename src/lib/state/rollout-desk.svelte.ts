@@ -124,8 +124,8 @@ export class RolloutDesk {
 		return this.act(`Seats follow release ${release}`, () => ask(`${this.#workspace.path}/channel`, 'PUT', { release }));
 	}
 
-	steer(act: 'pause' | 'go on' | 'stop'): Promise<boolean> {
-		const DONE = { pause: 'The release is paused', 'go on': 'The release goes on', stop: 'The release is stopped' };
+	steer(act: 'pause' | 'go on' | 'stop' | 'confirm'): Promise<boolean> {
+		const DONE = { pause: 'The release is paused', 'go on': 'The release goes on', stop: 'The release is stopped', confirm: 'The next ring gets the release' };
 		return this.act(DONE[act], () => ask(`${this.#workspace.path}/rollout`, 'POST', { act }));
 	}
 

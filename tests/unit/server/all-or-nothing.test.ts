@@ -66,6 +66,22 @@ describe('what is written together', () => {
 		expect(Object.keys(targets).some((name) => name.includes('1'))).to.equal(true);
 	});
 
+	it('goes past a ring without seats only when a steward confirms it', async () => {
+		const rings = [
+			{ id: 'pilot', name: 'Pilot', soak: 0, limit: 0 },
+			{ id: 'everyone', name: 'Everyone', soak: 0, limit: 0 }
+		] as never;
+		await office.rollouts.setRings(id, rings);
+		await edit('set | Ctrl+Alt+9 | inspect.mass | any');
+		const { number } = await office.releases.publish(id, 'second', (await office.profiles.load(id)).revision);
+		await office.rollouts.look();
+		expect((await office.rollouts.state(id)).verdict!.waits).to.equal('untested');
+		expect((await office.rollouts.state(id)).course!.follows['everyone']).to.not.equal(number);
+		await office.rollouts.confirmUntested(id);
+		expect((await office.rollouts.state(id)).course!.follows['everyone']).to.equal(number);
+		expect(await rejection(office.rollouts.confirmUntested(id))).to.be.instanceOf(Problem);
+	});
+
 	it('is accepted once, with its edit, however many accept it at a time', async () => {
 		const proposal = await propose('set | Ctrl+Alt+2 | inspect.mass | any');
 		const { revision } = await office.profiles.load(id);

@@ -51,6 +51,9 @@
 			</p>
 			{#if desk.mayRelease}
 				<p class="go">
+					{#if verdict.waits === 'untested'}<Button size="xs" disabled={desk.busy} onclick={() => void desk.steer('confirm')}
+							>Release it untested</Button
+						>{/if}
 					{#if course?.state === 'running'}
 						<Button size="xs" color="alternative" disabled={desk.busy} onclick={() => void desk.steer('pause')}>Pause</Button>
 					{:else}

@@ -81,8 +81,14 @@ describe('rings', () => {
 		expect(judged(three, course, [...seats(0, 4), seat('X-01', null, 'refused')], after(99)).waits).to.equal(null);
 	});
 
-	it('do not hold a ring up that nobody is in', () => {
-		expect(judged(three, begin(three, null, 4, at), [seat('C-01', null, 'current')], after(30)).waits).to.equal(null);
+	it('without seats count as untested: the next one waits until somebody confirms', () => {
+		const verdict = judged(three, begin(three, null, 4, at), [seat('C-01', null, 'current')], after(999));
+		expect(verdict.waits).to.equal('untested');
+		expect(verdict.why).to.include('Pilot has no seats').and.include('release 4');
+		const course = advanced(three, begin(three, null, 4, at), at);
+		expect(judged(three, course, [seat('C-01', 'pilot', 'current')], after(999)).waits, 'the second is empty').to.equal(
+			'untested'
+		);
 	});
 
 	it('stay as they are while paused or stopped, whatever the seats say', () => {

@@ -12,8 +12,9 @@ export const GET = route('read', async ({ params }, { profiles, rollouts }) => {
 /** Pauses, goes on or stops. */
 export const POST = route('release', async ({ params, request }, { profiles, rollouts }) => {
 	await profiles.load(params.app!);
-	const { act } = await readBody(request, z.strictObject({ act: z.enum(['pause', 'go on', 'stop']) }), 2_000);
-	await rollouts.steer(params.app!, act);
+	const { act } = await readBody(request, z.strictObject({ act: z.enum(['pause', 'go on', 'stop', 'confirm']) }), 2_000);
+	if (act === 'confirm') await rollouts.confirmUntested(params.app!);
+	else await rollouts.steer(params.app!, act);
 	return rollouts.state(params.app!);
 });
 
