@@ -1,7 +1,7 @@
 import { existsSync } from 'node:fs';
 import { ArchiveError, listBackups, restoreBackup, writeDurably } from '../src/lib/server/db/archive.ts';
 import { FolderHeldError } from '../src/lib/server/db/folder-lock.ts';
-import { openDatabase, type OpenDatabase } from '../src/lib/server/db/open.ts';
+import { openDatabase, storeIn, type OpenDatabase } from '../src/lib/server/db/open.ts';
 import { officeOn, verifyAll } from '../src/lib/server/office.ts';
 import { asWhom } from './server.ts';
 
@@ -22,6 +22,12 @@ async function asking<T>(
 	path: string,
 	there: (response: Response) => Promise<T>
 ): Promise<T> {
+	if (!shared() && !existsSync(storeIn(folder)))
+		throw new ArchiveError(
+			existsSync(folder)
+				? `There is no office in ${folder}. Name its data folder with --data.`
+				: `There is no data folder ${folder}. Name the one of the office with --data.`
+		);
 	try {
 		const url = shared();
 		const store = await (url ? openServer(url, folder, migrations) : openDatabase(folder, { migrations }));

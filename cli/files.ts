@@ -38,7 +38,7 @@ export interface LoadedProfile {
 	/** The file of each stratum. */
 	readonly fileOf: ReadonlyMap<StratumId, string>;
 	/** The applications that the files name, each with the file. */
-	readonly applications: readonly { readonly id: string; readonly file: string }[];
+	readonly applications: readonly { readonly id: string; readonly version: string; readonly file: string }[];
 }
 
 export interface LoadedText {
@@ -54,9 +54,9 @@ export function load(source: Source): LoadedText {
 	try {
 		bytes = readFileSync(file === '-' ? 0 : file);
 	} catch (error) {
-		throw new BadInputError(
-			`${file} cannot be read: ${(error as NodeJS.ErrnoException).code === 'ENOENT' ? 'there is no such file' : (error as Error).message}`
-		);
+		const { code, message } = error as NodeJS.ErrnoException;
+		const reason = { ENOENT: 'there is no such file', EISDIR: 'it is a folder', EACCES: 'it may not be read' }[code ?? ''];
+		throw new BadInputError(`${file} cannot be read: ${reason ?? message}`);
 	}
 	refuseBySize(file, bytes.length);
 	return decode(file, bytes);
@@ -98,7 +98,7 @@ export const isJson = (name: string, text: string): boolean =>
  * says twice, or sets and removes, is refused at its line.
  */
 export function loadProfile(files: readonly Source[]): LoadedProfile {
-	const applications: { id: string; file: string }[] = [];
+	const applications: { id: string; version: string; file: string }[] = [];
 	const places = new Map<StratumId, { file: string; line: number }[]>();
 	const refused: (FileProblem & { file: string })[] = [];
 	const fileOf = new Map<StratumId, string>();
@@ -109,7 +109,7 @@ export function loadProfile(files: readonly Source[]): LoadedProfile {
 		const file = nameOf(source);
 		const { text } = load(source);
 		const profile = isJson(file, text) ? readProfileFile(file, text) : undefined;
-		if (profile) applications.push({ id: profile.application.id, file });
+		if (profile) applications.push({ ...profile.application, file });
 		const read: { strata: readonly StratumHead[]; rows: readonly FileRow[]; refused: readonly FileProblem[] } = profile ?? {
 			...readShortcutsCsv(file, text),
 			strata: []
@@ -187,6 +187,10 @@ export function withAliases(
 	const { text, encoding } = load(file);
 	const aliases: AliasFile = { ...emptyAliasFile, recipe, text, encoding };
 	const known = profile.some((s) => s.id === stratum);
+	if (!known && !StratumKind.safeParse(stratum).success)
+		throw new BadInputError(
+			`--stratum "${stratum}": the profile has no such stratum; it has ${profile.map((s) => s.id).join(', ')}.`
+		);
 	const next = known
 		? profile.map((s) => (s.id === stratum ? holding(s, ALIASES, aliases) : s))
 		: [...profile, { id: id.data, kind: kindOf(stratum), name: stratum, contents: { [ALIASES]: aliases } }];

@@ -2,6 +2,7 @@ import { Option, type Command } from 'commander';
 import { SEVERITIES, type Severity } from '../../core/check/severity.ts';
 import { sarifLog } from '../../core/hand-over/sarif.ts';
 import { deliver, findingsOf, loadRecipe, withAliases } from '../files.ts';
+import { BadInputError } from '../problem.ts';
 import { subjectOf, takesSubject, tellRefused, type Ends, type SubjectOptions } from './subject.ts';
 
 interface Options extends SubjectOptions {
@@ -41,6 +42,10 @@ Examples:
 		)
 		.action(async (files: string[], options: Options) => {
 			const { application, loaded, released } = await subjectOf(files, options);
+			if (!options.aliases && !loaded.profile.some(({ id }) => id === options.stratum) && options.stratum !== 'personal')
+				throw new BadInputError(
+					`--stratum "${options.stratum}" is of the alias file; name one with --aliases. The profile has ${loaded.profile.map((s) => s.id).join(', ')}.`
+				);
 			const subject = options.aliases
 				? withAliases(loaded, options.aliases, loadRecipe(options.recipe), options.stratum)
 				: loaded;

@@ -57,7 +57,7 @@ export function convertCommand(program: Command, end: Ends): void {
 				rows = written.rows;
 				left = [...told(read.refused), ...written.left];
 			}
-			deliver(output, writeWith(target, rows), encoding === 'latin-1' ? 'utf-8' : encoding);
+			deliver(output, writeWith(target, rows), encoding === 'latin-1' || encoding === 'windows-1252' ? 'utf-8' : encoding);
 			for (const line of left) console.error(`left out: ${line}`);
 			if (left.length > 0) end(1);
 		});

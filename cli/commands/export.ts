@@ -1,5 +1,6 @@
 import { Option, type Command } from 'commander';
 import { aliasFileIn } from '../../core/chapters/aliases/file.ts';
+import { barTree } from '../../core/chapters/bars/tree.ts';
 import { indexOf } from '../../core/profile/circumstances.ts';
 import { SECTIONS, selectProfile, USUAL } from '../../core/hand-over/selection.ts';
 import { htmlSheet } from '../../core/sheet/html.ts';
@@ -65,6 +66,12 @@ export function exportCommand(program: Command, end: Ends): void {
 				const { application, loaded } = await subjectOf(files, options);
 				tellRefused(loaded, end);
 				const catalogue = profileCatalogue(application.catalogue, loaded.profile);
+				const known = new Set(barTree(loaded.profile).bars.map(({ id }) => id as string));
+				const noBar = options.bar?.find((id) => !known.has(id));
+				if (noBar !== undefined)
+					throw new BadInputError(
+						`--bar "${noBar}": there is no such bar; ${known.size > 0 ? `the profile has ${[...known].join(', ')}` : 'the profile has no bars'}.`
+					);
 				const picked = selectProfile(loaded.profile, selectionOf(options), { index: indexOf(application, loaded.profile) });
 				const strata = stratum === undefined ? picked : picked.filter((s) => s.id === stratum);
 				if (strata.length === 0)

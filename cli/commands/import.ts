@@ -14,7 +14,7 @@ import { deliver, isJson, load, loadRecipe } from '../files.ts';
 import { BadInputError } from '../problem.ts';
 import { askServer, workspaceOn } from '../server.ts';
 import { selectionOf, type SelectionOptions } from './selection.ts';
-import { subjectOf, takesSubject, tellRefused, type Ends } from './subject.ts';
+import { refuseForeign, subjectOf, takesSubject, tellRefused, type Ends } from './subject.ts';
 
 interface Options extends SelectionOptions {
 	readonly profile?: string[];
@@ -56,6 +56,7 @@ export function importCommand(program: Command, end: Ends): void {
 					throw new BadInputError((error as Error).message);
 				}
 			const read = readFile(file, options.recipe, into ?? ('personal' as StratumId), profile);
+			if (read.application) refuseForeign(application.application, { ...read.application, file }, options.foreign ?? false);
 			const compared = compareFile(application, profile, read, {
 				selection,
 				into,
@@ -93,7 +94,7 @@ function readFile(
 	name: string | undefined,
 	into: StratumId,
 	profile: Profile
-): Parsed & { refused: readonly FileProblem[] } {
+): Parsed & { refused: readonly FileProblem[]; application?: { readonly id: string; readonly version: string } } {
 	const { text } = load(file);
 	if (name === undefined) return isJson(file, text) ? readProfileFile(file, text) : readShortcutsCsv(file, text);
 	const recipe = loadRecipe(name);

@@ -1,7 +1,8 @@
 import type { Command } from 'commander';
 import type { OpenApplication } from '../../core/application/application.ts';
-import { shortcutsIn } from '../../core/shortcut/entry.ts';
-import { inOrder } from '../../core/strata/entry.ts';
+import { profileSpace } from '../../core/chapters/modes/mode.ts';
+import { ALL_CHAPTERS } from '../../core/profile/chapters.ts';
+import { SHORTCUTS } from '../../core/shortcut/entry.ts';
 import { loadApplication, loadProfile, type LoadedProfile } from '../files.ts';
 import { BadInputError } from '../problem.ts';
 import { filesFrom } from '../server.ts';
@@ -30,30 +31,55 @@ export async function subjectOf(files: readonly string[], options: SubjectOption
 	const got = server ? await filesFrom(server, named!) : undefined;
 	const before = released ?? got?.released;
 	const application = loadApplication(got?.application ?? named);
-	const loaded = loadProfile(got ? [got.profile] : files);
-	refuseForeign(application, loaded, options.foreign ?? false);
+	const loaded = withoutUnknownContexts(application, loadProfile(got ? [got.profile] : files));
+	for (const of of loaded.applications) refuseForeign(application.application, of, options.foreign ?? false);
 	return { application, loaded, released: before === undefined ? undefined : loadProfile([before]).profile };
 }
 
-/** Throws `BadInputError` for a profile of another application, unless that is wanted, and for contexts that this one has not. */
-function refuseForeign(
-	{ application, space }: OpenApplication,
-	{ applications, profile, places }: LoadedProfile,
+/** Throws `BadInputError` for a file of another application, or of another version of it, unless that is wanted. */
+export function refuseForeign(
+	{ id, version }: Pick<OpenApplication['application'], 'id' | 'version'>,
+	of: { readonly id: string; readonly version: string; readonly file: string },
 	isWanted: boolean
 ): void {
-	const other = applications.find(({ id }) => id !== application.id);
-	if (other && !isWanted)
-		throw new BadInputError(
-			`${other.file} is a profile of ${other.id}; the application is ${application.id}. With --foreign it is taken all the same.`
-		);
-	for (const stratum of profile)
-		for (const { scope, rank } of inOrder(shortcutsIn(stratum)))
-			try {
-				space.bitsOf(scope);
-			} catch (error) {
-				const place = places.get(stratum.id)?.[rank];
-				throw new BadInputError(`${place ? `${place.file}:${place.line}` : stratum.id}: ${(error as Error).message}`);
-			}
+	if (isWanted || (of.id === id && of.version === version)) return;
+	const what = of.id === id ? `${of.id}, version ${of.version}` : of.id;
+	const here = of.id === id ? `version ${version}` : id;
+	throw new BadInputError(
+		`${of.file} is a profile of ${what}; the application is ${here}. With --foreign it is taken all the same.`
+	);
+}
+
+/** The profile without what names contexts that the application does not have; each is told as not taken, at its line. */
+function withoutUnknownContexts({ space: bare }: OpenApplication, loaded: LoadedProfile): LoadedProfile {
+	const space = profileSpace(bare, loaded.profile);
+	const refused = [...loaded.refused];
+	const profile = loaded.profile.map((stratum) => {
+		const contents: Record<string, unknown> = { ...stratum.contents };
+		for (const chapter of ALL_CHAPTERS) {
+			const said = chapter.list(chapter.contentIn(stratum));
+			const known = said.filter((one) => {
+				const scope = chapter.scopeOf?.(one);
+				try {
+					if (scope) space.bitsOf(scope);
+					return true;
+				} catch (error) {
+					const { rank } = one as { rank?: number };
+					const place = chapter.id === SHORTCUTS && rank !== undefined ? loaded.places.get(stratum.id)?.[rank] : undefined;
+					refused.push({
+						file: place?.file ?? loaded.fileOf.get(stratum.id) ?? '-',
+						line: place?.line ?? 1,
+						column: 1,
+						message: (error as Error).message
+					});
+					return false;
+				}
+			});
+			if (known.length < said.length) contents[chapter.id] = chapter.contentOf(known);
+		}
+		return { ...stratum, contents };
+	});
+	return { ...loaded, profile, refused };
 }
 
 /** Says which lines of the profile's files were not taken; then the command ends as with bad input. */

@@ -23,8 +23,29 @@ const REASONS: Readonly<Record<string, string>> = {
 	InvalidCharacter: 'a control sign may not stand in a text'
 };
 
+/** So deep values may lie in each other; what reads them calls itself for each level. */
+const DEEPEST = 500;
+
+/** Throws `FileRefusedError` with the place for JSON that lies deeper in itself than anything is read. */
+function refuseDepth(file: string, text: string): void {
+	let depth = 0;
+	for (let at = 0; at < text.length; at++) {
+		const code = text.charCodeAt(at);
+		if (code === 0x22) {
+			// a text: to its closing quote
+			for (at++; at < text.length && text.charCodeAt(at) !== 0x22; at++) if (text.charCodeAt(at) === 0x5c) at++;
+		} else if (code === 0x5b || code === 0x7b) {
+			if (++depth > DEEPEST)
+				throw new FileRefusedError(file, [
+					{ ...placeOf(text, at), message: `values lie in each other more than ${DEEPEST} deep; no file of Skarn does` }
+				]);
+		} else if (code === 0x5d || code === 0x7d) depth--;
+	}
+}
+
 /** The places of all values. JSON that breaks off or has a stray sign throws `FileRefusedError` with line and column. */
 export function treeOf(file: string, text: string): Node {
+	refuseDepth(file, text);
 	const errors: ParseError[] = [];
 	const root = parseTree(text.startsWith('\uFEFF') ? ' ' + text.slice(1) : text, errors, {
 		disallowComments: true,
@@ -49,6 +70,7 @@ export interface JsonDocument {
 
 /** What the JSON of the language reads, but with `__proto__` as a plain name. Throws `FileRefusedError` with line and column. */
 export function parseJson(file: string, text: string): JsonDocument {
+	refuseDepth(file, text);
 	let tree: Node | undefined;
 	const root = () => (tree ??= treeOf(file, text));
 	if (text.includes('__proto__')) return { file, text, value: valueOf(root()), root };

@@ -61,14 +61,28 @@ function* cellsOf(
 	}
 }
 
-/** A value as a cell, in quotes where it needs them or where the cell in whose place it comes has them. */
-const written = ({ delimiter, quote }: Delimited, value: string, wasQuoted = false): string =>
-	quote && (wasQuoted || value.includes(delimiter) || value.includes(quote) || /[\r\n]/.test(value) || value !== value.trim())
-		? quote + value.replaceAll(quote, quote + quote) + quote
-		: value;
+/**
+ * A value as a cell, in quotes where it needs them or where the cell in whose place it comes has them. A quote within a value needs
+ * none in a file that uses none: there it stands for itself.
+ */
+const written = ({ delimiter, quote }: Delimited, value: string, wasQuoted = false, usesQuotes = true): string => {
+	const isNeeded =
+		value.includes(delimiter) ||
+		/[\r\n]/.test(value) ||
+		value !== value.trim() ||
+		(usesQuotes ? value.includes(quote) : value.startsWith(quote));
+	return quote && (wasQuoted || isNeeded) ? quote + value.replaceAll(quote, quote + quote) + quote : value;
+};
 
-const rowText = (record: Delimited, values: Values): string =>
-	record.columns.map((field) => written(record, values[field] ?? '')).join(record.delimiter);
+/** Whether any cell of the file stands in quotes. */
+function usesQuotes(record: Delimited, text: string): boolean {
+	if (!record.quote || !text.includes(record.quote)) return false;
+	for (const { cells } of cellsOf(record, text)) if (cells.some(({ isQuoted }) => isQuoted)) return true;
+	return false;
+}
+
+const rowText = (record: Delimited, values: Values, isQuoting = true): string =>
+	record.columns.map((field) => written(record, values[field] ?? '', false, isQuoting)).join(record.delimiter);
 
 export const delimited: Shape<Delimited> = {
 	read(record, _, text) {
@@ -88,8 +102,9 @@ export const delimited: Shape<Delimited> = {
 				own = [{ ...head, value: inside.trim(), start: head.start + lead, isQuoted: false }, ...rest];
 				if (own.length < Math.min(2, record.columns.length)) continue;
 			}
+			// what is commented out before the heading is not the heading
 			if (isHead) {
-				isHead = false;
+				isHead = off;
 				continue;
 			}
 			const open = own.find((c) => c.isOpen);
@@ -117,21 +132,24 @@ export const delimited: Shape<Delimited> = {
 
 	change(record, text, { start, end, fields }, values) {
 		const names = Object.keys(values) as Field[];
+		const isQuoting = usesQuotes(record, text);
 		if (names.every((f) => fields[f]))
 			return names.map((f) => {
 				const { start: from, end: to } = fields[f]!;
-				return { start: from, end: to, insert: written(record, values[f]!, text[from] === record.quote) };
+				return { start: from, end: to, insert: written(record, values[f]!, text[from] === record.quote, isQuoting) };
 			});
 		const [row] = [...cellsOf(record, text.slice(start, end))];
 		const cells = record.columns.map((field, i) =>
 			field !== 'skip' && values[field] !== undefined
-				? written(record, values[field])
+				? written(record, values[field], false, isQuoting)
 				: text.slice(start, end).slice(row!.cells[i]?.start ?? 0, row!.cells[i]?.end ?? 0)
 		);
 		return [{ start, end, insert: cells.join(record.delimiter) }];
 	},
 
-	insert: (record, text, after, values) => [afterLine(text, after?.end, rowText(record, values))],
+	insert: (record, text, after, values) => [
+		afterLine(text, after?.end, rowText(record, values, text === '' || usesQuotes(record, text)))
+	],
 
 	remove(_, text, { start, end }) {
 		const next = text.startsWith('\r\n', end) ? end + 2 : Math.min(text.length, end + 1);

@@ -1,7 +1,7 @@
 /* eslint no-console: off -- what the command line says is caught at the console */
 import { expect } from 'chai';
 import { spawnSync } from 'node:child_process';
-import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { existsSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
@@ -349,7 +349,7 @@ describe('the command line', () => {
 				['check', at('gneiss.json'), '-a', at('varve.app.json')],
 				/is a profile of gneiss-solid-5; the application is varve-draft-7/
 			],
-			[['check', at('gneiss.json'), '-a', at('varve.app.json'), '--foreign'], /gneiss\.json:\d+: .*(no axis|no context)/],
+			[['check', at('gneiss.json'), '-a', at('varve.app.json'), '--foreign'], /gneiss\.json:\d+:1: .*(no axis|no context)/],
 			[['export', at('varve.json'), '-a', at('varve.app.json'), '--in', 'document=nowhere'], /has no context "nowhere"/],
 			[['export', at('varve.json'), '-a', at('varve.app.json'), '-o', at('no/such/folder.json')], /its folder is not there/],
 			[['resolve', at('varve.json'), '-a', at('varve.app.json'), '--format', 'yaml'], /Allowed choices are text, json/],
@@ -424,4 +424,76 @@ describe('the command line', () => {
 		expect(done.status).to.equal(1);
 		expect(done.stdout).to.match(/\d+ errors, /);
 	}).timeout(180_000);
+
+	describe('what it was given that is not there', () => {
+		const refuses = async (pattern: RegExp, ...args: string[]) => {
+			const { code, out, err } = await run(...args);
+			expect(err() + out(), args.join(' ')).to.match(pattern);
+			expect(err() + out(), args.join(' ')).to.not.match(/EISDIR|EACCES|ENOENT|\n\s+at /);
+			expect(code, args.join(' ')).to.equal(2);
+		};
+		const profile = () => [at('gneiss.json'), '-a', at('gneiss.app.json')];
+
+		it('is named, with what there is instead', async () => {
+			await refuses(/--bar "nobar": there is no such bar/, 'export', ...profile(), '--bar', 'nobar');
+			await refuses(/--stratum "nobody"/, 'check', ...profile(), '--stratum', 'nobody');
+			writeFileSync(at('names.txt'), 'l -> draw.segment\n');
+			await refuses(
+				/no such stratum; it has factory/,
+				'check',
+				at('varve.json'),
+				'-a',
+				at('varve.app.json'),
+				'--aliases',
+				at('names.txt'),
+				'--stratum',
+				'nobody'
+			);
+			await refuses(/it is a folder/, 'check', folder, '-a', at('gneiss.app.json'));
+			await refuses(/There is no data folder/, 'verify', '-d', at('nowhere'));
+			await refuses(/There is no data folder/, 'backup', '-d', at('nowhere'), at('office.tar.gz'));
+			expect(existsSync(at('nowhere')), 'nothing is made').to.equal(false);
+			await refuses(/There is no office in/, 'verify', '-d', folder);
+		});
+
+		it('is of another program or version: taken only when it is wanted', async () => {
+			await refuses(
+				/is a profile of varve-draft-7; the application is gneiss-solid-5/,
+				'import',
+				at('varve.json'),
+				'-p',
+				...profile()
+			);
+			const other = readFileSync(at('gneiss.json'), 'utf8').replace(/"version": "[^"]*"/, '"version": "4.0"');
+			writeFileSync(at('older.json'), other);
+			await refuses(
+				/gneiss-solid-5, version 4\.0; the application is version/,
+				'check',
+				at('older.json'),
+				'-a',
+				at('gneiss.app.json')
+			);
+			expect((await run('check', at('older.json'), '-a', at('gneiss.app.json'), '--foreign')).code).to.not.equal(2);
+		});
+
+		it('are contexts: what names them is told at its line, and all else is checked', async () => {
+			const { code, out, err } = await run('check', at('gneiss.json'), '-a', at('varve.app.json'), '--foreign');
+			expect(err()).to.match(/gneiss\.json:\d+:1: not taken: .*(no axis|no context)/);
+			expect(out()).to.match(/\d+ errors?, /);
+			expect(code).to.equal(2);
+		});
+
+		it('is JSON so deep that nothing reads it', async () => {
+			writeFileSync(at('deep.json'), `${'['.repeat(200_000)}${']'.repeat(200_000)}`);
+			await refuses(
+				/deep\.json, line 1, column 501: values lie in each other/,
+				'check',
+				at('deep.json'),
+				'-a',
+				at('gneiss.app.json')
+			);
+			writeFileSync(at('deep.json'), `${'{"a":'.repeat(200_000)}1${'}'.repeat(200_000)}`);
+			await refuses(/values lie in each other/, 'check', at('deep.json'), '-a', at('gneiss.app.json'));
+		});
+	});
 });
