@@ -185,6 +185,8 @@ export interface Chapter<
 	/** What it is about, in words. */
 	about(change: Change, names: Names): string;
 	differences(before: Profile, now: Profile, names: Names): Difference[];
+	/** One difference for each thing that is in force otherwise, whichever strata say so; where `differences` tells each stratum's word. */
+	differencesInForce?(before: Profile, now: Profile, names: Names): Difference[];
 	/** The changes that take a difference back. May throw `OutOfReachError`. */
 	takeBack(difference: Difference, ground: Ground, pen: Pen): Change[];
 	/** The changes by which the stratum says nothing any more, of these commands or of all. */

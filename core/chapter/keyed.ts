@@ -18,7 +18,7 @@ import {
 	type Words
 } from './chapter.ts';
 import { OutOfReachError } from '../strata/change.ts';
-import { applied, keyedFold, toolsOf, type Combining } from '../strata/keyed-fold.ts';
+import { applied, keyedFold, toolsOf, type Combining, type KeyedFold } from '../strata/keyed-fold.ts';
 import {
 	entryKeyFor,
 	inOrder,
@@ -116,8 +116,12 @@ export function keyedChapter<E extends AnyEntry>(
 			return meeting === 'adds' ? text : `the ${words.one} ${text}`;
 		},
 		differences: (before, now, names) => keyedDifferences(definition, contentIn, before, now, names),
+		...(meeting === 'overrides' && {
+			differencesInForce: (before: Profile, now: Profile, names: Names) =>
+				keyedDifferencesInForce(definition, contentIn, before, now, names)
+		}),
 		takeBack: ({ said }, { profile }, { target }) =>
-			takeKeyedBack(definition, contentIn, said as KeyedChange<E>, profile, target),
+			takeKeyedBack(definition, contentIn, said as KeyedDifference<E>, profile, target),
 		clears: (stratum, isIn) =>
 			inOrder(contentIn(stratum)).flatMap((before) => {
 				const { command } = concerns(before);
@@ -224,15 +228,60 @@ function keyedDifferences<E extends AnyEntry>(
 	return [...differences, ...gone];
 }
 
+/** What a keyed chapter keeps of a difference: what one stratum said and says, or what was and is in force. */
+type KeyedDifference<E extends AnyEntry> = KeyedChange<E> & { readonly isInForce?: true };
+
+/** Things that are in force otherwise than before, each once; and locks, which each stratum says for itself. */
+function keyedDifferencesInForce<E extends AnyEntry>(
+	definition: KeyedDefinition<E>,
+	contentIn: (stratum: Stratum) => Entries<E>,
+	before: Profile,
+	now: Profile,
+	names: Names
+): Difference[] {
+	const { id: chapter, caption, concerns } = definition;
+	const { saysSame } = toolsOf(definition);
+	const [was, is] = [before, now].map((profile) => keyedFold(profile, contentIn, definition)) as [KeyedFold<E>, KeyedFold<E>];
+	const things = [...new Set([...is.inForce.keys(), ...was.inForce.keys()])].flatMap((key): Difference[] => {
+		const [old, entry] = [was.inForce.get(key), is.inForce.get(key)];
+		if (old && entry && saysSame(old.entry, entry.entry)) return [];
+		const one = (entry ?? old)!.entry;
+		const by = entry?.stratum.id ?? is.removed.get(key)?.by.id;
+		return [
+			{
+				chapter,
+				id: `${chapter}\n${by ?? ''}\n${key}`,
+				kind: old && entry ? 'changed' : entry ? 'added' : 'removed',
+				by,
+				caption: caption(one, names),
+				command: concerns(one).command,
+				said: {
+					stratum: by ?? now.at(-1)!.id,
+					before: old?.entry ?? null,
+					after: entry?.entry ?? null,
+					isInForce: true
+				} satisfies KeyedDifference<E>
+			}
+		];
+	});
+	const isLock = ({ said }: Difference) => {
+		const { before: old, after } = said as KeyedChange<E>;
+		return (after ?? old)?.op === 'lock';
+	};
+	return [...things, ...keyedDifferences(definition, contentIn, before, now, names).filter(isLock)];
+}
+
 /** In the stratum that made it the entry goes back; from another one what it did is undone by an entry above it. */
 function takeKeyedBack<E extends AnyEntry>(
-	{ as, thing, words }: KeyedDefinition<E>,
+	definition: KeyedDefinition<E>,
 	contentIn: (stratum: Stratum) => Entries<E>,
-	difference: KeyedChange<E>,
+	difference: KeyedDifference<E>,
 	profile: Profile,
 	target: StratumId
 ): KeyedChange<E>[] {
-	const { stratum, before, after } = difference;
+	const { stratum, before, after, isInForce } = difference;
+	const { as, thing, words } = definition;
+	if (isInForce) return putInForce(definition, contentIn, difference, profile, target);
 	if (stratum === target) return [{ stratum, before: after, after: before }];
 	const entry = (before ?? after)!;
 	if (entry.op === 'lock' || levelOf(profile, stratum) > levelOf(profile, target)) {
@@ -243,6 +292,30 @@ function takeKeyedBack<E extends AnyEntry>(
 	const wanted = before?.op === 'set' ? before : as(entry, 'remove');
 	const own = content.get(entryKeyFor('set', thing(entry))) ?? null;
 	return [{ stratum: target, before: own, after: { ...wanted, rank: own?.rank ?? nextRank(content) } }];
+}
+
+/** The change by which the target puts in force what was before: by saying nothing where that is enough. */
+function putInForce<E extends AnyEntry>(
+	definition: KeyedDefinition<E>,
+	contentIn: (stratum: Stratum) => Entries<E>,
+	{ stratum, before: wanted, after }: KeyedDifference<E>,
+	profile: Profile,
+	target: StratumId
+): KeyedChange<E>[] {
+	const { as, thing, words } = definition;
+	const { saysSame } = toolsOf(definition);
+	if (levelOf(profile, stratum) > levelOf(profile, target)) {
+		const name = nameIn(profile, stratum);
+		throw new OutOfReachError(`${name} says this of the ${words.one}; write to ${name} to take it back`);
+	}
+	const entry = (wanted ?? after)!;
+	const content = contentIn(stratumById(profile, target));
+	const own = content.get(entryKeyFor('set', thing(entry))) ?? null;
+	const below = keyedFold(profile.slice(0, levelOf(profile, target)), contentIn, definition).inForce.get(thing(entry))?.entry;
+	const isBelow = wanted && below ? saysSame(wanted, below) : !wanted && !below;
+	if (isBelow) return own ? [{ stratum: target, before: own, after: null }] : [];
+	const rank = own?.rank ?? nextRank(content);
+	return [{ stratum: target, before: own, after: { ...(wanted ?? as(entry, 'remove')), rank } }];
 }
 
 function entriesOf<E extends AnyEntry>(profile: Profile, id: StratumId, contentIn: (stratum: Stratum) => Entries<E>): Entries<E> {

@@ -3,6 +3,8 @@ import type { OpenApplication } from '../application/application.ts';
 import type { CommandId } from '../application/command.ts';
 import { ACCEPTANCES } from '../chapters/acceptances/acceptance.ts';
 import { ALIASES } from '../chapters/aliases/file.ts';
+import { aliasKey } from '../application/command-line.ts';
+import { commandNames } from '../chapters/aliases/names.ts';
 import { aliasTable } from '../chapters/aliases/table.ts';
 import { namesOf, type Caption } from '../chapter/chapter.ts';
 import { canonicalText } from '../format/canonical.ts';
@@ -76,11 +78,18 @@ function aliasesIn(profile: Profile, index: ShortcutIndex): Held {
 	const { aliases } = index.rules;
 	if (!aliases) return new Map();
 	const names = namesOf(index);
+	const named = commandNames(index.catalogue, aliases);
 	return new Map(
 		[...aliasTable(profile, aliases).inForce.values()].map(({ alias, command, stratum }) => [
-			alias,
+			// as the program takes what is typed, in whatever case a file has it
+			aliasKey(alias, aliases),
 			{
-				...{ said: { alias, command }, stratum: stratum.id, value: command, command: command as CommandId },
+				...{
+					said: { alias, command },
+					stratum: stratum.id,
+					value: named.get(aliasKey(command, aliases)) ?? command,
+					command: command as CommandId
+				},
 				caption: { typed: alias, label: names.command(command as CommandId), detail: 'typed' }
 			}
 		])

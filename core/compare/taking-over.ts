@@ -10,15 +10,18 @@ import { textChange } from '../chapter/text.ts';
 import { chapterOf } from '../profile/chapters.ts';
 import { indexOf } from '../profile/circumstances.ts';
 import { copying, type Saying } from '../profile/copying.ts';
-import { tagged } from '../profile/edit.ts';
+import { applyEdit, tagged } from '../profile/edit.ts';
+import { lockOver } from '../shortcut/effective.ts';
+import type { Shortcut, ShortcutKey } from '../shortcut/entry.ts';
+import { keyedFold } from '../strata/keyed-fold.ts';
 import { changeRecord, insertRecord, removeRecord, spliced } from '../recipe/reading.ts';
 import { NotWritableError } from '../recipe/record.ts';
 import { ofShortcuts } from '../shortcut/change.ts';
 import { SHORTCUTS } from '../shortcut/entry.ts';
 import { entryKeyFor, type AnyEntry, type Entries } from '../strata/entry.ts';
 import { OutOfReachError } from '../strata/change.ts';
-import { levelOf, stratumById, type Profile, type Stratum, type StratumId } from '../strata/stratum.ts';
-import type { Row } from './compare.ts';
+import { levelOf, stratumById, type Profile, type Stratum, type StratumHead, type StratumId } from '../strata/stratum.ts';
+import { compared, type Row } from './compare.ts';
 
 /** A thing, and the side that it is taken from. */
 export interface Picked {
@@ -37,6 +40,52 @@ export interface TakingOver {
  * it has the last word on stays, and what its file cannot say.
  */
 export function takingOver(
+	application: OpenApplication,
+	profile: Profile,
+	target: StratumId,
+	picks: readonly Picked[],
+	mine: number
+): TakingOver {
+	const made = takenOver(application, profile, target, picks, mine);
+	// what a level above removes, or a lock below holds, does not change whatever the target says: it stays, with the reason
+	const after = new Map(compared(application, [applyEdit(profile, made.changes)]).map((row) => [row.id, row.cells[0]?.value]));
+	const staying = new Set(made.stays.map(({ row }) => row));
+	const without = picks.filter(({ row, from }) => !staying.has(row) && after.get(row.id) !== row.cells[from]?.value);
+	if (without.length === 0) return made;
+	const kept = picks.filter((pick) => !without.includes(pick));
+	const again = takenOver(application, profile, target, kept, mine);
+	const held = without.map(({ row }) => ({ row, reason: heldReason(application, profile, target, row) }));
+	return { changes: again.changes, stays: [...again.stays, ...held] };
+}
+
+/** Why nothing that the target says of a thing comes into force. */
+function heldReason(application: OpenApplication, profile: Profile, target: StratumId, { chapter: id, key, cells }: Row): string {
+	const level = levelOf(profile, target);
+	const { name } = stratumById(profile, target);
+	const chapter = chapterOf(id);
+	let [lock, remover]: (StratumHead | undefined)[] = [];
+	if (id === SHORTCUTS) {
+		const { effective, space } = indexOf(application, profile);
+		const said = cells.find((cell) => cell !== undefined)!.said as Shortcut;
+		const by = lockOver(effective, space, target, said);
+		lock = by && stratumById(profile, by);
+		const away = effective.removed.get(key as ShortcutKey)?.by;
+		remover = away && stratumById(profile, away);
+	} else if (chapter.form === 'keyed') {
+		const fold = keyedFold(profile, (stratum) => chapter.contentIn(stratum) as Entries<AnyEntry>, {
+			thing: (entry) => chapter.keyOf(entry).key,
+			meeting: 'overrides'
+		});
+		lock = fold.locks.get(key);
+		remover = fold.removed.get(key)?.by;
+	}
+	if (lock && levelOf(profile, lock.id) < level) return `${lock.name} has locked it; ${name} cannot change it`;
+	if (remover && levelOf(profile, remover.id) > level)
+		return `${remover.name} removes it above ${name}; write to ${remover.name} instead`;
+	return `it has no effect when ${name} says it`;
+}
+
+function takenOver(
 	application: OpenApplication,
 	profile: Profile,
 	target: StratumId,

@@ -10,6 +10,12 @@ import { isPublished, type Profile, type Stratum } from '../strata/stratum.ts';
 export const differencesBetween = (before: Profile, now: Profile, names: Names): Difference[] =>
 	ALL_CHAPTERS.flatMap((chapter) => (sameContents(chapter, before, now) ? [] : chapter.differences(before, now, names)));
 
+/** What is in force in one profile and otherwise in the other, each thing once, however many strata speak of it. */
+export const differencesInForceBetween = (before: Profile, now: Profile, names: Names): Difference[] =>
+	ALL_CHAPTERS.flatMap((chapter) =>
+		sameContents(chapter, before, now) ? [] : (chapter.differencesInForce ?? chapter.differences)(before, now, names)
+	);
+
 /** The same contents say the same; most chapters of most profiles are so. */
 function sameContents({ id }: { readonly id: string }, before: Profile, now: Profile): boolean {
 	return before.length === now.length && before.every((s, i) => s.id === now[i]!.id && s.contents[id] === now[i]!.contents[id]);

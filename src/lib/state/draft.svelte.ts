@@ -1,5 +1,5 @@
 import { namesOf, type Difference, type Names } from '$core/chapter/chapter';
-import { differencesBetween } from '$core/profile/differences';
+import { differencesBetween, differencesInForceBetween } from '$core/profile/differences';
 import type { Profile } from '$core/strata/stratum';
 import { asReleased } from '$core/profile/circumstances';
 import { published } from '$core/strata/stratum';
@@ -47,6 +47,6 @@ export class Draft {
 	changedCommands = $derived.by(() => new Set(this.againstFactory.flatMap(({ command }) => command ?? [])));
 
 	#differences(before: Profile): Difference[] {
-		return differencesBetween(before, this.#seen, this.names);
+		return differencesInForceBetween(before, this.#seen, this.names);
 	}
 }
