@@ -90,7 +90,7 @@ export function exportCommand(program: Command, end: Ends): void {
 					arrangement: by,
 					platforms: [...platforms],
 					setup: strata.map((s) => s.name).join(', '),
-					release: 0,
+					state: options.server ? 'as edited, not released' : 'from files',
 					date: new Date()
 				});
 				deliver(output, what === 'html' ? htmlSheet(sheet) : markdownSheet(sheet));

@@ -15,8 +15,8 @@ export interface SheetWish {
 	readonly platforms: readonly SheetPlatform[];
 	/** Whose setup it is, as the head says it. */
 	readonly setup: string;
-	/** The number of the release that seats follow; 0 before the first. */
-	readonly release: number;
+	/** Which state of the setup it is, in words. */
+	readonly state: string;
 	readonly date: Date;
 }
 
@@ -27,7 +27,7 @@ export function sheetOfProfile(
 	opened: OpenApplication,
 	strata: Profile,
 	desks: OfficeDesks['desks'],
-	{ arrangement, platforms, setup, release, date }: SheetWish
+	{ arrangement, platforms, setup, state, date }: SheetWish
 ): Sheet {
 	const { application } = opened;
 	const office = officeDesks(application.rules, desks);
@@ -35,7 +35,7 @@ export function sheetOfProfile(
 	const head = {
 		application: `${application.name} ${application.version}`,
 		setup,
-		release: release > 0 ? `release ${release}` : undefined,
+		state,
 		desk: `${BOARDS[usual.board].name}; ${LAYOUTS[usual.layout].name} layout`,
 		date: DAY.format(date)
 	};

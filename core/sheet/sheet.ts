@@ -9,8 +9,8 @@ export interface SheetHead {
 	readonly application: string;
 	/** Whose setup it is: the office's, or somebody's own. */
 	readonly setup: string;
-	/** Undefined before the first release. */
-	readonly release: string | undefined;
+	/** Which state of the setup it is, in words. */
+	readonly state: string;
 	readonly desk: string;
 	/** Day, month and year, as printed. */
 	readonly date: string;

@@ -3,6 +3,7 @@ import { compared, type Row } from '$core/compare/compare';
 import { takingOver, withAllIn, type Picked } from '$core/compare/taking-over';
 import { mayWrite } from '$core/people/may';
 import { profileOf, type Setup } from '$core/people/setup';
+import { profileIn, stateText } from '$core/release/states';
 import { chapterOf } from '$core/profile/chapters';
 import { soundOf } from '$core/profile/problems';
 import { stratumOfWire, type StratumWire } from '$core/profile/wire';
@@ -101,10 +102,16 @@ export class CompareDesk {
 	/** Reads the releases that stand on a side; one is frozen, and so read once. */
 	async #readReleases(): Promise<void> {
 		for (const { number } of this.#workspace.releases)
-			if (this.chosen.includes(`release ${number}`) && !this.#released.has(number)) {
+			if (this.#needs(number) && !this.#released.has(number)) {
 				const strata = await strataInRelease(this.#workspace.path, number);
 				this.#released = new Map([...this.#released, [number, strata]]);
 			}
+	}
+
+	/** Whether a release has to be read for what is chosen: the one that seats follow also for states of one's own setup. */
+	#needs(number: number): boolean {
+		const isFollowed = number === this.#workspace.channel;
+		return this.chosen.some((id) => id === `release ${number}` || (isFollowed && id.startsWith('state ')));
 	}
 
 	#sidesOf(): Side[] {
@@ -117,6 +124,15 @@ export class CompareDesk {
 		const bare = (stratum: Stratum): Stratum => ({ ...headOf(stratum), contents: {} });
 		return [
 			{ ...looking, id: 'factory', name: 'Factory', profile: factory },
+			...(['next', 'seat'] as const).map((state): Side => {
+				const frozen = channel === null ? [] : this.#released.get(channel);
+				const own = profileOf(this.#all, document.setup.strata);
+				return {
+					...{ ...looking, id: `state ${state}` },
+					profile: frozen && profileIn(state, { profile: own, frozen, goesOut: this.#workspace.next.goesOut }),
+					name: `${document.setup.name}, ${stateText(state, channel)}`
+				};
+			}),
 			...releases.toReversed().map(({ number }): Side => {
 				const strata = this.#released.get(number);
 				return {

@@ -20,6 +20,7 @@ interface EditsOf {
 	readonly targetId: StratumId;
 	readonly target: Stratum;
 	notice: Notice | undefined;
+	readonly readOnly?: (() => void) | undefined;
 	readonly draft: { readonly names: Names };
 	follow(edit: Edit): Promise<void>;
 	/** Takes changes that the server does not know yet. */
@@ -95,6 +96,10 @@ export class Edits {
 	async commit(said: string, changes: readonly AnyChange[]): Promise<boolean> {
 		const workspace = this.#workspace;
 		const label = readable(said).slice(0, 200);
+		if (workspace.readOnly) {
+			workspace.readOnly();
+			return false;
+		}
 		if (changes.length === 0) {
 			workspace.notice = { kind: 'done', text: 'Nothing to change: it is so already.' };
 			return true;

@@ -17,7 +17,8 @@ import { applyEdit, type AnyChange, type Edit } from '$core/profile/edit';
 import { mayWrite } from '$core/people/may';
 import { writingAs } from '$core/strata/role';
 import { stratumById, type Profile, type Stratum, type StratumId } from '$core/strata/stratum';
-import { stratumOfWire } from '$core/profile/wire';
+import { stratumOfWire, wireOf } from '$core/profile/wire';
+import { ShownState } from './shown-state.svelte';
 import { trialOn } from '$core/profile/trial';
 import { commandSearch } from '$core/search/search';
 import type { WorkspaceDocument } from '$lib/server/workspace-document';
@@ -91,6 +92,17 @@ export class Workspace {
 	readonly draft = new Draft(this);
 	readonly publishing = new Publishing(this);
 	readonly next = new NextRelease(this);
+	readonly shown: ShownState = new ShownState(this, (strata, readOnly) => {
+		const made = new Workspace({ ...this.document, strata: strata.map(wireOf), revision: this.revision });
+		made.standIn = (situation) => {
+			made.situation = situation;
+			if (situation < this.space.situations.length) this.standIn(situation);
+		};
+		made.readOnly = () => (this.notice = { kind: 'failed', text: readOnly });
+		return made;
+	});
+	/** Says why nothing can be changed here; undefined where it can. */
+	readOnly: (() => void) | undefined;
 
 	constructor(document: WorkspaceDocument) {
 		this.document = document;

@@ -9,7 +9,8 @@
 	import { setMacro } from '$core/chapters/macros/writing';
 	import { stepText } from '$core/chapters/macros/steps';
 	import { strokesOf } from '$core/stroke/stroke';
-	import { useWorkspace } from '$lib/state/workspace.svelte';
+	import { useWorkspace, type Workspace } from '$lib/state/workspace.svelte';
+	import StatePicker from '$lib/ui/StatePicker.svelte';
 	import { BenchSession } from '$lib/ui/bench/session.svelte';
 	import StandIn from '$lib/ui/bench/StandIn.svelte';
 	import StopwatchPanel from '$lib/ui/bench/StopwatchPanel.svelte';
@@ -17,6 +18,8 @@
 	import Trace from '$lib/ui/Trace.svelte';
 	import { labelOf, outcomeText } from '$lib/ui/wording';
 
+	/** The workspace that is edited, whichever state is looked at; none where a proposal is tried. */
+	let { edited }: { edited?: Workspace } = $props();
 	const workspace = useWorkspace();
 	const session = new BenchSession(workspace);
 	let frame = $state<HTMLElement | undefined>(undefined);
@@ -59,6 +62,7 @@
 		<StandIn {session} bind:frame />
 	</section>
 	<aside>
+		{#if edited}<StatePicker workspace={edited} />{/if}
 		<section class="record" aria-label="Recording">
 			{#if session.recording}
 				<h2><span class="dot" aria-hidden="true"></span> Recording</h2>

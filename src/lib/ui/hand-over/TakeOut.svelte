@@ -16,6 +16,7 @@
 	} from '$core/hand-over/selection';
 	import { ask } from '$lib/state/api';
 	import { useWorkspace } from '$lib/state/workspace.svelte';
+	import { download } from '../save';
 	import { bandClass } from '../stratum-look';
 	import { entriesText, sizeOf } from '../wording';
 	import SelectionBar from './SelectionBar.svelte';
@@ -54,8 +55,9 @@
 	};
 	const whole = $derived(selected.reduce((sum, stratum) => sum + sizeOf(stratum), 0));
 
-	const href = (format: string, stratum?: string) => {
-		const query = new URLSearchParams({ format, sections: out.sections.join(',') });
+	/** Where the server writes it, of the setup that is on screen. */
+	const path = (format: string, stratum?: string) => {
+		const query = new URLSearchParams({ format, setup: workspace.document.setup.id, sections: out.sections.join(',') });
 		if (stratum) query.set('stratum', stratum);
 		if (Object.keys(out.contexts).length > 0) query.set('in', scopeText(out.contexts));
 		for (const category of out.categories) query.append('category', category);
@@ -81,12 +83,13 @@
 				><Button
 					size="xs"
 					color="alternative"
-					href={href('json')}
-					download
-					data-sveltekit-reload
+					onclick={() => void download(workspace, path('json'))}
 					aria-label="Whole profile as JSON">JSON</Button
-				><Button size="xs" color="alternative" href={href('csv')} download data-sveltekit-reload aria-label="Whole profile as CSV"
-					>CSV</Button
+				><Button
+					size="xs"
+					color="alternative"
+					onclick={() => void download(workspace, path('csv'))}
+					aria-label="Whole profile as CSV">CSV</Button
 				></span
 			>
 		</li>
@@ -98,16 +101,12 @@
 					><Button
 						size="xs"
 						color="alternative"
-						href={href('json', stratum.id)}
-						download
-						data-sveltekit-reload
+						onclick={() => void download(workspace, path('json', stratum.id))}
 						aria-label="{stratum.name} as JSON">JSON</Button
 					><Button
 						size="xs"
 						color="alternative"
-						href={href('csv', stratum.id)}
-						download
-						data-sveltekit-reload
+						onclick={() => void download(workspace, path('csv', stratum.id))}
 						aria-label="{stratum.name} as CSV">CSV</Button
 					></span
 				>
@@ -116,7 +115,7 @@
 	</ul>
 	<p class="more">
 		<span class="quiet">Shortcuts as a sheet:</span>
-		<a class="linkish" href={href('xlsx')} download data-sveltekit-reload>XLSX</a>
+		<button class="linkish" type="button" onclick={() => void download(workspace, path('xlsx'))}>XLSX</button>
 	</p>
 	<p class="more">
 		<span class="quiet">What is in force, to print or hang up:</span>

@@ -4,6 +4,7 @@
 	import { useWorkspace } from '$lib/state/workspace.svelte';
 	import { trialOf } from '$lib/state/trial';
 	import BenchView from '$lib/ui/bench/BenchView.svelte';
+	import InState from '$lib/ui/InState.svelte';
 	import TrialBench from '$lib/ui/bench/TrialBench.svelte';
 
 	const workspace = useWorkspace();
@@ -13,7 +14,7 @@
 </script>
 
 {#if trial === undefined}
-	<BenchView />
+	<InState><BenchView edited={workspace} /></InState>
 {:else}
 	{#await trial}
 		<p class="quiet wait" role="status">Reading the proposal …</p>

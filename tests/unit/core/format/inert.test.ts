@@ -56,7 +56,7 @@ describe('a printed sheet as Markdown', () => {
 			['www.example.org ~a~', [], '']
 		];
 		const sheet = markdownSheet({
-			head: { application: 'T\n# U', setup: 'S', release: undefined, desk: 'D', date: '1 May 2026' },
+			head: { application: 'T\n# U', setup: 'S', state: '', desk: 'D', date: '1 May 2026' },
 			arrangement: 'category',
 			sections: [{ name: 'G', columns: ['Command', 'Keys', 'Where'], rows }]
 		});

@@ -16,7 +16,7 @@ import { scopeOf, small, type Small } from '../../arbitrary.ts';
 import { demoProfile, subjectOf } from '../../demo-office.ts';
 import { shortcutsIn } from '../../../../core/shortcut/entry.ts';
 
-const HEAD = { application: 'Small 1', setup: 'ours', release: undefined, desk: 'a desk', date: '1 May 2026' };
+const HEAD = { application: 'Small 1', setup: 'ours', state: '', desk: 'a desk', date: '1 May 2026' };
 
 const settingOf = ({ index, rules }: Small): SheetGround => {
 	const office = officeDesks(rules, []);
@@ -139,7 +139,7 @@ describe('a sheet', () => {
 		arrangement: 'category',
 		platforms: ['windows'],
 		setup: 'the office’s setup',
-		release: 3,
+		state: 'release 3',
 		date: new Date('2026-05-01T12:00:00Z'),
 		...more
 	});
@@ -203,7 +203,7 @@ describe('a sheet', () => {
 			for (const said of ['Gneiss Solid 5', 'the office’s setup', 'release 3', '1 May 2026']) expect(html).to.include(said);
 			expect(html.match(/<td/g)!.length, arrangement).to.be.greaterThan(100);
 		}
-		const none = htmlSheet(sheetOfProfile(subjectOf(gneiss), demoProfile(gneiss), [], wish({ release: 0 })));
+		const none = htmlSheet(sheetOfProfile(subjectOf(gneiss), demoProfile(gneiss), [], wish({ state: 'not released yet' })));
 		expect(none).to.include('not released yet');
 	});
 });

@@ -10,6 +10,7 @@ import { htmlSheet } from '$core/sheet/html.ts';
 import { markdownSheet } from '$core/sheet/markdown.ts';
 import { sheetOfProfile } from '$core/sheet/of-profile.ts';
 import { ARRANGEMENTS } from '$core/sheet/sheet.ts';
+import { goesOutUsually, profileIn, STATES, stateText } from '$core/release/states.ts';
 import { published } from '$core/strata/stratum.ts';
 import { shortcutTable, writeShortcutsCsv } from '$core/hand-over/shortcuts-csv.ts';
 import { profileCatalogue } from '$core/profile/catalogue.ts';
@@ -34,10 +35,24 @@ const scopeOf = z.string().transform((text, ctx) => {
 	}
 });
 
+/** Names instead of ids, and which state it is, in letters that every system keeps in a file's name. */
+const fileName = (application: { readonly name: string }, what: string, state: string, format: string): string =>
+	`${[application.name, what, state]
+		.map((part) =>
+			part
+				.replaceAll(/[^\p{L}\p{N}]+/gu, '-')
+				.replaceAll(/[^\x20-\x7e]/g, '')
+				.replace(/^-|-$/g, '')
+		)
+		.filter(Boolean)
+		.join(' ')}.${format}`;
+
 const Query = z.object({
 	format: z.enum(['json', 'csv', 'xlsx', 'md', 'html']).default('json'),
 	stratum: z.string().optional(),
 	setup: z.string().optional(),
+	state: z.enum(STATES).default('edited'),
+	release: z.coerce.number().int().min(1).optional(),
 	sections: z
 		.string()
 		.transform((text) => text.split(',').filter((name) => name !== ''))
@@ -62,6 +77,8 @@ const Query = z.object({
 export const GET = route('read', async ({ params, url }, { profiles, setups, folders, releases, seats }, person) => {
 	const {
 		setup,
+		state,
+		release,
 		format,
 		stratum,
 		sections,
@@ -71,7 +88,12 @@ export const GET = route('read', async ({ params, url }, { profiles, setups, fol
 		platforms
 	} = checked(Query, Object.fromEntries(url.searchParams));
 	const { application, catalogue: own, space } = await profiles.load(params.app!);
-	const profile = await setups.profile(application.id, person, setup);
+	const { channel } = await releases.list(application.id);
+	const looked = state === 'release' ? (release ?? channel) : channel;
+	const frozen = state === 'edited' || looked === null ? [] : await releases.strata(application.id, looked);
+	const edited = await setups.profile(application.id, person, setup);
+	const profile = profileIn(state, { profile: edited, frozen, goesOut: goesOutUsually(frozen) });
+	const name = (await setups.look(application.id, person, setup ?? null)).name;
 	const catalogue = profileCatalogue(own, profile);
 	const index = indexOf({ application, space, catalogue: own }, profile);
 	const selection: Selection = {
@@ -90,7 +112,6 @@ export const GET = route('read', async ({ params, url }, { profiles, setups, fol
 	if (strata.length === 0)
 		throw new Problem(404, 'not-found', `There is no stratum "${stratum}"; there are ${profile.map((s) => s.id).join(', ')}.`);
 	const sheet = async () => {
-		const { channel } = await releases.list(application.id);
 		return sheetOfProfile(
 			{ application, space, catalogue: own },
 			whose === 'office' ? published(strata) : strata,
@@ -98,8 +119,8 @@ export const GET = route('read', async ({ params, url }, { profiles, setups, fol
 			{
 				arrangement: by,
 				platforms,
-				setup: strata.length === 1 ? strata[0]!.name : whose === 'office' ? 'the office’s setup' : 'with one’s own',
-				release: channel ?? 0,
+				setup: strata.length === 1 ? strata[0]!.name : whose === 'office' ? 'the office’s setup' : name,
+				state: stateText(state, looked),
 				date: new Date()
 			}
 		);
@@ -117,7 +138,7 @@ export const GET = route('read', async ({ params, url }, { profiles, setups, fol
 	return new Response(await write[format](), {
 		headers: {
 			'content-type': TYPES[format],
-			'content-disposition': `attachment; filename="${application.id}-${stratum ?? 'profile'}.${format}"`
+			'content-disposition': `attachment; filename="${fileName(application, stratum === undefined ? name : strata[0]!.name, stateText(state, looked), format)}"`
 		}
 	});
 });

@@ -1,0 +1,46 @@
+<script lang="ts">
+	import type { Workspace } from '$lib/state/workspace.svelte';
+	import Picker from './Picker.svelte';
+
+	/** Which state of the setup the view is about. */
+	let { workspace }: { workspace: Workspace } = $props();
+	const { shown } = $derived(workspace);
+	const CHOICES = [
+		['edited', 'Edited', 'Your setup as it is being changed'],
+		['next', 'Next release', 'What would be published with the next release, with your own changes'],
+		['seat', 'At my seat', 'What is installed at the seats now, with your own changes']
+	] as const;
+	const releases = $derived(workspace.releases.toReversed());
+</script>
+
+<div class="state" role="group" aria-label="State">
+	{#each CHOICES as [value, name, hint] (value)}
+		<button
+			class="pill"
+			type="button"
+			title={hint}
+			aria-pressed={shown.state === value}
+			disabled={shown.busy}
+			onclick={() => void shown.choose(value)}>{name}</button
+		>
+	{/each}
+	{#if releases.length > 0}
+		<Picker
+			label="Release"
+			value={shown.state === 'release' ? String(shown.release) : ''}
+			items={[
+				{ value: '', name: 'A release …' },
+				...releases.map(({ number }) => ({ value: String(number), name: `Release ${number}` }))
+			]}
+			onpick={(number) => number !== '' && void shown.choose('release', Number(number))}
+		/>
+	{/if}
+</div>
+
+<style>
+	.state {
+		display: flex;
+		gap: 5px;
+		align-items: center;
+	}
+</style>

@@ -1,0 +1,146 @@
+<script lang="ts">
+	import { Button } from 'flowbite-svelte';
+	import { SHEET_PLATFORMS, type SheetPlatform } from '$core/sheet/ground';
+	import { sheetOfProfile } from '$core/sheet/of-profile';
+	import { ARRANGEMENTS, type Arrangement } from '$core/sheet/sheet';
+	import { PLATFORM_NAMES } from '$core/keyboard/desk';
+	import { published } from '$core/strata/stratum';
+	import { useWorkspace, type Workspace } from '$lib/state/workspace.svelte';
+	import StatePicker from '$lib/ui/StatePicker.svelte';
+	import { download } from '$lib/ui/save';
+	import SheetPaper from '$lib/ui/sheet/SheetPaper.svelte';
+
+	/** The workspace that is edited, whichever state is looked at. */
+	let { edited }: { edited: Workspace } = $props();
+	const workspace = useWorkspace();
+	const { shown } = $derived(edited);
+	let arrangement = $state<Arrangement>('context');
+	let whose = $state<'office' | 'mine'>('mine');
+	let platforms = $state.raw<readonly SheetPlatform[]>(['windows']);
+	let paper = $state<'a4' | 'a3'>('a4');
+
+	const names: Record<Arrangement, string> = {
+		context: 'By context',
+		category: 'By category',
+		key: 'By key',
+		keyboard: 'As the keyboard lies'
+	};
+	const own = $derived(workspace.profile.at(-1)!);
+	const sheet = $derived(
+		sheetOfProfile(
+			workspace.subject,
+			whose === 'office' ? published(workspace.profile) : workspace.profile,
+			workspace.office.desks,
+			{
+				arrangement,
+				platforms,
+				setup: whose === 'office' ? 'the office’s setup' : workspace.document.setup.name,
+				state: shown.text,
+				date: new Date()
+			}
+		)
+	);
+	const file = $derived(
+		(format: string) =>
+			`${workspace.path}/export?${new URLSearchParams({
+				...{ format, by: arrangement, whose, platforms: platforms.join(',') },
+				...{ setup: workspace.document.setup.id, state: shown.state },
+				...(shown.state === 'release' && { release: String(shown.release) })
+			})}`
+	);
+
+	/** At least one system stays. */
+	function toggle(platform: SheetPlatform) {
+		const next = SHEET_PLATFORMS.filter((p) => platforms.includes(p) !== (p === platform));
+		if (next.length > 0) platforms = next;
+	}
+</script>
+
+<div class="view">
+	<div class="bar" data-screen>
+		<h1>Sheet</h1>
+		<StatePicker workspace={edited} />
+		<div role="group" aria-label="In which order">
+			{#each ARRANGEMENTS as one (one)}<button
+					class="pill"
+					type="button"
+					aria-pressed={arrangement === one}
+					onclick={() => (arrangement = one)}>{names[one]}</button
+				>{/each}
+		</div>
+		<div role="group" aria-label="Whose setup">
+			<button class="pill" type="button" aria-pressed={whose === 'mine'} onclick={() => (whose = 'mine')}>With {own.name}</button>
+			<button class="pill" type="button" aria-pressed={whose === 'office'} onclick={() => (whose = 'office')}>Office only</button>
+		</div>
+		<div role="group" aria-label="Keys as on">
+			{#each SHEET_PLATFORMS as platform (platform)}<button
+					class="pill"
+					type="button"
+					aria-pressed={platforms.includes(platform)}
+					onclick={() => toggle(platform)}>{PLATFORM_NAMES[platform]}</button
+				>{/each}
+		</div>
+		<div role="group" aria-label="Paper">
+			{#each ['a4', 'a3'] as const as size (size)}<button
+					class="pill"
+					type="button"
+					aria-pressed={paper === size}
+					onclick={() => (paper = size)}>{size.toUpperCase()}</button
+				>{/each}
+		</div>
+		<span class="out">
+			<Button size="sm" onclick={() => window.print()}>Print</Button>
+			<button class="linkish" type="button" onclick={() => void download(edited, file('html'))}>HTML</button>
+			<button class="linkish" type="button" onclick={() => void download(edited, file('md'))}>Markdown</button>
+		</span>
+	</div>
+	<!-- svelte-ignore a11y_no_noninteractive_tabindex -->
+	<div class="scroll" role="region" aria-label="Preview" tabindex="0"><SheetPaper {sheet} {paper} /></div>
+</div>
+
+<style>
+	.view {
+		display: flex;
+		flex-direction: column;
+		height: 100%;
+	}
+	.bar {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 8px 18px;
+		align-items: center;
+		padding: 10px 16px;
+		border-bottom: 1px solid var(--line-strong);
+		font-size: 13px;
+	}
+	.bar > div {
+		display: flex;
+		gap: 6px;
+	}
+	.out {
+		display: flex;
+		gap: 12px;
+		align-items: center;
+		margin-left: auto;
+	}
+	.scroll {
+		flex: 1;
+		min-height: 0;
+		padding: 16px;
+		overflow-y: auto;
+		background: var(--panel);
+	}
+	@media print {
+		.view,
+		.scroll {
+			display: block;
+			height: auto;
+			padding: 0;
+			overflow: visible;
+			background: none;
+		}
+		.bar {
+			display: none;
+		}
+	}
+</style>
