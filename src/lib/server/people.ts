@@ -2,7 +2,7 @@ import { createHash, randomBytes, randomUUID } from 'node:crypto';
 import { and, asc, eq, gt, isNull, lt } from 'drizzle-orm';
 import { hashPassword } from 'better-auth/crypto';
 import { FIRST, PersonName, type Person } from '../../../core/people/person.ts';
-import type { OwnedHead } from '../../../core/people/may.ts';
+import { mayWrite, whose, type OwnedHead } from '../../../core/people/may.ts';
 import { inUsualOrder } from '../../../core/people/setup.ts';
 import type { Role } from '../../../core/strata/role.ts';
 import type { StratumHead, StratumId } from '../../../core/strata/stratum.ts';
@@ -220,7 +220,7 @@ export class People {
 		id: string,
 		{ role, leads }: { role?: Role | undefined; leads?: readonly StratumId[] | undefined }
 	): Promise<void> {
-		const person = await this.#known(id);
+		const person = await this.known(id);
 		if (role !== undefined && role !== 'steward') await this.#refuseLast(person);
 		await this.#db
 			.update(people)
@@ -230,7 +230,7 @@ export class People {
 
 	/** Somebody leaves: their sessions and tokens end at once, their strata stay. Throws `Problem` 404 or 409. */
 	async leave(id: string, now = new Date()): Promise<void> {
-		await this.#refuseLast(await this.#known(id));
+		await this.#refuseLast(await this.known(id));
 		await this.#db.transaction(async (tx) => {
 			await tx.update(people).set({ leftAt: now.toISOString() }).where(eq(people.id, id));
 			await tx.delete(sessions).where(eq(sessions.userId, id));
@@ -241,7 +241,7 @@ export class People {
 
 	/** Hands a stratum of somebody who has left over to another person. Throws `Problem` 404 or 409. */
 	async handOver(stratum: StratumId, to: string): Promise<void> {
-		const person = await this.#known(to);
+		const person = await this.known(to);
 		const [layer] = await this.#db.select().from(layers).where(eq(layers.id, stratum));
 		if (!layer || layer.kind !== 'personal')
 			throw new Problem(404, 'not-found', `There is no stratum of somebody's own called "${stratum}".`);
@@ -260,6 +260,20 @@ export class People {
 	async strata(): Promise<OwnedHead[]> {
 		const rows = await this.#db.select().from(layers).orderBy(asc(layers.position));
 		return inUsualOrder(rows).map(({ id, kind, name, person }) => ({ id: id as StratumId, kind, name, person }));
+	}
+
+	/** Gives a stratum that the person may write another name. Throws `Problem` 403, 404 or 409. */
+	async renameStratum(id: StratumId, name: string, person: Person): Promise<void> {
+		const all = await this.strata();
+		const head = all.find((stratum) => stratum.id === id);
+		if (!head || head.kind === 'factory')
+			throw new Problem(404, 'not-found', `There is no stratum "${id}" that has a name of its own.`);
+		if (!mayWrite(person, head)) throw new Problem(403, 'not-yours', `${head.name} is renamed by ${whose(head)}.`);
+		const same = (other: OwnedHead) => other.name.toLocaleLowerCase() === name.toLocaleLowerCase();
+		const taken = all.find((other) => other.id !== id && other.person === head.person && same(other));
+		if (taken) throw new Problem(409, 'taken', `There is a stratum called “${taken.name}” already.`);
+		await this.#db.update(layers).set({ name }).where(eq(layers.id, id));
+		this.#changed();
 	}
 
 	/** Makes a discipline, a project or another stratum of one's own. Throws `Problem` 409. */
@@ -282,7 +296,7 @@ export class People {
 
 	/** Signs somebody in without a password: of the demo only. */
 	async enter(id: string, headers: Headers): Promise<string[]> {
-		const person = await this.#known(id);
+		const person = await this.known(id);
 		const password = randomBytes(24).toString('base64url');
 		await this.#db
 			.update(credentials)
@@ -295,7 +309,8 @@ export class People {
 		if (!this.#isOpen) throw new Problem(409, 'alone', 'There are no accounts yet. Open Skarn to the office first, in People.');
 	}
 
-	async #known(id: string): Promise<Person> {
+	/** Somebody who is here. Throws `Problem` 404. */
+	async known(id: string): Promise<Person> {
 		const person = await this.#there(id);
 		if (!person) throw new Problem(404, 'not-found', 'There is nobody of this id in the office.');
 		return person;

@@ -60,6 +60,17 @@ export class Setups {
 		return { id: 'usual', name: 'Everyday', person: person.id, isStart: true, isRecommended: false, strata };
 	}
 
+	/**
+	 * Keeps the usual setup of the person in every program where they have made none, so that a stratum which comes to them afterwards is in
+	 * no setup until they put it there.
+	 */
+	async keepUsual(person: Person): Promise<void> {
+		for (const { id } of await this.#profiles.list()) {
+			const own = (await this.all(id)).some((setup) => setup.person === person.id);
+			if (!own) await keepUsual(this.#db, id, this.#usual(await this.#profiles.load(id), person));
+		}
+	}
+
 	/** The setup of that id, whosever it is; without one, or when it is gone, the one that the person starts with. */
 	async look(application: string, person: Person, id?: string | null): Promise<Setup> {
 		const own = await this.of(application, person);

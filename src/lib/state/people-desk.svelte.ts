@@ -1,4 +1,4 @@
-import type { OwnedHead } from '$core/people/may';
+import { mayWrite, type OwnedHead } from '$core/people/may';
 import type { Person } from '$core/people/person';
 import type { Role } from '$core/strata/role';
 import { freeSlug } from '$core/text/slug';
@@ -88,7 +88,17 @@ export class PeopleDesk {
 	}
 
 	handOver(stratum: OwnedHead, to: Person): Promise<boolean> {
-		return this.#do(`${stratum.name} is ${to.name}’s now.`, () => ask('/api/strata', 'PUT', { id: stratum.id, to: to.id }));
+		return this.#do(`${stratum.name} is ${to.name}’s now. It is in none of their setups until they put it there.`, () =>
+			ask('/api/strata', 'PUT', { id: stratum.id, to: to.id })
+		);
+	}
+
+	renameStratum({ id, name }: OwnedHead, next: string): Promise<boolean> {
+		return this.#do(`${name} is called ${next} now.`, () => ask('/api/strata', 'PATCH', { id, name: next }));
+	}
+
+	mayRename(stratum: OwnedHead): boolean {
+		return this.me !== undefined && mayWrite(this.me, stratum);
 	}
 
 	makeStratum(kind: 'discipline' | 'project' | 'personal', name: string): Promise<boolean> {

@@ -1,7 +1,7 @@
 import { may, mayWrite, type OwnedHead } from '$core/people/may';
 import { inUsualOrder, type Setup } from '$core/people/setup';
 import { changesBetween } from '$core/profile/restore';
-import type { StratumId } from '$core/strata/stratum';
+import type { StratumHead, StratumId } from '$core/strata/stratum';
 import { freeSlug } from '$core/text/slug';
 import { stratumOfWire, type StratumWire } from '$core/profile/wire';
 import type { WorkspaceDocument } from '$lib/server/workspace-document';
@@ -20,6 +20,8 @@ export class SetupsDesk {
 	mine = $state.raw<readonly Setup[]>([]);
 	others = $state.raw<readonly Setup[]>([]);
 	said = $state('');
+	/** What was made last, in words. */
+	made = $state('');
 	busy = $state(false);
 
 	constructor(workspace: Workspace, turned: () => Promise<unknown>) {
@@ -81,6 +83,7 @@ export class SetupsDesk {
 	async #do(work: () => Promise<unknown>): Promise<boolean> {
 		this.busy = true;
 		this.said = '';
+		this.made = '';
 		try {
 			await work();
 			await this.load();
@@ -94,38 +97,84 @@ export class SetupsDesk {
 	}
 
 	/**
-	 * Makes one from another. What lies in strata of a colleague's own comes as a copy, into a new stratum of one's own, so that
-	 * nothing of theirs is written and nothing of it changes when they write on.
+	 * Makes one from another. What lies in strata of somebody's own comes as a copy, into a new stratum of one's own, so that neither
+	 * setup changes when the other is written to; with `shares` one's own strata are the same in both. A colleague's are copied always.
 	 */
-	make(name: string, from: Setup): Promise<boolean> {
+	async make(name: string, from: Setup, shares = false): Promise<boolean> {
+		// before anything is made for it
+		const twin = this.mine.find((setup) => setup.name.toLocaleLowerCase() === name.trim().toLocaleLowerCase());
+		if (twin) {
+			this.said = `You have a setup called “${twin.name}” already.`;
+			return false;
+		}
 		return this.#do(async () => {
 			const { me } = this.#workspace.document;
-			const foreign = from.strata.filter((id) => {
-				const head = this.headOf(id);
-				return head?.kind === 'personal' && head.person !== me.id;
-			});
-			const copies = new Map<StratumId, StratumId>();
-			for (const id of foreign) copies.set(id, await this.#copied(id, name, from));
-			const strata = from.strata.map((id) => copies.get(id) ?? id);
-			const made = await ask<Setup>(this.#path, 'POST', { name, strata });
+			const personal = from.strata.flatMap((id) => this.headOf(id) ?? []).filter(({ kind }) => kind === 'personal');
+			const copied = personal.filter(({ person }) => person !== me.id || !shares);
+			const copies = await this.#emptyFor(copied, name.trim());
+			const ids = [...copies.values()].map(({ id }) => id);
+			// with the copies alone at first, so that also what a lock below keeps silent is copied
+			const made = await ask<Setup>(this.#path, 'POST', { name, strata: ids });
+			try {
+				await this.#copy(copies, from, made);
+				const strata = from.strata.map((id) => copies.get(id)?.id ?? id);
+				await ask(this.#path, 'PUT', { id: made.id, strata });
+			} catch (error) {
+				await ask(`${this.#path}?id=${encodeURIComponent(made.id)}`, 'DELETE');
+				throw error;
+			}
 			await this.turnTo(made.id);
+			const shared = personal.filter(({ id }) => !copies.has(id)).map((head) => head.name);
+			this.made = [
+				`${name} is there, and looked at.`,
+				...copied.map((head) => `What ${head.name} says was copied into ${copies.get(head.id)!.name}.`),
+				...(shared.length > 0 ? [`It shares ${shared.join(', ')} with ${from.name}: what you change there changes both.`] : [])
+			].join(' ');
 		});
 	}
 
-	/** A new stratum of one's own that says what a colleague's says now. */
-	async #copied(of: StratumId, name: string, from: Setup): Promise<StratumId> {
-		const document = await ask<WorkspaceDocument>(`${this.#workspace.path}?setup=${encodeURIComponent(from.id)}`);
-		const wire = document.strata.find(({ id }) => id === of);
-		const id = freeSlug(name, (one) => document.layers.some((layer) => layer.id === one)) as StratumId;
-		const head = { id, kind: 'personal', name: name.trim().slice(0, 60) } as const;
-		await ask('/api/strata', 'POST', head);
-		const said = wire && changesBetween({ ...head, contents: {} }, { ...stratumOfWire(wire as StratumWire), id });
-		if (said && said.length > 0)
-			await ask(`${this.#workspace.path}/edits`, 'POST', {
-				...{ base: document.revision, stratum: id, label: `Copy of ${wire.name}`.slice(0, 200) },
-				changes: said
-			});
-		return id;
+	/** New strata of one's own for what is copied, by the id of what goes into them. */
+	async #emptyFor(of: readonly OwnedHead[], name: string): Promise<Map<StratumId, StratumHead>> {
+		const copies = new Map<StratumId, StratumHead>();
+		const taken = new Set<string>(this.layers.map(({ id }) => id));
+		for (const source of of) {
+			const called = (of.length === 1 ? name : `${name}, ${source.name}`).slice(0, 60);
+			const id = freeSlug(called, (one) => taken.has(one)) as StratumId;
+			taken.add(id);
+			const head = { id, kind: 'personal', name: called } as const;
+			await ask('/api/strata', 'POST', head);
+			copies.set(source.id, head);
+		}
+		return copies;
+	}
+
+	/** Lets the new strata of a setup say what those of another say now. */
+	async #copy(copies: ReadonlyMap<StratumId, StratumHead>, from: Setup, into: Setup): Promise<void> {
+		if (copies.size === 0) return;
+		const path = this.#workspace.path;
+		const { strata, revision } = await ask<WorkspaceDocument>(`${path}?setup=${encodeURIComponent(from.id)}`);
+		for (const [source, head] of copies) {
+			const wire = strata.find(({ id }) => id === source);
+			const said = wire && changesBetween({ ...head, contents: {} }, { ...stratumOfWire(wire as StratumWire), id: head.id });
+			if (!said || said.length === 0) continue;
+			const label = `Copy of ${this.headOf(source)?.name ?? source}`.slice(0, 200);
+			const edit = { base: revision, stratum: head.id, setup: into.id, label, changes: said };
+			await ask(`${path}/edits`, 'POST', edit);
+		}
+	}
+
+	/** The other setups of the person that a stratum of theirs lies in too. */
+	sharedWith(setup: Setup, { id, kind }: OwnedHead): readonly Setup[] {
+		if (kind !== 'personal') return [];
+		return this.mine.filter((other) => other.id !== setup.id && other.strata.includes(id));
+	}
+
+	/** Gives a stratum of one's own another name. */
+	rename({ id }: OwnedHead, name: string): Promise<boolean> {
+		return this.#do(async () => {
+			await ask('/api/strata', 'PATCH', { id, name });
+			await this.#turned();
+		});
 	}
 
 	change(

@@ -75,6 +75,12 @@
 							<span class="quiet"
 								>{stratum.kind}, {leads.length > 0 ? `led by ${leads.join(', ')}` : 'led by nobody yet: stewards write it'}</span
 							>
+							{#if desk.mayRename(stratum)}<OneField
+									label="Another name for {stratum.name}"
+									does="Rename it"
+									disabled={desk.busy}
+									ondone={(name) => desk.renameStratum(stratum, name)}
+								/>{/if}
 						</li>
 					{:else}
 						<li class="quiet">There are none yet.</li>

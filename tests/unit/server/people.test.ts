@@ -188,7 +188,14 @@ describe('the people of an office', () => {
 		expect((await as('guide', path)).status).to.equal(401);
 		expect((await signIn(server, 'Guide desk')).status).to.be.oneOf([401, 429]);
 		expect((await as('steward', '/api/strata', 'PUT', { id: own, to: designer.id })).status).to.equal(200);
-		expect((await documentOf('designer')).layers.find(({ id }) => id === own)!.person).to.equal(designer.id);
+		const heir = await documentOf('designer');
+		expect(heir.layers.find(({ id }) => id === own)!.person).to.equal(designer.id);
+		expect(heir.setup.strata, 'in no setup until it is put there').not.to.include(own);
+		const named = (who: string, name: string) => as(who, '/api/strata', 'PATCH', { id: own, name });
+		expect((await named('lead', 'From the guide')).status, 'not theirs').to.equal(403);
+		expect((await named('designer', 'Designer desk')).status, 'as their other one').to.equal(409);
+		expect((await named('designer', 'From the guide')).status).to.equal(200);
+		expect((await documentOf('lead')).layers.find(({ id }) => id === own)!.name).to.equal('From the guide');
 		expect((await as('steward', '/api/people?id=first', 'DELETE')).status, 'the only steward').to.equal(409);
 	});
 

@@ -84,6 +84,7 @@ const EXPECTED: Readonly<Record<string, string>> = {
 	'POST /api/session/tokens': ALL,
 	'GET /api/strata': ALL,
 	'POST /api/strata': ALL,
+	'PATCH /api/strata': ALL,
 	'PUT /api/strata': 'steward',
 	'GET /api/updates/files/[app]/[name]': 'seat',
 	'GET /api/updates/metadata/[name]': 'seat',

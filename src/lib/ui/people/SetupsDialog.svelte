@@ -15,6 +15,7 @@
 	let open = $state(true);
 	let chosenId = $state<string>(untrack(() => workspace.document.setup.id));
 	let fromId = $state('');
+	let shares = $state(false);
 	const chosen = $derived(desk.mine.find(({ id }) => id === chosenId) ?? desk.mine[0]);
 	const sources = $derived([
 		...desk.mine.map((setup) => ({ value: setup.id as string, name: setup.name })),
@@ -39,6 +40,7 @@
 
 <Modal bind:open title="Setups of {workspace.document.application.name}" aria-label="Setups" size="lg" {onclose}>
 	{#if desk.said}<p class="callout tone-garnet" role="alert">{desk.said}</p>{/if}
+	{#if desk.made}<p class="callout" role="status">{desk.made}</p>{/if}
 	<div class="parts">
 		<ul class="list" aria-label="Your setups">
 			{#each desk.mine as setup (setup.id)}
@@ -58,8 +60,11 @@
 			<section aria-label="The setup {chosen.name}">
 				<ol aria-label="Its strata, the uppermost first">
 					{#each stacked as head, i (head.id)}
+						{@const shared = desk.sharedWith(chosen, head)}
 						<li>
-							<i class={bandClass(head.kind)}></i><b>{head.name}</b><span class="quiet">{head.kind}</span>
+							<i class={bandClass(head.kind)}></i><b>{head.name}</b><span class="quiet"
+								>{head.kind}{#if shared.length > 0}, shared with {shared.map(({ name }) => name).join(', ')}{/if}</span
+							>
 							<span class="acts">
 								<button
 									class="linkish"
@@ -132,6 +137,14 @@
 					disabled={desk.busy}
 					ondone={(name) => desk.change(chosen, { name })}
 				/>
+				{#each stacked.filter(({ kind }) => kind === 'personal') as head (head.id)}
+					<OneField
+						label="Another name for the stratum {head.name}"
+						does="Rename the stratum"
+						disabled={desk.busy}
+						ondone={(name) => desk.rename(head, name)}
+					/>
+				{/each}
 			</section>
 		{/if}
 	</div>
@@ -143,12 +156,15 @@
 			label="Its name"
 			does="Make it"
 			disabled={desk.busy || !from}
-			ondone={async (name) => (from ? desk.make(name, from) : false)}
+			ondone={async (name) => (from ? desk.make(name, from, shares) : false)}
 		/>
 	</div>
+	<label class="shares"
+		><input type="checkbox" bind:checked={shares} /> Share my own strata with it, so that a change in one changes both</label
+	>
 	<p class="quiet">
-		What lies in strata of a colleague’s own comes as a copy into a stratum of yours. Removing a setup leaves its strata as they
-		are.
+		Unless you share it, what is your own or a colleague’s comes as a copy into a stratum of yours. Removing a setup leaves its
+		strata as they are.
 	</p>
 </Modal>
 
