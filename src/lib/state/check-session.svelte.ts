@@ -21,6 +21,8 @@ const CHECK_AT_ONCE = 2_000;
  */
 export class CheckSession {
 	findings = $state.raw<readonly Finding[]>([]);
+	/** The profile that the findings are of. */
+	checked = $state.raw<Profile | undefined>(undefined);
 	/** The share that is done, from 0 to 1, while a full check runs in the worker. */
 	progress = $state<number | undefined>(undefined);
 	/** A full check was stopped before its end; the findings are of an earlier state. */
@@ -31,6 +33,8 @@ export class CheckSession {
 	#released: Stratum | null = null;
 	#checks: Checks | undefined;
 	#worker: Worker | undefined;
+	/** The profiles that the worker has still to answer for, in order. */
+	#asked: Profile[] = [];
 	#restart: (() => void) | undefined;
 
 	/** Checks everything anew. */
@@ -44,7 +48,7 @@ export class CheckSession {
 		if (shortcutsCount(profile) <= CHECK_AT_ONCE) {
 			this.#checks = new Checks(circumstancesOf(subject, profile, this.#desks, released));
 			for (const _ of this.#checks.steps());
-			this.findings = this.#checks.list();
+			this.#found(this.#checks.list(), profile);
 			return;
 		}
 		this.#checks = undefined;
@@ -56,11 +60,12 @@ export class CheckSession {
 			else {
 				coming = data.first ? [...data.findings] : coming.concat(data.findings);
 				if (!data.last) return;
-				this.findings = coming;
+				this.#found(coming, this.#asked.shift()!);
 				this.progress = undefined;
 			}
 		};
 		const { application, commands } = subject;
+		this.#asked = [profile];
 		this.#say({ kind: 'start', application, commands, profile, desks: this.#desks, released });
 	}
 
@@ -72,8 +77,16 @@ export class CheckSession {
 	edit(profile: Profile, changes: readonly AnyChange[]) {
 		if (this.#checks) {
 			followEdit(this.#checks, circumstancesOf(this.#subject!, profile, this.#desks, this.#released), changes);
-			this.findings = this.#checks.list();
-		} else this.#say({ kind: 'edit', changes });
+			this.#found(this.#checks.list(), profile);
+		} else {
+			this.#asked.push(profile);
+			this.#say({ kind: 'edit', changes });
+		}
+	}
+
+	#found(findings: readonly Finding[], of: Profile) {
+		this.findings = findings;
+		this.checked = of;
 	}
 
 	/** Stops a check in the worker; the findings stay as they were. */

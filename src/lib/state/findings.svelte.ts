@@ -66,6 +66,9 @@ export class Findings {
 	/** What stood open in what the seats have. */
 	before = $derived.by(() => findingsBefore(this.looking));
 
+	/** Whether what is found is found in the profile as it is now. */
+	isCurrent = $derived.by(() => this.checks.checked === this.#workspace.profile);
+
 	get accepted(): AcceptedFindings {
 		return this.#workspace.accepted;
 	}

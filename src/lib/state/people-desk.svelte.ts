@@ -98,7 +98,7 @@ export class PeopleDesk {
 	}
 
 	mayRename(stratum: OwnedHead): boolean {
-		return this.me !== undefined && mayWrite(this.me, stratum);
+		return this.me !== null && mayWrite(this.me, stratum);
 	}
 
 	makeStratum(kind: 'discipline' | 'project' | 'personal', name: string): Promise<boolean> {

@@ -14,19 +14,23 @@ export type Proposal = Omit<Kept, 'decision'> & {
 	readonly decision: { by: string; at: string; reason: string; revision?: number } | null;
 };
 
+const NOTHING_LEFT = { id: undefined, parts: new Set<number>() };
+
 /** What people propose, and what becomes of it. */
 export class ProposalsDesk {
 	readonly #workspace: Workspace;
 	list = $state.raw<readonly Proposal[]>([]);
 	chosenId = $state<number | undefined>(undefined);
-	/** The places of the parts that are left out of what is taken. */
-	left = $state.raw<ReadonlySet<number>>(new Set());
+	/** The places of the parts that are left out, and of which proposal: of another one nothing is left out. */
+	#leaving = $state.raw<{ readonly id: number | undefined; readonly parts: ReadonlySet<number> }>(NOTHING_LEFT);
 	busy = $state(false);
 	isRead = $state(false);
 
 	/** The open ones first, the newest of each first. */
 	sorted = $derived.by(() => this.list.toSorted((a, b) => Number(b.state === 'open') - Number(a.state === 'open')));
 	chosen = $derived.by(() => this.list.find(({ id }) => id === this.chosenId) ?? this.sorted[0]);
+	/** The places of the parts of the chosen one that are left out of what is taken. */
+	left = $derived.by((): ReadonlySet<number> => this.#leftOf(this.chosen?.id));
 	parts = $derived.by((): Part[] => (this.chosen?.changes ?? []).map((change) => captionOf(change, this.#workspace.draft.names)));
 
 	constructor(workspace: Workspace) {
@@ -116,18 +120,23 @@ export class ProposalsDesk {
 
 	choose(id: number): void {
 		this.chosenId = id;
-		this.left = new Set();
+		this.#leaving = NOTHING_LEFT;
 	}
 
 	/** Leaves a part out of what is taken, or takes it with the rest again. */
 	turn(part: number): void {
 		const left = new Set(this.left);
 		if (!left.delete(part)) left.add(part);
-		this.left = left;
+		this.#leaving = { id: this.chosen?.id, parts: left };
+	}
+
+	#leftOf(id: number | undefined): ReadonlySet<number> {
+		return this.#leaving.id === id ? this.#leaving.parts : NOTHING_LEFT.parts;
 	}
 
 	take(proposal: Proposal): Promise<boolean> {
-		const parts = proposal.changes.flatMap((_, i) => (this.left.has(i) ? [] : [i]));
+		const left = this.#leftOf(proposal.id);
+		const parts = proposal.changes.flatMap((_, i) => (left.has(i) ? [] : [i]));
 		const isWhole = parts.length === proposal.changes.length;
 		return this.#do(`Taken in: ${proposal.label}`, async () => {
 			const body = { does: 'take', base: this.#workspace.revision, ...(!isWhole && { parts }) };
@@ -141,9 +150,10 @@ export class ProposalsDesk {
 	 * wrong with the keys is said.
 	 */
 	change(proposal: Proposal, keys: ReadonlyMap<number, string>, reason: string): Promise<boolean> {
+		const left = this.#leftOf(proposal.id);
 		return this.#do(`Changed: ${proposal.label}`, async () => {
 			const changes = proposal.changes.flatMap((change, i): AnyChange[] => {
-				if (this.left.has(i)) return [];
+				if (left.has(i)) return [];
 				const text = keys.get(i)?.trim();
 				const { after } = change as { after?: { keys?: string } | null };
 				if (!text || !after?.keys || text === after.keys) return [change];
@@ -151,7 +161,7 @@ export class ProposalsDesk {
 				return [{ ...change, before: null, after: { ...after, keys: this.#keysOf(text) } } as AnyChange];
 			});
 			await ask(`${this.#path}/${proposal.id}`, 'PUT', { does: 'change', base: this.#workspace.revision, changes, reason });
-			this.left = new Set();
+			this.#leaving = NOTHING_LEFT;
 		});
 	}
 

@@ -32,15 +32,22 @@ export class Publishing {
 		this.#workspace = workspace;
 	}
 
+	/** What would go out as it stands now. */
+	#outgoing = $derived.by((): Profile => published(this.#workspace.profile));
+	/** What was checked: after an edit still what went before it, until the check has followed. */
+	#checked = $derived.by((): Profile => this.checks.checked ?? this.#outgoing);
+	/** Whether what is found is found in what would go out now. */
+	isCurrent = $derived.by(() => this.#checked === this.#outgoing);
+
 	circumstances = $derived.by((): Circumstances => {
-		const { subject, profile, seats, released } = this.#workspace;
-		return circumstancesOf(subject, published(profile), desksOf(seats), released);
+		const { subject, seats, released } = this.#workspace;
+		return circumstancesOf(subject, this.#checked, desksOf(seats), released);
 	});
 
 	/** Checks what would go out as it stands now; called when somebody looks, and when it has changed. */
 	check() {
-		const { subject, document, profile, seats, released } = this.#workspace;
-		this.checks.start({ ...subject, commands: document.commands }, published(profile), seats, released);
+		const { subject, document, seats, released } = this.#workspace;
+		this.checks.start({ ...subject, commands: document.commands }, this.#outgoing, seats, released);
 	}
 
 	/** The errors in keys that would go out and that nobody has accepted. */
@@ -56,7 +63,7 @@ export class Publishing {
 	/** What the findings are found in. */
 	looking = $derived.by((): Looking => ({
 		circumstances: this.circumstances,
-		profile: published(this.#workspace.profile),
+		profile: this.#checked,
 		released: this.#workspace.draft.released
 	}));
 	/** The errors in what the office says beside its keys that would go out. */

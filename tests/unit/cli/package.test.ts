@@ -7,6 +7,7 @@ import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { applicationJson } from '../../../cli/server.ts';
 import { profileFile, writeProfileFile } from '../../../core/hand-over/profile-file.ts';
+import { putEmptyDatabase } from '../server/made-folder.ts';
 import { varve } from '../../../demo/varve/varve.ts';
 
 const root = fileURLToPath(new URL('../../..', import.meta.url));
@@ -48,7 +49,10 @@ describe('the package', function () {
 		expect(checked.stdout).to.match(/\d+ errors, /);
 	});
 
-	it('backs up, verifies and restores a data folder from anywhere', () => {
+	it('backs up, verifies and restores a data folder from anywhere', async () => {
+		const none = skarn('backup', 'none.tar.gz', '--data', 'nowhere');
+		expect([none.status, existsSync(join(folder, 'nowhere'))]).to.deep.equal([2, false]);
+		await putEmptyDatabase(join(folder, 'data'));
 		const backup = skarn('backup', 'office.tar.gz', '--data', 'data');
 		expect(backup.status, backup.stderr).to.equal(0);
 		expect(skarn('verify', '--data', 'data').stdout).to.include('Everything is as the edits say.');

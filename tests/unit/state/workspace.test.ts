@@ -257,4 +257,23 @@ describe('the workspace of a page', () => {
 		expect(at.publishing.errors.length).to.equal(before);
 		await at.edits.undo();
 	});
+
+	it('keeps what was found in what would go out together with what it was found in, until the check has followed', async () => {
+		const at = await open();
+		at.writeTo('office' as StratumId);
+		at.publishing.check();
+		expect(at.publishing.isCurrent).to.equal(true);
+		const pen = { profile: at.profile, target: 'office' as StratumId };
+		const [finding, fix] = at.publishing.all
+			.map((f) => [f, f.fixes(pen)[0]] as const)
+			.find(([f, way]) => way && at.publishing.checks.findings.some((g) => g.command === f.command))!;
+		const sentences = at.publishing.all.map((f) => f.sentence());
+		expect(await at.edits.commit(fix!.label, fix!.changes), at.notice?.text).to.equal(true);
+		expect(at.publishing.isCurrent, 'one that may be gone is not acted on').to.equal(false);
+		expect(at.publishing.all.map((f) => f.sentence())).to.deep.equal(sentences);
+		at.publishing.check();
+		expect(at.publishing.isCurrent).to.equal(true);
+		expect(at.publishing.all.map(({ id }) => id)).not.to.include(finding.id);
+		await at.edits.undo();
+	});
 });

@@ -25,6 +25,7 @@
 		finding,
 		looking,
 		alike,
+		isCurrent,
 		onsettled
 	}: {
 		finding: AnyFinding;
@@ -32,6 +33,8 @@
 		looking: Looking;
 		/** The open findings of the same rule, this one among them. */
 		alike: readonly AnyFinding[];
+		/** Whether it is found in the profile as it is now; nothing is done about one that may be gone. */
+		isCurrent: boolean;
 		onsettled: () => void;
 	} = $props();
 	const workspace = useWorkspace();
@@ -41,7 +44,7 @@
 	const sentence = $derived(finding.sentence());
 	const count = $derived(finding.count());
 	const acceptable = $derived(finding.acceptable());
-	const fixes = $derived(finding.fixes(pen));
+	const fixes = $derived(isCurrent ? finding.fixes(pen) : []);
 	let picked = $state(0);
 	const fix = $derived(fixes[picked] ?? fixes[0]);
 	const ofKeys = $derived(fix ? (fix.changes.filter((c) => c.chapter === SHORTCUTS) as unknown as Change[]) : []);
@@ -143,6 +146,8 @@
 							>Fix all {alike.length} like this…</Button
 						>{/if}
 				</div>
+			{:else if !isCurrent}
+				<p class="quiet" role="status">This is checked again, since something has changed.</p>
 			{:else}
 				<p class="quiet">
 					No way out can be written to {workspace.target.name} that removes it and breaks nothing else. Write to another stratum, or

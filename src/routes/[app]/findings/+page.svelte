@@ -76,7 +76,14 @@
 	</section>
 	<section class="right" aria-label="The finding" aria-live="polite">
 		{#if finding}
-			<FindingDetail bind:this={detail} {finding} looking={list.source.looking} alike={list.alike} onsettled={settled} />
+			<FindingDetail
+				bind:this={detail}
+				{finding}
+				looking={list.source.looking}
+				alike={list.alike}
+				isCurrent={list.source.isCurrent}
+				onsettled={settled}
+			/>
 		{:else}
 			<p class="none">
 				What clashes, is never heard, cannot be pressed at some desk, or points at nothing is listed here, each with an input that
