@@ -25,22 +25,29 @@
 		>
 	{/each}
 	{#if releases.length > 0}
-		<Picker
-			label="Release"
-			value={shown.state === 'release' ? String(shown.release) : ''}
-			items={[
-				{ value: '', name: 'A release …' },
-				...releases.map(({ number }) => ({ value: String(number), name: `Release ${number}` }))
-			]}
-			onpick={(number) => number !== '' && void shown.choose('release', Number(number))}
-		/>
+		<div class="release">
+			<Picker
+				label="Release"
+				value={shown.state === 'release' ? String(shown.release) : ''}
+				items={[
+					{ value: '', name: 'A release …' },
+					...releases.map(({ number }) => ({ value: String(number), name: `Release ${number}` }))
+				]}
+				onpick={(number) => number !== '' && void shown.choose('release', Number(number))}
+			/>
+		</div>
 	{/if}
 </div>
 
 <style>
 	.state {
 		display: flex;
+		flex-wrap: wrap;
 		gap: 5px;
 		align-items: center;
+	}
+	.release {
+		flex: none;
+		min-width: 108px;
 	}
 </style>

@@ -223,6 +223,9 @@
 		min-height: var(--row);
 		border-top: 1px solid var(--line);
 	}
+	.strata li > :global(form) {
+		margin-left: auto;
+	}
 	.strata i {
 		width: 14px;
 		height: 14px;

@@ -1,3 +1,4 @@
+import { openedBy } from '$core/chapters/bars/cursor-keys';
 import type { ContextNode } from '$core/context/axis';
 import type { ShortcutIndex } from '$core/answer/shortcut-index';
 import type { Command } from '$core/application/command';
@@ -19,8 +20,11 @@ function groupBy(commands: Iterable<Command>, nameOf: (command: Command) => stri
 	return [...groups].map(([name, list]) => ({ name, commands: list }));
 }
 
+/** What stands in menus and in the ribbon: not what opens a cursor bar, which comes at the pointer. */
+const listed = (index: ShortcutIndex): Command[] => [...index.catalogue.values()].filter(({ id }) => openedBy(id) === undefined);
+
 /** The stand-in's menus: one for each outermost category, in the order of the catalogue. */
-export const menusOf = (index: ShortcutIndex): Group[] => groupBy(index.catalogue.values(), (c) => c.category[0]!);
+export const menusOf = (index: ShortcutIndex): Group[] => groupBy(listed(index), (c) => c.category[0]!);
 
 /**
  * The stand-in's ribbon strip in a situation: the categories whose commands exist in fewest situations stand first, as
@@ -28,7 +32,7 @@ export const menusOf = (index: ShortcutIndex): Group[] => groupBy(index.catalogu
  */
 export function ribbonOf(index: ShortcutIndex, situation: number, mostGroups: number, mostCommands: number): Group[] {
 	const size = index.space.situations.length;
-	const here = [...index.catalogue.values()].flatMap((command) => {
+	const here = listed(index).flatMap((command) => {
 		const bits = index.space.bitsOfAny(command.contexts);
 		return hasBit(bits, situation) ? [{ command, share: count(bits) / size }] : [];
 	});
