@@ -235,6 +235,11 @@ describe('People', () => {
 		await aside.getByRole('heading', { name: 'Training desk' }).waitFor();
 		await at.page.getByText(/^Without/).waitFor();
 		await at.page.getByRole('button', { name: 'Take it out' }).click();
+		// W would then run two commands, which is told before
+		const warning = at.page.getByRole('dialog', { name: 'Remove “Parts list” from the release' });
+		await warning.getByText(/^Without it everyone gets 1 error:$/).waitFor();
+		await warning.getByRole('button', { name: 'Remove it all the same' }).click();
+		await warning.waitFor({ state: 'detached' });
 		await eventually(async () => expect(await rows()).to.equal(before - 1));
 		await at.page.keyboard.press('Control+z');
 		await at.page.getByRole('button', { name: /something was written since/ }).click();
