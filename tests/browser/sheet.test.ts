@@ -61,7 +61,7 @@ describe('Sheets', () => {
 		await at.page.getByRole('button', { name: 'By key' }).click();
 		const [download] = await Promise.all([
 			at.page.waitForEvent('download'),
-			at.page.getByRole('link', { name: 'Markdown' }).click()
+			at.page.getByRole('button', { name: 'Markdown' }).click()
 		]);
 		const chunks: Buffer[] = [];
 		for await (const chunk of await download.createReadStream()) chunks.push(chunk as Buffer);
