@@ -49,6 +49,8 @@ export class Edits {
 	busy = $state(false);
 	/** An edit is of the revision that the one before it has made. */
 	readonly #turns = new Turns();
+	/** What shows edits that wait, one thing after the other: none is held here while others are put on what was read anew. */
+	readonly #showing = new Turns();
 	#waiting: WaitingEdits | undefined;
 	/** Those of them that the profile here shows already; none after it was read anew. */
 	#shown = new WeakSet<WaitingEdit>();
@@ -105,7 +107,8 @@ export class Edits {
 			return true;
 		}
 		const stratum = workspace.targetId;
-		const wait = () => this.#wait({ label, stratum, changes });
+		const { profile: base } = workspace;
+		const wait = () => this.#wait({ label, stratum, changes }, base);
 		if (this.waiting.list.length > 0) return wait();
 		return this.#turns.take(async () => {
 			// what came before it may have found the server gone
@@ -119,19 +122,29 @@ export class Edits {
 		});
 	}
 
-	/** Lets the edit hold here until the server is there. */
-	async #wait(edit: WaitingEdit): Promise<boolean> {
+	/** Lets the edit hold here until the server is there; it was made on `base`. */
+	#wait(made: WaitingEdit, base: Profile): Promise<boolean> {
 		const workspace = this.#workspace;
-		try {
-			await workspace.apply(edit.changes);
-		} catch (error) {
-			workspace.notice = { kind: 'failed', text: `${edit.label}: ${(error as Error).message}` };
-			return false;
-		}
-		this.waiting.add(edit);
-		this.#shown.add(edit);
-		workspace.notice = { kind: 'done', text: `${edit.label}: held here until the server is back` };
-		return true;
+		return this.#showing.take(async () => {
+			let edit = made;
+			try {
+				// the profile was read anew since it was made
+				if (workspace.profile !== base) {
+					const { changes, open } = await this.#rebased(made.changes, base);
+					this.#tellOpen(open);
+					if (changes.length === 0) return false;
+					edit = { ...made, changes };
+				}
+				await workspace.apply(edit.changes);
+			} catch (error) {
+				workspace.notice = { kind: 'failed', text: `${edit.label}: ${(error as Error).message}` };
+				return false;
+			}
+			this.waiting.add(edit);
+			this.#shown.add(edit);
+			workspace.notice = { kind: 'done', text: `${edit.label}: held here until the server is back` };
+			return true;
+		});
 	}
 
 	/** Sends what waits, in its order; stops where somebody must decide, or where the server is not there. Whether all went. */
@@ -196,7 +209,7 @@ export class Edits {
 		const now = this.waiting.list[0];
 		if (touched.length === 0 || !now) return;
 		this.waiting.shift();
-		await this.#readAnew();
+		await this.#showing.take(() => this.#readAnew());
 		this.merge = { label: now.label, changes: now.changes, since, touched };
 	}
 
@@ -207,7 +220,11 @@ export class Edits {
 	}
 
 	/** Reads what the server has, and puts what waits on top of it again. */
-	async #putOnTop(): Promise<void> {
+	#putOnTop(): Promise<void> {
+		return this.#showing.take(() => this.#putAllOnTop());
+	}
+
+	async #putAllOnTop(): Promise<void> {
 		const workspace = this.#workspace;
 		const { profile: base } = workspace;
 		await this.#readAnew();
@@ -248,11 +265,13 @@ export class Edits {
 	}
 
 	/** After a start: what waited from before holds again, and is sent. */
-	async resume(): Promise<void> {
-		await this.waiting.claim();
-		if (this.waiting.list.length === 0) return;
-		await this.#putOnTop();
-		await this.sendWaiting();
+	resume(): Promise<void> {
+		return this.#turns.take(async () => {
+			await this.waiting.claim();
+			if (this.waiting.list.length === 0) return;
+			await this.#putOnTop();
+			await this.#sendWaiting();
+		});
 	}
 
 	undo = () => this.#turns.take(() => this.#step('undo'));
@@ -311,17 +330,22 @@ export class Edits {
 	async settleMerge(keepMine: boolean) {
 		const workspace = this.#workspace;
 		const { merge } = this;
-		const { profile: base } = workspace;
+		let found: { changes: readonly AnyChange[]; open: string[] } | undefined;
 		try {
-			await this.#readAnew();
+			found = await this.#turns.take(() =>
+				this.#showing.take(async () => {
+					const { profile: base } = workspace;
+					await this.#readAnew();
+					this.merge = undefined;
+					return merge && keepMine ? this.#rebased(merge.changes, base) : undefined;
+				})
+			);
 		} catch (error) {
 			workspace.notice = { kind: 'failed', text: told(error) };
 			return;
 		}
-		this.merge = undefined;
-		if (!merge || !keepMine) return;
-		const { changes, open } = await this.#rebased(merge.changes, base);
-		if (changes.length > 0) await this.commit(merge.label, changes);
-		this.#tellOpen(open);
+		if (!merge || !found) return;
+		if (found.changes.length > 0) await this.commit(merge.label, found.changes);
+		this.#tellOpen(found.open);
 	}
 }

@@ -94,6 +94,33 @@ describe('edits while the server is not there', () => {
 		await at.edits.undo();
 	});
 
+	it('are not lost when they are made while what waits is put on what others wrote', async () => {
+		const [at, other] = [await open(), await open()];
+		await away(() => give(at, 'solid.loft', 'Ctrl+Alt+Shift+F6'));
+		expect(await give(other, 'solid.sweep', 'Ctrl+Alt+Shift+F9')).to.equal(true);
+		// the page reads anew, and somebody goes on working meanwhile
+		const { apply } = at;
+		let more: Promise<boolean> | undefined;
+		at.apply = async (changes) => {
+			more ??= give(at, 'solid.shell', 'Ctrl+Alt+Shift+F10');
+			await new Promise((done) => setTimeout(done, 50));
+			return apply.call(at, changes);
+		};
+		const back = at.edits.sendWaiting();
+		await back;
+		expect(await more, at.notice?.text).to.equal(true);
+		at.apply = apply;
+		await at.edits.sendWaiting();
+		const stored = await open();
+		for (const [keys, command] of [
+			['Ctrl+Alt+Shift+F6', 'solid.loft'],
+			['Ctrl+Alt+Shift+F9', 'solid.sweep'],
+			['Ctrl+Alt+Shift+F10', 'solid.shell']
+		] as const)
+			expect([runs(at, keys), runs(stored, keys)], keys).to.deep.equal([[command], [command]]);
+		for (let i = 0; i < 3; i++) await at.edits.undo();
+	});
+
 	it('ask where others have changed the same, and the rest waits until that is settled', async () => {
 		const [at, other] = [await open(), await open()];
 		const keys = 'Ctrl+Alt+Shift+F6';
