@@ -1,8 +1,9 @@
 import type { CommandId } from '../application/command.ts';
 import type { ShortcutIndex } from '../answer/shortcut-index.ts';
 import type { AcceptedFindings } from '../chapters/acceptances/acceptance.ts';
-import type { Trial } from './finding.ts';
+import type { AnyChange } from '../chapter/chapter.ts';
 import type { OfficeDesks } from '../keyboard/office-desks.ts';
+import type { Profile } from '../strata/stratum.ts';
 
 /** What a check looks at. */
 export interface Circumstances {
@@ -17,3 +18,17 @@ export interface Circumstances {
 	/** Tries changes of the profile. */
 	readonly trial: Trial;
 }
+
+/** What a check looks at, whatever it checks. The circumstances are those of the profile. */
+export interface Looking {
+	readonly circumstances: Circumstances;
+	readonly profile: Profile;
+	/** The profile as the seats have it; undefined before the first release. */
+	readonly released: Profile | undefined;
+}
+
+/**
+ * Whether a finding of what was looked at is gone after the changes, they can be written, and no chapter has an error more. It
+ * changes a copy of the profile and checks that.
+ */
+export type Trial = (looking: Looking, finding: { readonly id: string }, changes: readonly AnyChange[]) => boolean;

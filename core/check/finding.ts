@@ -5,8 +5,10 @@ import { OutOfReachError } from '../strata/change.ts';
 import type { Profile, StratumId } from '../strata/stratum.ts';
 import type { Keys } from '../stroke/stroke.ts';
 import type { Acceptable } from './acceptance.ts';
-import type { Circumstances } from './circumstances.ts';
+import type { Looking } from './circumstances.ts';
 import type { Severity } from './severity.ts';
+
+export type { Looking, Trial } from './circumstances.ts';
 
 /** What shows a finding. */
 export type AnyWitness =
@@ -24,14 +26,6 @@ export interface AnyFix {
 	readonly kind: string;
 	readonly label: string;
 	readonly changes: readonly AnyChange[];
-}
-
-/** What a check looks at, whatever it checks. The circumstances are those of the profile. */
-export interface Looking {
-	readonly circumstances: Circumstances;
-	readonly profile: Profile;
-	/** The profile as the seats have it; undefined before the first release. */
-	readonly released: Profile | undefined;
 }
 
 /** A finding of any chapter. What people read of it is worked out when it is asked for. */
@@ -91,12 +85,6 @@ export interface FixProposal {
 	readonly label: string;
 	changes(profile: Profile, target: StratumId): readonly AnyChange[];
 }
-
-/**
- * Whether a finding of what was looked at is gone after the changes, they can be written, and no chapter has an error more. It
- * changes a copy of the profile and checks that.
- */
-export type Trial = (looking: Looking, finding: Pick<AnyFinding, 'id'>, changes: readonly AnyChange[]) => boolean;
 
 /** The proposals that pass the trial when they are written with the pen. */
 export function soundFixes(

@@ -3,8 +3,8 @@ import type { ChangeProblem } from '../strata/change.ts';
 import type { OpenApplication } from '../application/application.ts';
 import type { Profile } from '../strata/stratum.ts';
 import { byChapter } from './chapters.ts';
-import { indexOf } from './circumstances.ts';
 import { applyEdit } from './edit.ts';
+import { indexOf } from './profile-index.ts';
 
 /** The ground on which changes are judged: the profile before them, and in the catalogue the commands that come with them. */
 export function groundFor(application: OpenApplication, profile: Profile, changes: readonly AnyChange[]): Ground {

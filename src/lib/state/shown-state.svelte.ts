@@ -1,10 +1,22 @@
 import { profileIn, stateText, type State } from '$core/release/states';
 import type { Profile } from '$core/strata/stratum';
 import { strataInRelease } from './released';
-import type { Workspace } from './workspace.svelte';
+import type { Notice } from './notice';
+
+/** What is looked at, as far as it matters here. */
+interface LookedAt {
+	readonly path: string;
+	readonly channel: number | null;
+	notice: Notice | undefined;
+	readonly profile: Profile;
+	readonly next: { readonly goesOut: Parameters<typeof profileIn>[1]['goesOut'] };
+	situation: number;
+	readonly space: { readonly situations: readonly unknown[] };
+	readonly findings: { readonly checks: { stop(): void } };
+}
 
 /** In which state a setup is looked at by the views that answer questions: as edited, as in the next release, at the seats, or one release. */
-export class ShownState {
+export class ShownState<Workspace extends LookedAt> {
 	readonly #workspace: Workspace;
 	/** The same application with other strata, for looking only. */
 	readonly #open: (strata: Profile, readOnly: string) => Workspace;

@@ -92,7 +92,7 @@ export class Workspace {
 	readonly draft = new Draft(this);
 	readonly publishing = new Publishing(this);
 	readonly next = new NextRelease(this);
-	readonly shown: ShownState = new ShownState(this, (strata, readOnly) => {
+	readonly shown: ShownState<Workspace> = new ShownState(this, (strata, readOnly) => {
 		const made = new Workspace({ ...this.document, strata: strata.map(wireOf), revision: this.revision });
 		made.standIn = (situation) => {
 			made.situation = situation;
