@@ -2,9 +2,7 @@ import type { ChangeImpact, Impact, SetupImpact } from '$core/impact/impact';
 import { mayWrite } from '$core/people/may';
 import type { Setup } from '$core/people/setup';
 import type { Difference } from '$core/chapter/chapter';
-import { placedCommands } from '$core/chapters/bars/placed';
-import { indexOf } from '$core/profile/circumstances';
-import { errorsAdded } from '$core/profile/trial';
+import { errorsAdded, lookingAfter } from '$core/profile/trial';
 import { differencesBetween, takingBack } from '$core/profile/differences';
 import { stratumOfWire, type StratumWire } from '$core/profile/wire';
 import { desksOf } from '$core/keyboard/desk';
@@ -184,13 +182,8 @@ export class ImpactDesk {
 		if (stays[0]) return void (workspace.notice = { kind: 'failed', text: stays[0].reason });
 		if (!isConfirmed) {
 			const shared = profile.filter(({ kind }) => kind !== 'personal');
-			const looking = { ...workspace.findings.looking, profile: shared };
-			const circumstances = {
-				...looking.circumstances,
-				index: indexOf(workspace.subject, shared),
-				placed: placedCommands(shared)
-			};
-			const errors = errorsAdded(workspace.subject, { ...looking, circumstances }, changes).map((error) => error.sentence());
+			const looking = lookingAfter(workspace.subject, workspace.findings.looking, shared);
+			const errors = errorsAdded(workspace.subject, looking, changes).map((error) => error.sentence());
 			if (errors.length > 0) return void (this.warning = { change, errors });
 		}
 		if (await workspace.edits.commit(`Take out of the release: ${difference.caption.label}`, changes)) await this.start();
