@@ -1,7 +1,10 @@
+import { existsSync } from 'node:fs';
+import { join } from 'node:path';
 import { AnswerError } from './ask.ts';
 import { SeatFolder } from './folder.ts';
 import { followOnce, type SeatAtWork } from './follow.ts';
 import { enrol, identityOf, NotEnrolledError, saidIn, SeatSession, USUAL, type Asking } from './identity.ts';
+import { tellFiles } from './look.ts';
 import { Updates } from './updates.ts';
 
 export interface SeatOptions {
@@ -62,11 +65,18 @@ export async function round(seat: SeatAtWork): Promise<string> {
 const reason = ({ message, cause }: Error): string =>
 	cause instanceof Error && message === 'fetch failed' ? `the office cannot be reached (${cause.message})` : message;
 
+/** Rounds after which a workstation looks again which files its programs find. */
+const LOOKS_EVERY = 30;
+
 /** A workstation's stand-in: asks the office again and again, and says what has become otherwise. Ends with its process. */
 export async function runSeat(options: SeatOptions, asking: Asking = USUAL): Promise<never> {
 	const seat = await seatIn(options, asking);
 	let last = '';
-	for (;;) {
+	// what stands for the drives and shares of the workstation; without it nothing is said of them
+	const drives = join(options.folder, 'drives');
+	for (let n = 0; ; n++) {
+		if (n % LOOKS_EVERY === 0 && existsSync(drives))
+			await tellFiles(seat.session, drives).catch((error: Error) => console.error(`files: ${reason(error)}`));
 		const line = await round(seat);
 		if (line !== last) console.log((last = line));
 		await new Promise((resolve) => setTimeout(resolve, options.every));

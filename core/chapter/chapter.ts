@@ -212,6 +212,8 @@ export interface Chapter<
 	readonly checker?: { readonly chapter: string };
 	/** The changes by which a stratum says of renamed commands what it says of their former ids. */
 	followRenames?(stratum: Profile[number], renamed: ReadonlyMap<CommandId, CommandId>): Change[];
+	/** The commands that a stratum speaks of, one for each entry, step or line; what says nothing counts too. */
+	commandsIn?(stratum: Profile[number]): readonly CommandId[];
 	/** The commands that it adds to the catalogue, so that other chapters may speak of them. */
 	commands?(profile: Profile): readonly Command[];
 	/** The command that is in the catalogue because of what is said. */

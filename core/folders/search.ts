@@ -33,8 +33,13 @@ export const SearchPaths = z
 	.strictObject({
 		files: z.array(WantedFile).max(60),
 		groups: z.array(SeatGroup).max(60),
-		/** What each seat sees, shares among it. */
-		disks: z.record(z.string().max(20), z.array(FoundFile).max(2_000))
+		/** What each seat sees, shares among it. Of a seat that is not named nobody knows. */
+		disks: z.record(z.string().max(20), z.array(FoundFile).max(2_000)),
+		/** When that was looked at, and who says so: the seat itself, or a person by their id. */
+		looked: z
+			.record(z.string().max(20), z.strictObject({ at: z.iso.datetime(), by: z.string().max(60).nullable() }))
+			.optional()
+			.meta({ description: 'when each seat was looked at; `by` is null where it has reported itself' })
 	})
 	.check((ctx) => {
 		const seen = new Map<string, string>();
@@ -91,6 +96,8 @@ export type FolderWarning =
 /** Which file a program reads at a seat, and why. */
 export interface Searched {
 	readonly seat: string;
+	/** Whether anybody has looked what lies there. */
+	readonly isKnown: boolean;
 	readonly group: SeatGroup;
 	readonly file: WantedFile;
 	readonly folder: SearchFolder | undefined;
@@ -99,15 +106,15 @@ export interface Searched {
 	readonly trace: readonly {
 		readonly folder: SearchFolder;
 		readonly found: FoundFile | undefined;
-		readonly outcome: 'read' | 'masked' | 'not there';
+		readonly outcome: 'read' | 'masked' | 'not there' | 'unknown';
 	}[];
 	readonly warnings: readonly FolderWarning[];
 }
 
 /** The path as it is compared: either slash, and no difference of case, as on the shares of most offices (common practice, no source). */
-const plain = (path: string): string => path.replaceAll('\\', '/').replaceAll(/\/+/g, '/').toLowerCase();
+export const comparedPath = (path: string): string => path.replaceAll('\\', '/').replaceAll(/\/+/g, '/').toLowerCase();
 
-const inFolder = (folder: SearchFolder, name: string): string => plain(`${folder.path}/${name}`);
+const inFolder = (folder: SearchFolder, name: string): string => comparedPath(`${folder.path}/${name}`);
 
 const day = (iso: string): string => iso.slice(0, 10);
 
@@ -115,14 +122,15 @@ const day = (iso: string): string => iso.slice(0, 10);
 export function search({ files, groups, disks }: SearchPaths): Searched[] {
 	return groups.flatMap((group) =>
 		files.flatMap((file) => {
-			const read = group.seats.map((seat) => searchAt(seat, group, file, disks[seat] ?? []));
+			const all = group.seats.map((seat) => searchAt(seat, group, file, disks[seat]));
+			const read = all.filter(({ isKnown }) => isKnown);
 			const folders = new Set(read.map((r) => r.folder?.path));
-			if (folders.size === 1) return read;
+			if (folders.size <= 1) return all;
 			const most = [...folders].sort(
 				(a, b) => read.filter((r) => r.folder?.path === b).length - read.filter((r) => r.folder?.path === a).length
 			)[0];
-			return read.map((r): Searched => {
-				if (r.folder?.path === most) return r;
+			return all.map((r): Searched => {
+				if (!r.isKnown || r.folder?.path === most) return r;
 				const others = read.filter((o) => o.folder?.path === most).map((o) => o.seat);
 				const sentence = `${r.seat} reads ${file.name} ${r.folder ? `from ${r.folder.path}` : 'nowhere'}; ${others.join(', ')} ${others.length === 1 ? 'reads' : 'read'} it ${most ? `from ${most}` : 'nowhere'}.`;
 				return { ...r, warnings: [...r.warnings, { kind: 'only some', sentence }] };
@@ -131,8 +139,12 @@ export function search({ files, groups, disks }: SearchPaths): Searched[] {
 	);
 }
 
-function searchAt(seat: string, group: SeatGroup, file: WantedFile, disk: readonly FoundFile[]): Searched {
-	const byPath = new Map(disk.map((f) => [plain(f.path), f]));
+function searchAt(seat: string, group: SeatGroup, file: WantedFile, disk: readonly FoundFile[] | undefined): Searched {
+	if (!disk) {
+		const trace = group.folders.map((folder) => ({ folder, found: undefined, outcome: 'unknown' as const }));
+		return { seat, isKnown: false, group, file, folder: undefined, found: undefined, trace, warnings: [] };
+	}
+	const byPath = new Map(disk.map((f) => [comparedPath(f.path), f]));
 	let winner: { folder: SearchFolder; found: FoundFile } | undefined;
 	const trace = group.folders.map((folder): Searched['trace'][number] => {
 		const found = byPath.get(inFolder(folder, file.name));
@@ -159,5 +171,23 @@ function searchAt(seat: string, group: SeatGroup, file: WantedFile, disk: readon
 				sentence: `${seat} has to write ${file.name}, and ${winner.folder.path} is read-only.`
 			});
 	}
-	return { seat, group, file, folder: winner?.folder, found: winner?.found, trace, warnings };
+	return { seat, isKnown: true, group, file, folder: winner?.folder, found: winner?.found, trace, warnings };
 }
+
+/** All paths where a file that the programs want may lie at a seat; none for a seat in no group. */
+export const pathsAt = ({ files, groups }: SearchPaths, seat: string): string[] =>
+	groups
+		.filter((group) => group.seats.includes(seat))
+		.flatMap((group) => group.folders.flatMap((folder) => files.map((file) => `${folder.path}/${file.name}`)));
+
+/** The same with what a seat, or somebody who has been there, has found. */
+export const withLook = (
+	paths: SearchPaths,
+	seat: string,
+	found: readonly FoundFile[],
+	look: { readonly at: string; readonly by: string | null }
+): SearchPaths => ({
+	...paths,
+	disks: { ...paths.disks, [seat]: [...found] },
+	looked: { ...paths.looked, [seat]: look }
+});

@@ -46,9 +46,17 @@ export const maySettle = (
 	}: { readonly trouble: { readonly by: string | null } | null; readonly sitting: { readonly person: string } | null }
 ): boolean => trouble?.by === person.id || sitting?.person === person.id || may(person, 'seats');
 
+/** Whether a stratum is there for setups, is put aside, or is gone from every list. */
+export const STRATUM_STATES = ['used', 'archived', 'deleted'] as const;
+export type StratumState = (typeof STRATUM_STATES)[number];
+
 /** A stratum with the person that it belongs to, null for one of the office. */
 export interface OwnedHead extends StratumHead {
 	readonly person: string | null;
+	/** Whether no setup may leave it out. */
+	readonly isRequired?: boolean;
+	/** Used when left out. */
+	readonly state?: StratumState;
 }
 
 /**

@@ -24,6 +24,8 @@ export interface Setup {
 	readonly isStart: boolean;
 	/** Whether the office recommends it. */
 	readonly isRecommended: boolean;
+	/** Whether nobody may leave out its common strata. */
+	readonly isRequired?: boolean;
 	/** The lowest first; the factory lies below all and is not named. */
 	readonly strata: readonly StratumId[];
 }
@@ -46,6 +48,34 @@ export function usualStrata(person: Person, strata: readonly OwnedHead[], isAlon
 			return kind === 'office' || isAlone || person.leads.includes(id);
 		})
 		.map(({ id }) => id);
+}
+
+/**
+ * The strata that no setup of a program may leave out, in their usual order: those that are required themselves, and the common ones of
+ * setups that are.
+ */
+export function requiredStrata<S extends OwnedHead>(strata: readonly S[], setups: readonly Setup[]): S[] {
+	const named = new Set(setups.flatMap((setup) => (setup.isRequired ? setup.strata : [])));
+	return inUsualOrder(strata).filter(
+		({ id, kind, isRequired }) => kind !== 'factory' && kind !== 'personal' && (isRequired || named.has(id))
+	);
+}
+
+/** The strata with those added that may not be left out, each where its kind usually lies. */
+export function withRequired(
+	chosen: readonly StratumId[],
+	strata: readonly OwnedHead[],
+	required: readonly Pick<OwnedHead, 'id'>[]
+): StratumId[] {
+	let all = [...chosen];
+	const byId = new Map(strata.map((head) => [head.id, head]));
+	for (const { id } of required) {
+		if (all.includes(id)) continue;
+		const kinds = inUsualOrder([...all, id].flatMap((one) => byId.get(one) ?? []));
+		const above = kinds.slice(kinds.findIndex((head) => head.id === id) + 1).find((head) => all.includes(head.id));
+		all = all.toSpliced(above ? all.indexOf(above.id) : all.length, 0, id);
+	}
+	return all;
 }
 
 /** The profile that a setup makes: the factory and the chosen strata in their order. What is not there any more is passed over. */

@@ -70,6 +70,7 @@ describe('access for everybody', () => {
 
 	it('axe finds nothing serious in the verdict, the probe and the draft', async () => {
 		await at.page.goto(`${at.server.address}/gneiss-solid-5/commands?command=solid.fillet-face`);
+		await at.page.locator('.field').first().click();
 		await at.page.locator('.field').first().press('e');
 		expect(await violations()).to.deep.equal([]);
 		await at.page.locator('h1').first().click();

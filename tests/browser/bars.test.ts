@@ -201,7 +201,9 @@ describe('Bars', () => {
 	});
 
 	it('puts commands on a cursor bar for one selection, which its key opens on the bench at the pointer', async () => {
-		await at.page.getByRole('combobox', { name: 'New', exact: true }).selectOption('cursor');
+		// a menu: the arrow keys walk through it, and nothing is made before Enter
+		await at.page.getByRole('button', { name: 'New …' }).press('Enter');
+		await at.page.getByRole('button', { name: 'cursor bar', exact: true }).click();
 		await at.page.keyboard.type('Round the edge');
 		await at.page.keyboard.press('Enter');
 		await aside().getByRole('heading', { name: 'Round the edge' }).waitFor();

@@ -70,6 +70,35 @@ describe('Commands, by keyboard', () => {
 		await card().getByLabel('Remove E', { exact: true }).waitFor({ state: 'detached' });
 	});
 
+	it('takes keys only while it listens: after one is given, undo is undo at once', async () => {
+		await find('solid.fillet-face');
+		await search().press('Enter');
+		await at.page.keyboard.press('Alt+Shift+j');
+		await at.page.keyboard.press('Enter');
+		const given = card().getByLabel('Remove Alt+Shift+J', { exact: true });
+		await given.waitFor();
+		const field = card().locator('.field').first();
+		await eventually(async () => expect(await field.evaluate((e) => e === document.activeElement)).to.equal(true));
+		await at.page.keyboard.press('Control+z');
+		await given.waitFor({ state: 'detached' });
+		// the field has the focus and records nothing before it is asked to, by one key
+		await field.focus();
+		await at.page.keyboard.press('Alt+Shift+j');
+		expect(await card().locator('.verdict').count()).to.equal(0);
+		await at.page.keyboard.press('Enter');
+		await at.page.keyboard.press('Alt+Shift+j');
+		await card().locator('.verdict').waitFor();
+		await at.page.keyboard.press('Escape');
+		await at.page.keyboard.press('Escape');
+		await search().fill('');
+		await at.page.keyboard.press('Control+Shift+z');
+		await find('solid.fillet-face');
+		await given.waitFor();
+		await search().fill('');
+		await at.page.keyboard.press('Control+z');
+		await given.waitFor({ state: 'detached' });
+	});
+
 	it('suggests limiting a new shortcut to where its command exists', async () => {
 		await find('solid.fillet-face');
 		await search().press('Enter');
@@ -131,6 +160,7 @@ describe('Commands, by keyboard', () => {
 		await card().getByLabel('Type the stroke').fill('ctrl w');
 		expect(await card().getByRole('status').first().innerText()).to.include('Ctrl+W is free everywhere');
 		await card().getByText('Sequence', { exact: true }).click();
+		await card().locator('.field').first().click();
 		await card().locator('.field').first().press('Alt+j');
 		await card().locator('.field').first().press('r');
 		expect(await card().getByRole('status').first().innerText()).to.include('Alt+J R is free everywhere');
@@ -219,6 +249,7 @@ describe('Commands, by keyboard', () => {
 		await find('file.templates');
 		await search().press('Enter');
 		for (const keys of ['Alt+k', 'Alt+l']) {
+			await card().locator('.field').first().click();
 			await card().locator('.field').first().press(keys);
 			await at.page.keyboard.press('Enter');
 			await at.page.getByLabel(`Remove ${keys.replace(/.$/, (key) => key.toUpperCase())}`).waitFor();
@@ -245,9 +276,11 @@ describe('Commands, by keyboard', () => {
 		await other.goto(`${at.server.address}/gneiss-solid-5/commands?command=file.templates`);
 		await find('file.links');
 		await search().press('Enter');
+		await other.locator('.field').first().click();
 		await other.locator('.field').first().press('Alt+k');
 		await other.keyboard.press('Enter');
 		await other.getByLabel('Remove Alt+K').waitFor();
+		await card().locator('.field').first().click();
 		await card().locator('.field').first().press('Alt+l');
 		await at.page.keyboard.press('Enter');
 		const dialog = at.page.getByRole('dialog', { name: 'The profile changed meanwhile' });
@@ -269,6 +302,7 @@ describe('Commands, by keyboard', () => {
 		await other.goto(`${at.server.address}/gneiss-solid-5/commands?command=file.links`);
 		await find('file.links');
 		await search().press('Enter');
+		await other.locator('.field').first().click();
 		await other.locator('.field').first().press('Alt+Shift+l');
 		await other.keyboard.press('Enter');
 		await card().getByLabel('Remove Alt+Shift+L').waitFor();
@@ -280,6 +314,7 @@ describe('Commands, by keyboard', () => {
 		await find('file.templates');
 		await search().press('Enter');
 		await at.page.route('**/api/**', (route) => route.abort());
+		await card().locator('.field').first().click();
 		await card().locator('.field').first().press('Alt+Shift+k');
 		await at.page.keyboard.press('Enter');
 		await card().getByLabel('Remove Alt+Shift+K').waitFor();

@@ -90,6 +90,7 @@ describe('Findings', () => {
 
 		// another command joins on F: what was accepted is not what stands there now
 		await at.open('commands?command=view.shaded');
+		await at.page.locator('.field').first().click();
 		await at.page.locator('.field').first().press('f');
 		await at.page.getByText('Keep both').click();
 		await at.page.getByRole('button', { name: 'Keep both' }).click();

@@ -243,6 +243,7 @@ describe('Hand-over', () => {
 		await at.page.getByRole('button', { name: 'Bring 2 commands as Roof Works' }).click();
 		await at.page.waitForURL(/roof-works-1\/commands/);
 		await at.page.locator('[role="option"]').first().click();
+		await at.page.locator('.field').first().click();
 		await at.page.locator('.field').first().press('Alt+t');
 		await at.page.keyboard.press('Enter');
 		await at.page.getByLabel('Remove Alt+T').waitFor();

@@ -65,6 +65,7 @@ describe('Keyboard', () => {
 		await at.page.keyboard.press('k');
 		await here().getByRole('button', { name: 'Move…' }).click();
 		const dialog = at.page.getByRole('dialog', { name: 'Assign' });
+		await dialog.locator('.field').first().click();
 		await dialog.locator('.field').first().press('Alt+k');
 		expect(await dialog.innerText())
 			.to.include('Alt+K is free everywhere')

@@ -54,6 +54,7 @@ describe('An office at work, with seats as real processes', () => {
 		await eventually(async () => expect(fileOf(2)).to.include('"Alt+W"'), 20_000);
 		expect(fileOf(2), 'the office too').to.include('"Ctrl+E"');
 		await view(designer, 'commands?command=inspect.mass');
+		await designer.locator('.field').first().click();
 		await designer.locator('.field').first().press('Alt+Shift+y');
 		await designer.keyboard.press('Enter');
 		await designer.getByLabel('Remove Alt+Shift+Y').waitFor();
@@ -62,6 +63,7 @@ describe('An office at work, with seats as real processes', () => {
 	});
 
 	it('takes a proposal in whole once the steward has seen whom it touches', async () => {
+		await view(steward, 'proposals');
 		await view(designer, 'proposals');
 		await designer.getByRole('button', { name: 'Propose something of mine' }).click();
 		await designer.getByRole('checkbox', { name: /Alt\+W for Split canvas/ }).check();
@@ -72,7 +74,7 @@ describe('An office at work, with seats as real processes', () => {
 			.getByRole('button', { name: 'Propose this' })
 			.or(designer.getByRole('button', { name: /^Propose/ }).last())
 			.click();
-		await view(steward, 'proposals');
+		// the steward's page hears of it
 		const one = steward.getByRole('region', { name: 'The proposal' });
 		await steward.getByRole('button', { name: /Split canvas on a key/ }).click();
 		await one.getByRole('link', { name: 'Try it on the bench' }).click();

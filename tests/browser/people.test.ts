@@ -11,6 +11,7 @@ describe('People', () => {
 	const seatedAt = (name: string) => seatedIn(at, name);
 	const assign = async (page: Page, command: string, keys: string) => {
 		await page.goto(`${at.server.address}/gneiss-solid-5/commands?command=${command}`);
+		await page.locator('.field').first().click();
 		await page.locator('.field').first().press(keys);
 		await page.keyboard.press('Enter');
 	};

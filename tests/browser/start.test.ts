@@ -23,6 +23,7 @@ describe('Start', () => {
 
 	it('tells what stands, what changed since one was here, and the last places', async () => {
 		await at.page.goto(`${at.server.address}/gneiss-solid-5/commands?command=solid.box`);
+		await at.page.locator('.field').first().click();
 		await at.page.locator('.field').first().press('Alt+Shift+y');
 		await at.page.keyboard.press('Enter');
 		await at.page.getByLabel('Remove Alt+Shift+Y').waitFor();

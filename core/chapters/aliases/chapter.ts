@@ -8,7 +8,7 @@ import { insertRecord, removeRecord, spliced } from '../../recipe/reading.ts';
 import { NotWritableError, type Splice } from '../../recipe/record.ts';
 import { aliasChecker } from './checker.ts';
 import { AliasFile, ALIASES, aliasFileIn, aliasLines, type AliasLine } from './file.ts';
-import { aliasesFollowing } from './renames.ts';
+import { aliasesFollowing, commandsOfAliases } from './renames.ts';
 import { aliasTable, type AliasEntry } from './table.ts';
 
 /** A line that a file says now and did not say before, or the reverse. */
@@ -137,4 +137,9 @@ const chapter: TextChapter<AliasFile> = textChapter<AliasFile>({
 	}
 });
 
-export const aliases: TextChapter<AliasFile> = { ...chapter, followRenames: aliasesFollowing, checker: aliasChecker };
+export const aliases: TextChapter<AliasFile> = {
+	...chapter,
+	followRenames: aliasesFollowing,
+	commandsIn: commandsOfAliases,
+	checker: aliasChecker
+};

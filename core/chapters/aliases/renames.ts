@@ -5,6 +5,12 @@ import { NotWritableError } from '../../recipe/record.ts';
 import type { Stratum } from '../../strata/stratum.ts';
 import { aliasFileIn, aliasLines } from './file.ts';
 
+/** The commands that the lines of a stratum name by their ids, those that are commented out among them. */
+export function commandsOfAliases(stratum: Stratum): CommandId[] {
+	const file = aliasFileIn(stratum);
+	return file ? aliasLines(file).lines.map(({ command }) => command as CommandId) : [];
+}
+
 /** The lines about renamed commands with their new ids; a line that its recipe cannot write so stays. */
 export function aliasesFollowing(stratum: Stratum, renamed: ReadonlyMap<CommandId, CommandId>): TextSplice[] {
 	const file = aliasFileIn(stratum);

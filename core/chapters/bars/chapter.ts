@@ -67,6 +67,7 @@ export const bars: KeyedChapter<BarEntry> = keyedChapter<BarEntry>(
 		addsCommand: (entry) =>
 			entry.op === 'set' && entry.item.kind === 'bar' && entry.item.form === 'cursor' ? openCommandId(entry.id) : undefined,
 		commands: (profile) => cursorBarsOf(profile).map(openCommand),
+		commandsIn: (stratum) => [...barsIn(stratum).values()].flatMap((entry) => commandIn(entry) ?? []),
 		followRenames: (stratum, renamed) =>
 			inOrder(barsIn(stratum)).flatMap((before) => {
 				const from = commandIn(before);

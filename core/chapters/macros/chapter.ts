@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { keyedChapter, type KeyedChapter } from '../../chapter/keyed.ts';
 import { macroChecker } from './checker.ts';
 import { Macro, MacroEntry, MacroId, MACROS } from './macro.ts';
-import { macrosFollowing } from './renames.ts';
+import { commandsOfMacros, macrosFollowing } from './renames.ts';
 import { commandOfMacro, macroTable } from './table.ts';
 
 /** What a macro of a file may say; the ops are those of all entries. */
@@ -32,6 +32,7 @@ export const macros: KeyedChapter<MacroEntry> = keyedChapter<MacroEntry>(
 	{
 		commands: (profile) => Array.from(macroTable(profile).inForce.values(), ({ macro }) => commandOfMacro(macro)),
 		followRenames: macrosFollowing,
+		commandsIn: commandsOfMacros,
 		checker: macroChecker
 	}
 );

@@ -9,7 +9,7 @@ import { caption } from './caption.ts';
 import { withOwnRanks } from '../../shortcut/change.ts';
 import { keyChecker } from './checker.ts';
 import { shortcutDifferences, type ShortcutDifference } from './diff.ts';
-import { Entry, shortcutKey, SHORTCUTS } from '../../shortcut/entry.ts';
+import { Entry, shortcutKey, shortcutsIn, SHORTCUTS } from '../../shortcut/entry.ts';
 import { bringShortcuts, compareShortcuts } from './import.ts';
 import { entryReader } from './reader.ts';
 import { takeBack } from './reset.ts';
@@ -61,6 +61,7 @@ export const shortcuts: KeyedChapter<Entry> = keyedChapter<Entry>(
 			}),
 		takeBack: ({ said }, { index, profile }, { target }) => takeBack(index, profile, target, said as ShortcutDifference),
 		followRenames,
+		commandsIn: (stratum) => Array.from(shortcutsIn(stratum).values(), ({ command }) => command),
 		compare: compareShortcuts,
 		bring: bringShortcuts,
 		problems: (changes, { index, profile }) => changeProblems(index, profile, changes)

@@ -41,9 +41,9 @@ export class Backups {
 		return file;
 	}
 
-	/** A back-up of everything as it stands before something is deleted. */
-	async beforeDelete(now = new Date()): Promise<string> {
-		return keepBackup(this.#store.folder, await this.#store.dump(), 'before-delete', now);
+	/** A back-up of everything as it stands before something is deleted, or a program gets another catalogue. */
+	async before(what: 'delete' | 'catalogue', now = new Date()): Promise<string> {
+		return keepBackup(this.#store.folder, await this.#store.dump(), `before-${what}`, now);
 	}
 }
 

@@ -1,5 +1,5 @@
 import { eq } from 'drizzle-orm';
-import { SearchPaths } from '../../../core/folders/search.ts';
+import { pathsAt, SearchPaths, withLook, type FoundFile } from '../../../core/folders/search.ts';
 import type { Database } from './db/open.ts';
 import { searchPaths } from './db/schema.ts';
 import type { Profiles } from './profiles.ts';
@@ -28,5 +28,37 @@ export class Folders {
 			.values({ application, body })
 			.onConflictDoUpdate({ target: searchPaths.application, set: { body } });
 		return body;
+	}
+
+	/** Where a seat is to look for the files of all programs. */
+	async pathsAt(seat: string): Promise<string[]> {
+		const rows = await this.#db.select().from(searchPaths);
+		return [...new Set(rows.flatMap(({ body }) => pathsAt(SearchPaths.parse(body), seat)))];
+	}
+
+	/**
+	 * Keeps what a seat sees, for every program that looks for files there, or for one alone; what it saw before is forgotten. `by` is null
+	 * for the seat itself. Gives the programs.
+	 */
+	async look(
+		seat: string,
+		found: readonly FoundFile[],
+		{ by, application }: { readonly by: string | null; readonly application?: string },
+		now = new Date()
+	): Promise<string[]> {
+		return this.#db.transaction(async (tx) => {
+			const rows = await tx.select().from(searchPaths).for('update');
+			const looked: string[] = [];
+			for (const { application: of, body } of rows) {
+				const paths = SearchPaths.parse(body);
+				const wanted = new Set(pathsAt(paths, seat));
+				if (wanted.size === 0 || (application !== undefined && application !== of)) continue;
+				const mine = found.filter(({ path }) => wanted.has(path));
+				const next = withLook(paths, seat, mine, { at: now.toISOString(), by });
+				await tx.update(searchPaths).set({ body: next }).where(eq(searchPaths.application, of));
+				looked.push(of);
+			}
+			return looked;
+		});
 	}
 }

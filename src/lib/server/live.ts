@@ -1,11 +1,13 @@
 /** Something that open pages want to hear of. */
 export interface Change {
-	/** The application that it is about. */
-	readonly application: string;
+	/** The application that it is about; left out for something of the whole office. */
+	readonly application?: string;
 	/** The revision that an edit has made; without it, anything else may have changed. */
 	readonly revision?: number;
 	/** The strata that the edit has changed. */
 	readonly strata?: readonly string[];
+	/** What of the office it is, where a page need not read everything anew. */
+	readonly about?: 'program' | 'proposals' | 'setups' | 'people';
 }
 
 /** Proxies and browsers end a connection on which nothing comes for long. */

@@ -17,6 +17,7 @@ import { Rollouts } from './rollouts.ts';
 import { Seats } from './seats.ts';
 import { Setups } from './setups.ts';
 import { RootKeys } from './signing/root-keys.ts';
+import { Strata } from './strata.ts';
 import { Signing, type Lifetimes } from './signing/signing.ts';
 
 /** Everything the routes work with, over one open data folder. */
@@ -24,6 +25,7 @@ export interface Office {
 	readonly store: OpenDatabase;
 	readonly people: People;
 	readonly setups: Setups;
+	readonly strata: Strata;
 	readonly profiles: Profiles;
 	readonly blames: Blames;
 	readonly proposals: Proposals;
@@ -92,6 +94,7 @@ export function officeOn(store: OpenDatabase, { rootKeys, lifetimes }: OfficeOpt
 		},
 		people,
 		setups,
+		strata: new Strata(db, { people, profiles, setups }),
 		profiles,
 		blames,
 		proposals: new Proposals(db, profiles),

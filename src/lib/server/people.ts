@@ -2,14 +2,13 @@ import { createHash, randomBytes, randomUUID } from 'node:crypto';
 import { and, asc, eq, gt, isNull, lt } from 'drizzle-orm';
 import { hashPassword } from 'better-auth/crypto';
 import { FIRST, PersonName, type Person } from '../../../core/people/person.ts';
-import { mayWrite, whose, type OwnedHead } from '../../../core/people/may.ts';
-import { inUsualOrder } from '../../../core/people/setup.ts';
 import type { Role } from '../../../core/strata/role.ts';
-import type { StratumHead, StratumId } from '../../../core/strata/stratum.ts';
+import type { StratumId } from '../../../core/strata/stratum.ts';
 import { accountsOn, addressOf, PASSWORD, type Accounts } from './accounts.ts';
 import type { Database } from './db/open.ts';
-import { credentials, invitations, layers, people, seats, sessions, strata, applications, tokens } from './db/schema.ts';
+import { credentials, invitations, layers, people, seats, sessions, tokens } from './db/schema.ts';
 import { Problem } from './problem.ts';
+import { addLayer } from './profile/tables.ts';
 import { Throttle } from './throttle.ts';
 
 const digestOf = (secret: string) => createHash('sha256').update(secret).digest('hex');
@@ -239,53 +238,6 @@ export class People {
 		});
 	}
 
-	/** Hands a stratum of somebody who has left over to another person. Throws `Problem` 404 or 409. */
-	async handOver(stratum: StratumId, to: string): Promise<void> {
-		const person = await this.known(to);
-		const [layer] = await this.#db.select().from(layers).where(eq(layers.id, stratum));
-		if (!layer || layer.kind !== 'personal')
-			throw new Problem(404, 'not-found', `There is no stratum of somebody's own called "${stratum}".`);
-		const owner = layer.person ? await this.#there(layer.person) : null;
-		if (owner)
-			throw new Problem(
-				409,
-				'taken',
-				`${layer.name} belongs to ${owner.name}, who is here. Only what somebody left behind is handed over.`
-			);
-		await this.#db.update(layers).set({ person: person.id }).where(eq(layers.id, stratum));
-		this.#changed();
-	}
-
-	/** All strata of the office. */
-	async strata(): Promise<OwnedHead[]> {
-		const rows = await this.#db.select().from(layers).orderBy(asc(layers.position));
-		return inUsualOrder(rows).map(({ id, kind, name, person }) => ({ id: id as StratumId, kind, name, person }));
-	}
-
-	/** Gives a stratum that the person may write another name. Throws `Problem` 403, 404 or 409. */
-	async renameStratum(id: StratumId, name: string, person: Person): Promise<void> {
-		const all = await this.strata();
-		const head = all.find((stratum) => stratum.id === id);
-		if (!head || head.kind === 'factory')
-			throw new Problem(404, 'not-found', `There is no stratum "${id}" that has a name of its own.`);
-		if (!mayWrite(person, head)) throw new Problem(403, 'not-yours', `${head.name} is renamed by ${whose(head)}.`);
-		const same = (other: OwnedHead) => other.name.toLocaleLowerCase() === name.toLocaleLowerCase();
-		const taken = all.find((other) => other.id !== id && other.person === head.person && same(other));
-		if (taken) throw new Problem(409, 'taken', `There is a stratum called “${taken.name}” already.`);
-		await this.#db.update(layers).set({ name }).where(eq(layers.id, id));
-		this.#changed();
-	}
-
-	/** Makes a discipline, a project or another stratum of one's own. Throws `Problem` 409. */
-	async addStratum(head: StratumHead, person: Person): Promise<void> {
-		await this.#db.transaction(async (tx) => {
-			const [taken] = await tx.select().from(layers).where(eq(layers.id, head.id));
-			if (taken) throw new Problem(409, 'taken', `There is a stratum "${head.id}" already, called ${taken.name}.`);
-			await addLayer(tx, head, head.kind === 'personal' ? person.id : null);
-		});
-		this.#changed();
-	}
-
 	/** A secret that a terminal signs in with as this person. */
 	async token(person: Person, name: string): Promise<string> {
 		this.#refuseAlone();
@@ -325,13 +277,6 @@ export class People {
 		if (stewards.length <= 1)
 			throw new Problem(409, 'last-steward', `${person.name} is the only steward. Make somebody else one first.`);
 	}
-}
-
-/** Adds a stratum to the office; every application has content for it from now on. */
-async function addLayer(tx: Pick<Database, 'insert' | 'select'>, head: StratumHead, person: string | null): Promise<void> {
-	await tx.insert(layers).values({ ...head, person });
-	const programs = await tx.select({ application: applications.id }).from(applications);
-	if (programs.length > 0) await tx.insert(strata).values(programs.map(({ application }) => ({ application, id: head.id })));
 }
 
 const personOf = ({ id, name, role, leads }: typeof people.$inferSelect): Person => ({ id, name, role, leads });

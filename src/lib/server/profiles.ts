@@ -2,9 +2,8 @@ import { and, asc, count, desc, eq, gt, inArray, sql } from 'drizzle-orm';
 import type { AliasInput } from '../../../core/application/command-line.ts';
 import type { Application, ApplicationId } from '../../../core/application/application.ts';
 import { namesOf, type AnyChange } from '../../../core/chapter/chapter.ts';
-import { contextSpace } from '../../../core/context/space.ts';
 import { FIRST, type Person } from '../../../core/people/person.ts';
-import { ALL_CHAPTERS, chapterOf } from '../../../core/profile/chapters.ts';
+import { chapterOf } from '../../../core/profile/chapters.ts';
 import { rebased } from '../../../core/profile/rebase.ts';
 import { indexOf } from '../../../core/profile/circumstances.ts';
 import {
@@ -17,10 +16,10 @@ import {
 	type Edit,
 	type ProposedEdit
 } from '../../../core/profile/edit.ts';
-import { followingRenames, type Renames } from '../../../core/profile/renames.ts';
 import { FactoryWriteError, StaleChangeError } from '../../../core/strata/change.ts';
 import { writingAs } from '../../../core/strata/role.ts';
-import type { Profile, StratumId } from '../../../core/strata/stratum.ts';
+import type { Profile, StratumHead, StratumId } from '../../../core/strata/stratum.ts';
+import type { RowTransaction } from './db/database.ts';
 import type { Database } from './db/open.ts';
 import { Turns } from './db/turns.ts';
 import {
@@ -41,8 +40,14 @@ import {
 	texts
 } from './db/schema.ts';
 import { Problem } from './problem.ts';
-import { refuseForeignScope, refuseProblems, refuseUnsound, type NewApplication } from './profile/sound.ts';
-import { addLayers, writeCommands, writeContents, writeOutcome } from './profile/tables.ts';
+import {
+	applicationChange,
+	writeApplicationChange,
+	type ApplicationChange,
+	type ChangedApplication
+} from './profile/catalogue.ts';
+import { refuseProblems, refuseUnsound, type NewApplication } from './profile/sound.ts';
+import { addLayers, writeCommands, writeContents, writeEdit } from './profile/tables.ts';
 import { differencesFromEdits } from './profile/verify.ts';
 import { editOf, reachOf, readWorkspace, stepOf, stepsOf, type Reach, type Workspace } from './profile/workspace.ts';
 import { inOwnRole, refuseForeign, seenWith, type Writing } from './profile/writing.ts';
@@ -84,10 +89,10 @@ export class Profiles {
 		return loading;
 	}
 
-	async #read(id: string): Promise<Workspace> {
+	async #read(id: string, isWhole = false): Promise<Workspace> {
 		const [row] = await this.#db.select().from(applications).where(eq(applications.id, id));
 		if (!row) return this.#missing(id);
-		return readWorkspace(this.#db, row);
+		return readWorkspace(this.#db, row, isWhole);
 	}
 
 	/**
@@ -115,36 +120,28 @@ export class Profiles {
 	}
 
 	/**
-	 * Changes what an application is: its name, version, rules, contexts and catalogue. What its strata say stays; commands that
-	 * are gone are told by the check; of renamed ones the factory speaks by their new ids. Throws `Problem` 404, or 422 if a stratum
-	 * speaks of contexts that would be gone.
+	 * Changes what an application is: its name, version, rules, contexts and catalogue. What all strata and the factory say of
+	 * renamed commands follows, stratum by stratum as an edit; what they say of commands that are gone stays, and is told by the check.
+	 * All of it or nothing, after `before`. Throws `Problem` 404, or 422 for what does not fit together.
 	 */
 	change(
 		id: string,
-		{ application, commands: list }: Pick<NewApplication, 'application' | 'commands'>,
-		renamed: Renames = new Map()
-	): Promise<void> {
+		changed: ChangedApplication,
+		{ person = FIRST, before = async () => {} }: { person?: Person; before?: (change: ApplicationChange) => Promise<void> } = {},
+		now = new Date()
+	): Promise<ApplicationChange> {
 		return this.#inTurn(id, async () => {
-			const { profile } = await this.load(id);
-			if (application.id !== id)
-				throw new Problem(422, 'not-sound', `The id stays: expected "${id}", found "${application.id}".`);
-			// shortcuts of commands that are gone stay, and are told as orphans
-			refuseUnsound({ application, commands: list, strata: profile, factory: {} });
-			const space = contextSpace(application.axes, application.reachable);
-			for (const stratum of profile)
-				for (const chapter of ALL_CHAPTERS)
-					for (const said of chapter.list(chapter.contentIn(stratum))) refuseForeignScope(space, chapter, said, stratum.name);
-			await this.#db.transaction(async (tx) => {
-				await tx.update(applications).set({ body: application }).where(eq(applications.id, id));
-				await tx.delete(commands).where(eq(commands.application, id));
-				await writeCommands(tx, id, list);
-				for (const factory of profile.filter((s) => s.kind === 'factory')) {
-					const changes = followingRenames(factory, renamed);
-					await writeOutcome(tx, id, applyAnywhere([factory], changes), changes);
-				}
-			});
+			const change = applicationChange(await this.#read(id, true), changed, person, now);
+			await before(change);
+			await this.#db.transaction((tx) => writeApplicationChange(tx, id, change));
 			this.#loaded.delete(id);
+			return change;
 		});
+	}
+
+	/** What `change` would do. Throws as it does. */
+	async wouldChange(id: string, changed: ChangedApplication, person = FIRST): Promise<ApplicationChange> {
+		return applicationChange(await this.#read(id, true), changed, person, new Date());
 	}
 
 	/** How much of each kind there is of an application. Throws `Problem` 404. */
@@ -179,8 +176,9 @@ export class Profiles {
 	 * if all is well.
 	 */
 	async verify(id: string): Promise<string[]> {
-		const { profile } = await this.load(id);
-		return differencesFromEdits(this.#db, id, profile, () => this.#read(id));
+		const whole = () => this.#read(id, true);
+		const { profile } = await whole();
+		return differencesFromEdits(this.#db, id, profile, whole);
 	}
 
 	async #missing(id: string): Promise<never> {
@@ -219,8 +217,65 @@ export class Profiles {
 			this.#applied(workspace, () => applyEdit(workspace.profile, said));
 			refuseProblems(workspace, seenWith(workspace, seen, said), said);
 			const changes = placedEdit(workspace.profile, said);
-			return this.#append(id, workspace, { role, by: person.id, stratum: from.id, label: proposed.label, changes }, now, {}, also);
+			return this.#append(
+				id,
+				workspace,
+				{ role, by: person.id, stratum: from.id, label: proposed.label, changes },
+				now,
+				{},
+				also
+			);
 		});
+	}
+
+	/**
+	 * Writes edits, and what belongs to them, in one transaction: `first`, the edits, `last`. `heads` are strata that `first` makes.
+	 * What has no changes is no edit. Throws what the plan throws.
+	 */
+	together<T>(
+		id: string,
+		person: Person,
+		plan: (workspace: Workspace) => Promise<{
+			readonly heads: readonly StratumHead[];
+			readonly edits: readonly Pick<Edit, 'stratum' | 'label' | 'changes'>[];
+			readonly first: (tx: RowTransaction) => Promise<void>;
+			readonly last: (tx: RowTransaction) => Promise<void>;
+			readonly result: T;
+		}>,
+		now = new Date()
+	): Promise<T> {
+		return this.#inTurn(id, async () => {
+			const workspace = await this.load(id);
+			const { heads, edits: said, first, last, result } = await plan(workspace);
+			let after: Profile = [...workspace.profile, ...heads.map((head) => ({ ...head, contents: {} }))];
+			let { revision } = workspace;
+			const written = said
+				.filter(({ changes }) => changes.length > 0)
+				.map((edit): Edit => {
+					after = this.#applied(workspace, () => applyEdit(after, edit.changes));
+					const { kind } = after.find((stratum) => stratum.id === edit.stratum)!;
+					return { ...edit, revision: ++revision, at: now.toISOString(), role: writingAs(person.role, kind), by: person.id };
+				});
+			await this.#db.transaction(async (tx) => {
+				await first(tx);
+				await this.#number(tx, id, workspace.revision, revision);
+				for (const edit of written) await writeEdit(tx, id, edit, after);
+				await last(tx);
+			});
+			if (heads.length > 0) this.forget();
+			else this.#loaded.delete(id);
+			return result;
+		});
+	}
+
+	/** Counts the application's edits on. Throws `Problem` 409 if another process has. */
+	async #number(tx: Pick<RowTransaction, 'update'>, id: string, from: number, to: number): Promise<void> {
+		const moved = await tx
+			.update(applications)
+			.set({ revision: to })
+			.where(and(eq(applications.id, id), eq(applications.revision, from)))
+			.returning({ id: applications.id });
+		if (moved.length === 0) throw new Problem(409, 'stale-revision', 'Another process wrote this profile. Reload.');
 	}
 
 	/**
@@ -394,18 +449,8 @@ export class Profiles {
 		const edit: Edit = { revision: workspace.revision + 1, at: now.toISOString(), ...said, ...of };
 		const written = [...new Set(said.changes.map(({ stratum }) => stratum))];
 		await this.#db.transaction(async (tx) => {
-			const moved = await tx
-				.update(applications)
-				.set({ revision: edit.revision })
-				.where(and(eq(applications.id, id), eq(applications.revision, workspace.revision)))
-				.returning({ id: applications.id });
-			if (moved.length === 0) throw new Problem(409, 'stale-revision', 'Another process wrote this profile. Reload.');
-			await tx.insert(edits).values({ ...edit, application: id });
-			await writeOutcome(tx, id, profile, said.changes);
-			await tx
-				.update(strata)
-				.set({ revision: edit.revision })
-				.where(and(eq(strata.application, id), inArray(strata.id, written)));
+			await this.#number(tx, id, workspace.revision, edit.revision);
+			await writeEdit(tx, id, edit, profile);
 			await also(tx, edit);
 		});
 		const revisions = new Map([...workspace.revisions, ...written.map((stratum) => [stratum, edit.revision] as const)]);

@@ -68,7 +68,9 @@ export class Proposals {
 		if (!isMoved) return { ...row, at, changes, isMoved, lost: [], touched: [] };
 		const since = await this.#profiles.editsSince(workspace.application.id, row.base);
 		let base = workspace.profile;
-		for (const edit of since.toReversed()) base = applyEdit(base, inverseEdit(edit.changes));
+		// what others say does not move it, and may be archived by now
+		for (const edit of since.toReversed())
+			base = applyEdit(base, inverseEdit(edit.changes.filter(({ stratum }) => stratum === row.stratum)));
 		const now = rebased(workspace.profile, changes, base);
 		const names = namesOf(indexOf(workspace, workspace.profile));
 		const touched = touchedBy(

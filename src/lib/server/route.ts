@@ -3,6 +3,7 @@ import { may, RIGHTS, type Right } from '../../../core/people/may.ts';
 import type { Person } from '../../../core/people/person.ts';
 import type { Edit } from '../../../core/profile/edit.ts';
 import { ofDatabase } from './db/trouble.ts';
+import type { Change } from './live.ts';
 import { officeOf, type Office } from './office.ts';
 import { isPlainText } from './plain-json.ts';
 import { Problem, problemResponse } from './problem.ts';
@@ -97,19 +98,28 @@ async function refuseOtherSeat({ request, params }: RequestEvent, { enrolments }
 const list = (roles: readonly string[]): string => roles.map((role) => `${role}s`).join(' and ');
 
 /** Writes of which nobody needs to hear: they are about sessions, or told when they are written. */
-const QUIET = /^\/api\/(session|invitations|enrolments)\b|\/(session|reports)$/;
+const QUIET = /^\/api\/(session|enrolments)\b|\/(session|reports)$/;
 
 /** After a write that was taken, open pages hear of it, and other servers of the office. */
 function tellOf({ request, params, url }: RequestEvent, value: unknown, { live, seats, store }: Office): void {
-	if (request.method === 'GET' || request.method === 'HEAD') return;
+	if (request.method === 'GET' || request.method === 'HEAD' || url.searchParams.has('preview')) return;
 	const application = params['app'];
 	if (application === undefined) {
 		const seat = params['seat'];
-		if (!QUIET.test(url.pathname)) store.relay.tell(seat === undefined ? { all: true } : { seat });
+		if (QUIET.test(url.pathname)) return;
+		if (seat === undefined) live.tell({ about: 'people' });
+		else store.relay.tell({ seat });
 		return;
 	}
 	seats.forgetSitting();
 	const { edit } = (value ?? {}) as { edit?: Pick<Edit, 'revision' | 'changes'> };
 	const strata = edit && [...new Set(edit.changes.map(({ stratum }) => stratum))];
-	live.tell({ application, ...(edit && { revision: edit.revision, strata }) });
+	const about = aboutOf(url.pathname.split('/')[4]);
+	live.tell({ application, ...(edit && { revision: edit.revision, strata }), ...(about && { about }) });
+}
+
+/** What is written below this part of an application's address. */
+function aboutOf(part: string | undefined): Change['about'] {
+	if (part === undefined || part === '' || part === 'command-line') return 'program';
+	return part === 'proposals' || part === 'setups' ? part : undefined;
 }

@@ -1,11 +1,16 @@
 import { randomUUID } from 'node:crypto';
 import { and, asc, eq } from 'drizzle-orm';
 import type { Person } from '../../../core/people/person.ts';
-import { profileOf, usualStrata, type Setup } from '../../../core/people/setup.ts';
-import type { Profile, StratumId } from '../../../core/strata/stratum.ts';
+import type { OwnedHead } from '../../../core/people/may.ts';
+import { profileOf, requiredStrata, usualStrata, withRequired, type Setup } from '../../../core/people/setup.ts';
+import { changesBetween } from '../../../core/profile/restore.ts';
+import { stratumById, type Profile, type StratumId } from '../../../core/strata/stratum.ts';
+import { listed } from '../../../core/text/listed.ts';
+import { freeSlug } from '../../../core/text/slug.ts';
 import type { Database } from './db/open.ts';
-import { setups } from './db/schema.ts';
+import { layers, setups } from './db/schema.ts';
 import { Problem } from './problem.ts';
+import { addLayer } from './profile/tables.ts';
 import { ownedHeads, type Workspace } from './profile/workspace.ts';
 import type { Profiles } from './profiles.ts';
 
@@ -15,6 +20,22 @@ export interface SetupChange {
 	readonly strata?: readonly StratumId[] | undefined;
 	readonly isStart?: true | undefined;
 	readonly isRecommended?: boolean | undefined;
+	readonly isRequired?: boolean | undefined;
+}
+
+/** A setup that lacks what is required. */
+export interface Without extends Pick<Setup, 'name' | 'person' | 'isStart'> {
+	readonly setup: Setup['id'];
+	/** The names of the strata that it lacks. */
+	readonly missing: readonly string[];
+}
+
+/** A setup that was made from another one, with what became of strata of somebody's own, by their names. */
+export interface MadeSetup {
+	readonly setup: Setup;
+	readonly copied: readonly { readonly from: string; readonly into: string }[];
+	/** In both setups. */
+	readonly shared: readonly string[];
 }
 
 /** So many setups somebody has for one application. */
@@ -40,9 +61,7 @@ export class Setups {
 
 	/** The person's own; one who has made none has the usual one. */
 	async of(application: string, person: Person): Promise<Setup[]> {
-		const workspace = await this.#profiles.load(application);
-		const own = (await this.all(application)).filter((setup) => setup.person === person.id);
-		return own.length > 0 ? own : [this.#usual(workspace, person)];
+		return this.ofAll(application, [person]);
 	}
 
 	/** The setups of everybody who is here. */
@@ -51,24 +70,47 @@ export class Setups {
 		const all = await this.all(application);
 		return people.flatMap((person) => {
 			const own = all.filter((setup) => setup.person === person.id);
-			return own.length > 0 ? own : [this.#usual(workspace, person)];
+			return own.length > 0 ? own : [this.#usual(workspace, person, all)];
 		});
 	}
 
-	#usual(workspace: Workspace, person: Person): Setup {
-		const strata = usualStrata(person, ownedHeads(workspace), this.#isAlone());
-		return { id: 'usual', name: 'Everyday', person: person.id, isStart: true, isRecommended: false, strata };
+	#usual(workspace: Workspace, person: Person, all: readonly Setup[]): Setup {
+		const heads = ownedHeads(workspace);
+		const strata = withRequired(usualStrata(person, heads, this.#isAlone()), heads, requiredStrata(heads, all));
+		return {
+			...{ id: 'usual', name: 'Everyday', person: person.id, strata },
+			...{ isStart: true, isRecommended: false, isRequired: false }
+		};
+	}
+
+	/** The setups of these people that lack what no setup may leave out, made before it was required, with what each lacks. */
+	async without(application: string, people: readonly Person[]): Promise<Without[]> {
+		const required = await this.required(application);
+		return (await this.ofAll(application, people)).flatMap(({ id, name, person, isStart, strata }) => {
+			const missing = required.filter((head) => !strata.includes(head.id)).map((head) => head.name);
+			return missing.length === 0 ? [] : [{ setup: id, name, person, isStart, missing }];
+		});
+	}
+
+	/** The strata that no setup of the application may leave out. */
+	async required(application: string): Promise<OwnedHead[]> {
+		return requiredStrata(ownedHeads(await this.#profiles.load(application)), await this.all(application));
 	}
 
 	/**
-	 * Keeps the usual setup of the person in every program where they have made none, so that a stratum which comes to them afterwards is in
-	 * no setup until they put it there.
+	 * What keeps the usual setup of the person in every program, but the one left out, where they have made none: so that a stratum which
+	 * comes to them afterwards is in no setup until they put it there.
 	 */
-	async keepUsual(person: Person): Promise<void> {
+	async keepingUsual(person: Person, but?: string): Promise<(tx: Pick<Database, 'insert'>) => Promise<void>> {
+		const usual: { readonly id: string; readonly setup: Setup }[] = [];
 		for (const { id } of await this.#profiles.list()) {
-			const own = (await this.all(id)).some((setup) => setup.person === person.id);
-			if (!own) await keepUsual(this.#db, id, this.#usual(await this.#profiles.load(id), person));
+			const all = await this.all(id);
+			if (id === but || all.some((setup) => setup.person === person.id)) continue;
+			usual.push({ id, setup: this.#usual(await this.#profiles.load(id), person, all) });
 		}
+		return async (tx) => {
+			for (const { id, setup } of usual) await keepUsual(tx, id, setup);
+		};
 	}
 
 	/** The setup of that id, whosever it is; without one, or when it is gone, the one that the person starts with. */
@@ -90,30 +132,113 @@ export class Setups {
 	async make(application: string, person: Person, name: string, strata: readonly StratumId[]): Promise<Setup> {
 		const workspace = await this.#profiles.load(application);
 		refuseStrata(workspace, person, strata);
-		const own = (await this.all(application)).filter((setup) => setup.person === person.id);
-		refuseName(own.length > 0 ? own : [this.#usual(workspace, person)], name);
-		if (own.length >= MOST) throw new Problem(422, 'not-sound', `There are ${MOST} setups of yours already. Remove one first.`);
-		const made = {
-			...{ id: randomUUID(), application, person: person.id, name, strata: [...strata] },
-			...{ isStart: false, isRecommended: false }
-		};
-		await this.#db.transaction(async (tx) => {
-			// what one had without choosing becomes the first
-			if (own.length === 0) await keepUsual(tx, application, this.#usual(workspace, person));
-			await tx.insert(setups).values(made);
-		});
-		const { application: _, ...setup } = made;
+		refuseLeftOut(await this.required(application), strata);
+		const { setup, write } = await this.#made(workspace, person, name, strata);
+		await this.#db.transaction(write);
 		return setup;
+	}
+
+	/** A setup that is to be made, and what writes it. Throws `Problem` 409 or 422. */
+	async #made(
+		workspace: Workspace,
+		person: Person,
+		name: string,
+		strata: readonly StratumId[]
+	): Promise<{ readonly setup: Setup; readonly write: (tx: Pick<Database, 'insert'>) => Promise<void> }> {
+		const application = workspace.application.id;
+		const all = await this.all(application);
+		const own = all.filter((setup) => setup.person === person.id);
+		refuseName(own.length > 0 ? own : [this.#usual(workspace, person, all)], name);
+		if (own.length >= MOST) throw new Problem(422, 'not-sound', `There are ${MOST} setups of yours already. Remove one first.`);
+		const setup: Setup = {
+			...{ id: randomUUID(), person: person.id, name, strata: [...strata] },
+			...{ isStart: false, isRecommended: false, isRequired: false }
+		};
+		return {
+			setup,
+			write: async (tx) => {
+				// what one had without choosing becomes the first
+				if (own.length === 0) await keepUsual(tx, application, this.#usual(workspace, person, all));
+				await tx.insert(setups).values({ ...setup, application, strata: [...setup.strata] });
+			}
+		};
+	}
+
+	/**
+	 * Makes one from another, be it a colleague's. What lies in strata of somebody's own comes as a copy, into a new stratum of the
+	 * person's; with `shares` their own strata are the same in both. All of it or nothing. Throws `Problem` 404, 409 or 422.
+	 */
+	makeFrom(
+		application: string,
+		person: Person,
+		{ name, from: wanted, shares }: { readonly name: string; readonly from: string; readonly shares: boolean }
+	): Promise<MadeSetup> {
+		return this.#profiles.together(application, person, async (workspace) => {
+			const from = await this.look(application, person, wanted);
+			if (from.id !== wanted)
+				throw new Problem(404, 'not-found', 'The setup to begin from is not there any more. Choose another one.');
+			const heads = new Map(ownedHeads(workspace).map((head) => [head.id, head]));
+			const held = from.strata.flatMap((id) => heads.get(id) ?? []);
+			const copied = held.filter(({ kind, person: owner }) => kind === 'personal' && (owner !== person.id || !shares));
+			const taken = new Set<string>((await this.#db.select({ id: layers.id }).from(layers)).map(({ id }) => id));
+			const copies = copied.map((source) => {
+				const called = (copied.length === 1 ? name : `${name}, ${source.name}`).slice(0, 60);
+				const id = freeSlug(called, (one) => taken.has(one)) as StratumId;
+				taken.add(id);
+				return { source, head: { id, kind: 'personal', name: called } as const };
+			});
+			const intoOf = new Map(copies.map(({ source, head }) => [source.id, head.id]));
+			const strata = withRequired(
+				held.map(({ id }) => intoOf.get(id) ?? id),
+				[...heads.values(), ...copies.map(({ head }) => ({ ...head, person: person.id }))],
+				await this.required(application)
+			);
+			const { setup, write } = await this.#made(workspace, person, name, strata);
+			const keep = copies.length > 0 ? await this.keepingUsual(person, application) : undefined;
+			return {
+				heads: copies.map(({ head }) => head),
+				edits: copies.map(({ source, head }) => {
+					const said = { ...stratumById(workspace.profile, source.id), id: head.id };
+					return {
+						stratum: head.id,
+						label: `Copy of ${source.name}`.slice(0, 200),
+						changes: changesBetween({ ...head, contents: {} }, said)
+					};
+				}),
+				first: async (tx) => {
+					await keep?.(tx);
+					for (const { head } of copies) await addLayer(tx, head, person.id);
+				},
+				last: write,
+				result: {
+					setup,
+					copied: copies.map(({ source, head }) => ({ from: source.name, into: head.name })),
+					shared: held.filter(({ id, kind }) => kind === 'personal' && !intoOf.has(id)).map((head) => head.name)
+				}
+			};
+		});
 	}
 
 	/** Changes one of the person's own. Throws `Problem` 404 or 422. */
 	async change(application: string, person: Person, id: string, change: SetupChange): Promise<Setup> {
 		const workspace = await this.#profiles.load(application);
 		if (id === 'usual' && !(await this.#owned(application, person, id)))
-			id = await keepUsual(this.#db, application, this.#usual(workspace, person));
-		await this.#mine(application, person, id);
-		const { name, strata, isStart, isRecommended } = change;
-		if (strata) refuseStrata(workspace, person, strata);
+			id = await keepUsual(this.#db, application, this.#usual(workspace, person, await this.all(application)));
+		const before = await this.#mine(application, person, id);
+		const { name, strata, isStart, isRecommended, isRequired } = change;
+		if (strata) {
+			// what is archived keeps its place
+			refuseStrata(
+				workspace,
+				person,
+				strata.filter((stratum) => !before.strata.includes(stratum))
+			);
+			const required = await this.required(application);
+			refuseLeftOut(
+				required.filter((head) => before.strata.includes(head.id)),
+				strata
+			);
+		}
 		if (name !== undefined)
 			refuseName(
 				(await this.of(application, person)).filter((setup) => setup.id !== id),
@@ -126,7 +251,8 @@ export class Setups {
 				...(name !== undefined && { name }),
 				...(strata && { strata: [...strata] }),
 				...(isStart && { isStart }),
-				...(isRecommended !== undefined && { isRecommended })
+				...(isRecommended !== undefined && { isRecommended }),
+				...(isRequired !== undefined && { isRequired })
 			};
 			if (Object.keys(set).length > 0) await tx.update(setups).set(set).where(eq(setups.id, id));
 		});
@@ -179,6 +305,19 @@ function refuseStrata(workspace: Workspace, person: Person, strata: readonly Str
 		if (head.kind === 'personal' && head.person !== person.id)
 			throw refuse(`${head.name} is a colleague’s own. Borrow from it instead: what you take over becomes yours.`);
 	});
+}
+
+/** Throws `Problem` 422 for strata that leave out what is required. */
+function refuseLeftOut(required: readonly OwnedHead[], strata: readonly StratumId[]): void {
+	const missing = required.filter(({ id }) => !strata.includes(id));
+	if (missing.length === 0) return;
+	const names = listed(missing.map((head) => head.name));
+	throw new Problem(
+		422,
+		'not-sound',
+		`${names} cannot be left out: ${missing.length === 1 ? 'it is' : 'they are'} required in every setup.`,
+		{ errors: [{ pointer: '/strata', detail: `expected ${missing.map(({ id }) => id).join(', ')} among them` }] }
+	);
 }
 
 function refuseName(others: readonly Setup[], name: string): void {

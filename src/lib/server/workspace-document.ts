@@ -6,6 +6,7 @@ import { FIRST, type Person } from '../../../core/people/person.ts';
 import { profileOf, type Setup } from '../../../core/people/setup.ts';
 import type { Edit } from '../../../core/profile/edit.ts';
 import { wireOf, type StratumWire } from '../../../core/profile/wire.ts';
+import type { StratumId } from '../../../core/strata/stratum.ts';
 import type { Release } from '../../../core/release/release.ts';
 import type { Office } from './office.ts';
 import { ownedHeads, type Reach } from './profile/workspace.ts';
@@ -26,6 +27,8 @@ export interface WorkspaceDocument extends Reach {
 	readonly setups: readonly Setup[];
 	/** All strata of the office, with whose they are. */
 	readonly layers: readonly OwnedHead[];
+	/** The strata that no setup may leave out. */
+	readonly required: readonly StratumId[];
 	/** The office's people by id, also those who have left. */
 	readonly people: Readonly<Record<string, string>>;
 	/** The release that seats follow. */
@@ -62,6 +65,7 @@ export async function workspaceDocument(
 		setup,
 		setups: await setups.of(app, person),
 		layers: ownedHeads(workspace),
+		required: (await setups.required(app)).map(({ id }) => id),
 		people: Object.fromEntries((await people.list()).map(({ id, name }) => [id, name])),
 		channel,
 		releases: list,

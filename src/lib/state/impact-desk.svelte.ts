@@ -31,8 +31,9 @@ export class ImpactDesk {
 	problem = $state('');
 	/** Whose findings and habits are told beside the table. */
 	person = $state<string | undefined>(undefined);
-	/** The revision that it was worked out for. */
-	revision = $state(-1);
+	/** What it was worked out of, as a text that differs when something of it was written since. */
+	#of = $state('');
+	#started = 0;
 	#worker: Worker | undefined;
 	/** What was asked last: the strata as people have them then, and today. */
 	#asked: Pick<ToImpact, 'now' | 'today'> = { now: [], today: new Map() };
@@ -45,6 +46,16 @@ export class ImpactDesk {
 	/** Runs a day over all people; a habit that two changes move is counted once. */
 	runs = $derived.by(() => this.#runsIn(this.impact?.setups ?? []));
 	untouched = $derived(this.people.filter((person) => this.of(person).every((one) => isUntouched(one))));
+
+	get #now(): string {
+		const { revision, news } = this.#workspace;
+		return `${revision} ${news.setups} ${news.people}`;
+	}
+
+	/** Whether nothing that it rests on was written since it was worked out. */
+	get isCurrent(): boolean {
+		return this.#of === this.#now;
+	}
 
 	constructor(workspace: Workspace) {
 		this.#workspace = workspace;
@@ -78,17 +89,22 @@ export class ImpactDesk {
 		this.stop();
 		this.problem = '';
 		this.progress = 0;
-		const { document, revision } = this.#workspace;
+		const { document } = this.#workspace;
+		const of = this.#now;
+		const n = ++this.#started;
+		const isLate = () => n !== this.#started;
 		let asked: Asked;
 		try {
 			asked = await ask<Asked>(`${this.#workspace.path}/impact`);
 			await strataReadable([...asked.released, ...asked.strata]);
 		} catch (error) {
 			if (!(error instanceof ApiError)) throw error;
+			if (isLate()) return;
 			this.progress = undefined;
 			this.problem = error.message;
 			return;
 		}
+		if (isLate()) return;
 		const strata = asked.strata.map(stratumOfWire);
 		const office = officeOf(strata);
 		// releases of old may call the office's stratum by another id
@@ -106,7 +122,7 @@ export class ImpactDesk {
 			if (data.kind === 'progress') return void (this.progress = data.done);
 			this.impact = data.impact;
 			this.seconds = (performance.now() - began) / 1000;
-			this.revision = revision;
+			this.#of = of;
 			this.stop();
 		};
 		const { application, commands, seats } = document;
@@ -134,6 +150,7 @@ export class ImpactDesk {
 
 	/** Stops working it out; what was found before stays. */
 	stop(): void {
+		this.#started++;
 		this.progress = undefined;
 		this.#worker?.terminate();
 		this.#worker = undefined;

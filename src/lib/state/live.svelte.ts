@@ -1,35 +1,47 @@
 import { z } from 'zod';
 
-const Change = z.object({ application: z.string(), revision: z.number().optional(), strata: z.array(z.string()).optional() });
-type Change = z.infer<typeof Change>;
+/** What of an office changes without an edit, where a page need not read everything anew. */
+export const ABOUT = ['program', 'proposals', 'setups', 'people'] as const;
+
+const Change = z.object({
+	application: z.string().optional(),
+	revision: z.number().optional(),
+	strata: z.array(z.string()).optional(),
+	about: z.enum(ABOUT).optional()
+});
+/** Something that was written; without a revision and what it is about, it may be anything. */
+export type Heard = z.infer<typeof Change>;
 
 /** What hears of changes. */
 interface Hearing {
-	/** Something has changed; without a revision, it may be anything. */
-	changed(revision: number | undefined, strata: readonly string[] | undefined): void;
-	/** The server is there, perhaps again. */
+	changed(heard: Heard): void;
+	/** The server is there, perhaps again, or does not let this page listen any more. */
 	reached(): void;
 }
 
 const CHANNEL = 'skarn-live';
+/** Until a page that was refused asks again whether it may listen, in milliseconds. */
+const AGAIN_AFTER = 15_000;
 
 /**
- * Hears what other windows and programs change. Of all windows of a browser one listens and tells the others: browsers open
- * few connections to a server. Until the returned function is called.
+ * Hears what other windows and programs change of an application and of the office, or with null of all applications. Of all windows
+ * of a browser one listens and tells the others: browsers open few connections to a server. Until the returned function is called.
  */
-export function hearChanges(application: string, hearing: Hearing): () => void {
+export function hearChanges(application: string | null, hearing: Hearing): () => void {
 	if (typeof EventSource === 'undefined') return () => undefined;
 	const told = new BroadcastChannel(CHANNEL);
 	let source: EventSource | undefined;
+	let again: ReturnType<typeof setTimeout> | undefined;
 	let letGo: (() => void) | undefined;
 	let isOver = false;
 
 	function take(data: unknown): void {
 		if (data === 'reached') return hearing.reached();
-		const { data: change } = Change.safeParse(data);
-		if (change?.application === application) hearing.changed(change.revision, change.strata);
+		const { data: heard } = Change.safeParse(data);
+		if (!heard) return;
+		if (application === null || heard.application === undefined || heard.application === application) hearing.changed(heard);
 	}
-	told.onmessage = ({ data }: MessageEvent<Change | 'reached'>) => take(data);
+	told.onmessage = ({ data }: MessageEvent<Heard | 'reached'>) => take(data);
 
 	function listen(): void {
 		if (isOver) return;
@@ -37,9 +49,16 @@ export function hearChanges(application: string, hearing: Hearing): () => void {
 			take(data);
 			told.postMessage(data);
 		};
-		source = new EventSource('/api/live');
-		source.onopen = () => pass('reached');
-		source.onmessage = ({ data }: MessageEvent<string>) => pass(JSON.parse(data));
+		const here = new EventSource('/api/live');
+		source = here;
+		here.onopen = () => pass('reached');
+		here.onmessage = ({ data }: MessageEvent<string>) => pass(JSON.parse(data));
+		// the browser connects again by itself, unless the answer was a refusal
+		here.onerror = () => {
+			if (here.readyState !== EventSource.CLOSED || isOver) return;
+			pass('reached');
+			again = setTimeout(listen, AGAIN_AFTER);
+		};
 	}
 
 	// without locks, as on a plain address of another machine, each window listens for itself
@@ -55,6 +74,7 @@ export function hearChanges(application: string, hearing: Hearing): () => void {
 
 	return () => {
 		isOver = true;
+		clearTimeout(again);
 		source?.close();
 		told.close();
 		letGo?.();

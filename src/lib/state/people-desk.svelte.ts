@@ -1,18 +1,23 @@
-import { mayWrite, type OwnedHead } from '$core/people/may';
+import { mayWrite, type OwnedHead, type StratumState } from '$core/people/may';
 import type { Person } from '$core/people/person';
 import type { Role } from '$core/strata/role';
 import { freeSlug } from '$core/text/slug';
+import type { ListedStratum } from '$lib/server/strata';
 import { ask, told } from './api';
+import { Newest } from './newest';
 
 /** Somebody in the list; `leftAt` is when they left. */
 export type Listed = Person & { readonly leftAt: string | null };
 
 /** Who works in the office, and what can be done about it. */
 export class PeopleDesk {
+	readonly #reading = new Newest();
 	me = $state.raw<Person | null>(null);
 	isOpen = $state(false);
 	people = $state.raw<readonly Listed[]>([]);
-	strata = $state.raw<readonly OwnedHead[]>([]);
+	/** Those that are not deleted. */
+	strata = $state.raw<readonly ListedStratum[]>([]);
+	#ids: readonly string[] = [];
 	/** What was done or what stands against it, for the page to say. */
 	said = $state.raw<{ readonly kind: 'done' | 'failed'; readonly text: string } | undefined>(undefined);
 	/** The link of the invitation that was just made. */
@@ -24,24 +29,36 @@ export class PeopleDesk {
 	here = $derived(this.people.filter(({ leftAt }) => leftAt === null));
 	gone = $derived(this.people.filter(({ leftAt }) => leftAt !== null));
 	/** What can have leads. */
-	led = $derived(this.strata.filter(({ kind }) => kind === 'discipline' || kind === 'project'));
+	led = $derived(this.strata.filter(({ kind, state }) => state === 'used' && (kind === 'discipline' || kind === 'project')));
+	/** The office's own strata in use. */
+	common = $derived(this.strata.filter(({ kind, state }) => state === 'used' && kind !== 'factory' && kind !== 'personal'));
 	/** What those who have left kept for themselves. */
 	left = $derived(this.strata.filter(({ person }) => this.gone.some(({ id }) => id === person)));
+	archived = $derived(this.strata.filter((one) => one.state === 'archived' && !this.left.includes(one) && this.mayChange(one)));
+	/** What takes the last thing back that was done, where something does. */
+	undo = $state.raw<(() => Promise<boolean>) | undefined>(undefined);
 	isSteward = $derived(this.me?.role === 'steward');
 
 	async load(): Promise<void> {
-		const [{ person }, { isOpen, people }, { strata }] = await Promise.all([
-			ask<{ person: Person | null }>('/api/session'),
-			ask<{ isOpen: boolean; people: Listed[] }>('/api/people'),
-			ask<{ strata: OwnedHead[] }>('/api/strata')
-		]);
-		[this.me, this.isOpen, this.people, this.strata] = [person, isOpen, people, strata];
+		await this.#reading.of(
+			() =>
+				Promise.all([
+					ask<{ person: Person | null }>('/api/session'),
+					ask<{ isOpen: boolean; people: Listed[] }>('/api/people'),
+					ask<{ strata: ListedStratum[] }>('/api/strata')
+				]),
+			([{ person }, { isOpen, people }, { strata }]) => {
+				[this.me, this.isOpen, this.people] = [person, isOpen, people];
+				this.strata = strata.filter(({ state }) => state !== 'deleted');
+				this.#ids = strata.map(({ id }) => id);
+			}
+		);
 	}
 
 	/** Does it, reads everything anew and says so; whether it was done. */
 	async #do(done: string, work: () => Promise<unknown>): Promise<boolean> {
 		this.busy = true;
-		this.said = undefined;
+		this.said = this.undo = undefined;
 		try {
 			await work();
 			await this.load();
@@ -97,12 +114,34 @@ export class PeopleDesk {
 		return this.#do(`${name} is called ${next} now.`, () => ask('/api/strata', 'PATCH', { id, name: next }));
 	}
 
-	mayRename(stratum: OwnedHead): boolean {
+	/** Says that no setup may leave the stratum out, or that every setup may. */
+	require({ id, name }: OwnedHead, isRequired: boolean): Promise<boolean> {
+		return this.#do(
+			isRequired
+				? `${name} is required: no setup may leave it out. Rollout lists who runs without it.`
+				: `Setups may leave ${name} out.`,
+			() => ask('/api/strata', 'PATCH', { id, isRequired })
+		);
+	}
+
+	/** Archives or deletes a stratum, or brings it back; the act after it takes that back. */
+	async setState({ id, name, state: before }: ListedStratum, state: StratumState): Promise<boolean> {
+		const DONE = { used: 'is in use again', archived: 'is archived', deleted: 'is deleted' };
+		const isDone = await this.#do(`${name} ${DONE[state]}.`, () => ask('/api/strata', 'PATCH', { id, state }));
+		if (isDone) this.undo = () => this.#do(`${name} ${DONE[before]}.`, () => ask('/api/strata', 'PATCH', { id, state: before }));
+		return isDone;
+	}
+
+	async takeBack(): Promise<void> {
+		await this.undo?.();
+	}
+
+	mayChange(stratum: OwnedHead): boolean {
 		return this.me !== null && mayWrite(this.me, stratum);
 	}
 
 	makeStratum(kind: 'discipline' | 'project' | 'personal', name: string): Promise<boolean> {
-		const head = { id: freeSlug(name, (id) => this.strata.some((one) => one.id === id)), kind, name: name.trim() };
+		const head = { id: freeSlug(name, (id) => this.#ids.includes(id)), kind, name: name.trim() };
 		return this.#do(`The ${kind === 'personal' ? 'stratum' : kind} ${head.name} is there, empty.`, () =>
 			ask('/api/strata', 'POST', head)
 		);

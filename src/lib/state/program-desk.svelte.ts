@@ -1,16 +1,24 @@
 import { catalogueChange, type CatalogueChange } from '$core/application/catalogue-change';
-import { ApplicationForm, catalogueFromTable, type ColumnMapping } from '$core/application/catalogue-table';
-import type { Command, CommandId } from '$core/application/command';
+import { ApplicationForm, catalogueFromTable, type ColumnMapping, type OwnInput } from '$core/application/catalogue-table';
+import type { Command } from '$core/application/command';
 import { contextsText, parseContexts, type Contexts } from '$core/application/contexts-text';
 import { contextSpace, type ContextSpace } from '$core/context/space';
 import { canonicalText } from '$core/format/canonical';
 import type { FileProblem } from '$core/format/problem';
 import type { Table } from '$core/format/table/tree';
-import { stratumOfWire } from '$core/profile/wire';
-import { followingRenames } from '$core/profile/renames';
+import type { StratumAfterCatalogue } from '$core/profile/renames';
+import type { StratumHead } from '$core/strata/stratum';
 import type { WorkspaceDocument } from '$lib/server/workspace-document';
-import { ask } from './api';
+import { ask, told } from './api';
 import { rulesOf, type Rules } from './program-rules';
+
+/** What the server says that another catalogue means. */
+export interface Outlook {
+	readonly strata: readonly (StratumAfterCatalogue & StratumHead)[];
+	/** Typed names that the format of the program's own alias file cannot say. */
+	readonly left: readonly OwnInput[];
+	readonly backup?: string;
+}
 
 /** What a program is, while somebody changes it: name, rules, contexts, catalogue. Nothing is stored before `store`. */
 export class ProgramDesk {
@@ -69,7 +77,7 @@ export class ProgramDesk {
 			);
 			return { ...command, icon: before?.icon ?? command.icon, contexts: own.length > 0 ? own : (before?.contexts ?? []) };
 		});
-		return { commands, refused: built.refused };
+		return { commands, refused: built.refused, inputs: built.inputs };
 	});
 
 	/** What the new list would bring; undefined without one. */
@@ -80,6 +88,16 @@ export class ProgramDesk {
 	get refused(): readonly FileProblem[] {
 		return this.#built?.refused ?? [];
 	}
+
+	/** What the new list says of keys and typed names of commands that are new in it. */
+	defaults = $derived.by((): readonly OwnInput[] => {
+		const fresh = new Set(this.change?.fresh.map((c) => c.id));
+		return this.#built?.inputs.filter(({ command }) => fresh.has(command)) ?? [];
+	});
+
+	/** What the new list means for the strata of everybody; undefined until the server has answered. */
+	outlook = $state.raw<Outlook | { readonly problem: string } | undefined>(undefined);
+	#looked = 0;
 
 	/** Why it cannot be stored as it is. */
 	problem = $derived.by((): string | undefined => {
@@ -96,14 +114,13 @@ export class ProgramDesk {
 		);
 	}
 
-	/** Stores it, and lets what the strata say of renamed commands follow. Gives what was done; throws `ApiError`. */
-	async store(): Promise<string> {
-		if ('problem' in this.contexts || !this.#form.success) throw new RangeError('a program that cannot be stored as it is');
+	/** What is sent to the server; undefined while it cannot be stored. */
+	#body = $derived.by(() => {
+		if ('problem' in this.contexts || !this.#form.success) return undefined;
 		const { name, version, ambiguity, match, sequences, hardwired, aliases } = this.#form.data;
 		const { application, commands } = this.document;
 		const { aliases: _, ...others } = application.rules;
-		const renamed = new Map(this.change?.renamed.map(({ from, to }) => [from.id, to.id]));
-		await ask(`/api/applications/${this.id}`, 'PUT', {
+		return {
 			application: {
 				...application,
 				name,
@@ -112,29 +129,35 @@ export class ProgramDesk {
 				rules: { ...others, ambiguity, match, sequences, hardwired, ...(aliases && { aliases }) }
 			},
 			commands: this.#built?.commands ?? commands,
-			renamed: Object.fromEntries(renamed)
-		});
-		const followed = await this.#follow(renamed);
-		return followed > 0 ? `Kept. ${followed} ${followed === 1 ? 'thing follows' : 'things follow'} the new names.` : 'Kept.';
+			renamed: Object.fromEntries(this.change?.renamed.map(({ from, to }) => [from.id, to.id]) ?? []),
+			defaults: this.defaults
+		};
+	});
+
+	/** Asks the server what the new list would mean for the strata of everybody. */
+	async look(): Promise<void> {
+		const n = ++this.#looked;
+		this.outlook = undefined;
+		if (!this.change || !this.#body) return;
+		const answer = await ask<Outlook>(`/api/applications/${this.id}?preview`, 'PUT', this.#body).catch(
+			(error: unknown) => ({ problem: told(error) }) as const
+		);
+		if (n === this.#looked) this.outlook = answer;
 	}
 
-	/** What strata say of renamed commands as edits, stratum by stratum; what the factory says has followed with the catalogue. */
-	async #follow(renamed: ReadonlyMap<CommandId, CommandId>): Promise<number> {
-		if (renamed.size === 0) return 0;
-		let followed = 0;
-		const { strata, revision } = await ask<WorkspaceDocument>(`/api/applications/${this.id}`);
-		let base = revision;
-		for (const stratum of strata.map(stratumOfWire).filter((s) => s.kind !== 'factory')) {
-			const changes = followingRenames(stratum, renamed);
-			if (changes.length === 0) continue;
-			await ask(`/api/applications/${this.id}/edits`, 'POST', {
-				base: base++,
-				stratum: stratum.id,
-				label: 'Commands were renamed',
-				changes
-			});
-			followed += changes.filter((change) => (change as { after?: unknown }).after !== null).length;
-		}
-		return followed;
+	/** Stores it; what strata say of renamed commands follows. Gives what was done; throws `ApiError`. */
+	async store(): Promise<string> {
+		if (!this.#body) throw new RangeError('a program that cannot be stored as it is');
+		const { strata, backup } = await ask<Outlook>(`/api/applications/${this.id}`, 'PUT', this.#body);
+		const followed = strata.reduce((sum, { follows }) => sum + follows, 0);
+		return [
+			'Kept.',
+			...(followed === 1
+				? ['1 thing follows to its new id.']
+				: followed > 0
+					? [`${followed} things follow to their new ids.`]
+					: []),
+			...(backup === undefined ? [] : ['A back-up was made first.'])
+		].join(' ');
 	}
 }

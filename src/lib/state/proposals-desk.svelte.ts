@@ -7,6 +7,7 @@ import type { StratumId } from '$core/strata/stratum';
 import { parseKeys } from '$core/stroke/stroke';
 import type { Proposal as Kept } from '$lib/server/proposals';
 import { ApiError, ask, told } from './api';
+import { Newest } from './newest';
 import { strataReadable } from './shapes';
 import type { Workspace } from './workspace.svelte';
 
@@ -19,6 +20,7 @@ const NOTHING_LEFT = { id: undefined, parts: new Set<number>() };
 /** What people propose, and what becomes of it. */
 export class ProposalsDesk {
 	readonly #workspace: Workspace;
+	readonly #reading = new Newest();
 	list = $state.raw<readonly Proposal[]>([]);
 	chosenId = $state<number | undefined>(undefined);
 	/** The places of the parts that are left out, and of which proposal: of another one nothing is left out. */
@@ -76,7 +78,10 @@ export class ProposalsDesk {
 	}
 
 	async load(): Promise<void> {
-		({ proposals: this.list } = await ask<{ proposals: Proposal[] }>(this.#path));
+		await this.#reading.of(
+			() => ask<{ proposals: Proposal[] }>(this.#path),
+			({ proposals }) => (this.list = proposals)
+		);
 		this.isRead = true;
 	}
 

@@ -7,7 +7,9 @@ import type { SigningState } from '$lib/server/signing/signing';
 import type { Seat, SeatState, Trouble } from '$core/release/release';
 import type { StratumId } from '$core/strata/stratum';
 import { freeSlug } from '$core/text/slug';
+import type { Without } from '$lib/server/setups';
 import { ask, told } from './api';
+import { Newest } from './newest';
 import type { Workspace } from './workspace.svelte';
 
 export type RolloutSeat = Seat & RingSeat;
@@ -34,6 +36,8 @@ export class RolloutDesk {
 	verdict = $state.raw<Verdict | null>(null);
 	/** Null before signing is set up, undefined before it was asked. */
 	signing = $state.raw<SigningState | null | undefined>(undefined);
+	/** Setups that lack what is required, for who may know. */
+	without = $state.raw<readonly Without[]>([]);
 	now = $state(Date.now());
 	busy = $state(false);
 	/** Why the office was not heard the last time. */
@@ -41,6 +45,7 @@ export class RolloutDesk {
 	/** The code that was just made; it is shown this once. */
 	code = $state.raw<{ readonly seat: string; readonly code: string; readonly until: string } | undefined>(undefined);
 	readonly #workspace: Workspace;
+	readonly #reading = new Newest();
 
 	constructor(workspace: Workspace) {
 		this.#workspace = workspace;
@@ -69,6 +74,11 @@ export class RolloutDesk {
 	/** The setups that whoever is here can sit down with. */
 	setups = $derived.by((): readonly Setup[] => this.#workspace.document.setups);
 
+	/** Where somebody sits with a setup, by the names of the seats. */
+	seatsWith({ person, setup }: Without): string[] {
+		return this.seats.flatMap(({ id, sitting }) => (sitting?.person === person && sitting.setup === setup ? [id] : []));
+	}
+
 	isMine = (seat: RolloutSeat): boolean => seat.sitting?.person === this.#workspace.document.me.id;
 
 	/** Who sits there with which setup, in words; empty for nobody. */
@@ -84,13 +94,23 @@ export class RolloutDesk {
 	async load(): Promise<void> {
 		const { path } = this.#workspace;
 		try {
-			const [{ seats }, rollout, { signing }] = await Promise.all([
-				ask<{ seats: RolloutSeat[] }>(`${path}/seats`),
-				ask<RolloutState>(`${path}/rollout`),
-				ask<{ signing: SigningState | null }>('/api/signing')
-			]);
-			[this.seats, this.signing, this.now, this.unheard] = [seats, signing, Date.now(), ''];
-			[this.rings, this.course, this.verdict] = [rollout.rings, rollout.course, rollout.verdict];
+			await this.#reading.of(
+				() =>
+					Promise.all([
+						ask<{ seats: RolloutSeat[] }>(`${path}/seats`),
+						ask<RolloutState & { without: Without[] }>(`${path}/rollout`),
+						ask<{ signing: SigningState | null }>('/api/signing')
+					]),
+				([{ seats }, rollout, { signing }]) => {
+					[this.seats, this.signing, this.now, this.unheard] = [seats, signing, Date.now(), ''];
+					[this.rings, this.course, this.verdict, this.without] = [
+						rollout.rings,
+						rollout.course,
+						rollout.verdict,
+						rollout.without
+					];
+				}
+			);
 		} catch (error) {
 			this.unheard = told(error);
 		}
@@ -125,7 +145,12 @@ export class RolloutDesk {
 	}
 
 	steer(act: 'pause' | 'go on' | 'stop' | 'confirm'): Promise<boolean> {
-		const DONE = { pause: 'The release is paused', 'go on': 'The release goes on', stop: 'The release is stopped', confirm: 'The next ring gets the release' };
+		const DONE = {
+			pause: 'The release is paused',
+			'go on': 'The release goes on',
+			stop: 'The release is stopped',
+			confirm: 'The next ring gets the release'
+		};
 		return this.act(DONE[act], () => ask(`${this.#workspace.path}/rollout`, 'POST', { act }));
 	}
 

@@ -1,11 +1,10 @@
 import { may, mayWrite, type OwnedHead } from '$core/people/may';
-import { inUsualOrder, type Setup } from '$core/people/setup';
-import { changesBetween } from '$core/profile/restore';
-import type { StratumHead, StratumId } from '$core/strata/stratum';
-import { freeSlug } from '$core/text/slug';
-import { stratumOfWire, type StratumWire } from '$core/profile/wire';
+import { inUsualOrder, withRequired, type Setup } from '$core/people/setup';
+import type { StratumId } from '$core/strata/stratum';
+import type { MadeSetup } from '$lib/server/setups';
 import type { WorkspaceDocument } from '$lib/server/workspace-document';
 import { ask, told } from './api';
+import { Newest } from './newest';
 import { remember } from './remembered';
 import type { Workspace } from './workspace.svelte';
 
@@ -17,7 +16,8 @@ export class SetupsDesk {
 	readonly #workspace: Workspace;
 	/** Called when the page is to look at another setup, or at the same one anew. */
 	readonly #turned: () => Promise<unknown>;
-	mine = $state.raw<readonly Setup[]>([]);
+	readonly #reading = new Newest();
+	#read = $state.raw<{ readonly of: WorkspaceDocument; readonly mine: readonly Setup[] } | undefined>(undefined);
 	others = $state.raw<readonly Setup[]>([]);
 	said = $state('');
 	/** What was made last, in words. */
@@ -27,11 +27,16 @@ export class SetupsDesk {
 	constructor(workspace: Workspace, turned: () => Promise<unknown>) {
 		this.#workspace = workspace;
 		this.#turned = turned;
-		this.mine = workspace.document.setups;
 	}
 
 	get #path(): string {
 		return `${this.#workspace.path}/setups`;
+	}
+
+	/** One's own: as they were read last, be it here or with everything else. */
+	get mine(): readonly Setup[] {
+		const { document } = this.#workspace;
+		return this.#read?.of === document ? this.#read.mine : document.setups;
 	}
 
 	get layers(): readonly OwnedHead[] {
@@ -59,7 +64,13 @@ export class SetupsDesk {
 	}
 
 	async load(): Promise<void> {
-		({ mine: this.mine, others: this.others } = await ask<{ mine: Setup[]; others: Setup[] }>(this.#path));
+		await this.#reading.of(
+			() => ask<{ mine: Setup[]; others: Setup[] }>(this.#path),
+			({ mine, others }) => {
+				this.#read = { of: this.#workspace.document, mine };
+				this.others = others;
+			}
+		);
 	}
 
 	/** Looks at another setup of one's own; nothing is lost by it, since everything is kept as it is made. */
@@ -108,59 +119,15 @@ export class SetupsDesk {
 			return false;
 		}
 		return this.#do(async () => {
-			const { me } = this.#workspace.document;
-			const personal = from.strata.flatMap((id) => this.headOf(id) ?? []).filter(({ kind }) => kind === 'personal');
-			const copied = personal.filter(({ person }) => person !== me.id || !shares);
-			const copies = await this.#emptyFor(copied, name.trim());
-			const ids = [...copies.values()].map(({ id }) => id);
-			// with the copies alone at first, so that also what a lock below keeps silent is copied
-			const made = await ask<Setup>(this.#path, 'POST', { name, strata: ids });
-			try {
-				await this.#copy(copies, from, made);
-				const strata = from.strata.map((id) => copies.get(id)?.id ?? id);
-				await ask(this.#path, 'PUT', { id: made.id, strata });
-			} catch (error) {
-				await ask(`${this.#path}?id=${encodeURIComponent(made.id)}`, 'DELETE');
-				throw error;
-			}
-			await this.turnTo(made.id);
-			const shared = personal.filter(({ id }) => !copies.has(id)).map((head) => head.name);
+			const body = { name: name.trim(), from: from.id, shares };
+			const { setup, copied, shared } = await ask<MadeSetup>(this.#path, 'POST', body);
+			await this.turnTo(setup.id);
 			this.made = [
-				`${name} is there, and looked at.`,
-				...copied.map((head) => `What ${head.name} says was copied into ${copies.get(head.id)!.name}.`),
+				`${setup.name} is there, and looked at.`,
+				...copied.map((one) => `What ${one.from} says was copied into ${one.into}.`),
 				...(shared.length > 0 ? [`It shares ${shared.join(', ')} with ${from.name}: what you change there changes both.`] : [])
 			].join(' ');
 		});
-	}
-
-	/** New strata of one's own for what is copied, by the id of what goes into them. */
-	async #emptyFor(of: readonly OwnedHead[], name: string): Promise<Map<StratumId, StratumHead>> {
-		const copies = new Map<StratumId, StratumHead>();
-		const taken = new Set<string>(this.layers.map(({ id }) => id));
-		for (const source of of) {
-			const called = (of.length === 1 ? name : `${name}, ${source.name}`).slice(0, 60);
-			const id = freeSlug(called, (one) => taken.has(one)) as StratumId;
-			taken.add(id);
-			const head = { id, kind: 'personal', name: called } as const;
-			await ask('/api/strata', 'POST', head);
-			copies.set(source.id, head);
-		}
-		return copies;
-	}
-
-	/** Lets the new strata of a setup say what those of another say now. */
-	async #copy(copies: ReadonlyMap<StratumId, StratumHead>, from: Setup, into: Setup): Promise<void> {
-		if (copies.size === 0) return;
-		const path = this.#workspace.path;
-		const { strata, revision } = await ask<WorkspaceDocument>(`${path}?setup=${encodeURIComponent(from.id)}`);
-		for (const [source, head] of copies) {
-			const wire = strata.find(({ id }) => id === source);
-			const said = wire && changesBetween({ ...head, contents: {} }, { ...stratumOfWire(wire as StratumWire), id: head.id });
-			if (!said || said.length === 0) continue;
-			const label = `Copy of ${this.headOf(source)?.name ?? source}`.slice(0, 200);
-			const edit = { base: revision, stratum: head.id, setup: into.id, label, changes: said };
-			await ask(`${path}/edits`, 'POST', edit);
-		}
 	}
 
 	/** The other setups of the person that a stratum of theirs lies in too. */
@@ -179,7 +146,7 @@ export class SetupsDesk {
 
 	change(
 		setup: Setup,
-		change: { name?: string; strata?: readonly StratumId[]; isStart?: true; isRecommended?: boolean }
+		change: { name?: string; strata?: readonly StratumId[]; isStart?: true; isRecommended?: boolean; isRequired?: boolean }
 	): Promise<boolean> {
 		return this.#do(async () => {
 			const changed = await ask<Setup>(this.#path, 'PUT', { id: setup.id, ...change });
@@ -191,14 +158,34 @@ export class SetupsDesk {
 		});
 	}
 
+	/** The strata that no setup may leave out. */
+	get required(): readonly OwnedHead[] {
+		return this.layers.filter(({ id }) => this.#workspace.document.required.includes(id));
+	}
+
+	isRequired(id: StratumId): boolean {
+		return this.#workspace.document.required.includes(id);
+	}
+
+	/** What the setup lacks of that. */
+	missingIn(setup: Setup): readonly OwnedHead[] {
+		return this.required.filter(({ id }) => !setup.strata.includes(id));
+	}
+
+	/** Puts all into the setup that it may not leave out. */
+	complete(setup: Setup): Promise<boolean> {
+		return this.change(setup, { strata: withRequired(setup.strata, this.layers, this.required) });
+	}
+
+	/** Whether the person says what is required. */
+	get mayRequire(): boolean {
+		return may(this.#workspace.document.me, 'people');
+	}
+
 	/** Takes a stratum into the setup, where its kind usually lies, or out of it. */
 	choose(setup: Setup, id: StratumId, isIn: boolean): Promise<boolean> {
 		if (!isIn) return this.change(setup, { strata: setup.strata.filter((one) => one !== id) });
-		const kinds = inUsualOrder([...setup.strata, id].flatMap((one) => this.headOf(one) ?? []));
-		const added = kinds.findIndex((head) => head.id === id);
-		const above = kinds.slice(added + 1).find((head) => setup.strata.includes(head.id));
-		const at = above ? setup.strata.indexOf(above.id) : setup.strata.length;
-		return this.change(setup, { strata: setup.strata.toSpliced(at, 0, id) });
+		return this.change(setup, { strata: withRequired(setup.strata, this.layers, [{ id }]) });
 	}
 
 	/** Moves a stratum up or down in the setup: the upper one has the last word. */

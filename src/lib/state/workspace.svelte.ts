@@ -27,6 +27,8 @@ import { Blames } from './blames.svelte';
 import { Draft } from './draft.svelte';
 import { Edits } from './edits.svelte';
 import { Findings } from './findings.svelte';
+import type { Heard } from './live.svelte';
+import { Newest } from './newest';
 import { NextRelease } from './next-release.svelte';
 import type { Notice } from './notice';
 import { Publishing } from './publishing.svelte';
@@ -38,7 +40,8 @@ import { remember, remembered } from './remembered';
  * way: catalogue and strata give the effective profile, that gives the index, that gives findings and answers.
  */
 export class Workspace {
-	readonly document: WorkspaceDocument;
+	/** Replaced as a whole when everything is read anew; the application stays the one that it is. */
+	document = $state.raw<WorkspaceDocument>() as WorkspaceDocument;
 	/** The application's own contexts. */
 	readonly #bareSpace;
 	/** The application's own commands. */
@@ -118,7 +121,11 @@ export class Workspace {
 	}
 
 	#take(document: WorkspaceDocument) {
+		this.document = document;
 		this.#become(document.strata.map(stratumOfWire));
+		// the stratum that was written to may be in the setup no more, or somebody else's
+		if (this.targetId !== '' && !this.writable.some(({ id }) => id === this.targetId))
+			this.targetId = (this.writable.at(-1) ?? this.profile[0]!).id;
 		this.revision = document.revision;
 		this.edits.take(document);
 		this.history = document.history;
@@ -192,22 +199,43 @@ export class Workspace {
 		this.history = [edit, ...this.history];
 	}
 
+	readonly #reading = new Newest();
+
 	/** Reads everything anew, as after somebody else's edit or a release. */
-	async reload() {
-		const document = await ask<WorkspaceDocument>(`${this.path}?setup=${this.document.setup.id}`);
-		await strataReadable([document.released, ...document.strata]);
-		this.#take(document);
+	async reload(): Promise<void> {
+		const { revision } = this;
+		let isOld = false;
+		await this.#reading.of(
+			async () => {
+				const document = await ask<WorkspaceDocument>(`${this.path}?setup=${this.document.setup.id}`);
+				await strataReadable([document.released, ...document.strata]);
+				return document;
+			},
+			(document) => {
+				// what was stored here while it was read is not in it
+				isOld = document.revision < this.revision && this.revision !== revision;
+				if (!isOld) this.#take(document);
+			}
+		);
+		if (isOld) await this.reload();
 	}
 
 	/** The newest revision that was heard of. */
 	heard = $state(0);
+	/** How often something of each kind was heard, for views that read it by themselves. */
+	readonly news = $state({ proposals: 0, setups: 0, people: 0 });
+	/** The application has other commands, rules or contexts than those that everything here was made with. */
+	isOutdated = $state(false);
 
 	/**
-	 * Hears that there is a newer revision, or without one that something else has changed; follows it at once. What is heard
-	 * while something is written is looked for by `catchUp` afterwards.
+	 * Hears of something that was written, and follows it at once. What is heard while something is written is looked for by `catchUp`
+	 * afterwards.
 	 */
-	async hear(revision: number | undefined, strata?: readonly string[]) {
+	async hear({ revision, strata, about }: Heard) {
+		if (about === 'program') return void (this.isOutdated = true);
+		if (about) this.news[about]++;
 		if (revision === undefined) {
+			if (about === 'proposals') return;
 			if (!this.edits.busy && !this.edits.merge && this.edits.waiting.list.length === 0) await this.reload();
 			return;
 		}

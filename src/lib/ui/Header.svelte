@@ -33,6 +33,7 @@
 		<span class="what">Application</span>
 		<Picker
 			strong
+			deliberate
 			label="Application"
 			items={[...applications.map((a) => ({ value: a.id, name: a.name })), { value: '', name: 'Programs …' }]}
 			value={workspace.document.application.id as string}

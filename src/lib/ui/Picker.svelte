@@ -1,5 +1,6 @@
 <script lang="ts">
 	import { Select } from 'flowbite-svelte';
+	import { tick } from 'svelte';
 
 	interface Item {
 		readonly value: string;
@@ -14,7 +15,8 @@
 		value,
 		onpick,
 		strong = false,
-		disabled = false
+		disabled = false,
+		deliberate = false
 	}: {
 		label: string;
 		items: readonly Item[];
@@ -22,7 +24,33 @@
 		onpick: (value: string) => void;
 		strong?: boolean;
 		disabled?: boolean;
+		/** What is passed by arrow keys is chosen only at Enter: for choices that go far, as to another program. */
+		deliberate?: boolean;
 	} = $props();
+	/** What a closed list takes for a choice at once, though it may only be passed on the way to another. */
+	const PASSES = /^(Arrow|Home$|End$|Page|.$)/;
+	let isPassing = false;
+
+	function onkeydown(event: KeyboardEvent & { currentTarget: HTMLSelectElement }) {
+		if (!deliberate) return;
+		const { key, currentTarget: list } = event;
+		if (key === 'Enter' && list.value !== value) {
+			event.preventDefault();
+			take(list);
+		} else if (key === 'Escape' && list.value !== value) {
+			event.stopPropagation();
+			list.value = value;
+		}
+		isPassing = PASSES.test(key) && key !== ' ' && !event.altKey;
+	}
+
+	function take(list: HTMLSelectElement) {
+		isPassing = false;
+		onpick(list.value);
+		// what did not become the choice is not shown as if it had, and can be chosen again
+		void tick().then(() => (list.value = value));
+	}
+
 	const groups = $derived([...new Set(items.flatMap(({ group }) => group ?? []))]);
 </script>
 
@@ -35,7 +63,10 @@
 	items={items.filter(({ group }) => group === undefined)}
 	{value}
 	{disabled}
-	onchange={(event) => onpick((event.currentTarget as HTMLSelectElement).value)}
+	{onkeydown}
+	onpointerdown={() => (isPassing = false)}
+	onblur={(event) => deliberate && ((event.currentTarget as HTMLSelectElement).value = value)}
+	onchange={(event) => !isPassing && take(event.currentTarget as HTMLSelectElement)}
 >
 	{#each groups as group (group)}
 		<optgroup label={group}>

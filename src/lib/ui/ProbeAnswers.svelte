@@ -34,6 +34,7 @@
 
 <Recorder
 	label="Press any keys to ask"
+	atOnce
 	onheard={(heard) => {
 		keys = heard;
 		if (heard === undefined) return;

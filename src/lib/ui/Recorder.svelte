@@ -7,20 +7,24 @@
 	import KeyCaps from './KeyCaps.svelte';
 
 	/**
-	 * Takes an input from the keyboard and shows what it heard. Escape leaves, Tab moves on and Enter accepts, unless the
-	 * next key is to be recorded whatever it is; that holds for one key, so that nobody is caught in the field.
+	 * Takes an input from the keyboard and shows what it heard, once it listens: after Enter, the space bar or a click, until the input is
+	 * accepted or the field is left. Before that its keys are those of the page, undo among them. While it listens Escape leaves, Tab moves
+	 * on and Enter accepts, unless the next key is to be recorded whatever it is; that holds for one key, so that nobody is caught in it.
 	 */
 	let {
 		label,
 		onheard,
 		onaccept = () => {},
 		onleave = () => {},
+		atOnce = false,
 		field = $bindable()
 	}: {
 		label: string;
 		onheard: (keys: Keys | undefined) => void;
 		onaccept?: () => void;
 		onleave?: () => void;
+		/** It listens as soon as it has the focus: it was opened to take keys. */
+		atOnce?: boolean;
 		field?: HTMLElement | undefined;
 	} = $props();
 
@@ -35,27 +39,52 @@
 	const keys = $derived(strokes.length > 0 ? keysOf(strokes) : undefined);
 	const id = $props.id();
 
+	/** Forgets what it heard, and listens no more. */
 	export function clear() {
+		listening = atOnce && document.activeElement === field;
+		empty();
+	}
+
+	function empty() {
 		strokes = [];
 		heard = undefined;
 		typed = '';
 		onheard(undefined);
 	}
 
+	/** Goes to the field, and listens. */
+	export function listen() {
+		field?.focus();
+		listening = true;
+	}
+
 	function onkeydown(event: KeyboardEvent) {
 		const isPlain = !event.ctrlKey && !event.altKey && !event.metaKey;
+		if (!listening) {
+			if (isPlain && (event.key === 'Enter' || event.key === ' ')) {
+				event.preventDefault();
+				listening = true;
+			} else if (isPlain && event.key === 'Escape') {
+				event.preventDefault();
+				event.stopPropagation();
+				onleave();
+			}
+			return;
+		}
 		if (!takesAny && isPlain) {
 			if (event.key === 'Tab') return;
 			if (event.key === 'Escape') {
 				event.preventDefault();
 				event.stopPropagation();
-				if (keys) clear();
+				if (keys) empty();
 				else onleave();
 				return;
 			}
 			if (event.key === 'Enter' && !event.shiftKey) {
 				event.preventDefault();
-				if (keys) onaccept();
+				if (!keys) return;
+				listening = atOnce;
+				onaccept();
 				return;
 			}
 		}
@@ -106,13 +135,14 @@
 		bind:this={field}
 		class="field"
 		class:listening
-		role="application"
-		aria-label="{label}. Press the keys; Escape leaves, Enter accepts."
+		role={listening ? 'application' : 'button'}
+		aria-label="{label}. {listening ? 'Press the keys; Escape leaves, Enter accepts.' : 'Enter begins.'}"
 		aria-describedby="{id}-heard"
 		tabindex="0"
 		data-autofocus
 		{onkeydown}
-		onfocus={() => (listening = true)}
+		onclick={listen}
+		onfocus={() => (listening ||= atOnce)}
 		onblur={() => (listening = false)}
 	>
 		{#if keys}
@@ -139,7 +169,7 @@
 			bind:checked={takesAny}
 			class="way"
 			title="The next key is recorded whatever it is"
-			onchange={() => takesAny && field?.focus()}>Take Esc, Tab, Enter</Checkbox
+			onchange={() => takesAny && listen()}>Take Esc, Tab, Enter</Checkbox
 		>
 		<Input
 			bind:value={typed}

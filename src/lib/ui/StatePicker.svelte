@@ -28,6 +28,7 @@
 		<div class="release">
 			<Picker
 				label="Release"
+				deliberate
 				value={shown.state === 'release' ? String(shown.release) : ''}
 				items={[
 					{ value: '', name: 'A release …' },

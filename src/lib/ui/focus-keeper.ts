@@ -32,15 +32,31 @@ function placeOf(element: HTMLElement, opener: HTMLElement | undefined): Place {
 	return { element, around, way, opener, isInDialog: dialogOf(element) !== null };
 }
 
-/** What takes keys for itself: the next key is rarely meant for it. */
-const TAKES_KEYS = 'input, textarea, select, [role="textbox"], [role="application"], [contenteditable="true"]';
+/** What does nothing by itself when Enter is pressed on it: a way to somewhere, or a list that is walked through. */
+const HARMLESS =
+	'a[href], summary, main, [role="listbox"], [role="grid"], [role="tree"], [role="feed"], [role="region"], [tabindex="0"]:not(button, input, select, textarea, [role])';
+/** What things are shown in, and what they stand in. */
+const ITEM =
+	'li, tr, [role="row"], [role="listitem"], [role="option"], [role="group"], article, fieldset, form, section[aria-label], aside, [role="region"], dialog, [role="dialog"], nav, main';
 
-/** What stands at that place or next to it, before it first; rather something to press than something to write in. */
+/** What stands at that place or next to it, before it first. */
 function nearest(list: readonly HTMLElement[], at: number): HTMLElement | undefined {
-	const from = Math.max(0, Math.min(at, list.length - 1));
-	const inTurn = [...list.keys()].sort((a, b) => Math.abs(a - from) - Math.abs(b - from) || a - b);
-	const found = inTurn.find((i) => !list[i]!.matches(TAKES_KEYS)) ?? from;
-	return list[found];
+	return list[Math.max(0, Math.min(at, list.length - 1))];
+}
+
+/**
+ * Where the focus may rest in the place of something that is gone: never on what acts, since the next key was meant for something
+ * else. That is the thing itself if it does nothing, else the item that it is part of.
+ */
+function restingPlace(found: HTMLElement): HTMLElement | undefined {
+	return found.matches(HARMLESS) ? found : (found.closest<HTMLElement>(ITEM) ?? undefined);
+}
+
+function rest(on: HTMLElement | undefined): void {
+	const place = on ?? document.querySelector('main');
+	if (!place) return;
+	if (!place.matches(FOCUSABLE) && !place.hasAttribute('tabindex')) place.tabIndex = -1;
+	place.focus({ preventScroll: true });
 }
 
 /** What takes the place of an element that is gone: what stands where it stood in the nearest part that is still there. */
@@ -51,10 +67,11 @@ function nextTo({ around, way, opener, isInDialog }: Place): HTMLElement | undef
 		if (!isSeen(part)) continue;
 		const there = focusablesIn(part);
 		const next = nearest(there, at);
-		if (next) return next;
+		if (next) return restingPlace(next);
 	}
 	// a dialog that was opened by pointer has nobody to give the focus back to but the view
-	return isInDialog ? (document.querySelector('main') ?? undefined) : atEndOf(way);
+	const end = isInDialog ? undefined : atEndOf(way);
+	return end && restingPlace(end);
 }
 
 /** What stands at the end of the way now, or nearest to it. */
@@ -93,9 +110,10 @@ export function keepFocus(): () => void {
 		place = placeOf(target, opener);
 	}
 
-	/** By pointer somebody may well mean nothing at all. */
-	function onpointerdown(): void {
-		place = undefined;
+	/** By pointer somebody may well mean nothing at all; what is pressed may have the focus already, and be gone by what it does. */
+	function onpointerdown({ target }: PointerEvent): void {
+		const pressed = target instanceof Element ? target.closest<HTMLElement>(FOCUSABLE) : null;
+		place = pressed && pressed === document.activeElement ? placeOf(pressed, opener) : undefined;
 	}
 
 	function look(): void {
@@ -110,7 +128,7 @@ export function keepFocus(): () => void {
 			timer = setTimeout(look, LOOK_AGAIN);
 			return;
 		}
-		nextTo(place)?.focus({ preventScroll: true });
+		rest(nextTo(place));
 	}
 
 	const changes = new MutationObserver(() => {

@@ -81,9 +81,14 @@ function staysThere(event: KeyboardEvent, isPlain: boolean): boolean {
 	const key = event.key.toLowerCase();
 	const field = target.closest(FIELDS);
 	if (!field) return false;
-	// a list of choices has no undo of its own
 	const isUndo = (event.ctrlKey || event.metaKey) && (key === 'z' || key === 'y');
-	return isPlain || (isUndo && !(field instanceof HTMLSelectElement));
+	return isPlain || (isUndo && hasOwnUndo(field));
+}
+
+/** A list of choices has no undo of its own, nor has a field with nothing in it. */
+function hasOwnUndo(field: Element): boolean {
+	if (field instanceof HTMLSelectElement) return false;
+	return !(field instanceof HTMLInputElement || field instanceof HTMLTextAreaElement) || field.value !== '';
 }
 
 /** The names under which the key may be listed: by what it types, and by its place for Alt with a figure. */

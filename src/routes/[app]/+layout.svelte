@@ -1,12 +1,13 @@
 <script lang="ts">
 	import { untrack } from 'svelte';
-	import { goto } from '$app/navigation';
+	import { goto, invalidate } from '$app/navigation';
 	import { page } from '$app/state';
 	import { Workspace, provideWorkspace } from '$lib/state/workspace.svelte';
 	import DraftBar from '$lib/ui/DraftBar.svelte';
 	import Header from '$lib/ui/Header.svelte';
 	import Notices from '$lib/ui/Notices.svelte';
 	import type { CommandId } from '$core/application/command';
+	import { ApiError } from '$lib/state/api';
 	import { hearChanges } from '$lib/state/live.svelte';
 	import { Visits } from '$lib/state/visits.svelte';
 	import { keepFocus } from '$lib/ui/focus-keeper';
@@ -18,12 +19,13 @@
 	let { data, children } = $props();
 	const workspace = $derived(new Workspace(data.document));
 	provideWorkspace(() => workspace);
+	const application = $derived(workspace.document.application.id);
 	$effect(() => () => workspace.findings.checks.stop());
 	const items = views.flatMap((v) => [...v.items]);
 	const here = $derived([START, ...items].find((i) => page.url.pathname.endsWith(`/${i.path}`)));
 
 	// the last places, for Start
-	const visits = $derived(new Visits(workspace.document.application.id));
+	const visits = $derived(new Visits(application));
 	$effect(() => {
 		const { pathname, search, searchParams } = page.url;
 		if (!here || here === START) return;
@@ -35,18 +37,27 @@
 
 	$effect(() => keepFocus());
 
-	const quietly = (work: Promise<unknown>) => void work.catch(() => undefined);
+	/** Does it and says nothing of what fails, but that nobody is signed in here any more. */
+	const quietly = (work: Promise<unknown>) =>
+		void work.catch((error: unknown) => {
+			if (error instanceof ApiError && error.status === 401)
+				void goto(`/sign-in?to=${encodeURIComponent(page.url.pathname + page.url.search)}`);
+		});
 	// other windows and programs are heard at once; what waited is sent as soon as the server is there
 	$effect(() => {
 		const here = workspace;
 		quietly(untrack(() => here.edits.resume()));
-		return hearChanges(here.document.application.id, {
-			changed: (revision, strata) => quietly(here.hear(revision, strata)),
+		return hearChanges(application, {
+			changed: (heard) => quietly(here.hear(heard)),
 			reached: () => quietly(here.catchUp())
 		});
 	});
 	$effect(() => {
 		if (!workspace.edits.busy && workspace.heard > workspace.revision) quietly(workspace.catchUp());
+	});
+	// with other commands everything is made anew, once nothing is being written
+	$effect(() => {
+		if (workspace.isOutdated && !workspace.edits.busy && !workspace.edits.merge) quietly(invalidate('skarn:setup'));
 	});
 	// as long as something waits, the server is asked again and again
 	$effect(() => {

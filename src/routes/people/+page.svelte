@@ -4,6 +4,7 @@
 	import { onMount } from 'svelte';
 	import { RIGHTS } from '$core/people/may';
 	import { ApiError } from '$lib/state/api';
+	import { hearChanges } from '$lib/state/live.svelte';
 	import { PeopleDesk } from '$lib/state/people-desk.svelte';
 	import Confirm from '$lib/ui/Confirm.svelte';
 	import Invite from '$lib/ui/people/Invite.svelte';
@@ -11,20 +12,21 @@
 	import OneField from '$lib/ui/people/OneField.svelte';
 	import PersonRow from '$lib/ui/people/PersonRow.svelte';
 	import { RIGHT_WORDS } from '$lib/ui/people/rights';
-	import { bandClass } from '$lib/ui/stratum-look';
-	import Picker from '$lib/ui/Picker.svelte';
+	import StrataList from '$lib/ui/people/StrataList.svelte';
 	import Frame from '$lib/ui/programs/Frame.svelte';
 
 	const desk = new PeopleDesk();
 	const roles = ['steward', 'lead', 'designer', 'trainer'] as const;
 	let leaving = $state.raw<(typeof desk.people)[number] | undefined>(undefined);
-	let heirs = $state<Record<string, string>>({});
 
-	onMount(() => {
-		desk.load().catch((error: unknown) => {
+	const load = () =>
+		void desk.load().catch((error: unknown) => {
 			if (error instanceof ApiError && error.status === 401) void goto('/sign-in?to=/people');
 			else throw error;
 		});
+	onMount(() => {
+		load();
+		return hearChanges(null, { changed: ({ about }) => about === 'people' && load(), reached: load });
 	});
 
 	async function signOut(everywhere: boolean) {
@@ -41,6 +43,9 @@
 					role={desk.said.kind === 'done' ? 'status' : 'alert'}
 				>
 					{desk.said.text}
+					{#if desk.undo}<Button size="xs" color="alternative" disabled={desk.busy} onclick={() => void desk.takeBack()}
+							>Undo</Button
+						>{/if}
 				</p>
 			{/if}
 			{#if desk.me && !desk.isOpen}
@@ -66,57 +71,14 @@
 					<h2>Invite somebody</h2>
 					<Invite {desk} />
 				{/if}
-				<h2>Disciplines and projects</h2>
-				<ul class="strata">
-					{#each desk.led as stratum (stratum.id)}
-						{@const leads = desk.here.filter((p) => p.leads.includes(stratum.id)).map((p) => p.name)}
-						<li>
-							<i class={bandClass(stratum.kind)}></i><b>{stratum.name}</b>
-							<span class="quiet"
-								>{stratum.kind}, {leads.length > 0 ? `led by ${leads.join(', ')}` : 'led by nobody yet: stewards write it'}</span
-							>
-							{#if desk.mayRename(stratum)}<OneField
-									label="Another name for {stratum.name}"
-									does="Rename it"
-									disabled={desk.busy}
-									ondone={(name) => desk.renameStratum(stratum, name)}
-								/>{/if}
-						</li>
-					{:else}
-						<li class="quiet">There are none yet.</li>
-					{/each}
-				</ul>
+				<h2>The office’s strata</h2>
+				<StrataList {desk} />
 				{#if desk.isSteward}
 					<div class="row">
 						{#each ['discipline', 'project'] as const as kind (kind)}
 							<OneField label="New {kind}" does="Make it" disabled={desk.busy} ondone={(name) => desk.makeStratum(kind, name)} />
 						{/each}
 					</div>
-				{/if}
-				{#if desk.isSteward && desk.left.length > 0}
-					<h2>What was left behind</h2>
-					<ul class="strata">
-						{#each desk.left as stratum (stratum.id)}
-							<li>
-								<i class={bandClass(stratum.kind)}></i><b>{stratum.name}</b>
-								<Picker
-									label="Hand {stratum.name} over to"
-									items={[{ value: '', name: 'hand over to …' }, ...desk.here.map((p) => ({ value: p.id, name: p.name }))]}
-									value={heirs[stratum.id] ?? ''}
-									onpick={(id) => (heirs[stratum.id] = id)}
-								/>
-								<Button
-									size="xs"
-									color="alternative"
-									disabled={!heirs[stratum.id] || desk.busy}
-									onclick={() => {
-										const heir = desk.here.find((p) => p.id === heirs[stratum.id]);
-										if (heir) void desk.handOver(stratum, heir);
-									}}>Hand over</Button
-								>
-							</li>
-						{/each}
-					</ul>
 				{/if}
 			{:else}
 				<p class="quiet" role="status">Reading …</p>
@@ -210,26 +172,10 @@
 	p {
 		max-width: 66ch;
 	}
-	.people,
-	.strata {
+	.people {
 		margin: 0;
 		padding: 0;
 		list-style: none;
-	}
-	.strata li {
-		display: flex;
-		gap: 10px;
-		align-items: center;
-		min-height: var(--row);
-		border-top: 1px solid var(--line);
-	}
-	.strata li > :global(form) {
-		margin-left: auto;
-	}
-	.strata i {
-		width: 14px;
-		height: 14px;
-		border-radius: 7px;
 	}
 	.row {
 		display: flex;

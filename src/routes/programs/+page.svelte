@@ -2,7 +2,10 @@
 	import { goto, invalidateAll } from '$app/navigation';
 	import { page } from '$app/state';
 	import { Button } from 'flowbite-svelte';
+	import { onMount } from 'svelte';
 	import { ask, told } from '$lib/state/api';
+	import { hearChanges } from '$lib/state/live.svelte';
+	import { Newest } from '$lib/state/newest';
 	import { ProgramDesk } from '$lib/state/program-desk.svelte';
 	import Confirm from '$lib/ui/Confirm.svelte';
 	import CatalogueChange from '$lib/ui/programs/CatalogueChange.svelte';
@@ -20,13 +23,37 @@
 	let going = $state<string | undefined>(undefined);
 
 	$effect(() => {
+		// again when the list, its columns or what is written above change
+		void desk?.change;
+		const later = setTimeout(() => void desk?.look(), 300);
+		return () => clearTimeout(later);
+	});
+
+	$effect(() => {
 		const id = asked;
 		problem = '';
 		if (id === undefined) return void (desk = undefined);
-		ProgramDesk.open(id)
-			.then((opened) => (desk = opened))
-			.catch((error: unknown) => (problem = told(error)));
+		open(id).catch((error: unknown) => (problem = told(error)));
 	});
+
+	onMount(() =>
+		hearChanges(null, {
+			changed: ({ about, application }) => {
+				if (about !== 'program') return;
+				quietly(invalidateAll());
+				// what somebody is changing here stays as it is written
+				if (desk && application === desk.id && !desk.isChanged) quietly(open(desk.id));
+			},
+			reached: () => undefined
+		})
+	);
+	const quietly = (work: Promise<unknown>) => void work.catch(() => undefined);
+	const reading = new Newest();
+	const open = (id: string) =>
+		reading.of(
+			() => ProgramDesk.open(id),
+			(opened) => (desk = opened)
+		);
 
 	async function store() {
 		if (!desk) return;
@@ -34,7 +61,7 @@
 		try {
 			done = await desk.store();
 			await invalidateAll();
-			desk = await ProgramDesk.open(desk.id);
+			await open(desk.id);
 		} catch (error) {
 			problem = told(error);
 		}
@@ -101,7 +128,12 @@
 					A newer list of its commands is compared with the one here; what is said of a command that was renamed follows.
 				</p>
 				<CommandTable onchange={(list) => program.take(list)} />
-				{#if program.change}<CatalogueChange change={program.change} refused={program.refused} />{/if}
+				{#if program.change}<CatalogueChange
+						change={program.change}
+						refused={program.refused}
+						defaults={program.defaults}
+						outlook={program.outlook}
+					/>{/if}
 				<p class="acts">
 					<Button size="sm" disabled={!program.isChanged || program.problem !== undefined} onclick={() => void store()}
 						>Keep the changes</Button

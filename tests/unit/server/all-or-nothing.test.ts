@@ -19,8 +19,7 @@ const OFFICE = 'office' as StratumId;
 describe('what is written together', () => {
 	let folder: string;
 	let office: Office;
-	const changesOf = (lines: string) =>
-		ofShortcuts(entriesOf(lines).map((after) => ({ stratum: OFFICE, before: null, after })));
+	const changesOf = (lines: string) => ofShortcuts(entriesOf(lines).map((after) => ({ stratum: OFFICE, before: null, after })));
 	const edit = async (lines: string) => {
 		const { revision } = await office.profiles.load(id);
 		return office.profiles.edit(id, { base: revision, stratum: OFFICE, label: lines, changes: changesOf(lines) });

@@ -99,7 +99,7 @@ describe('back-ups', () => {
 		const isKept = async () => (await office.backups.keepIfChanged(new Date(++hour * 3_600_000))) !== undefined;
 		expect(await isKept(), 'nothing has changed').to.equal(false);
 		const changes: Record<string, () => Promise<unknown>> = {
-			'a discipline': () => office.people.addStratum({ id: 'glass' as never, kind: 'discipline', name: 'Glass' }, FIRST),
+			'a discipline': () => office.strata.add({ id: 'glass' as never, kind: 'discipline', name: 'Glass' }, FIRST),
 			keys: () => office.signing.setUp(['a rope and a pulley'], 1),
 			'a seat': () => office.seats.add(id, 'C-07', ''),
 			'its ring': () => office.rollouts.setRings(id, [{ id: EVERYONE, name: 'All', soak: 5, limit: 0 }]),
@@ -130,7 +130,7 @@ describe('back-ups', () => {
 		const file = await backups.keepIfChanged(new Date(0));
 		expect(listBackups(data())).to.deep.equal([file]);
 		expect(await backups.keepIfChanged(new Date(1))).to.equal(undefined);
-		await backups.beforeDelete(new Date(2));
+		await backups.before('delete', new Date(2));
 		const dump = await store.dump();
 		for (let hour = 1; hour <= 12; hour++) await keepBackup(data(), dump, 'hourly', new Date(hour * 3_600_000));
 		const names = listBackups(data());

@@ -86,7 +86,21 @@ describe('what open pages hear', () => {
 			});
 			expect((await server.ask(`${app}/undo`, 'POST', { base: 0, stratum: 'personal' })).status, 'refused').to.equal(409);
 			await server.ask(`${app}/command-line`, 'PUT', { aliases: null });
-			expect(await nextOf(reader), 'what was refused is not told').to.deep.equal({ application: 'gneiss-solid-5' });
+			expect(await nextOf(reader), 'what was refused is not told').to.deep.equal({
+				application: 'gneiss-solid-5',
+				about: 'program'
+			});
+			await server.ask(`${app}/setups`, 'POST', { name: 'Moulds', strata: ['office'] });
+			expect(await nextOf(reader)).to.deep.equal({ application: 'gneiss-solid-5', about: 'setups' });
+			await server.ask('/api/strata', 'POST', { id: 'glass', kind: 'discipline', name: 'Glass' });
+			expect(await nextOf(reader), 'of the whole office').to.deep.equal({ about: 'people' });
+			const { application, commands } = (await (await server.ask(app)).json()) as Record<string, unknown>;
+			expect((await server.ask(`${app}?preview`, 'PUT', { application, commands })).status).to.equal(200);
+			expect((await server.ask(app, 'PUT', { application, commands })).status).to.equal(200);
+			expect(await nextOf(reader), 'a look at it is not told').to.deep.equal({
+				application: 'gneiss-solid-5',
+				about: 'program'
+			});
 			await reader.cancel();
 			expect((await officeOf()).live.listeners).to.equal(0);
 		});

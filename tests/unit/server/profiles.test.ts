@@ -345,11 +345,11 @@ describe('profiles on the server', () => {
 
 			const from = factoryEntries.at(-1)!.command;
 			const now = commands.slice(1).map((c) => (c.id === from ? { ...c, id: 'renamed.anew' as typeof from } : c));
-			await office.profiles.change(
-				other.id,
-				{ application: other, commands: now },
-				new Map([[from, 'renamed.anew' as typeof from]])
-			);
+			await office.profiles.change(other.id, {
+				application: other,
+				commands: now,
+				renamed: new Map([[from, 'renamed.anew' as typeof from]])
+			});
 			await reopen();
 			const [factory] = (await office.profiles.load(other.id)).profile;
 			const said = [...shortcutsIn(factory!).values()].map((e) => e.command as string);

@@ -175,7 +175,7 @@ const until = async (holds: () => unknown) => {
 		const refused = await copyOffice(one.store, store).catch((error: Error) => error.message);
 		expect(refused).to.include('is not empty').and.include('nothing was written');
 		// what counts up by itself goes on behind what was copied
-		await there.people.addStratum({ id: 'moved' as StratumId, kind: 'project', name: 'Moved' }, { id: 'first' } as never);
+		await there.strata.add({ id: 'moved' as StratumId, kind: 'project', name: 'Moved' }, { id: 'first' } as never);
 		const back = await openShared(freshDatabase(), embedded);
 		const again = await copyOffice(store, back);
 		expect(again).to.deep.equal({ ...counts, layers: counts['layers']! + 1, strata: counts['strata']! + 1 });

@@ -170,13 +170,13 @@ describe('what other windows write', () => {
 		const [at, other] = [await demo.open(gneiss.application.id), await demo.open(gneiss.application.id)];
 		const shortcut = { command: 'solid.loft' as CommandId, keys: 'Ctrl+Alt+Shift+F6' as Keys, scope: {} };
 		await other.edits.commit('elsewhere', ofShortcuts(put(other.profile, PERSONAL, shortcut)));
-		await at.hear(other.revision);
+		await at.hear({ revision: other.revision });
 		expect(at.revision).to.equal(other.revision);
 		expect(at.index.on(shortcut.keys)).to.have.length(1);
 		const { profile } = at;
-		await at.hear(other.revision);
+		await at.hear({ revision: other.revision });
 		expect(at.profile, 'what is known already is not read again').to.equal(profile);
-		await at.hear(undefined);
+		await at.hear({});
 		expect(at.profile, 'anything may have changed').to.not.equal(profile);
 	});
 });

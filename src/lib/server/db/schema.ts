@@ -4,6 +4,7 @@ import type { Command } from '../../../../core/application/command.ts';
 import type { AnyChange } from '../../../../core/chapter/chapter.ts';
 import type { EntryOp } from '../../../../core/strata/entry.ts';
 import type { SearchPaths } from '../../../../core/folders/search.ts';
+import type { StratumState } from '../../../../core/people/may.ts';
 import type { Recipe } from '../../../../core/recipe/recipe.ts';
 import type { Role } from '../../../../core/strata/role.ts';
 import type { DeskSetup } from '../../../../core/keyboard/desk.ts';
@@ -47,7 +48,11 @@ export const layers = pgTable('layers', {
 	/** Whose it is; null for one of the office. */
 	person: text('person'),
 	/** In which order those of a kind lie on each other. */
-	position: serial('position').notNull()
+	position: serial('position').notNull(),
+	/** Whether no setup may leave it out. */
+	isRequired: boolean('is_required').notNull().default(false),
+	/** One that is archived or deleted is in no profile; what it says and the setups that name it stay, so that it can come back. */
+	state: text('state').$type<StratumState>().notNull().default('used')
 });
 
 /** What holds content for which application. */
@@ -342,6 +347,8 @@ export const setups = pgTable(
 		position: serial('position').notNull(),
 		isStart: boolean('is_start').notNull().default(false),
 		isRecommended: boolean('is_recommended').notNull().default(false),
+	/** Whether nobody may leave out its common strata. */
+	isRequired: boolean('is_required').notNull().default(false),
 		/** The lowest first; the factory is not named. */
 		strata: jsonb('strata').$type<StratumId[]>().notNull()
 	},

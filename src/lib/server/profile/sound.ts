@@ -42,7 +42,8 @@ export function refuseForeignScope(
 	}
 }
 
-function refuseUncanonical(keys: Keys, where: string): void {
+/** Throws `Problem` 422 for keys that are none, or that Skarn spells otherwise. */
+export function refuseUncanonical(keys: Keys, where: string): void {
 	let canonical: Keys;
 	try {
 		canonical = parseKeys(keys);

@@ -2,12 +2,14 @@ import { and, eq, inArray } from 'drizzle-orm';
 import type { Command } from '../../../../core/application/command.ts';
 import type { AnyChange } from '../../../../core/chapter/chapter.ts';
 import { ALL_CHAPTERS, byChapter } from '../../../../core/profile/chapters.ts';
+import type { Edit } from '../../../../core/profile/edit.ts';
 import { stratumById, type Profile, type Stratum, type StratumHead } from '../../../../core/strata/stratum.ts';
 import type { Database } from '../db/open.ts';
-import { commands, entries, layers, texts } from '../db/schema.ts';
+import { applications, commands, edits, entries, layers, strata, texts } from '../db/schema.ts';
 import { notSound } from './sound.ts';
 
 export type Tables = Pick<Database, 'delete' | 'insert'>;
+type WholeTables = Pick<Database, 'delete' | 'insert' | 'update'>;
 
 const CHUNK = 1000;
 const inChunks = <T>(rows: readonly T[]): T[][] =>
@@ -78,6 +80,18 @@ export async function writeOutcome(tx: Tables, id: string, after: Profile, chang
 		}
 }
 
+/** Writes an edit into the history, and what it comes to; the application's own revision is the caller's. */
+export async function writeEdit(tx: WholeTables, application: string, edit: Edit, after: Profile): Promise<void> {
+	const { revision, changes } = edit;
+	await tx.insert(edits).values({ ...edit, application });
+	await writeOutcome(tx, application, after, changes);
+	const written = [...new Set(changes.map(({ stratum }) => stratum))];
+	await tx
+		.update(strata)
+		.set({ revision })
+		.where(and(eq(strata.application, application), inArray(strata.id, written)));
+}
+
 /** Adds the strata that the office has not yet. Throws `Problem` 422 for one that it has as another kind. */
 export async function addLayers(
 	tx: Pick<Database, 'insert' | 'select'>,
@@ -90,4 +104,15 @@ export async function addLayers(
 		if (there && there.kind !== kind) throw notSound([`the stratum "${id}" is of the kind ${there.kind} here, not ${kind}`]);
 		if (!there) await tx.insert(layers).values({ id, kind, name, person: kind === 'personal' ? owner : null });
 	}
+}
+
+/** Adds a stratum to the office, somebody's own or null; every application has content for it from now on. */
+export async function addLayer(
+	tx: Pick<Database, 'insert' | 'select'>,
+	{ id, kind, name }: StratumHead,
+	person: string | null
+): Promise<void> {
+	await tx.insert(layers).values({ id, kind, name, person });
+	const programs = await tx.select({ application: applications.id }).from(applications);
+	if (programs.length > 0) await tx.insert(strata).values(programs.map(({ application }) => ({ application, id })));
 }

@@ -1,4 +1,4 @@
-import { asc, eq, type AnyColumn } from 'drizzle-orm';
+import { and, asc, eq, type AnyColumn } from 'drizzle-orm';
 import { Application, catalogueOf, type Catalogue } from '../../../../core/application/application.ts';
 import type { Command } from '../../../../core/application/command.ts';
 import { contextSpace, type ContextSpace } from '../../../../core/context/space.ts';
@@ -24,6 +24,8 @@ export interface Workspace {
 	readonly profile: Profile;
 	/** Whose they are. */
 	readonly owners: ReadonlyMap<StratumId, string | null>;
+	/** Those that no setup may leave out. */
+	readonly required: ReadonlySet<StratumId>;
 	readonly revision: number;
 	/** The last edit that changed each stratum. */
 	readonly revisions: ReadonlyMap<StratumId, number>;
@@ -31,20 +33,27 @@ export interface Workspace {
 }
 
 /** The strata of an application with whose they are. */
-export const ownedHeads = ({ profile, owners }: Pick<Workspace, 'profile' | 'owners'>): OwnedHead[] =>
-	profile.map((stratum) => ({ ...headOf(stratum), person: owners.get(stratum.id) ?? null }));
+export const ownedHeads = ({ profile, owners, required }: Pick<Workspace, 'profile' | 'owners' | 'required'>): OwnedHead[] =>
+	profile.map((stratum) => ({
+		...headOf(stratum),
+		person: owners.get(stratum.id) ?? null,
+		isRequired: required.has(stratum.id)
+	}));
 
-/** The workspace of an application as it stands in the tables. */
-export async function readWorkspace(db: Database, row: typeof applications.$inferSelect): Promise<Workspace> {
+/** The workspace of an application as it stands in the tables; `isWhole` with what is archived or deleted. */
+export async function readWorkspace(db: Database, row: typeof applications.$inferSelect, isWhole = false): Promise<Workspace> {
 	const { id } = row;
 	const ofThis = <T extends { application: AnyColumn }>(table: T) => eq(table.application, id);
 	const [commandRows, heads, entryRows, textRows, steps] = await Promise.all([
 		db.select({ body: commands.body }).from(commands).where(ofThis(commands)).orderBy(asc(commands.position)),
 		db
-			.select({ id: layers.id, kind: layers.kind, name: layers.name, person: layers.person, revision: strata.revision })
+			.select({
+				...{ id: layers.id, kind: layers.kind, name: layers.name, person: layers.person },
+				...{ isRequired: layers.isRequired, revision: strata.revision }
+			})
 			.from(strata)
 			.innerJoin(layers, eq(layers.id, strata.id))
-			.where(ofThis(strata))
+			.where(isWhole ? ofThis(strata) : and(ofThis(strata), eq(layers.state, 'used')))
 			.orderBy(asc(layers.position)),
 		db.select().from(entries).where(ofThis(entries)).orderBy(asc(entries.stratum), asc(entries.chapter), asc(entries.rank)),
 		db.select().from(texts).where(ofThis(texts)),
@@ -81,6 +90,7 @@ export async function readWorkspace(db: Database, row: typeof applications.$infe
 			stratumOfWire({ id: stratum as StratumId, kind, name, contents: contentsOf(stratum) })
 		),
 		owners: new Map(heads.map(({ id: stratum, person }) => [stratum as StratumId, person])),
+		required: new Set(heads.flatMap(({ id: stratum, isRequired }) => (isRequired ? [stratum as StratumId] : []))),
 		revision: row.revision,
 		revisions: new Map(heads.map((head) => [head.id as StratumId, head.revision])),
 		steps: steps.map(stepOf)

@@ -20,6 +20,7 @@
 		{#if others.length > 0}
 			<Picker
 				label="{desk.axis.label}, the others"
+				deliberate
 				value={isOther ? desk.current! : ''}
 				items={[
 					...(isOther ? [] : [{ value: '', name: 'Others …' }]),

@@ -51,7 +51,7 @@
 	} as const;
 
 	export function record() {
-		field?.focus();
+		recorder?.listen();
 		field?.scrollIntoView({ block: 'nearest' });
 	}
 

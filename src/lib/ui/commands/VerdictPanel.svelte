@@ -97,6 +97,7 @@
 						<div class="inner">
 							<Recorder
 								label="New keys for {labelOf(workspace.index, found.meetings[0]!.binding.command)}"
+								atOnce
 								onheard={(heard) => (moveTo = heard)}
 								onaccept={apply}
 								onleave={() => (picked = undefined)}

@@ -25,6 +25,12 @@
 		onchoose: (one: Searched) => void;
 		onfolders: (folders: readonly SearchFolder[]) => void;
 	} = $props();
+	const LOOKS = {
+		read: ['wins', '●'],
+		masked: ['masked', '◌'],
+		'not there': ['absent', '·'],
+		unknown: ['unknown', '?']
+	} as const;
 	const KINDS = { personal: 'personal', office: 'office', program: 'factory' } as const;
 	const NAMES = { personal: 'personal drive', office: 'office share', program: 'program folder' } as const;
 	/** All folders that any group searches: an arrangement brings those back that another one left out. */
@@ -86,12 +92,11 @@
 								{@const step = s.trace[i]!}
 								<button
 									type="button"
-									class="seat {step.outcome === 'read' ? 'wins' : step.outcome === 'masked' ? 'masked' : 'absent'}"
+									class="seat {LOOKS[step.outcome][0]}"
 									class:chosen={current === s}
 									class:warned={step.outcome === 'read' && s.warnings.length > 0}
 									aria-label="{seat}, {file.name} in {folder.path}: {step.outcome}"
-									onclick={() => onchoose(s)}
-									>{step.outcome === 'read' ? '●' : step.outcome === 'masked' ? '◌' : '·'} {seat}</button
+									onclick={() => onchoose(s)}>{LOOKS[step.outcome][1]} {seat}</button
 								>
 							{/each}
 						</td>
@@ -176,6 +181,9 @@
 	.masked {
 		border-color: var(--line-strong);
 		border-style: dashed;
+	}
+	.unknown {
+		font-style: italic;
 	}
 	.chosen {
 		box-shadow: 0 0 0 2px var(--azurite);

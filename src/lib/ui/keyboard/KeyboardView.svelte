@@ -232,6 +232,7 @@
 		{#if instead}
 			<Recorder
 				label="New keys for {labelOf(workspace.index, command.id)}"
+				atOnce
 				onheard={(heard) => heard && (proposal = { ...proposal!, keys: heard })}
 				onaccept={() => panel?.apply()}
 				onleave={done}

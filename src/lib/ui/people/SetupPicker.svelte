@@ -1,5 +1,6 @@
 <script lang="ts">
 	import { invalidate } from '$app/navigation';
+	import { untrack } from 'svelte';
 	import { hotkeys } from '../hotkeys.svelte';
 	import { SetupsDesk } from '$lib/state/setups.svelte';
 	import { useWorkspace } from '$lib/state/workspace.svelte';
@@ -9,6 +10,11 @@
 	const workspace = useWorkspace();
 	const desk = new SetupsDesk(workspace, () => invalidate('skarn:setup'));
 	let isOpen = $state(false);
+	// what others do with their setups is heard while one looks at them
+	$effect(() => {
+		void [workspace.news.setups, workspace.news.people];
+		if (isOpen) untrack(() => void desk.load().catch(() => undefined));
+	});
 
 	$effect(() =>
 		hotkeys.add(() => ({
@@ -27,6 +33,7 @@
 
 {#key isOpen}<Picker
 		label="Setup"
+		deliberate
 		items={[...workspace.document.setups.map(({ id, name }) => ({ value: id as string, name })), { value: '', name: 'Setups …' }]}
 		value={workspace.document.setup.id as string}
 		onpick={(id) => (id === '' ? (isOpen = true) : void desk.turnTo(id))}

@@ -1,7 +1,9 @@
 <script lang="ts">
 	import { Button, Modal } from 'flowbite-svelte';
+	import { LockOutline } from 'flowbite-svelte-icons';
 	import { untrack } from 'svelte';
 	import type { Setup } from '$core/people/setup';
+	import { listed } from '$core/text/listed';
 	import { told } from '$lib/state/api';
 	import type { SetupsDesk } from '$lib/state/setups.svelte';
 	import { useWorkspace } from '$lib/state/workspace.svelte';
@@ -62,7 +64,9 @@
 					{#each stacked as head, i (head.id)}
 						{@const shared = desk.sharedWith(chosen, head)}
 						<li>
-							<i class={bandClass(head.kind)}></i><b>{head.name}</b><span class="quiet"
+							<i class={bandClass(head.kind)}></i><b>{head.name}</b>
+							{#if desk.isRequired(head.id)}<span class="lock"><LockOutline size="sm" aria-hidden="true" /> required</span>{/if}
+							<span class="quiet"
 								>{head.kind}{#if shared.length > 0}, shared with {shared.map(({ name }) => name).join(', ')}{/if}</span
 							>
 							<span class="acts">
@@ -83,7 +87,8 @@
 								<button
 									class="linkish"
 									type="button"
-									disabled={desk.busy}
+									disabled={desk.busy || desk.isRequired(head.id)}
+									title={desk.isRequired(head.id) ? 'The office requires it in every setup' : undefined}
 									aria-label="{head.name} out of it"
 									onclick={() => void desk.choose(chosen, head.id, false)}>out</button
 								>
@@ -102,6 +107,15 @@
 								onclick={() => void desk.choose(chosen, head.id, true)}>+ {head.name}</button
 							>
 						{/each}
+					</p>
+				{/if}
+				{#if desk.missingIn(chosen).length > 0}
+					<p class="callout tone-limonite">
+						{listed(desk.missingIn(chosen).map(({ name }) => name))}
+						{desk.missingIn(chosen).length === 1 ? 'is' : 'are'} required in every setup, and not in this one.
+						<button class="linkish" type="button" disabled={desk.busy} onclick={() => void desk.complete(chosen)}
+							>Put it in</button
+						>
 					</p>
 				{/if}
 				{#if !desk.isWritable(chosen)}<p class="callout tone-limonite">
@@ -123,6 +137,14 @@
 							disabled={desk.busy}
 							onclick={() => void desk.change(chosen, { isRecommended: !chosen.isRecommended })}
 							>{chosen.isRecommended ? 'Recommend it no more' : 'Recommend it to all'}</Button
+						>{/if}
+					{#if desk.mayRequire}<Button
+							size="xs"
+							color="alternative"
+							disabled={desk.busy}
+							title="Nobody may leave out the office, disciplines and projects that are in it"
+							onclick={() => void desk.change(chosen, { isRequired: !chosen.isRequired })}
+							>{chosen.isRequired ? 'Require it no more' : 'Require what is in it'}</Button
 						>{/if}
 					<Button
 						size="xs"
@@ -219,6 +241,11 @@
 		width: 26px;
 		height: 14px;
 		border-radius: 3px;
+	}
+	.lock {
+		display: inline-flex;
+		gap: 4px;
+		align-items: center;
 	}
 	ol .acts {
 		margin-left: auto;

@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { untrack } from 'svelte';
 	import { page } from '$app/state';
-	import { Button } from 'flowbite-svelte';
+	import { Button, Dropdown, DropdownItem } from 'flowbite-svelte';
 	import type { ItemId } from '$core/chapters/bars/bar';
 	import { BARS } from '$core/chapters/bars/bar';
 	import { MODES } from '$core/chapters/modes/mode';
@@ -18,7 +18,6 @@
 	import WindowView from '$lib/ui/bars/WindowView.svelte';
 	import CommandPick from '$lib/ui/CommandPick.svelte';
 	import FindingsHere from '$lib/ui/findings/FindingsHere.svelte';
-	import Picker from '$lib/ui/Picker.svelte';
 	import { hotkeys } from '$lib/ui/hotkeys.svelte';
 
 	/** The bars of the program, shaped on its window as a screen shows it. */
@@ -79,19 +78,13 @@
 				<Button size="xs" color="alternative" onclick={() => (desk.naming = { making: 'toolbar' })}>New toolbar</Button>
 				<Button size="xs" color="alternative" onclick={() => (desk.naming = { making: 'tab' })}>New tab</Button>
 				<Button size="xs" color="alternative" onclick={() => (desk.naming = { making: 'group' })}>New group</Button>
-				<Picker
-					label="New"
-					value=""
-					items={[
-						{ value: '', name: 'New …' },
-						{ value: 'separator', name: 'separator' },
-						...RARE.map((kind) => ({ value: kind, name: KINDS[kind] }))
-					]}
-					onpick={(kind) => {
-						if (kind === 'separator') void desk.add('separator');
-						else if (kind !== '') desk.naming = { making: kind as (typeof RARE)[number] };
-					}}
-				/>
+				<Button size="xs" color="alternative" id="new-part">New …</Button>
+				<Dropdown simple triggeredBy="#new-part" class="w-56">
+					<DropdownItem onclick={() => void desk.add('separator')}>separator</DropdownItem>
+					{#each RARE as kind (kind)}
+						<DropdownItem onclick={() => (desk.naming = { making: kind })}>{KINDS[kind]}</DropdownItem>
+					{/each}
+				</Dropdown>
 			</span>
 			<Button size="xs" color="alternative" onclick={() => (isRestyling = true)}
 				>As {desk.style === 'ribbon' ? 'toolbars' : 'a ribbon'} …</Button

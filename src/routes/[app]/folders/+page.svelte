@@ -1,15 +1,18 @@
 <script lang="ts">
 	import { Button } from 'flowbite-svelte';
-	import { onMount } from 'svelte';
-	import { search, type SearchFolder, type Searched, type SearchPaths } from '$core/folders/search';
-	import { ApiError, ask } from '$lib/state/api';
+	import { search, type FoundFile, type SearchFolder, type Searched, type SearchPaths } from '$core/folders/search';
+	import { listed } from '$core/text/listed';
+	import { ApiError, ask, told } from '$lib/state/api';
+	import { Newest } from '$lib/state/newest';
 	import { useWorkspace } from '$lib/state/workspace.svelte';
+	import EnterFiles from '$lib/ui/folders/EnterFiles.svelte';
 	import GroupForm from '$lib/ui/folders/GroupForm.svelte';
 	import SearchTable from '$lib/ui/folders/SearchTable.svelte';
 
 	const workspace = useWorkspace();
 	const path = `${workspace.path}/folders`;
 	let paths = $state.raw<SearchPaths | undefined>(undefined);
+	const reading = new Newest();
 	let problem = $state('');
 	let chosen = $state('');
 	const found = $derived(paths ? search(paths) : []);
@@ -23,13 +26,36 @@
 		missing: ['◆', 'garnet']
 	} as const;
 
-	onMount(async () => {
-		try {
-			paths = await ask<SearchPaths>(path);
-		} catch (error) {
-			problem = (error as Error).message;
-		}
+	const OUTCOMES = {
+		read: 'has it; it is read',
+		masked: 'has it too; it is not read',
+		'not there': 'does not have it',
+		unknown: 'is not known'
+	} as const;
+	let entering = $state(false);
+	const unseen = $derived([...new Set(found.filter(({ isKnown }) => !isKnown).map(({ seat }) => seat))]);
+
+	// what seats report is heard with all else that changes
+	$effect(() => {
+		void workspace.document;
+		void reading
+			.of(
+				() => ask<SearchPaths>(path),
+				(answer) => (paths = answer)
+			)
+			.catch((error: unknown) => (problem = (error as Error).message));
 	});
+
+	/** Keeps what somebody has seen at a seat. */
+	async function enter(seat: string, files: readonly FoundFile[]) {
+		try {
+			paths = await ask<SearchPaths>(path, 'POST', { seat, found: files });
+			entering = false;
+			problem = '';
+		} catch (error) {
+			problem = told(error);
+		}
+	}
 
 	async function write(next: SearchPaths, keeps = true) {
 		const before = paths!;
@@ -88,7 +114,9 @@
 				<GroupForm {paths} onadd={(next) => write(next)} />
 			</details>
 		{/if}
-		<p class="legend quiet">● is read &nbsp; ◌ is there, but an earlier one is read &nbsp; · is not there</p>
+		<p class="legend quiet">
+			● is read &nbsp; ◌ is there, but an earlier one is read &nbsp; · is not there &nbsp; ? nobody has looked
+		</p>
 	</section>
 	<aside aria-label="Why">
 		{#if current}
@@ -98,18 +126,49 @@
 				{#each current.trace as { folder, found: file, outcome } (folder.path)}
 					<li class:read={outcome === 'read'}>
 						<span class="mono">{folder.path}</span>
-						{outcome === 'read'
-							? 'has it; it is read'
-							: outcome === 'masked'
-								? 'has it too; it is not read'
-								: 'does not have it'}{#if file}, of
+						{OUTCOMES[outcome]}{#if file}, of
 							{file.modified.slice(0, 10)}{/if}.
 					</li>
 				{/each}
 			</ol>
-			<p><b>{current.folder ? `${current.folder.path} wins.` : 'Nothing is read.'}</b></p>
+			<p>
+				<b
+					>{current.folder
+						? `${current.folder.path} wins.`
+						: current.isKnown
+							? 'Nothing is read.'
+							: `Nobody has looked what lies at ${current.seat}.`}</b
+				>
+			</p>
+			{@const look = paths?.looked?.[current.seat]}
+			{#if look}<p class="quiet">
+					{look.by === null ? `${current.seat} reported it` : `${workspace.nameOf(look.by)} entered it`} on {look.at.slice(
+						0,
+						10
+					)}.
+				</p>{/if}
+			{#if entering}
+				<EnterFiles
+					{current}
+					files={paths!.files}
+					known={paths!.disks[current.seat] ?? []}
+					onenter={enter}
+					onleave={() => (entering = false)}
+				/>
+			{:else}
+				<Button size="xs" color="alternative" onclick={() => (entering = true)}>Enter what lies at {current.seat} …</Button>
+			{/if}
 		{/if}
-		<h2>{warnings.length === 0 ? 'Nothing to look after' : `${warnings.length} to look after`}</h2>
+		<h2>
+			{warnings.length > 0
+				? `${warnings.length} to look after`
+				: unseen.length === 0
+					? 'Nothing to look after'
+					: 'Nothing to look after at the seats that are known'}
+		</h2>
+		{#if unseen.length > 0}<p class="quiet">
+				Nobody has looked at {listed(unseen)}: a seat reports by itself what its drives hold, or somebody enters it.
+			</p>{/if}
 		<ul>
 			{#each warnings as { s, w } (keyOf(s) + w.kind)}
 				<li>

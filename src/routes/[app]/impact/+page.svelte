@@ -12,6 +12,8 @@
 
 	const workspace = useWorkspace();
 	const desk = new ImpactDesk(workspace);
+	/** In seconds. */
+	const QUICK = 3;
 	const next = $derived((workspace.releases.at(-1)?.number ?? 0) + 1);
 	/** As a text, so that a list that says the same is the same. */
 	const goingOut = $derived(workspace.next.besides.join(' '));
@@ -20,6 +22,12 @@
 		void goingOut;
 		untrack(() => void desk.start());
 		return () => desk.stop();
+	});
+	// what somebody writes meanwhile is followed where that takes no longer than it takes to read this
+	$effect(() => {
+		if (!desk.impact || desk.isCurrent || desk.progress !== undefined || desk.seconds > QUICK) return;
+		const later = setTimeout(() => void desk.start(), 1000);
+		return () => clearTimeout(later);
 	});
 	const dearest = $derived(desk.changes.find(({ runs }) => runs > 0));
 	const labelOf = (command: string) => workspace.catalogue.get(command as never)?.label ?? command;
@@ -59,7 +67,7 @@
 						{desk.seconds.toFixed(1)} s
 					</p>
 					<Button size="xs" color="alternative" onclick={() => void desk.start()}
-						>{desk.revision === workspace.revision ? 'Check again' : 'Check again: something was written since'}</Button
+						>{desk.isCurrent ? 'Check again' : 'Check again: something was written since'}</Button
 					>
 					{#if desk.untouched.length < desk.people.length}<Button size="xs" color="alternative" onclick={() => window.print()}
 							>Print what each must learn</Button

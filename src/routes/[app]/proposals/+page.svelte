@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { Button, Textarea } from 'flowbite-svelte';
 	import { page } from '$app/state';
-	import { onMount } from 'svelte';
+	import { onMount, untrack } from 'svelte';
 	import { may } from '$core/people/may';
 	import { told } from '$lib/state/api';
 	import { ImpactDesk } from '$lib/state/impact-desk.svelte';
@@ -24,8 +24,12 @@
 	let changing = $state<number | undefined>(undefined);
 	let weighed = $state<number | undefined>(undefined);
 	onMount(() => {
-		desk.load().catch((error: unknown) => (workspace.notice = { kind: 'failed', text: told(error) }));
 		return () => impact.stop();
+	});
+	// what others propose, decide and say is heard as it happens; what they write moves the places of a proposal
+	$effect(() => {
+		void [workspace.news.proposals, workspace.revision];
+		untrack(() => desk.load().catch((error: unknown) => (workspace.notice = { kind: 'failed', text: told(error) })));
 	});
 	const { me } = $derived(workspace.document);
 	const when = (at: string) => new Date(at).toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' });

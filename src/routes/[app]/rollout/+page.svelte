@@ -2,6 +2,7 @@
 	import { page } from '$app/state';
 	import { Button, Textarea } from 'flowbite-svelte';
 	import type { Difference } from '$core/chapter/chapter';
+	import { listed } from '$core/text/listed';
 	import { RolloutDesk, type RolloutSeat } from '$lib/state/rollout-desk.svelte';
 	import { useWorkspace } from '$lib/state/workspace.svelte';
 	import Confirm from '$lib/ui/Confirm.svelte';
@@ -146,6 +147,25 @@
 	<section class="seats" aria-label="Seats">
 		<h1>Seats</h1>
 		{#if desk.unheard}<p class="callout tone-limonite" role="status">{desk.unheard}</p>{/if}
+		{#if desk.without.length > 0}
+			<div class="callout tone-limonite" role="status">
+				<p>
+					{desk.without.length === 1 ? 'One setup runs' : `${desk.without.length} setups run`} without what is required in every setup:
+				</p>
+				<ul aria-label="Setups without what is required">
+					{#each desk.without as one (one.setup + one.person)}
+						{@const at = desk.seatsWith(one)}
+						<li>
+							{workspace.nameOf(one.person)}, {one.name}: without {listed(one.missing)}{at.length > 0
+								? `, at ${listed(at)}`
+								: one.isStart
+									? ', what they start with'
+									: ''}
+						</li>
+					{/each}
+				</ul>
+			</div>
+		{/if}
 		<SeatBoard {desk} address={page.url.origin} ondiffer={(seat) => (differing = seat)} onremove={(id) => (removing = id)} />
 	</section>
 </div>

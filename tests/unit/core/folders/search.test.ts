@@ -1,6 +1,14 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
-import { ARRANGEMENTS, arranged, search, SearchPaths, type SearchFolder } from '../../../../core/folders/search.ts';
+import {
+	ARRANGEMENTS,
+	arranged,
+	pathsAt,
+	search,
+	SearchPaths,
+	withLook,
+	type SearchFolder
+} from '../../../../core/folders/search.ts';
 import { searchPaths } from '../../../../demo/folders.ts';
 
 const folders: SearchFolder[] = [
@@ -31,6 +39,24 @@ describe('which file wins', () => {
 				expect(one!.folder?.path).to.equal(folders.find((f) => there.includes(f))?.path);
 			})
 		);
+	});
+
+	it('is not known where nobody has looked: nothing is said to be there, to be missing, or to differ from others', () => {
+		const known = paths({ 'C-01': [at('P:/own/names.txt')] });
+		const [group] = known.groups;
+		const both = search({ ...known, groups: [{ ...group!, seats: ['C-01', 'C-02'] }] });
+		expect(both.map((s) => [s.seat, s.isKnown, s.folder?.kind])).to.deep.equal([
+			['C-01', true, 'personal'],
+			['C-02', false, undefined]
+		]);
+		expect(both.flatMap((s) => s.warnings)).to.deep.equal([]);
+		expect(both[1]!.trace.map((t) => t.outcome)).to.deep.equal(['unknown', 'unknown', 'unknown']);
+		const look = { at: '2026-02-01T00:00:00Z', by: null };
+		const seen = withLook({ ...known, groups: [{ ...group!, seats: ['C-01', 'C-02'] }] }, 'C-02', [], look);
+		expect(search(seen).map((s) => s.warnings.map((w) => w.kind))).to.deep.equal([[], ['missing', 'only some']]);
+		expect(seen.looked).to.deep.equal({ 'C-02': look });
+		expect(pathsAt(seen, 'C-02')).to.deep.equal(folders.map((f) => `${f.path}/names.txt`));
+		expect(pathsAt(seen, 'C-09')).to.deep.equal([]);
 	});
 
 	it('warns of a stale personal file, of one that must be written and may not, and of one that only some seats see', () => {

@@ -1,12 +1,17 @@
 import { z } from 'zod';
+import { may } from '$core/people/may.ts';
 import { Rings } from '$core/release/rings.ts';
 import { readBody } from '$lib/server/problem';
 import { route } from '$lib/server/route';
 
-/** The rings, how far the latest release has come, and what it waits for. */
-export const GET = route('read', async ({ params }, { profiles, rollouts }) => {
+/**
+ * The rings, how far the latest release has come, and what it waits for; for who may survey the office also which setups lack what is
+ * required.
+ */
+export const GET = route('read', async ({ params }, { people, profiles, rollouts, setups }, person) => {
 	await profiles.load(params.app!);
-	return rollouts.state(params.app!);
+	const without = may(person, 'survey') ? await setups.without(params.app!, await people.here()) : [];
+	return { ...(await rollouts.state(params.app!)), without };
 });
 
 /** Pauses, goes on or stops. */

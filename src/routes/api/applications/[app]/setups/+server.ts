@@ -14,9 +14,16 @@ export const GET = route('read', async ({ params }, { people, setups }, person) 
 	starts: (await setups.ofAll(params.app!, await people.here())).filter(({ isStart }) => isStart)
 }));
 
+const NewSetup = z.union([
+	z.strictObject({ name: SetupName, strata: SetupStrata }),
+	z.strictObject({ name: SetupName, from: SetupId, shares: z.boolean().default(false) })
+]);
+
+/** Makes one of these strata; or from another setup, with copies of what is somebody's own, or with one's own shared. */
 export const POST = route('arrange', async ({ params, request }, { setups }, person) => {
-	const { name, strata } = await readBody(request, z.strictObject({ name: SetupName, strata: SetupStrata }), 20_000);
-	return new Created(await setups.make(params.app!, person, name, strata));
+	const made = await readBody(request, NewSetup, 20_000);
+	if ('strata' in made) return new Created(await setups.make(params.app!, person, made.name, made.strata));
+	return new Created(await setups.makeFrom(params.app!, person, made));
 });
 
 /** Changes one of one's own: its name, its strata, whether one starts with it; whether it is recommended says who may that. */
@@ -26,11 +33,14 @@ export const PUT = route('arrange', async ({ params, request }, { setups }, pers
 		name: SetupName.optional(),
 		strata: SetupStrata.optional(),
 		isStart: z.literal(true).optional(),
-		isRecommended: z.boolean().optional()
+		isRecommended: z.boolean().optional(),
+		isRequired: z.boolean().optional()
 	});
 	const { id, ...change } = await readBody(request, Changed, 20_000);
 	if (change.isRecommended !== undefined && !may(person, 'recommend'))
 		throw new Problem(403, 'not-yours', `Stewards and trainers recommend setups; ${person.name} is here as ${person.role}.`);
+	if (change.isRequired !== undefined && !may(person, 'people'))
+		throw new Problem(403, 'not-yours', `Stewards say which setups are required; ${person.name} is here as ${person.role}.`);
 	return setups.change(params.app!, person, id, change);
 });
 

@@ -1,0 +1,197 @@
+<script lang="ts">
+	import { Button } from 'flowbite-svelte';
+	import { LockOutline } from 'flowbite-svelte-icons';
+	import type { Person } from '$core/people/person';
+	import type { PeopleDesk } from '$lib/state/people-desk.svelte';
+	import type { ListedStratum } from '$lib/server/strata';
+	import Confirm from '../Confirm.svelte';
+	import Picker from '../Picker.svelte';
+	import { bandClass } from '../stratum-look';
+	import HandOver from './HandOver.svelte';
+	import OneField from './OneField.svelte';
+
+	/** The common strata with who leads them, what is archived, and what those who have left kept for themselves. */
+	let { desk }: { desk: PeopleDesk } = $props();
+	let renaming = $state<string | undefined>(undefined);
+	let deleting = $state.raw<ListedStratum | undefined>(undefined);
+	let handing = $state.raw<{ readonly stratum: ListedStratum; readonly heir: Person } | undefined>(undefined);
+	let heirs = $state<Record<string, string>>({});
+
+	const leadsOf = ({ id }: ListedStratum) => desk.here.filter((p) => p.leads.includes(id)).map((p) => p.name);
+	const usersOf = ({ usedBy }: ListedStratum) => desk.here.filter(({ id }) => usedBy.includes(id)).map((p) => p.name);
+	function tellOf(stratum: ListedStratum): string {
+		if (stratum.kind === 'office') return 'office, written by stewards';
+		const leads = leadsOf(stratum);
+		return `${stratum.kind}, ${leads.length > 0 ? `led by ${leads.join(', ')}` : 'led by nobody yet: stewards write it'}`;
+	}
+</script>
+
+<ul>
+	{#each desk.common as stratum (stratum.id)}
+		<li>
+			<i class={bandClass(stratum.kind)}></i><b>{stratum.name}</b>
+			{#if stratum.isRequired}<span class="lock"><LockOutline size="sm" aria-hidden="true" /> required</span>{/if}
+			<span class="quiet">{tellOf(stratum)}</span>
+			<span class="acts">
+				{#if desk.isSteward}<label title="No setup may leave it out"
+						><input
+							type="checkbox"
+							aria-label="{stratum.name} is required"
+							checked={stratum.isRequired}
+							disabled={desk.busy}
+							onchange={(event) => void desk.require(stratum, event.currentTarget.checked)}
+						/> required</label
+					>{/if}
+				{#if desk.mayChange(stratum)}
+					<button
+						class="linkish"
+						type="button"
+						aria-expanded={renaming === stratum.id}
+						onclick={() => (renaming = renaming === stratum.id ? undefined : stratum.id)}>rename</button
+					>
+					{#if stratum.kind !== 'office'}
+						<button
+							class="linkish"
+							type="button"
+							disabled={desk.busy || stratum.isRequired}
+							aria-label="Archive {stratum.name}"
+							onclick={() => void desk.setState(stratum, 'archived')}>archive</button
+						>
+						<button
+							class="linkish"
+							type="button"
+							disabled={desk.busy || stratum.isRequired}
+							aria-label="Delete {stratum.name}"
+							onclick={() => (deleting = stratum)}>delete …</button
+						>
+					{/if}
+				{/if}
+			</span>
+			{#if renaming === stratum.id}<OneField
+					label="Another name for {stratum.name}"
+					does="Rename it"
+					disabled={desk.busy}
+					ondone={async (name) => {
+						const isDone = await desk.renameStratum(stratum, name);
+						if (isDone) renaming = undefined;
+						return isDone;
+					}}
+				/>{/if}
+		</li>
+	{/each}
+</ul>
+{#if desk.archived.length > 0}
+	<h2>Archived strata</h2>
+	<ul>
+		{#each desk.archived as stratum (stratum.id)}
+			<li>
+				<i class={bandClass(stratum.kind)}></i><b>{stratum.name}</b>
+				<span class="quiet">{stratum.kind}; in no setup until it is brought back</span>
+				<span class="acts">
+					<button
+						class="linkish"
+						type="button"
+						disabled={desk.busy}
+						aria-label="Bring {stratum.name} back"
+						onclick={() => void desk.setState(stratum, 'used')}>bring it back</button
+					>
+					<button
+						class="linkish"
+						type="button"
+						disabled={desk.busy}
+						aria-label="Delete {stratum.name}"
+						onclick={() => (deleting = stratum)}>delete …</button
+					>
+				</span>
+			</li>
+		{/each}
+	</ul>
+{/if}
+{#if desk.isSteward && desk.left.length > 0}
+	<h2>What was left behind</h2>
+	<ul>
+		{#each desk.left as stratum (stratum.id)}
+			<li>
+				<i class={bandClass(stratum.kind)}></i><b>{stratum.name}</b>
+				<Picker
+					label="Hand {stratum.name} over to"
+					items={[{ value: '', name: 'hand over to …' }, ...desk.here.map((p) => ({ value: p.id, name: p.name }))]}
+					value={heirs[stratum.id] ?? ''}
+					onpick={(id) => (heirs[stratum.id] = id)}
+				/>
+				<Button
+					size="xs"
+					color="alternative"
+					disabled={!heirs[stratum.id] || desk.busy}
+					onclick={() => {
+						const heir = desk.here.find((p) => p.id === heirs[stratum.id]);
+						if (heir) handing = { stratum, heir };
+					}}>Hand over …</Button
+				>
+				<button
+					class="linkish"
+					type="button"
+					disabled={desk.busy}
+					aria-label="Delete {stratum.name}"
+					onclick={() => (deleting = stratum)}>delete …</button
+				>
+			</li>
+		{/each}
+	</ul>
+{/if}
+{#if deleting}
+	{@const stratum = deleting}
+	{@const users = usersOf(stratum)}
+	<Confirm
+		title="Delete {stratum.name}?"
+		does="Delete it"
+		onconfirm={() => void desk.setState(stratum, 'deleted')}
+		onclose={() => (deleting = undefined)}
+	>
+		<p>
+			What it says holds for nobody any more{users.length > 0
+				? `: it is in setups of ${users.join(', ')}`
+				: '; it is in nobody’s setups'}. The history keeps it, and you can undo this right after.
+		</p>
+	</Confirm>
+{/if}
+{#if handing}
+	{@const { stratum, heir } = handing}
+	<HandOver {stratum} {heir} onconfirm={() => void desk.handOver(stratum, heir)} onclose={() => (handing = undefined)} />
+{/if}
+
+<style>
+	ul {
+		margin: 0;
+		padding: 0;
+		list-style: none;
+	}
+	li {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 4px 10px;
+		align-items: center;
+		min-height: var(--row);
+		border-top: 1px solid var(--line);
+	}
+	i {
+		width: 14px;
+		height: 14px;
+		border-radius: 7px;
+	}
+	.lock {
+		display: inline-flex;
+		gap: 4px;
+		align-items: center;
+	}
+	.acts {
+		display: flex;
+		gap: 14px;
+		align-items: center;
+		margin-left: auto;
+	}
+	.linkish:disabled {
+		color: var(--ink-3);
+		text-decoration: none;
+	}
+</style>
