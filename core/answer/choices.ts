@@ -128,7 +128,7 @@ export function choices(
 	};
 	const offered: (Choice | ClosedChoice)[] = [];
 	const reach = index.reach({ ...proposal, scopeText: scopeText(proposal.scope) });
-	const wide = found.meetings.filter(({ binding, relation }) => relation === 'same' && !isSubset(index.reach(binding), reach));
+	const wide = found.meetings.filter(({ binding }) => !isSubset(index.reach(binding), reach));
 	if (wide.length > 0)
 		offered.push(
 			offer('take-where-they-meet', `Take ${proposal.keys} over only where they meet`, () => [

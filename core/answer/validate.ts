@@ -18,7 +18,9 @@ export function changeProblems(index: ShortcutIndex, profile: Profile, changes: 
 		if (!after) return [];
 		const problem = (message: string) => [{ index: i, message }];
 		// what a stratum below says of a command that is gone can be taken away
-		const isThere = index.catalogue.has(after.command) || (after.op === 'remove' && index.on(after.keys).some((b) => b.command === after.command));
+		const isThere =
+			index.catalogue.has(after.command) ||
+			(after.op === 'remove' && index.on(after.keys).some((b) => b.command === after.command));
 		if (!isThere) return problem(`the command ${after.command} is not in the catalogue`);
 		try {
 			index.space.bitsOf(after.scope);

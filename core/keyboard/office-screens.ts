@@ -6,12 +6,12 @@ import type { Desk } from './desk.ts';
 export function officeScreens(desks: readonly Desk[]): readonly Screen[] {
 	const bySize = new Map<string, Screen & { seats: string[] }>();
 	for (const { seat, screens } of desks.flatMap((desk) => desk.screensOf ?? [])) {
-		const [screen] = screens;
+		const [screen, ...others] = screens;
 		if (!screen) continue;
 		const size = sizeText(screen);
 		const known = bySize.get(size);
 		if (known) known.seats.push(seat);
-		else bySize.set(size, { ...screen, name: size, seats: [seat] });
+		else bySize.set(size, { ...screen, name: size, seats: [seat], others });
 	}
 	if (bySize.size === 0) return SCREENS;
 	return [...bySize.values()]

@@ -9,6 +9,8 @@ export interface Screen {
 	readonly width: number;
 	readonly height: number;
 	readonly scale: number;
+	/** The other screens of the same desk, in their order. */
+	readonly others?: readonly Omit<Screen, 'name' | 'others'>[];
 }
 
 /** A toolbar or quick bar as far as the layout goes. */
@@ -84,7 +86,7 @@ const DRAWER = 18;
 const PAD = 4;
 
 /** The room that the system gives a window on a screen, in px of the window. */
-export const roomOn = ({ width, height, scale }: Screen): { width: number; height: number } => ({
+export const roomOn = ({ width, height, scale }: Omit<Screen, 'name'>): { width: number; height: number } => ({
 	width: Math.floor(width / scale),
 	height: Math.floor(height / scale)
 });

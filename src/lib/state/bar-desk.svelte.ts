@@ -1,6 +1,6 @@
 import type { CommandId } from '$core/application/command';
 import type { BarForm, Dock, Item, ItemId, ItemOf } from '$core/chapters/bars/bar';
-import { labelOfPlace } from '$core/chapters/bars/boxes';
+import { isPlace, labelOfPlace } from '$core/chapters/bars/boxes';
 import { takeBack, type BarDifference } from '$core/chapters/bars/changes';
 import { barTree, type BarNode } from '$core/chapters/bars/tree';
 import { inStyle, type BarStyle } from '$core/chapters/bars/style';
@@ -41,14 +41,14 @@ export class BarDesk extends BarSight {
 	nameRect = $derived.by((): Rect | undefined => {
 		const { naming } = this;
 		if (!naming) return undefined;
-		if ('id' in naming) return this.#rectOf(naming.id) ?? this.layout.canvas;
+		if ('id' in naming) return this.rectOf(naming.id) ?? this.layout.canvas;
 		const { ribbons, titles, canvas } = this.layout;
 		const strip = ribbons[0]?.strip;
 		const beside = {
 			tab: ribbons[0]?.tabs.filter((tab) => !tab.isOff).at(-1)?.rect,
 			group: strip?.groups.at(-1)?.rect,
 			menu: titles.at(-1)?.rect,
-			flyout: this.current && this.#rectOf(this.current.id)
+			flyout: this.current && this.rectOf(this.current.id)
 		}[naming.making as 'tab'];
 		const rect = beside ? { ...beside, x: beside.x + beside.width } : canvas;
 		// what would hang over the edge stands before it
@@ -56,7 +56,7 @@ export class BarDesk extends BarSight {
 	});
 
 	/** Where something is drawn, be it in what stands open. */
-	#rectOf(id: ItemId): Rect | undefined {
+	rectOf(id: ItemId): Rect | undefined {
 		const opened = this.opened?.places.find(({ place }) => place.id === id);
 		return opened?.rect ?? this.spots.find((spot) => spot.id === id)?.rect;
 	}
@@ -364,9 +364,54 @@ export class BarDesk extends BarSight {
 		);
 	}
 
-	/** Lets what is below the stratum count again. */
-	async reset(ids: readonly ItemId[], what: string): Promise<void> {
+	/** What somebody wants as below, though nothing is below: whether it may go is asked first. */
+	asking = $state.raw<{ readonly ids: readonly ItemId[]; readonly what: string } | undefined>(undefined);
+
+	/** Lets what is below the stratum count again. Where that takes away what only this stratum has, it is asked first. */
+	async reset(ids: readonly ItemId[], what: string, isSure = false): Promise<void> {
+		const nodes = this.selected.flatMap((id) => this.tree.byId.get(id) ?? []);
+		const isOnlyHere = nodes.some(({ id, over, stratum }) => ids.includes(id) && !over && stratum.id === this.workspace.targetId);
+		if (isOnlyHere && !isSure) {
+			this.asking = { ids, what };
+			return;
+		}
 		await this.#commit(`Bars: ${what} as below ${this.workspace.target.name}`, () => resetItems(this.workspace.target, ids));
+	}
+
+	/** Whether any toolbar, quick bar or small place of a ribbon shows its name. */
+	hasLabels = $derived.by((): boolean => this.#labelled().length > 0);
+
+	/** What shows a name beside its icon and could do without: bars, and small places in groups. */
+	#labelled(): BarNode[] {
+		return [...this.tree.byId.values()].filter((node) => {
+			const { item } = node;
+			if (item.kind === 'bar') return (item.form === 'toolbar' || item.form === 'quick') && item.text !== 'none';
+			const home = node.parent ? this.tree.byId.get(node.parent)?.item : undefined;
+			return (
+				isPlace(node) &&
+				home?.kind === 'group' &&
+				node.item.size === 'small' &&
+				node.item.shows === 'both' &&
+				node.item.command !== undefined
+			);
+		});
+	}
+
+	/** Takes the names of all bars and small places away, or gives them to all again, as one edit. */
+	async setLabels(isOn: boolean): Promise<void> {
+		const nodes = isOn
+			? [...this.tree.byId.values()].filter(
+					({ item }) =>
+						(item.kind === 'bar' && (item.form === 'toolbar' || item.form === 'quick') && item.text === 'none') ||
+						(item.kind === 'place' && item.size === 'small' && item.shows === 'icon' && item.command !== undefined)
+				)
+			: this.#labelled();
+		await this.#commit(`Bars: labels ${isOn ? 'on' : 'off'}`, () =>
+			nodes.flatMap(({ id, item }) => {
+				if (item.kind === 'bar') return changeItem(...this.#pen, id, { ...item, text: isOn ? 'beside' : 'none' });
+				return item.kind === 'place' ? changeItem(...this.#pen, id, { ...item, shows: isOn ? 'both' : 'icon' }) : [];
+			})
+		);
 	}
 
 	/** Keeps the groups of the tab in front in the forms that cost least. */

@@ -35,11 +35,19 @@ function endOfPart({ children }: BarNode, part: number, isPart: boolean): number
 	return ends[part] ?? children.length;
 }
 
+/** Where something would lie: before or behind a place, along the line on which the places stand, or in what holds places. */
+export interface Mark {
+	readonly id: ItemId;
+	readonly side: 'before' | 'behind' | 'into';
+	/** Whether the places stand beside or below each other. */
+	readonly along: 'x' | 'y';
+}
+
 /** What is carried by mouse over the window while its bars are shaped, and what becomes of it where it is let go. */
 export class BarDrag {
 	readonly #desk: BarDesk;
-	/** What it is over. */
-	over = $state<ItemId | undefined>(undefined);
+	/** Where it would lie if it were let go now. */
+	mark = $state.raw<Mark | undefined>(undefined);
 	/** Where the bar that is carried would stand if it were let go over the drawing. */
 	dock = $state<Dock['edge'] | undefined>(undefined);
 	#bar: ItemId | undefined;
@@ -60,16 +68,38 @@ export class BarDrag {
 		if (this.#bar)
 			desk.told = `${desk.nameOf(node!)} is carried. Let go near an edge of the drawing to dock it there, in its middle to tear it off.`;
 		else if (node)
-			desk.told = `${desk.nameOf(node)} is carried. Let go over a place to put it before that, outside to take it away.`;
+			desk.told = `${desk.nameOf(node)} is carried. Let go at a place to put it before or behind that, outside to take it away; Escape leaves it.`;
 	}
 
-	carry(event: DragEvent, over: ItemId): void {
+	/** It is over something; `isInside` for the room in which what opens shows its places. */
+	carry(event: DragEvent, over: ItemId, isInside = false): void {
 		event.preventDefault();
 		event.stopPropagation();
-		if (this.over === over) return;
-		this.over = over;
+		const isNew = this.mark?.id !== over;
+		this.mark = this.#markAt(event, over, isInside);
+		if (!isNew) return;
 		clearTimeout(this.#timer);
-		this.#timer = setTimeout(() => this.over === over && this.#desk.open(over), PATIENCE);
+		this.#timer = setTimeout(() => this.mark?.id === over && this.#desk.open(over), PATIENCE);
+	}
+
+	/** Of a place the half that the pointer is in. */
+	#markAt({ currentTarget, clientX, clientY }: DragEvent, id: ItemId, isInside: boolean): Mark {
+		const node = this.#desk.tree.byId.get(partOf(id).id as ItemId);
+		if (!node || isInside || !isPlace(node)) return { id, side: 'into', along: 'x' };
+		const along = this.#alongOf(node);
+		if (!currentTarget) return { id, side: 'before', along };
+		const { x, y, width, height } = (currentTarget as Element).getBoundingClientRect();
+		const isBehind = along === 'x' ? clientX > x + width / 2 : clientY > y + height / 2;
+		return { id, side: isBehind ? 'behind' : 'before', along };
+	}
+
+	/** How a place and the one next to it stand. */
+	#alongOf({ id, parent }: BarNode): 'x' | 'y' {
+		const siblings = parent ? (this.#desk.tree.byId.get(parent)?.children ?? []) : [];
+		const at = siblings.findIndex((one) => one.id === id);
+		const here = this.#desk.rectOf(id);
+		const next = [siblings[at + 1], siblings[at - 1]].flatMap((one) => (one && this.#desk.rectOf(one.id)) ?? [])[0];
+		return here && next && Math.abs(next.y - here.y) > Math.abs(next.x - here.x) ? 'y' : 'x';
 	}
 
 	/** A bar is carried over the drawing: near an edge it docks there, elsewhere it floats. Coordinates are those of the window. */
@@ -94,32 +124,41 @@ export class BarDrag {
 	end(): void {
 		this.#bar = undefined;
 		this.dock = undefined;
-		this.over = undefined;
+		this.mark = undefined;
 		clearTimeout(this.#timer);
 		this.#desk.keptOpen = undefined;
 	}
 
 	leave(): void {
-		this.over = undefined;
+		this.mark = undefined;
 	}
 
-	/** Before a place, or at the end of a group or bar. */
-	drop(event: DragEvent, target: ItemId): void {
+	/** It is let go where the mark is: before or behind a place, or at the end of what holds places. */
+	drop(event: DragEvent, target: ItemId, isInside = false): void {
 		event.preventDefault();
 		event.stopPropagation();
+		const { side } = this.#markAt(event, target, isInside);
 		this.end();
 		const { tree } = this.#desk;
 		const { id, part } = partOf(target);
 		const node = tree.byId.get(id as ItemId);
 		if (!node) return;
-		const siblings = isPlace(node) && node.parent ? tree.byId.get(node.parent)?.children : undefined;
+		const siblings = side !== 'into' && node.parent ? tree.byId.get(node.parent)?.children : undefined;
 		const parent = siblings ? node.parent! : node.id;
-		const at = siblings ? siblings.findIndex(({ id }) => id === node.id) : endOfPart(node, part, id !== target);
+		const at = siblings
+			? siblings.findIndex(({ id }) => id === node.id) + (side === 'behind' ? 1 : 0)
+			: endOfPart(node, part, id !== target);
 		const item = event.dataTransfer?.getData(ITEM) as ItemId | '';
 		const command = event.dataTransfer?.getData(COMMAND) as CommandId | '';
 		if (item && this.#desk.selected.length > 1 && this.#desk.selected.includes(item)) void this.#desk.moveSelected(parent, at);
-		else if (item) void this.#desk.moveTo(item, parent, at);
+		else if (item) void this.#desk.moveTo(item, parent, at - (this.#isBefore(item, parent, at) ? 1 : 0));
 		else if (command) void this.#desk.addAt({ command }, parent, at);
+	}
+
+	/** Whether what moves leaves a gap before where it goes. */
+	#isBefore(item: ItemId, parent: ItemId, at: number): boolean {
+		const from = this.#desk.tree.byId.get(parent)?.children.findIndex(({ id }) => id === item) ?? -1;
+		return from >= 0 && from < at;
 	}
 
 	/** Outside of everything that holds places. */

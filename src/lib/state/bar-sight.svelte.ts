@@ -13,10 +13,13 @@ import { bestForms } from '$core/surface/fit';
 import type { GroupBox, GroupForm, Rect } from '$core/surface/parts';
 import { layTab, tabLayout } from '$core/surface/ribbon';
 import { secondsIn } from '$core/surface/use-time';
-import type { Screen, WindowLayout } from '$core/surface/window';
+import { roomOn, type PlacedToolbar, type Screen, type WindowLayout } from '$core/surface/window';
 import { officeScreens } from '$core/keyboard/office-screens';
 import { total, type TimeTerm } from '$core/time/pointing';
 import type { Workspace } from './workspace.svelte';
+
+/** Between two monitors, in px of the window. */
+const GAP = 40;
 
 /** Something of the window that can be selected, with where it is drawn. */
 export interface Spot {
@@ -103,6 +106,31 @@ export class BarSight {
 		return settingOn({ catalogue, space, rules: document.application.rules }, tree, situation, screen);
 	}
 
+	/** The other monitors that bars float on, beside the window, in px of it. A desk of which no more is known has another one alike. */
+	monitors = $derived.by((): readonly { readonly number: number; readonly rect: Rect }[] => {
+		const { width, height, toolbars } = this.layout;
+		const used = toolbars.flatMap(({ bar: { dock } }) => (dock.edge === 'floating' && dock.monitor > 1 ? [dock.monitor] : []));
+		let x = width + GAP;
+		return [...new Set(used)]
+			.sort((a, b) => a - b)
+			.map((number) => {
+				const other = this.screen.others?.[number - 2];
+				const size = other ? roomOn(other) : { width, height };
+				const rect = { x, y: 0, ...size };
+				x += size.width + GAP;
+				return { number, rect };
+			});
+	});
+
+	/** A bar with where it is drawn: one of another monitor stands on that. */
+	onDesk(placed: PlacedToolbar): PlacedToolbar {
+		const { dock } = placed.bar;
+		const monitor = dock.edge === 'floating' ? this.monitors.find(({ number }) => number === dock.monitor) : undefined;
+		if (!monitor) return placed;
+		const by = (rect: Rect): Rect => ({ ...rect, x: rect.x + monitor.rect.x, y: rect.y + monitor.rect.y });
+		return { ...placed, rect: by(placed.rect), places: placed.places.map((one) => ({ ...one, rect: by(one.rect) })) };
+	}
+
 	/** All that can be selected, as it is drawn. */
 	spots = $derived.by((): readonly Spot[] => {
 		const { ribbons, toolbars, titles } = this.layout;
@@ -114,14 +142,17 @@ export class BarSight {
 				...(strip?.groups ?? []).map(({ group, rect }) => spot('group', group.id, rect)),
 				...(strip?.places ?? []).map(({ id, rect }) => spot('place', id, rect))
 			]),
-			...toolbars
-				.filter((bar) => !bar.isElsewhere)
-				.flatMap(({ bar, rect, places }) => [
-					spot('bar', bar.id, rect),
-					...places.map(({ place, rect: own }) => spot('place', place.id, own))
-				])
+			...toolbars.flatMap((placed) => {
+				const { bar, rect, places } = this.onDesk(placed);
+				return [spot('bar', bar.id, rect), ...places.map(({ place, rect: own }) => spot('place', place.id, own))];
+			})
 		];
 	});
+
+	/** Whether locks can be said of the stratum that is written to. */
+	get mayLock(): boolean {
+		return this.workspace.role === 'steward';
+	}
 
 	/** Whether the program has modes to switch among. */
 	get hasModes(): boolean {

@@ -36,16 +36,43 @@ describe('what is carried over the bars by mouse', () => {
 		drag.start(event(carried), id('work.body.grow.3'));
 		expect(desk.told).to.include('Loft is carried');
 		drag.carry(event(), id('work.body.grow.0'));
-		expect(drag.over).to.equal('work.body.grow.0');
+		expect(drag.mark).to.include({ id: 'work.body.grow.0', side: 'before' });
 		drag.drop(event(carried), id('work.body.grow.0'));
 		await until(() => names('work.body.grow')[0] === 'Loft', 'it stands first');
-		expect(drag.over).to.equal(undefined);
+		expect(drag.mark).to.equal(undefined);
 		drag.drop(event(carried), id('work.body.edges'));
 		await until(() => names('work.body.edges').at(-1) === 'Loft', 'it stands last in the other group');
 		drag.away(event(carried));
 		await until(() => !names('work.body.edges').includes('Loft'), 'it is gone');
 		for (let i = 0; i < 3; i++) await at.edits.undo();
 		expect(names('work.body.grow')).to.include('Loft');
+	});
+
+	it('lies where the mark is, from left to right as from right to left, and within an empty group and flyout', async () => {
+		const { at, desk, drag, names } = await open();
+		const before = names('work.body.grow');
+		const carried: Record<string, string> = {};
+		drag.start(event(carried), id('work.body.grow.0'));
+		drag.drop(event(carried), id('work.body.grow.3'));
+		const [first, ...others] = before;
+		const loft = others.indexOf('Loft');
+		const moved = [...others.slice(0, loft), first, ...others.slice(loft)];
+		await until(() => JSON.stringify(names('work.body.grow')) === JSON.stringify(moved), 'it lies before Loft');
+		drag.drop(event(carried), id('work.body.grow'));
+		await until(() => names('work.body.grow').at(-1) === before[0], 'it lies at the end');
+		await at.edits.undo();
+		await at.edits.undo();
+		for (const make of [() => desk.addGroup('Mine'), () => desk.add({ flyout: 'Mine too' })]) {
+			desk.select(id('work.body.grow'));
+			await make();
+			const made = desk.current!.id;
+			expect(names(made)).to.deep.equal([]);
+			for (const [i, command] of ['inspect.mass', 'inspect.measure'].entries()) {
+				drag.drop(event({ 'application/x-skarn-command': command }), made, true);
+				await until(() => names(made).length === i + 1, 'it is in it');
+			}
+			expect(names(made)).to.deep.equal(['Mass properties', 'Measure']);
+		}
 	});
 
 	it('may be a command from outside, and nothing that means nothing', async () => {

@@ -8,6 +8,7 @@
 	import { save } from '../save';
 	import { loadSymbols, PAPER, pictureOf, pngOf } from './pictures';
 	import { opens, rectIn } from '$core/chapters/bars/opened';
+	import IconPicker from '../macros/IconPicker.svelte';
 	import BarOptions from './BarOptions.svelte';
 	import Picker from '../Picker.svelte';
 	import Blame from '../Blame.svelte';
@@ -32,6 +33,8 @@
 		const { item } = node;
 		return item.kind === 'place' || (item.kind === 'bar' && opens(item)) ? node.children : [];
 	});
+	/** Another icon is being chosen. */
+	let isPicking = $state(false);
 	let name = $state<HTMLInputElement | undefined>(undefined);
 	const FORMS = {
 		large: 'all large',
@@ -127,6 +130,23 @@
 				onpick={(shows) => void desk.change('place', shows, (one) => ({ ...one, shows: shows as 'both' | 'icon' | 'text' }))}
 			/>
 		</div>
+		<p class="acts">
+			<Button size="xs" color="alternative" disabled={workspace.edits.busy} onclick={() => (isPicking = true)}>Icon …</Button>
+			{#if item.icon !== undefined}<Button
+					size="xs"
+					color="alternative"
+					disabled={workspace.edits.busy}
+					onclick={() => void desk.change('place', 'its own icon', ({ icon: _, ...one }) => one)}>Its own icon</Button
+				>{/if}
+		</p>
+		{#if isPicking}
+			<IconPicker
+				icon={item.icon ?? ''}
+				shippedAlone
+				onpick={(icon) => void desk.change('place', 'another icon', (one) => ({ ...one, icon }))}
+				onclose={() => (isPicking = false)}
+			/>
+		{/if}
 		<Checkbox
 			checked={item.hidden}
 			onchange={() =>
@@ -189,7 +209,7 @@
 		<Button size="xs" color="alternative" disabled={workspace.edits.busy} onclick={() => void desk.remove()}>Take away</Button>
 		<Button size="xs" color="alternative" disabled={workspace.edits.busy} onclick={() => void desk.shift(-1)}>Before</Button>
 		<Button size="xs" color="alternative" disabled={workspace.edits.busy} onclick={() => void desk.shift(1)}>Behind</Button>
-		{#if workspace.role === 'steward'}
+		{#if desk.mayLock}
 			<Button size="xs" color="alternative" onclick={() => void desk.lock(node.lockedBy === undefined)}
 				>{node.lockedBy === undefined ? 'Lock' : 'Unlock'}</Button
 			>

@@ -7,7 +7,7 @@
 	import Picker from '../Picker.svelte';
 	import Blame from '../Blame.svelte';
 	import StratumChip from '../StratumChip.svelte';
-	import { rove } from '../bench/roving';
+	import { rove } from '../menu/roving';
 
 	/** The modes that people switch among: which are favourites, what switches to them, and those of one's own. */
 	let { isOpen = $bindable(false) }: { isOpen?: boolean } = $props();

@@ -5,6 +5,8 @@
 	import { KINDS, type BarDesk } from '$lib/state/bar-desk.svelte';
 	import { BarDrag } from '$lib/state/bar-drag.svelte';
 	import { useWorkspace } from '$lib/state/workspace.svelte';
+	import AtPointer from '../menu/AtPointer.svelte';
+	import { actsOnCurrent } from './acts';
 	import NameField from './NameField.svelte';
 	import Spot from './Spot.svelte';
 
@@ -26,7 +28,12 @@
 	const id = $props.id();
 	const { layout } = $derived(desk);
 	let room = $state({ width: 900, height: 560 });
-	const scale = $derived(isTrue ? 1 : Math.min(1, room.width / layout.width, room.height / layout.height));
+	/** All that is drawn: the window, and the other monitors that bars float on. */
+	const whole = $derived({
+		width: Math.max(layout.width, ...desk.monitors.map(({ rect }) => rect.x + rect.width)),
+		height: Math.max(layout.height, ...desk.monitors.map(({ rect }) => rect.height))
+	});
+	const scale = $derived(isTrue ? 1 : Math.min(1, room.width / whole.width, room.height / whole.height));
 	/** How much more of the window is left for the drawing than with the factory's bars, in percent of the window. */
 	const gain = $derived(Math.round((layout.share - desk.factory.share) * 1000) / 10);
 	let frame = $state<HTMLElement | undefined>(undefined);
@@ -48,7 +55,7 @@
 	const marks = (one: string) => {
 		const node = nodeOf(one);
 		return node
-			? `from-${node.stratum.kind}${isSelected(one) ? ' selected' : ''}${drag.over === one ? ' over' : ''}${differing.has(one) ? ' differs' : ''}`
+			? `from-${node.stratum.kind}${isSelected(one) ? ' selected' : ''}${drag.mark?.id === one ? ` mark-${drag.mark.side} along-${drag.mark.along}` : ''}${differing.has(one) ? ' differs' : ''}`
 			: '';
 	};
 
@@ -72,6 +79,31 @@
 		else if (event.key === 'Escape') desk.selected = [];
 		else return;
 		event.preventDefault();
+	}
+
+	/** Where the menu of what is selected is open, in px from the upper left corner of the room. */
+	let menu = $state.raw<{ readonly x: number; readonly y: number } | undefined>(undefined);
+	let home = $state<HTMLElement | undefined>(undefined);
+
+	/** Opens the menu of what is pointed at, or of what is selected. */
+	function openMenu(event: MouseEvent) {
+		const on = (event.target as Element).closest('[role="option"]')?.id.slice(id.length + 1);
+		if (on !== undefined && !isSelected(on)) desk.select(on as ItemId);
+		if (!desk.current || desk.isUntouched) return;
+		event.preventDefault();
+		const { left, top } = home!.getBoundingClientRect();
+		const at = desk.rectOf(desk.current.id);
+		const byKey = event.clientX === 0 && event.clientY === 0;
+		const { left: x, top: y } = frame!.getBoundingClientRect();
+		menu =
+			byKey && at
+				? { x: x - left + at.x * scale, y: y - top + (at.y + at.height) * scale }
+				: { x: event.clientX - left + home!.scrollLeft, y: event.clientY - top + home!.scrollTop };
+	}
+
+	function closeMenu() {
+		menu = undefined;
+		frame?.focus();
 	}
 
 	function pick(event: MouseEvent, one: string) {
@@ -101,12 +133,14 @@
 <div
 	class="room"
 	role="presentation"
+	bind:this={home}
+	oncontextmenu={openMenu}
 	bind:clientWidth={room.width}
 	bind:clientHeight={room.height}
 	ondragover={(event) => event.preventDefault()}
 	ondrop={(event) => drag.away(event)}
 >
-	<div class="sized" style="width:{layout.width * scale}px;height:{layout.height * scale}px">
+	<div class="sized" style="width:{whole.width * scale}px;height:{whole.height * scale}px">
 		<div
 			class="window"
 			class:untouched={desk.isUntouched}
@@ -163,6 +197,7 @@
 						style={box(rect)}
 						draggable={!desk.isUntouched}
 						ondragstart={(event) => drag.start(event, group.id as ItemId)}
+						ondragend={() => drag.end()}
 						ondragover={(event) => drag.carry(event, group.id as ItemId)}
 						ondragleave={() => drag.leave()}
 						ondrop={(event) => drag.drop(event, group.id as ItemId)}
@@ -180,32 +215,35 @@
 						16
 					)}{/each}
 			{/each}
-			{#each layout.toolbars as { bar, rect, places, drawer, isElsewhere } (bar.id)}
-				{#if !isElsewhere}
-					<!-- svelte-ignore a11y_click_events_have_key_events -->
-					<div
-						id="{id}-{bar.id}"
-						role="option"
-						tabindex="-1"
-						aria-selected={isSelected(bar.id)}
-						class="bar {marks(bar.id)}"
-						class:across={rect.height > rect.width}
-						class:floats={bar.dock.edge === 'floating'}
-						style={box(rect)}
-						title={bar.name}
-						draggable={!desk.isUntouched}
-						ondragstart={(event) => drag.start(event, bar.id as ItemId)}
-						ondragend={() => drag.end()}
-						ondragover={(event) => drag.carry(event, bar.id as ItemId)}
-						ondragleave={() => drag.leave()}
-						ondrop={(event) => drag.drop(event, bar.id as ItemId)}
-						onclick={(event) => pick(event, bar.id)}
-					>
-						<span class="visually-hidden">{bar.name}</span>
-						{#if drawer.length > 0}<span class="more" title="{drawer.length} in the drawer">+{drawer.length}</span>{/if}
-					</div>
-					{#each places as { place, rect: own } (place.id)}{@render spot(place, own, undefined, bar.text, bar.icon)}{/each}
-				{/if}
+			{#each desk.monitors as { number, rect } (number)}
+				<div class="monitor" role="presentation" style={box(rect)}>
+					<span style="font-size:{14 / scale}px">Monitor {number}</span>
+				</div>
+			{/each}
+			{#each layout.toolbars.map((placed) => desk.onDesk(placed)) as { bar, rect, places, drawer } (bar.id)}
+				<!-- svelte-ignore a11y_click_events_have_key_events -->
+				<div
+					id="{id}-{bar.id}"
+					role="option"
+					tabindex="-1"
+					aria-selected={isSelected(bar.id)}
+					class="bar {marks(bar.id)}"
+					class:across={rect.height > rect.width}
+					class:floats={bar.dock.edge === 'floating'}
+					style={box(rect)}
+					title={bar.name}
+					draggable={!desk.isUntouched}
+					ondragstart={(event) => drag.start(event, bar.id as ItemId)}
+					ondragend={() => drag.end()}
+					ondragover={(event) => drag.carry(event, bar.id as ItemId)}
+					ondragleave={() => drag.leave()}
+					ondrop={(event) => drag.drop(event, bar.id as ItemId)}
+					onclick={(event) => pick(event, bar.id)}
+				>
+					<span class="visually-hidden">{bar.name}</span>
+					{#if drawer.length > 0}<span class="more" title="{drawer.length} in the drawer">+{drawer.length}</span>{/if}
+				</div>
+				{#each places as { place, rect: own } (place.id)}{@render spot(place, own, undefined, bar.text, bar.icon)}{/each}
 			{/each}
 			<div
 				class="canvas {drag.dock ? `to-${drag.dock}` : ''}"
@@ -226,12 +264,12 @@
 			{#if desk.opened}
 				{@const { home, rect, places, bar } = desk.opened}
 				<div
-					class="opened"
+					class="opened {drag.mark?.id === home.id ? 'mark-into' : ''}"
 					role="presentation"
 					style={box(rect)}
-					ondragover={(event) => drag.carry(event, home.id)}
+					ondragover={(event) => drag.carry(event, home.id, true)}
 					ondragleave={() => drag.leave()}
-					ondrop={(event) => drag.drop(event, home.id)}
+					ondrop={(event) => drag.drop(event, home.id, true)}
 				>
 					{#if places.length === 0}<span>nothing yet</span>{/if}
 				</div>
@@ -260,10 +298,40 @@
 			{/if}
 		</div>
 	</div>
+	{#if menu}
+		<AtPointer role="menu" label="What can be done with it" at={menu} onclose={closeMenu}>
+			<div class="menu" role="presentation">
+				{#each actsOnCurrent(desk) as { name, run } (name)}
+					<button type="button" role="menuitem" tabindex="-1" onclick={() => (closeMenu(), run())}>{name}</button>
+				{/each}
+			</div>
+		</AtPointer>
+	{/if}
 </div>
 
 <style>
+	.menu {
+		display: grid;
+		min-width: 210px;
+		max-height: 360px;
+		padding: 4px 0;
+		border: 1px solid var(--control);
+		border-radius: var(--radius);
+		background: var(--raised);
+		box-shadow: 0 4px 14px rgb(0 0 0 / 0.2);
+		overflow-y: auto;
+	}
+	.menu button {
+		padding: 4px 12px;
+		border: 0;
+		background: none;
+		color: var(--ink);
+		font: inherit;
+		font-size: 13px;
+		text-align: left;
+	}
 	.room {
+		position: relative;
 		flex: 1;
 		min-height: 0;
 		overflow: auto;
@@ -388,8 +456,46 @@
 		outline: 2px dashed var(--limonite);
 		outline-offset: -2px;
 	}
-	.window > :global(.over) {
-		box-shadow: inset 3px 0 0 var(--azurite);
+	.window > :global(.mark-into) {
+		outline: 2px solid var(--azurite);
+		outline-offset: -2px;
+	}
+	.window > :global(.mark-before)::after,
+	.window > :global(.mark-behind)::after {
+		content: '';
+		position: absolute;
+		background: var(--azurite);
+	}
+	.window > :global(.along-x)::after {
+		top: 0;
+		bottom: 0;
+		width: 4px;
+	}
+	.window > :global(.along-y)::after {
+		right: 0;
+		left: 0;
+		height: 4px;
+	}
+	.window > :global(.mark-before.along-x)::after {
+		left: 0;
+	}
+	.window > :global(.mark-behind.along-x)::after {
+		right: 0;
+	}
+	.window > :global(.mark-before.along-y)::after {
+		top: 0;
+	}
+	.window > :global(.mark-behind.along-y)::after {
+		bottom: 0;
+	}
+	.monitor {
+		display: grid;
+		place-items: end center;
+		padding-bottom: 8px;
+		border-radius: 6px;
+		background: var(--panel);
+		box-shadow: 0 0 0 1px var(--control);
+		color: var(--ink-3);
 	}
 	.opened {
 		display: grid;

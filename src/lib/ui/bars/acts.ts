@@ -1,3 +1,4 @@
+import type { BarNode } from '$core/chapters/bars/tree';
 import { KINDS, type BarDesk, type Making } from '$lib/state/bar-desk.svelte';
 import type { Act } from '../hotkeys.svelte';
 
@@ -10,6 +11,12 @@ interface OfView {
 	names(): unknown;
 	untouched(): unknown;
 }
+
+/** What can be done with what is selected, for the menu that opens on it. */
+export const actsOnCurrent = (desk: BarDesk): Act[] => {
+	const { current } = desk;
+	return current ? actsOn(desk, current) : [];
+};
 
 /** All that can be done with the bars where one stands, by name, for the palette. */
 export function barActs(desk: BarDesk, view: OfView): Act[] {
@@ -28,7 +35,12 @@ export function barActs(desk: BarDesk, view: OfView): Act[] {
 	];
 	if (desk.hasModes) acts.push({ name: 'Modes: favourites, keys, and one’s own', run: view.modes });
 	if (fit && fit.changes.length > 0) acts.push({ name: `Take the fit of ${fit.tab.name}`, run: () => desk.takeFit() });
-	if (!current) return acts;
+	if (current) acts.push(...actsOn(desk, current));
+	return acts;
+}
+
+function actsOn(desk: BarDesk, current: BarNode): Act[] {
+	const acts: Act[] = [];
 	const name = desk.nameOf(current);
 	if (name !== 'separator') acts.push({ name: `Call ${name} otherwise`, run: () => desk.nameCurrent() });
 	acts.push(
@@ -37,6 +49,17 @@ export function barActs(desk: BarDesk, view: OfView): Act[] {
 		{ name: `Move ${name} behind`, run: () => desk.shift(1) }
 	);
 	if (desk.ownBelow.length > 0) acts.push({ name: `Reset ${name}`, run: () => desk.reset(desk.ownBelow, name) });
+	if (desk.mayLock) {
+		acts.push({
+			name: `${current.lockedBy ? 'Unlock' : 'Lock'} ${name}`,
+			run: () => desk.lock(current.lockedBy === undefined)
+		});
+		if (current.item.kind === 'bar')
+			acts.push({
+				name: `${current.keptBy ? 'Let' : 'Lock where'} ${name} ${current.keptBy ? 'be moved' : 'stands'}`,
+				run: () => desk.lockPositions([current], current.keptBy === undefined)
+			});
+	}
 	if (current.item.kind === 'place') {
 		for (const size of ['large', 'small'] as const)
 			acts.push({ name: `Make ${name} ${size}`, run: () => desk.change('place', size, (item) => ({ ...item, size })) });

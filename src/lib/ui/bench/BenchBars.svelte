@@ -9,7 +9,7 @@
 	import type { WindowLayout } from '$core/surface/window';
 	import { useWorkspace } from '$lib/state/workspace.svelte';
 	import PlaceFace from '../bars/PlaceFace.svelte';
-	import { rove } from './roving';
+	import { rove } from '../menu/roving';
 	import CommandIcon from '../CommandIcon.svelte';
 
 	/** The bars of one edge of the stand-in's window, drawn by the layout: clicking runs, flyouts and drawers open. */

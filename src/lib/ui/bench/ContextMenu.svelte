@@ -4,7 +4,7 @@
 	import type { BarNode, BarTree } from '$core/chapters/bars/tree';
 	import { useWorkspace } from '$lib/state/workspace.svelte';
 	import CommandIcon from '../CommandIcon.svelte';
-	import AtPointer from './AtPointer.svelte';
+	import AtPointer from '../menu/AtPointer.svelte';
 	import KeyCaps from '../KeyCaps.svelte';
 
 	/** The context menus of the situation, opened at the pointer: what stands in the bars for it, one after the other. */

@@ -5,7 +5,7 @@
 	import type { BarNode, BarTree } from '$core/chapters/bars/tree';
 	import { floatingBar } from '$core/surface/window';
 	import { useWorkspace } from '$lib/state/workspace.svelte';
-	import AtPointer from './AtPointer.svelte';
+	import AtPointer from '../menu/AtPointer.svelte';
 	import PlaceFace from '../bars/PlaceFace.svelte';
 
 	/** A cursor bar that was opened at the pointer. */

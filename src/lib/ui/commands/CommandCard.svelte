@@ -1,11 +1,12 @@
 <script lang="ts">
 	import { Button } from 'flowbite-svelte';
 	import { SHORTCUTS, shortcutsIn } from '$core/shortcut/entry';
+	import { oppositeOffer } from '$core/answer/opposite';
 	import { clearing } from '$core/profile/differences';
 	import { pathText, type Command } from '$core/application/command';
 	import { EVERYWHERE, scopeText, type Scope } from '$core/context/scope';
 	import type { Binding } from '$core/shortcut/effective';
-	import { strokesOf, type Keys } from '$core/stroke/stroke';
+	import { readable, strokesOf, type Keys } from '$core/stroke/stroke';
 	import { CardEdits } from '$lib/state/card-edits';
 	import { useWorkspace } from '$lib/state/workspace.svelte';
 	import CommandIcon from '../CommandIcon.svelte';
@@ -39,6 +40,7 @@
 	const findings = $derived((workspace.findings.byCommand.get(command.id) ?? []).slice(0, 40).map(workspace.findings.tell));
 	const namesakes = $derived(workspace.document.commands.filter((c) => c.label === command.label && c.id !== command.id));
 	const opposite = $derived(command.opposite && workspace.catalogue.get(command.opposite));
+	const offer = $derived(oppositeOffer(workspace.index, command.id));
 	const isChanged = $derived(workspace.draft.changedCommands.has(command.id));
 	const saysHere = $derived([...shortcutsIn(workspace.target).values()].some((e) => e.command === command.id));
 	/** An everywhere binding of a command that exists in some contexts alone takes more of the key than it needs. */
@@ -94,7 +96,7 @@
 	<section aria-label="Shortcuts">
 		<h2>Shortcuts</h2>
 		{#each bindings as binding (binding.key)}
-			<div class="binding">
+			<div class="binding" role="group" aria-label="{readable(binding.keys)}, {workspace.space.scopeLabel(binding.scope)}">
 				<StratumChip id={binding.stratum} />
 				<KeyCaps keys={binding.keys} tone={toneOf(binding)} />
 				<span class="where"
@@ -118,6 +120,14 @@
 						aria-label="Limit {binding.keys} to a scope"
 						onclick={() => ((limiting = limiting === binding ? undefined : binding), (limitTo = binding.scope))}>Limit</Button
 					>
+					{#if workspace.role === 'steward' && (!binding.lockedBy || binding.lockedBy === workspace.targetId)}<Button
+							size="xs"
+							color="alternative"
+							class="act"
+							aria-label="{binding.lockedBy ? 'Unlock' : 'Lock'} {binding.keys}"
+							title="Strata above {workspace.target.name} may {binding.lockedBy ? 'change it again' : 'not change it'}"
+							onclick={() => edits.lock(binding, !binding.lockedBy)}>{binding.lockedBy ? 'Unlock' : 'Lock'}</Button
+						>{/if}
 					<Button
 						size="xs"
 						color="alternative"
@@ -137,7 +147,7 @@
 			<p class="quiet none">None yet. Press a key below.</p>
 		{/each}
 		{#each removed as { binding, by } (binding.key)}
-			<div class="binding gone">
+			<div class="binding gone" role="group" aria-label="{readable(binding.keys)}, removed">
 				<StratumChip id={by} />
 				<s><KeyCaps keys={binding.keys} /></s>
 				<span class="where"
@@ -155,6 +165,15 @@
 				>
 			</div>
 		{/each}
+		{#if offer}
+			{@const { command: other, has, keys: shifted } = offer}
+			<p class="facts">
+				{workspace.catalogue.get(has)?.label} has a key, its opposite none, and {readable(shifted)} is free:
+				<button class="linkish" type="button" disabled={workspace.edits.busy} onclick={() => edits.giveOpposite(offer)}
+					>{readable(shifted)} for {workspace.catalogue.get(other)?.label}</button
+				>
+			</p>
+		{/if}
 		{#each findings as finding (finding.id)}
 			<p class="callout {finding.severity === 'error' ? 'tone-garnet' : 'tone-limonite'}">
 				<span class="toned" aria-hidden="true">{finding.severity === 'error' ? '◆' : '▲'}</span>

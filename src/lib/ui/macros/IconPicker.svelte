@@ -5,7 +5,18 @@
 	import MacroIcon from './MacroIcon.svelte';
 
 	/** Chooses an icon from those that ship, or takes an SVG or PNG picture. */
-	let { icon, onpick, onclose }: { icon: string; onpick: (icon: string) => void; onclose: () => void } = $props();
+	let {
+		icon,
+		shippedAlone = false,
+		onpick,
+		onclose
+	}: {
+		icon: string;
+		/** Pictures of one's own are not offered. */
+		shippedAlone?: boolean;
+		onpick: (icon: string) => void;
+		onclose: () => void;
+	} = $props();
 	const workspace = useWorkspace();
 	let open = $state(true);
 	let words = $state('');
@@ -48,26 +59,26 @@
 			<p class="quiet">No shipped icon is called so.</p>
 		{/each}
 	</div>
-	<div class="own">
-		<label class="drop">
-			<span class="linkish">Take a picture from a file</span>
-			<span class="quiet">SVG or PNG, up to {ICON_BYTES / 1000} kB and {ICON_SIDE} pixels</span>
-			<input
-				type="file"
-				class="visually-hidden"
-				accept=".svg,.png,image/svg+xml,image/png"
-				onchange={(event) => void take(event.currentTarget.files?.[0])}
-			/>
-		</label>
-		{#if refused}<p class="tone-garnet"><span class="toned">◆</span> {refused}</p>{/if}
-		{#if picture}
-			<p class="picture">
-				<MacroIcon icon={picture} size={32} />
-				<Button size="xs" onclick={() => pick(picture)}>Use this picture</Button>
-				{#if dropped.length > 0}<span class="quiet">left out: {dropped.join(', ')}</span>{/if}
-			</p>
-		{/if}
-	</div>
+	{#if !shippedAlone}<div class="own">
+			<label class="drop">
+				<span class="linkish">Take a picture from a file</span>
+				<span class="quiet">SVG or PNG, up to {ICON_BYTES / 1000} kB and {ICON_SIDE} pixels</span>
+				<input
+					type="file"
+					class="visually-hidden"
+					accept=".svg,.png,image/svg+xml,image/png"
+					onchange={(event) => void take(event.currentTarget.files?.[0])}
+				/>
+			</label>
+			{#if refused}<p class="tone-garnet"><span class="toned">◆</span> {refused}</p>{/if}
+			{#if picture}
+				<p class="picture">
+					<MacroIcon icon={picture} size={32} />
+					<Button size="xs" onclick={() => pick(picture)}>Use this picture</Button>
+					{#if dropped.length > 0}<span class="quiet">left out: {dropped.join(', ')}</span>{/if}
+				</p>
+			{/if}
+		</div>{/if}
 </Modal>
 
 <style>

@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { untrack } from 'svelte';
 	import { page } from '$app/state';
-	import { Button, Dropdown, DropdownItem } from 'flowbite-svelte';
+	import { Button } from 'flowbite-svelte';
 	import type { ItemId } from '$core/chapters/bars/bar';
 	import { BARS } from '$core/chapters/bars/bar';
 	import { MODES } from '$core/chapters/modes/mode';
@@ -18,7 +18,9 @@
 	import WindowView from '$lib/ui/bars/WindowView.svelte';
 	import CommandPick from '$lib/ui/CommandPick.svelte';
 	import FindingsHere from '$lib/ui/findings/FindingsHere.svelte';
+	import Confirm from '$lib/ui/Confirm.svelte';
 	import { hotkeys } from '$lib/ui/hotkeys.svelte';
+	import MenuButton from '$lib/ui/menu/MenuButton.svelte';
 
 	/** The bars of the program, shaped on its window as a screen shows it. */
 	const workspace = useWorkspace();
@@ -71,6 +73,19 @@
 	const inWindow = () => false;
 </script>
 
+{#if desk.asking}
+	{@const { what, ids } = desk.asking}
+	<Confirm
+		title="{what} is in {workspace.target.name} alone"
+		does="Take it away"
+		onconfirm={() => void desk.reset(ids, what, true)}
+		onclose={() => (desk.asking = undefined)}
+	>
+		<p>
+			Below {workspace.target.name} there is no {what}: as below means that it goes, with all that stands in it. You can undo it.
+		</p>
+	</Confirm>
+{/if}
 <div class="view">
 	<section class="stage" aria-label="Window">
 		<div class="tools">
@@ -78,13 +93,13 @@
 				<Button size="xs" color="alternative" onclick={() => (desk.naming = { making: 'toolbar' })}>New toolbar</Button>
 				<Button size="xs" color="alternative" onclick={() => (desk.naming = { making: 'tab' })}>New tab</Button>
 				<Button size="xs" color="alternative" onclick={() => (desk.naming = { making: 'group' })}>New group</Button>
-				<Button size="xs" color="alternative" id="new-part">New …</Button>
-				<Dropdown simple triggeredBy="#new-part" class="w-56">
-					<DropdownItem onclick={() => void desk.add('separator')}>separator</DropdownItem>
-					{#each RARE as kind (kind)}
-						<DropdownItem onclick={() => (desk.naming = { making: kind })}>{KINDS[kind]}</DropdownItem>
-					{/each}
-				</Dropdown>
+				<MenuButton
+					label="New …"
+					items={[
+						{ name: 'separator', run: () => void desk.add('separator') },
+						...RARE.map((kind) => ({ name: KINDS[kind], run: () => (desk.naming = { making: kind }) }))
+					]}
+				/>
 			</span>
 			<Button size="xs" color="alternative" onclick={() => (isRestyling = true)}
 				>As {desk.style === 'ribbon' ? 'toolbars' : 'a ribbon'} …</Button
@@ -92,6 +107,14 @@
 			<button class="pill" type="button" aria-pressed={areBeside} onclick={() => (areBeside = !areBeside)}>Screens</button>
 			<button class="pill" type="button" aria-pressed={isTrue} onclick={() => (isTrue = !isTrue)}>True size</button>
 			<button class="pill" type="button" aria-pressed={showsNames} onclick={() => (showsNames = !showsNames)}>Names</button>
+			<button
+				class="pill"
+				type="button"
+				title="The names of all toolbars and of small places"
+				aria-pressed={desk.hasLabels}
+				disabled={workspace.edits.busy}
+				onclick={() => void desk.setLabels(!desk.hasLabels)}>Labels</button
+			>
 			<button class="pill" type="button" aria-pressed={desk.isUntouched} onclick={toggleUntouched}>Untouched</button>
 		</div>
 		{#if areBeside}<ScreensBeside {desk} onpick={() => (areBeside = false)} />{:else}<WindowView

@@ -81,8 +81,8 @@ describe('the bars of a window', () => {
 	});
 
 	it('have the room that the system gives them: less where it draws larger', () => {
-		expect(roomOn({ name: '', width: 3840, height: 2160, scale: 2 })).to.deep.equal({ width: 1920, height: 1080 });
-		expect(roomOn({ name: '', width: 1920, height: 1080, scale: 1.25 })).to.deep.equal({ width: 1536, height: 864 });
+		expect(roomOn({ width: 3840, height: 2160, scale: 2 })).to.deep.equal({ width: 1920, height: 1080 });
+		expect(roomOn({ width: 1920, height: 1080, scale: 1.25 })).to.deep.equal({ width: 1536, height: 864 });
 		const widths = SCREENS.map((screen) => roomOn(screen).width);
 		expect(Math.min(...widths)).to.equal(widths[0]);
 	});
