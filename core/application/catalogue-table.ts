@@ -29,20 +29,24 @@ export type Mappable = (typeof MAPPABLE)[number];
 /** Which column holds what, by column index. `id` and `label` are needed; one column may serve both. */
 export type ColumnMapping = Partial<Record<Mappable, number>>;
 
+/** What columns are called, in English, German, French, Italian and Spanish. */
 const GUESSES: Record<Mappable, RegExp> = {
-	id: /^(id|identifier|command id|command|internal name|name id|code)$/i,
-	label: /^(label|title|caption|display name|text|name)$/i,
-	description: /^(description|tooltip|hint|help|status text|remarks?)$/i,
+	id: /^(id|identifier|command id|command|internal name|name id|code|kennung|befehl|befehls-?id|identifiant|commande|identificativo|comando|identificador)$/i,
+	label:
+		/^(label|title|caption|display name|text|name|bezeichnung|titel|beschriftung|libellé|nom|intitulé|titre|etichetta|nome|titolo|etiqueta|nombre|título)$/i,
+	description:
+		/^(description|tooltip|hint|help|status text|remarks?|beschreibung|hilfe|hinweis|bemerkung|aide|info-?bulle|descrizione|suggerimento|aiuto|descripción|ayuda)$/i,
 	category:
-		/^(category|path|menu|group|section|module)$|(?:^|\.)(?:menu|group|section|module|categor(?:y|ie))s?\.(?:name|label|title)$/i,
-	kind: /^(kind|type)$/i,
-	synonyms: /^(synonyms?|keywords?|tags|also)$/i,
-	context: /^(contexts?|modes?|where|environment|document)$/i,
-	opposite: /^(opposite|inverse|counterpart)$/i,
-	action: /^(action|meaning)$/i,
-	use: /^(use|uses|usage|count|per day)$/i,
-	keys: /^(keys?|shortcuts?|strokes?|hot ?keys?|accelerators?|key binding|tasten?|tastenkürzel)$/i,
-	alias: /^(alias(es)?|abbreviations?|typed( name)?|short name|kürzel)$/i
+		/^(category|path|menu|group|section|module|kategorie|menü|gruppe|bereich|catégorie|groupe|categoria|gruppo|menù|categoría|grupo|menú)$|(?:^|\.)(?:menu|group|section|module|categor(?:y|ie))s?\.(?:name|label|title)$/i,
+	kind: /^(kind|type|art|typ|genre|tipo)$/i,
+	synonyms: /^(synonyms?|keywords?|tags|also|synonyme?|stichwörter|mots[- ]clés?|sinonimi|sinónimos|palabras clave)$/i,
+	context: /^(contexts?|modes?|where|environment|document|kontext|modus|umgebung|contexte|contesto|modalità|contexto|modo)$/i,
+	opposite: /^(opposite|inverse|counterpart|gegenteil|gegenstück|contraire|opposé|contrario|opposto|opuesto)$/i,
+	action: /^(action|meaning|aktion|bedeutung|azione|acción|signification)$/i,
+	use: /^(use|uses|usage|count|per day|nutzung|häufigkeit|utilisation|fréquence|uso|frequenza|frecuencia)$/i,
+	keys: /^(keys?|shortcuts?|strokes?|hot ?keys?|accelerators?|key binding|tasten?|tastenkürzel|tastenkombination|raccourcis?( clavier)?|touches?|scorciatoi[ae]|tasti|atajos?|teclas?)$/i,
+	alias:
+		/^(alias(es)?|abbreviations?|typed( name)?|short name|kürzel|abkürzung|kurzname|abréviations?|nom court|abbreviazion[ei]|nome breve|abreviaturas?|nombre corto)$/i
 };
 
 /** A mapping read off the header's words; people correct it in the form. */
@@ -107,12 +111,41 @@ export interface CatalogueFile {
 }
 
 /** An input as Skarn spells it, or as people write it. */
-function keysIn(text: string): Keys | undefined {
+function keysIn(text: string, own: KeyNames | undefined): Keys | undefined {
+	const named = own ? withOwnNames(text, own) : text;
 	try {
-		return parseKeys(text);
+		return parseKeys(named);
 	} catch {
-		return looseKeys(text);
+		return looseKeys(named);
 	}
+}
+
+/** What a list calls keys that Skarn knows by another name, in lower case. */
+export type KeyNames = ReadonlyMap<string, string>;
+
+/** The text with own names of keys as Skarn's, the longest first. */
+function withOwnNames(text: string, own: KeyNames): string {
+	const names = [...own.keys()].sort((a, b) => b.length - a.length);
+	return text
+		.split(/(\s*\+\s*)/)
+		.map((part) => {
+			const name = names.find((one) => part.trim().toLowerCase() === one);
+			return name === undefined ? part : own.get(name)!;
+		})
+		.join('');
+}
+
+/** Reads own names of keys, one a line as `Löschen = Delete`. Throws `RangeError` that names the line. */
+export function readKeyNames(text: string): KeyNames {
+	const names = new Map<string, string>();
+	text.split('\n').forEach((line, i) => {
+		if (line.trim() === '') return;
+		const [own = '', ours = '', ...more] = line.split('=').map((part) => part.trim());
+		const keys = more.length === 0 && own !== '' ? looseKeys(ours) : undefined;
+		if (!keys || keys.includes(' ')) throw new RangeError(`line ${i + 1}: expected a name and a key, as in Löschen = Delete`);
+		names.set(own.toLowerCase(), keys);
+	});
+	return names;
 }
 
 const list = (text: string) =>
@@ -129,7 +162,8 @@ const list = (text: string) =>
 export function catalogueFromTable(
 	records: readonly TableRecord[],
 	mapping: ColumnMapping,
-	form: ApplicationForm
+	form: ApplicationForm,
+	names?: KeyNames
 ): CatalogueFile {
 	const refused: FileProblem[] = [];
 	const inputs: OwnInput[] = [];
@@ -178,7 +212,7 @@ export function catalogueFromTable(
 		for (const text of field('keys')
 			.split(/\s*[;|\n]\s*/)
 			.filter(Boolean)) {
-			const keys = keysIn(text);
+			const keys = keysIn(text, names);
 			if (keys) inputs.push({ command: parsed.data.id, keys });
 			else
 				refused.push({

@@ -47,11 +47,11 @@ export type ShortcutColumns = Partial<Record<ReadColumn, number>>;
 export const NEEDED_COLUMNS = ['keys', 'command'] as const satisfies readonly ReadColumn[];
 
 const GUESSES: Readonly<Record<ReadColumn, RegExp>> = {
-	keys: /^(keys?|shortcuts?|strokes?|hot ?keys?|accelerators?|key binding|input|taste|tasten|tastenkürzel|kürzel)$/i,
-	command: /^(commands?|command id|id|action|function|befehl|befehls-?id|funktion)$/i,
-	scope: /^(scopes?|contexts?|when|where|kontext|bereich)$/i,
-	stratum: /^(stratum|layer|ebene)$/i,
-	op: /^(op|operation)$/i
+	keys: /^(keys?|shortcuts?|strokes?|hot ?keys?|accelerators?|key binding|input|tasten?|tastenkürzel|tastenkombination|kürzel|raccourcis?( clavier)?|touches?|scorciatoi[ae]|tasti|atajos?|teclas?)$/i,
+	command: /^(commands?|command id|id|action|function|befehl|befehls-?id|funktion|commande|fonction|comando|funzione|función)$/i,
+	scope: /^(scopes?|contexts?|when|where|kontext|bereich|contexte|portée|contesto|ambito|contexto|ámbito)$/i,
+	stratum: /^(stratum|layer|ebene|niveau|livello|nivel)$/i,
+	op: /^(op|operation|opération|operazione|operación)$/i
 };
 
 /** Which column holds what, read off the header's words. */

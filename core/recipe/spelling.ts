@@ -36,6 +36,9 @@ const NAMES: ReadonlyMap<string, string> = new Map([
 	['print screen', 'PrintScreen']
 ]);
 
+/** The most words that a name of a key has. */
+const LONGEST_NAME = Math.max(...[...NAMES.keys()].map((name) => name.split(' ').length));
+
 const usual = KeySpelling.parse({});
 
 /** Reads keys sign by sign: a blank can stand within a joint and within the name of a key as well as between two strokes. */
@@ -128,11 +131,11 @@ class Scanner {
 			this.#at = at;
 		}
 		// the longest run of words that is the name of a key
-		const words = /^(\S+)(?:[ \t]+(\S+))?/.exec(this.rest);
-		if (words?.[2] !== undefined) {
-			const name = NAMES.get(`${words[1]} ${words[2]}`.toLowerCase());
-			if (name !== undefined) {
-				this.#at += words[0].length;
+		for (let many = LONGEST_NAME; many > 1; many--) {
+			const words = new RegExp(`^\\S+(?:[ \\t]+\\S+){${many - 1}}`).exec(this.rest)?.[0];
+			const name = words && NAMES.get(words.toLowerCase().replaceAll(/[ \t]+/g, ' '));
+			if (name) {
+				this.#at += words.length;
 				return name;
 			}
 		}
@@ -197,7 +200,12 @@ export function writeKeys(keys: Keys, spelling: KeySpelling = usual): string {
 const WORDS: readonly Partial<KeySpelling>[] = [
 	{},
 	{ ctrl: 'Strg', shift: 'Umschalt' },
+	{ ctrl: 'Strg', shift: 'Umsch' },
 	{ ctrl: 'Strg' },
+	{ shift: 'Maj' },
+	{ shift: 'Maiusc' },
+	{ shift: 'Mayús' },
+	{ shift: 'Mayus' },
 	{ ctrl: 'Control', alt: 'Option', meta: 'Command' },
 	{ ctrl: 'Ctl' },
 	{ ctrl: 'C', alt: 'M', shift: 'S', meta: 's' },

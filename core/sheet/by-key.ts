@@ -1,8 +1,8 @@
 import { POSITIONS } from '../keyboard/positions.ts';
 import type { Binding } from '../shortcut/effective.ts';
-import { readable, strokesOf, type Keys } from '../stroke/stroke.ts';
+import { keysOf, strokesOf, type Keys } from '../stroke/stroke.ts';
 import { placeText } from './place.ts';
-import { heardIn, inputCells, inputColumns, labelOf, type Section, type SheetGround } from './ground.ts';
+import { heardIn, inputCells, inputColumns, labelOf, spelledOn, type Section, type SheetGround } from './ground.ts';
 
 const PLACES = new Map(POSITIONS.map(({ code }, i) => [code, i]));
 
@@ -33,7 +33,7 @@ export const keyColumns = (ground: SheetGround): string[] => [...inputColumns(gr
 export function byKey(ground: SheetGround): Section[] {
 	const byFirst = new Map<string, Binding[]>();
 	for (const binding of [...heardIn(ground)].sort(byPlaceOfKeys)) {
-		const name = readable(strokesOf(binding.keys)[0]!.key);
+		const name = spelledOn('windows', keysOf([{ modifiers: [], key: strokesOf(binding.keys)[0]!.key }]), ground.shapes);
 		const list = byFirst.get(name);
 		if (list) list.push(binding);
 		else byFirst.set(name, [binding]);

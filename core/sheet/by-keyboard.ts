@@ -78,7 +78,7 @@ function rowSection(ground: SheetGround, name: string, holds: RegExp): Section {
 function inputList(ground: SheetGround, name: string, list: readonly Keys[]): Section {
 	const rows: Cell[][] = [];
 	for (let at = 0; at < list.length; at += IN_A_ROW)
-		rows.push(ground.platforms.map((p) => list.slice(at, at + IN_A_ROW).map((keys) => spelledOn(p, keys))));
+		rows.push(ground.platforms.map((p) => list.slice(at, at + IN_A_ROW).map((keys) => spelledOn(p, keys, ground.shapes))));
 	return { name, columns: inputColumns(ground), rows };
 }
 

@@ -1,3 +1,5 @@
+import { NATIONAL_NAMES } from './names.ts';
+
 /**
  * Key positions by their W3C UI Events `code` value with the legend that names the position on a US board.
  * Source: UI Events KeyboardEvent code Values (W3C Candidate Recommendation), sections 3.1 to 3.5.
@@ -79,5 +81,6 @@ export const KEY_SPELLINGS: ReadonlyMap<string, string> = new Map([
 	['right', 'ArrowRight'],
 	['spacebar', 'Space'],
 	['menu', 'ContextMenu'],
-	['plus', '+']
+	['plus', '+'],
+	...Object.entries(NATIONAL_NAMES)
 ]);

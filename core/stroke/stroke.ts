@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { KEY_SPELLINGS, NAMED_CODES, WRITING_CODES } from './codes.ts';
+import { MODIFIER_NAMES, withoutSpacedNames } from './names.ts';
 import { isMouse, mouseInput, mouseKey, mouseLegend } from './mouse.ts';
 
 export const MODIFIERS = ['Ctrl', 'Alt', 'Shift', 'Meta'] as const;
@@ -29,7 +30,6 @@ export class StrokeSyntaxError extends SyntaxError {
 const modifierSpellings = new Map<string, Modifier>([
 	['ctrl', 'Ctrl'],
 	['control', 'Ctrl'],
-	['strg', 'Ctrl'],
 	['alt', 'Alt'],
 	['option', 'Alt'],
 	['shift', 'Shift'],
@@ -37,7 +37,8 @@ const modifierSpellings = new Map<string, Modifier>([
 	['cmd', 'Meta'],
 	['command', 'Meta'],
 	['win', 'Meta'],
-	['super', 'Meta']
+	['super', 'Meta'],
+	...(Object.entries(MODIFIER_NAMES) as [string, Modifier][])
 ]);
 
 /** A single character in lower case, or as it is where lower case takes more than one (`İ`). */
@@ -176,9 +177,8 @@ export function legendsOf(stroke: Stroke): string[] {
 export function looseKeys(text: string): Keys | undefined {
 	const strokes: Stroke[] = [];
 	let modifiers: Modifier[] = [];
-	for (const token of text
-		.trim()
-		.replace(/(?<=\w)[+-](?=.)/g, ' ')
+	for (const token of withoutSpacedNames(text.trim())
+		.replace(/(?<=[\p{L}\p{N}_.])\s*[+-]\s*(?=.)/gu, ' ')
 		.split(/\s+/)) {
 		const modifier = modifierSpellings.get(token.toLowerCase());
 		if (modifier) modifiers.push(modifier);

@@ -203,7 +203,9 @@ describe('Bars', () => {
 	it('puts commands on a cursor bar for one selection, which its key opens on the bench at the pointer', async () => {
 		// a menu: the arrow keys walk through it, and nothing is made before Enter
 		await at.page.getByRole('button', { name: 'New …' }).press('Enter');
-		await at.page.getByRole('button', { name: 'cursor bar', exact: true }).click();
+		for (let i = 0; i < 3; i++) await at.page.keyboard.press('ArrowDown');
+		expect(await at.page.locator(':focus').innerText()).to.equal('cursor bar');
+		await at.page.keyboard.press('Enter');
 		await at.page.keyboard.type('Round the edge');
 		await at.page.keyboard.press('Enter');
 		await aside().getByRole('heading', { name: 'Round the edge' }).waitFor();

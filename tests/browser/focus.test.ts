@@ -41,8 +41,8 @@ describe('The keyboard never loses its place', () => {
 		await press(remove, card.getByLabel(name, { exact: true }), 'detached');
 		const factory = button(/factory/i, card);
 		if ((await factory.count()) > 0) await press(factory.first(), card.getByLabel(name, { exact: true }));
-		// something to press, not a field that would take the next key
-		expect(await focused()).to.match(/^button/);
+		// on the row, not on what acts: the next key was meant for something else
+		expect(await focused()).to.match(/^(div X|section)/);
 	});
 
 	it('when the draft is closed', async () => {
@@ -80,7 +80,7 @@ describe('The keyboard never loses its place', () => {
 		await press(button('Duplicate'), at.page.getByText('macro:there-and-back-copy').first());
 		await eventually(async () => expect(await focused()).to.equal('input Label'));
 		await press(button('Take away'), at.page.getByRole('option', { name: /There and back, copy/ }), 'detached');
-		await eventually(async () => expect(await focused()).to.match(/^button/));
+		await eventually(async () => expect(await focused()).to.not.match(/^(button|nothing)/));
 	});
 
 	it('when an alias is added', async () => {

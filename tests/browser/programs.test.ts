@@ -86,7 +86,7 @@ describe('Programs', () => {
 		await at.page.getByRole('list', { name: 'new' }).getByText('Treppe').waitFor();
 		await at.page.getByRole('table', { name: 'Whose strata it concerns' }).getByText('Office').waitFor();
 		await at.page.getByRole('button', { name: 'Keep the changes' }).click();
-		await at.page.getByText('Kept. 1 thing follows to its new id. A back-up was made first.').waitFor();
+		await at.page.getByText('Kept. 2 things follow to their new ids. A back-up was made first.').waitFor();
 		const after = await stored('eigenbau-haeuser-1');
 		expect(after.commands.map((c) => c.id)).to.deep.equal(['wall', 'tuer', 'stair']);
 		expect(JSON.stringify(after.strata[1])).to.include('"command":"tuer"').and.not.include('"command":"door"');

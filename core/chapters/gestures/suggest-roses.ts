@@ -52,6 +52,31 @@ export function costsOf(directions: readonly number[], flicks: readonly Flick[] 
 	);
 }
 
+/** What it takes a day, in seconds, to run a command that lies on no direction, or on the one that it lies on now. */
+function secondsNow(rose: RoseWish, costs: ReadonlyMap<number, number>, command: Command): number {
+	const on = rose.directions.filter((degrees) => rose.now?.[degrees]?.includes(command.id)).map((degrees) => costs.get(degrees)!);
+	const one = on.length > 0 ? Math.min(...on) : (rose.otherwise?.[command.id] ?? OTHERWISE);
+	return runsOf(command) * one;
+}
+
+/**
+ * How many seconds a day it saves to have a command on a direction, with what those lose that lie there now and get no other direction by
+ * `set`; negative where it costs more than it saves.
+ */
+export function gainOf(
+	rose: RoseWish,
+	costs: ReadonlyMap<number, number>,
+	set: RoseSet,
+	{ degrees, command }: { readonly degrees: number; readonly command: CommandId }
+): number {
+	const byId = new Map(rose.candidates.map((one) => [one.id as string, one]));
+	const comes = byId.get(command);
+	const placed = new Set(set.roses.find(({ id }) => id === rose.id)?.on.map((one) => one.command as string));
+	const gain = comes ? secondsNow(rose, costs, comes) - runsOf(comes) * costs.get(degrees)! : 0;
+	const lost = (rose.now?.[degrees] ?? []).flatMap((id) => (id === command || placed.has(id) ? [] : (byId.get(id) ?? [])));
+	return gain - lost.reduce((sum, one) => sum + runsOf(one) * ((rose.otherwise?.[one.id] ?? OTHERWISE) - costs.get(degrees)!), 0);
+}
+
 /**
  * Commands for the directions of several roses at once: the seconds a day that flicks and what lies on no rose cost are least; no
  * direction has two commands; a command and its opposite lie opposite, or one of them is not there; and a command lies in the same direction of

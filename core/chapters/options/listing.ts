@@ -1,4 +1,5 @@
 import MiniSearch from 'minisearch';
+import { stemmer } from 'stemmer';
 import { levelOf, type Profile, type StratumHead, type StratumId } from '../../strata/stratum.ts';
 import { valueProblem, type OptionDefinition, type OptionValue } from '../../application/option.ts';
 import { optionsFold, optionsIn } from './option.ts';
@@ -72,9 +73,20 @@ export const shownRows = (rows: readonly OptionRow[], showing: Showing): OptionR
 
 const searches = new WeakMap<readonly OptionDefinition[], MiniSearch<OptionDefinition>>();
 
+/** Words of a question that say nothing of what is looked for. */
+const ASKING = new Set(
+	'a an and are be by can come comes do does for from how i in is it its much of often on or set show shows so that the to what when where which who why with'.split(
+		' '
+	)
+);
+
+/** A word as it is compared: without its ending (Porter 1980, "An algorithm for suffix stripping"). */
+const asCompared = (word: string): string => stemmer(word.toLowerCase());
+
 /**
- * The paths of the options that answer a text, the best first; words may be begun, and be misspelt by a sign. Undefined for a text
- * that asks nothing.
+ * The paths of the options that answer a text, the best first: by their names, synonyms, groups, choices, and the words that explain
+ * them, without regard to endings; words may be begun, and be misspelt by a character. What has all the words comes alone; where nothing
+ * has, what has some of them. Undefined for a text that asks nothing.
  */
 export function searchOptions(options: readonly OptionDefinition[], text: string): readonly string[] | undefined {
 	if (text.trim() === '') return undefined;
@@ -82,20 +94,29 @@ export function searchOptions(options: readonly OptionDefinition[], text: string
 	if (!search) {
 		search = new MiniSearch<OptionDefinition>({
 			idField: 'path',
-			fields: ['label', 'words', 'group', 'explanation', 'path'],
-			extractField: (option, field) =>
-				field === 'words' ? option.synonyms.join(' ') : String(option[field as keyof OptionDefinition]),
+			fields: ['label', 'words', 'group', 'explanation', 'choices', 'cost', 'path'],
+			extractField: (option, field) => {
+				if (field === 'words') return option.synonyms.join(' ');
+				if (field === 'choices') return option.type.kind === 'choice' ? option.type.choices.map((c) => c.label).join(' ') : '';
+				return String(option[field as keyof OptionDefinition]);
+			},
+			processTerm: asCompared,
 			searchOptions: {
 				prefix: true,
 				fuzzy: (word) => (word.length > 4 ? 0.25 : false),
-				boost: { label: 4, words: 3, group: 2 },
-				combineWith: 'AND'
+				boost: { label: 4, words: 3, group: 2 }
 			}
 		});
 		search.addAll([...options]);
 		searches.set(options, search);
 	}
-	return search.search(text).map((hit) => hit.id as string);
+	const asked = text
+		.split(/\s+/)
+		.filter((word) => !ASKING.has(word.toLowerCase()))
+		.join(' ');
+	const wanted = asked === '' ? text : asked;
+	const all = search.search(wanted, { combineWith: 'AND' });
+	return (all.length > 0 ? all : search.search(wanted, { combineWith: 'OR' })).map((hit) => hit.id as string);
 }
 
 /** Why a stratum cannot set the option: it is locked below, or a stratum above says otherwise. Undefined where it can. */

@@ -43,6 +43,13 @@ export interface RoseView {
 	readonly waiting: readonly { readonly binding: Binding; readonly degrees: number }[];
 }
 
+/** A command that is proposed for a direction of a rose, and does not lie there. */
+export interface RoseLine {
+	readonly view: RoseView;
+	readonly degrees: number;
+	readonly command: CommandId;
+}
+
 /** The roses while they are shaped: one for each context that has one of its own, and what can be done with them. */
 export class GestureDesk {
 	readonly #workspace: Workspace;
@@ -209,7 +216,7 @@ export class GestureDesk {
 	}
 
 	/** Where a proposal differs from what is said. */
-	changed(set: RoseSet): { readonly view: RoseView; readonly degrees: number; readonly command: CommandId }[] {
+	changed(set: RoseSet): RoseLine[] {
 		return set.roses.flatMap(({ id, on }) => {
 			const view = this.roses.find((one) => one.id === id);
 			return on.flatMap(({ degrees, command }) => {
@@ -219,10 +226,24 @@ export class GestureDesk {
 		});
 	}
 
-	/** Takes a proposal over as one edit. */
-	take(set: RoseSet): Promise<boolean> {
+	/** The directions from which a command moves away by these lines, and onto which none of them puts another. */
+	emptiedBy(lines: readonly RoseLine[]): { readonly view: RoseView; readonly degrees: number; readonly command: CommandId }[] {
+		return lines.flatMap(({ view, degrees, command }) =>
+			view.petals.flatMap(({ degrees: at, own }) =>
+				at !== degrees &&
+				own.length > 0 &&
+				own.every((binding) => lines.some((line) => line.view.id === view.id && line.command === binding.command)) &&
+				own.some((binding) => binding.command === command) &&
+				!lines.some((line) => line.view.id === view.id && line.degrees === at)
+					? [{ view, degrees: at, command }]
+					: []
+			)
+		);
+	}
+
+	/** Takes these lines of a proposal over as one edit. */
+	take(changed: readonly RoseLine[]): Promise<boolean> {
 		const { profile, targetId } = this.#workspace;
-		const changed = this.changed(set);
 		return this.#commit('Gestures: as suggested', () => {
 			// what lies where something else is to lie, or moves, goes first
 			const going = changed.flatMap(({ view, degrees, command }) =>

@@ -17,11 +17,13 @@ export class OptionDesk {
 		return why && `${why}.`;
 	}
 
-	set(definition: OptionDefinition, value: OptionValue): void {
+	/** Sets the option; gives why it was not, where the option cannot have the value. */
+	set(definition: OptionDefinition, value: OptionValue): string | undefined {
 		const { target, edits } = this.#workspace;
 		const problem = valueProblem(definition, value);
 		if (problem) this.#workspace.notice = { kind: 'failed', text: `${definition.label} was not changed: ${problem}.` };
 		else void edits.commit(`${definition.label}: ${valueText(definition, value)}`, setOption(target, definition.path, value));
+		return problem;
 	}
 
 	reset({ definition, below }: OptionRow): void {

@@ -1,5 +1,11 @@
 import { catalogueChange, type CatalogueChange } from '$core/application/catalogue-change';
-import { ApplicationForm, catalogueFromTable, type ColumnMapping, type OwnInput } from '$core/application/catalogue-table';
+import {
+	ApplicationForm,
+	catalogueFromTable,
+	type ColumnMapping,
+	type KeyNames,
+	type OwnInput
+} from '$core/application/catalogue-table';
 import type { Command } from '$core/application/command';
 import { contextsText, parseContexts, type Contexts } from '$core/application/contexts-text';
 import { contextSpace, type ContextSpace } from '$core/context/space';
@@ -25,7 +31,7 @@ export class ProgramDesk {
 	readonly document: WorkspaceDocument;
 	rules = $state.raw<Rules>()!;
 	contextsText = $state('');
-	#list = $state.raw<{ table: Table; mapping: ColumnMapping } | undefined>(undefined);
+	#list = $state.raw<{ table: Table; mapping: ColumnMapping; names: KeyNames } | undefined>(undefined);
 
 	constructor(document: WorkspaceDocument) {
 		this.document = document;
@@ -57,7 +63,7 @@ export class ProgramDesk {
 		return contextSpace(axes, reachable).situations.length;
 	}
 
-	take(list: { table: Table; mapping: ColumnMapping } | undefined): void {
+	take(list: { table: Table; mapping: ColumnMapping; names: KeyNames } | undefined): void {
 		this.#list = list;
 	}
 
@@ -66,7 +72,7 @@ export class ProgramDesk {
 	/** The commands of the new list, with the contexts of commands that are there already as they were where the list says none. */
 	#built = $derived.by(() => {
 		if (!this.#list || !this.#form.success) return undefined;
-		const built = catalogueFromTable(this.#list.table.records, this.#list.mapping, this.#form.data);
+		const built = catalogueFromTable(this.#list.table.records, this.#list.mapping, this.#form.data, this.#list.names);
 		const was = new Map(this.document.commands.map((c) => [c.id, c]));
 		const axes = 'said' in this.contexts ? this.contexts.said.axes : [];
 		const isIn = new Set(axes.flatMap((a) => a.nodes.map((n) => `${a.id}/${n.id}`)));

@@ -52,6 +52,7 @@ export class RolloutDesk {
 	}
 
 	mayRelease = $derived.by(() => may(this.#workspace.document.me, 'release'));
+	maySurvey = $derived.by(() => may(this.#workspace.document.me, 'survey'));
 	maySeats = $derived.by(() => may(this.#workspace.document.me, 'seats'));
 
 	/** The rings with what stands in them, the first that gets a release on top. */

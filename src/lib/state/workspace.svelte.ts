@@ -14,7 +14,7 @@ import type { SearchPaths } from '$core/folders/search';
 import { desksOf } from '$core/keyboard/desk';
 import { officeDesks } from '$core/keyboard/office-desks';
 import { applyEdit, type AnyChange, type Edit } from '$core/profile/edit';
-import { mayWrite } from '$core/people/may';
+import { may, mayWrite, type Right } from '$core/people/may';
 import { writingAs } from '$core/strata/role';
 import { stratumById, type Profile, type Stratum, type StratumId } from '$core/strata/stratum';
 import { stratumOfWire, wireOf } from '$core/profile/wire';
@@ -157,6 +157,11 @@ export class Workspace {
 
 	get #targetKey(): string {
 		return `stratum-${this.document.application.id}-${this.document.setup.id}`;
+	}
+
+	/** Whether the person may do this in the office. */
+	may(right: Right): boolean {
+		return may(this.document.me, right);
 	}
 
 	/** What somebody is called by who looks at it. */

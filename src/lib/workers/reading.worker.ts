@@ -24,6 +24,8 @@ export interface Reading extends Omit<Compared, 'index'> {
 	readonly refused: readonly FileProblem[];
 	/** Set when the file is of another application or version than the one in front. */
 	readonly foreign: string | undefined;
+	/** The names of strata of somebody's own in the file that are none of the profile's. */
+	readonly ofOthers: readonly string[];
 }
 
 /** More entries than an edit can take are not brought; so many are handed to the page at once. */
@@ -136,7 +138,11 @@ const reading = {
 					: undefined;
 			// in parts, so that taking them does not hold the page up
 			for (let at = 0; at < items.length; at += ROWS_AT_ONCE) await onitems(items.slice(at, at + ROWS_AT_ONCE));
-			return { ...compared, refused: parsed.refused, foreign };
+			const heads = 'strata' in parsed ? parsed.strata : [];
+			const ofOthers = heads.flatMap(({ id, kind, name }) =>
+				kind === 'personal' && !profile.some((stratum) => stratum.id === id) ? [name] : []
+			);
+			return { ...compared, refused: parsed.refused, foreign, ofOthers };
 		}),
 
 	/** Reads a list of any kind, for mapping its columns. */

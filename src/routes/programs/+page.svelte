@@ -3,6 +3,7 @@
 	import { page } from '$app/state';
 	import { Button } from 'flowbite-svelte';
 	import { onMount } from 'svelte';
+	import { may } from '$core/people/may';
 	import { ask, told } from '$lib/state/api';
 	import { hearChanges } from '$lib/state/live.svelte';
 	import { Newest } from '$lib/state/newest';
@@ -15,6 +16,8 @@
 	import RulesForm from '$lib/ui/programs/RulesForm.svelte';
 
 	let { data } = $props();
+	/** Others may look; a steward changes programs. */
+	const mayChange = $derived(data.person !== null && may(data.person, 'programs'));
 	const asked = $derived(page.url.searchParams.get('program') ?? data.applications[0]?.id);
 	let desk = $state.raw<ProgramDesk | undefined>(undefined);
 	let problem = $state('');
@@ -100,7 +103,7 @@
 					</li>
 				{/each}
 			</ul>
-			<p><Button size="sm" href="/programs/new">Bring a program …</Button></p>
+			{#if mayChange}<p><Button size="sm" href="/programs/new">Bring a program …</Button></p>{/if}
 			{#if data.applications.length === 0}<p class="quiet">
 					Skarn works on the commands of a program. Bring a list of them to begin: a table is enough.
 				</p>{/if}
@@ -119,28 +122,41 @@
 					<a href="/{program.id}/commands">Open it</a>
 					<a href="/{program.id}/folders">Where its files lie</a>
 				</header>
+				{#if !mayChange}<p class="callout tone-azurite">
+						A steward changes programs. You can look at what is said of this one.
+					</p>{/if}
 				<h3>What it is called and how it takes keys</h3>
-				<div class="form"><RulesForm rules={program.rules} onchange={(next) => (program.rules = next)} /></div>
+				<fieldset class="form" disabled={!mayChange}>
+					<RulesForm rules={program.rules} onchange={(next) => (program.rules = next)} />
+				</fieldset>
 				<h3>Contexts</h3>
-				<ContextsEditor text={program.contextsText} read={program.contexts} onchange={(text) => (program.contextsText = text)} />
-				<h3>Another catalogue</h3>
-				<p class="quiet">
-					A newer list of its commands is compared with the one here; what is said of a command that was renamed follows.
-				</p>
-				<CommandTable onchange={(list) => program.take(list)} />
-				{#if program.change}<CatalogueChange
-						change={program.change}
-						refused={program.refused}
-						defaults={program.defaults}
-						outlook={program.outlook}
-					/>{/if}
-				<p class="acts">
-					<Button size="sm" disabled={!program.isChanged || program.problem !== undefined} onclick={() => void store()}
-						>Keep the changes</Button
-					>
-					<Button size="sm" color="alternative" onclick={() => void askToDelete()}>Delete the program …</Button>
-					{#if program.problem}<span class="tone-garnet toned">{program.problem}</span>{/if}
-				</p>
+				<fieldset disabled={!mayChange}>
+					<ContextsEditor
+						text={program.contextsText}
+						read={program.contexts}
+						onchange={(text) => (program.contextsText = text)}
+					/>
+				</fieldset>
+				{#if mayChange}
+					<h3>Another catalogue</h3>
+					<p class="quiet">
+						A newer list of its commands is compared with the one here; what is said of a command that was renamed follows.
+					</p>
+					<CommandTable onchange={(list) => program.take(list)} />
+					{#if program.change}<CatalogueChange
+							change={program.change}
+							refused={program.refused}
+							defaults={program.defaults}
+							outlook={program.outlook}
+						/>{/if}
+					<p class="acts">
+						<Button size="sm" disabled={!program.isChanged || program.problem !== undefined} onclick={() => void store()}
+							>Keep the changes</Button
+						>
+						<Button size="sm" color="alternative" onclick={() => void askToDelete()}>Delete the program …</Button>
+						{#if program.problem}<span class="tone-garnet toned">{program.problem}</span>{/if}
+					</p>
+				{/if}
 			{/if}
 		</section>
 	</div>
@@ -208,6 +224,12 @@
 		margin-top: 10px;
 		padding-top: 12px;
 		border-top: 1px solid var(--line);
+	}
+	fieldset {
+		min-width: 0;
+		margin: 0;
+		padding: 0;
+		border: 0;
 	}
 	.form {
 		max-width: 900px;

@@ -24,7 +24,7 @@ const EXPECTED: Readonly<Record<string, string>> = {
 	'GET /api/applications/[app]/folders': ALL,
 	'POST /api/applications/[app]/folders': ALL,
 	'PUT /api/applications/[app]/folders': 'steward',
-	'GET /api/applications/[app]/impact': 'steward lead trainer',
+	'GET /api/applications/[app]/impact': ALL,
 	'GET /api/applications/[app]/proposals': ALL,
 	'POST /api/applications/[app]/proposals': ALL,
 	'PUT /api/applications/[app]/proposals/[number]': 'steward lead',

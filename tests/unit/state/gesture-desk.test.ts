@@ -170,9 +170,20 @@ describe('what is suggested for the roses', () => {
 				return binding ? [{ degrees, command: binding.command }] : [];
 			})
 		}));
+		const lines = desk.changed({ roses: turnedRound, proved: true });
+		const holes = desk.roses.flatMap(({ id, petals }) =>
+			petals.flatMap(({ own, degrees }, i) =>
+				own.length > 0 && petals[(i + 1) % petals.length]!.own.length === 0 ? [`${id} ${degrees}`] : []
+			)
+		);
+		expect(desk.emptiedBy(lines).map(({ view, degrees }) => `${view.id} ${degrees}`)).to.have.members(holes);
+		const [one] = lines;
+		const emptied = desk.emptiedBy([one!]);
+		expect(emptied.map(({ view, command }) => [view.id, command])).to.deep.equal([[one!.view.id, one!.command]]);
+		expect(emptied[0]!.degrees).to.not.equal(one!.degrees);
 		const before = desk.roses.map(({ petals }) => petals.map(({ own }) => own[0]?.command));
 		const many = at.edits.undoable.length;
-		expect(await desk.take({ roses: turnedRound, proved: true }), at.notice?.text ?? '').to.equal(true);
+		expect(await desk.take(desk.changed({ roses: turnedRound, proved: true })), at.notice?.text ?? '').to.equal(true);
 		expect(desk.roses.map(({ petals }) => petals.map(({ own }) => own[0]?.command))).to.deep.equal(
 			before.map((rose) => rose.map((_, i) => rose[(i + 1) % rose.length]))
 		);

@@ -23,7 +23,8 @@
 		found: readonly Searched[];
 		current: Searched | undefined;
 		onchoose: (one: Searched) => void;
-		onfolders: (folders: readonly SearchFolder[]) => void;
+		/** Sets the folders and their order; left out for who may not. */
+		onfolders?: ((folders: readonly SearchFolder[]) => void) | undefined;
 	} = $props();
 	const LOOKS = {
 		read: ['wins', '●'],
@@ -41,7 +42,7 @@
 		if (to < 0 || to >= group.folders.length) return;
 		const next = [...group.folders];
 		next.splice(to, 0, ...next.splice(at, 1));
-		onfolders(next);
+		onfolders?.(next);
 	}
 </script>
 
@@ -55,7 +56,8 @@
 				type="button"
 				title={ARRANGEMENT_TEXTS[arrangement]}
 				aria-pressed={wanted.map((f) => f.path).join() === group.folders.map((f) => f.path).join()}
-				onclick={() => onfolders(wanted)}>{arrangement}</button
+				disabled={!onfolders}
+				onclick={() => onfolders?.(wanted)}>{arrangement}</button
 			>
 		{/each}
 	</div>
@@ -72,12 +74,15 @@
 				<tr>
 					<th scope="row">
 						<span class="order">
-							<button type="button" aria-label="Search {folder.path} earlier" disabled={i === 0} onclick={() => move(i, -1)}
-								>↑</button
+							<button
+								type="button"
+								aria-label="Search {folder.path} earlier"
+								disabled={i === 0 || !onfolders}
+								onclick={() => move(i, -1)}>↑</button
 							><button
 								type="button"
 								aria-label="Search {folder.path} later"
-								disabled={i === group.folders.length - 1}
+								disabled={i === group.folders.length - 1 || !onfolders}
 								onclick={() => move(i, 1)}>↓</button
 							>
 						</span>

@@ -1,8 +1,8 @@
 <script lang="ts">
 	import { Button, Modal, Spinner } from 'flowbite-svelte';
 	import { directionText } from '$core/stroke/mouse';
-	import type { RoseSet } from '$core/chapters/gestures/suggest-roses';
-	import type { GestureDesk } from '$lib/state/gesture-desk.svelte';
+	import { costsOf, gainOf, type RoseSet } from '$core/chapters/gestures/suggest-roses';
+	import type { GestureDesk, RoseLine } from '$lib/state/gesture-desk.svelte';
 	import { useWorkspace } from '$lib/state/workspace.svelte';
 	import type { FromRoseSet, ToRoseSet } from '$lib/workers/rose-set.worker';
 	import Picker from '../Picker.svelte';
@@ -18,11 +18,32 @@
 	const labelOf = (id: Parameters<typeof workspace.catalogue.get>[0]) => workspace.catalogue.get(id)?.label ?? id;
 	const hands = $derived(workspace.seats.filter(({ desk: one }) => (one.hand?.length ?? 0) > 0));
 	const changes = $derived(set ? desk.changed(set) : []);
+	/** The lines that somebody does not want. */
+	let left = $state.raw<ReadonlySet<string>>(new Set());
+	const keyOf = ({ view, degrees }: Pick<RoseLine, 'view' | 'degrees'>) => `${view.id} ${degrees}`;
+	const taken = $derived(changes.filter((line) => !left.has(keyOf(line))));
+	const emptied = $derived(desk.emptiedBy(taken));
+	const wishes = $derived(desk.wishes());
+	/** What a flick costs the hand that was chosen, rose by rose. */
+	const costs = $derived(new Map(wishes.map((rose) => [rose.id, costsOf(rose.directions, flicks)])));
+	const gain = (line: RoseLine): number => {
+		const wish = wishes.find(({ id }) => id === line.view.id);
+		return wish && set ? gainOf(wish, costs.get(wish.id)!, set, line) : 0;
+	};
+	const seconds = (value: number) => `${value < 0 ? '−' : '+'}${Math.abs(value).toFixed(1)} s`;
+	const saved = $derived(taken.reduce((sum, line) => sum + gain(line), 0));
 
+	function want(line: RoseLine, isWanted: boolean) {
+		const next = new Set(left);
+		if (isWanted) next.delete(keyOf(line));
+		else next.add(keyOf(line));
+		left = next;
+	}
+
+	const flicks = $derived(hands.find(({ id }) => id === seat)?.desk.hand ?? []);
 	$effect(() => {
-		const flicks = hands.find(({ id }) => id === seat)?.desk.hand ?? [];
-		const wishes = desk.wishes();
 		set = undefined;
+		left = new Set();
 		problem = '';
 		worker = new Worker(new URL('../../workers/rose-set.worker.ts', import.meta.url), { type: 'module' });
 		worker.onmessage = ({ data }: MessageEvent<FromRoseSet>) => {
@@ -34,7 +55,7 @@
 	});
 
 	async function take() {
-		if (set && (await desk.take(set))) open = false;
+		if (await desk.take(taken)) open = false;
 	}
 </script>
 
@@ -64,22 +85,43 @@
 					<ul>
 						{#each set.roses.find(({ id }) => id === view.id)?.on ?? [] as { degrees, command } (degrees)}
 							{@const now = view.petals.find((petal) => petal.degrees === degrees)?.own[0]?.command}
+							{@const line = changes.find((one) => one.view.id === view.id && one.degrees === degrees)}
 							<li>
-								{directionText(degrees)} <b class:quiet={now === command}>{labelOf(command)}</b>
-								{#if now && now !== command}<s class="quiet">{labelOf(now)}</s>{/if}
+								{#if line}<label
+										><input
+											type="checkbox"
+											checked={!left.has(keyOf(line))}
+											onchange={(event) => want(line, event.currentTarget.checked)}
+										/>
+										{directionText(degrees)} <b>{labelOf(command)}</b>
+										{#if now}<s class="quiet">{labelOf(now)}</s>{/if}
+										<span class="num quiet">{seconds(gain(line))}</span></label
+									>{:else}{directionText(degrees)} <span class="quiet">{labelOf(command)}, as it is</span>{/if}
 							</li>
 						{:else}<li class="quiet">Nothing is used there often enough to be known.</li>{/each}
 					</ul>
 				</section>
 			{/each}
 		</div>
+		{#each emptied as { view, degrees, command } (`${view.id} ${degrees}`)}
+			<p class="callout tone-limonite" role="status">
+				<span class="toned" aria-hidden="true">▲</span>
+				{directionText(degrees)} of {workspace.space.scopeLabel(view.rose.entry.scope)} is left empty: {labelOf(command)} moves from
+				there{workspace.catalogue.get(command)?.use ? `, which is run ${workspace.catalogue.get(command)!.use} times a day` : ''}.
+			</p>
+		{/each}
+		<p>
+			{taken.length === 0 ? 'Nothing is taken.' : `${seconds(saved)} a day and person`} with {seat === ''
+				? 'a usual hand'
+				: `the hand at ${seat}`}, as the office has estimated how often each is run.
+		</p>
 		<p class="quiet">{set.proved ? 'No other choice is quicker.' : 'The best that was found in 20 seconds.'}</p>
 	{/if}
 	{#snippet footer()}
-		<Button data-autofocus disabled={!set || changes.length === 0 || workspace.edits.busy} onclick={() => void take()}>
+		<Button data-autofocus disabled={!set || taken.length === 0 || workspace.edits.busy} onclick={() => void take()}>
 			{changes.length === 0 && set
 				? 'All of it is so already'
-				: `Take ${changes.length} ${changes.length === 1 ? 'change' : 'changes'}`}
+				: `Take ${taken.length} ${taken.length === 1 ? 'change' : 'changes'}`}
 		</Button>
 		<Button color="alternative" onclick={() => (open = false)}>Leave it as it is</Button>
 	{/snippet}

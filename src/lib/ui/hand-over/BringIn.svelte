@@ -10,6 +10,7 @@
 		type ShortcutColumns
 	} from '$core/hand-over/shortcuts-csv';
 	import type { StratumId } from '$core/strata/stratum';
+	import { listed } from '$core/text/listed';
 	import { RecentFiles } from '$lib/state/recent-files.svelte';
 	import { useWorkspace } from '$lib/state/workspace.svelte';
 	import { FileReading, ReadingRefusedError } from '$lib/workers/reading';
@@ -42,6 +43,9 @@
 	let isChoosing = $state(false);
 	const scopeFor = () => (place === 'own' ? undefined : place === 'all' ? {} : one);
 	const writable = $derived(workspace.writable);
+	const mine = $derived(writable.findLast(({ kind }) => kind === 'personal'));
+	/** What the file calls the strata of somebody else's own in it. */
+	let theirs = $state.raw<readonly string[]>([]);
 
 	async function read(given: File | undefined = file) {
 		if (!given) return;
@@ -75,6 +79,12 @@
 				(next) => (stage = next)
 			);
 			if (isNew && reading && (reading.holds[MACHINE] ?? 0) > 0) isChoosing = true;
+			// what is a colleague's own is offered as one's own first
+			if (isNew) theirs = reading?.ofOthers ?? [];
+			if (isNew && theirs.length > 0 && into === '' && mine) {
+				into = mine.id;
+				return void (await read());
+			}
 			if (isNew && !/\.xlsx$/i.test(given.name)) recent.add(given.name, await given.text());
 		} catch (error) {
 			if (error instanceof ReadingRefusedError) {
@@ -163,6 +173,12 @@
 				/>
 			{/each}
 		</div>
+	{/if}
+	{#if reading && theirs.length > 0 && mine && into === mine.id}
+		<p class="callout tone-azurite" role="status">
+			{listed(theirs)}
+			{theirs.length === 1 ? 'is' : 'are'} somebody else’s own: what it says is taken into {mine.name}, which is yours.
+		</p>
 	{/if}
 	{#if reading && file}
 		<details class="what" bind:open={isChoosing}>

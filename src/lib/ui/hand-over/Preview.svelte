@@ -35,10 +35,13 @@
 	const answers = new SvelteMap<string, boolean>();
 
 	$effect(() => {
-		if (reading.folders) void ask<SearchPaths>(`${workspace.path}/folders`).then((known) => (folders = known));
+		if (reading.folders && workspace.may('programs'))
+			void ask<SearchPaths>(`${workspace.path}/folders`).then((known) => (folders = known));
 	});
 	const items = $derived(
-		reading.folders ? [foldersItem(workspace.profile, reading.folders, folders), ...reading.items] : reading.items
+		reading.folders && workspace.may('programs')
+			? [foldersItem(workspace.profile, reading.folders, folders), ...reading.items]
+			: reading.items
 	);
 	const counts = $derived(
 		Object.fromEntries(states.map(({ id }) => [id, items.filter((i) => i.state === id).length])) as Record<State, number>

@@ -14,16 +14,29 @@
 		definition: OptionDefinition;
 		value: OptionValue;
 		disabled: boolean;
-		onset: (value: OptionValue) => void;
+		/** Gives why the option cannot have the value. */
+		onset: (value: OptionValue) => string | undefined;
 	} = $props();
 	const { type, label } = $derived(definition);
 	const textOf = (event: Event) => (event.currentTarget as HTMLInputElement).value;
+
+	const id = $props.id();
+	/** What was refused last, and why; the field has gone back to what counts. */
+	let refused = $state.raw<{ readonly typed: string; readonly problem: string } | undefined>(undefined);
+
+	/** Takes what was typed, or goes back to what counts and says why. */
+	function take(event: Event, said: OptionValue) {
+		const field = event.currentTarget as HTMLInputElement;
+		const problem = onset(said);
+		refused = problem === undefined ? undefined : { typed: field.value, problem };
+		if (problem !== undefined) field.value = String(value);
+	}
 
 	/** What was typed as a number; a comma stands for a point. */
 	function setNumber(event: Event) {
 		const typed = textOf(event).trim().replace(',', '.');
 		const said = typed === '' ? Number.NaN : Number(typed);
-		onset(Number.isNaN(said) ? typed : said);
+		take(event, Number.isNaN(said) ? typed : said);
 	}
 </script>
 
@@ -41,7 +54,7 @@
 		value={String(value)}
 		{disabled}
 		items={type.choices.map((choice) => ({ value: choice.value, name: choice.label }))}
-		onpick={onset}
+		onpick={(picked) => void onset(picked)}
 	/>
 {:else if type.kind === 'number'}
 	<span class="number">
@@ -52,6 +65,9 @@
 			value={String(value)}
 			{disabled}
 			aria-label="{label}{type.unit && `, ${type.unit}`}"
+			aria-invalid={refused !== undefined}
+			aria-describedby={refused ? `${id}-refused` : undefined}
+			oninput={() => (refused = undefined)}
 			onchange={setNumber}
 		/>
 		<span class="quiet">{type.unit} <small>{type.min}–{type.max}</small></span>
@@ -63,11 +79,22 @@
 		value={String(value)}
 		{disabled}
 		aria-label={label}
-		onchange={(event: Event) => onset(textOf(event))}
+		aria-invalid={refused !== undefined}
+		aria-describedby={refused ? `${id}-refused` : undefined}
+		oninput={() => (refused = undefined)}
+		onchange={(event: Event) => take(event, textOf(event))}
 	/>
 {/if}
 
+{#if refused}<small class="refused tone-garnet" id="{id}-refused" role="alert"
+		><span class="toned" aria-hidden="true">◆</span>
+		{refused.typed === '' ? 'Nothing' : refused.typed} is not taken: {refused.problem}</small
+	>{/if}
+
 <style>
+	.refused {
+		display: block;
+	}
 	.number {
 		display: flex;
 		gap: 6px;

@@ -26,7 +26,7 @@
 		closed: string | undefined;
 		/** Whether there is a stratum above for which it could be locked. */
 		canLock: boolean;
-		onset: (value: OptionValue) => void;
+		onset: (value: OptionValue) => string | undefined;
 		onreset: () => void;
 		onlock: (isLocked: boolean) => void;
 	} = $props();

@@ -1,14 +1,27 @@
 <script lang="ts">
-	import { Button, Spinner } from 'flowbite-svelte';
-	import { guessMapping, MAPPABLE, type ColumnMapping, type Mappable } from '$core/application/catalogue-table';
+	import { Button, Spinner, Textarea } from 'flowbite-svelte';
+	import { z } from 'zod';
+	import {
+		guessMapping,
+		MAPPABLE,
+		readKeyNames,
+		type ColumnMapping,
+		type KeyNames,
+		type Mappable
+	} from '$core/application/catalogue-table';
 	import type { Table } from '$core/format/table/tree';
 	import { FileReading, ReadingRefusedError } from '$lib/workers/reading';
+	import { remember, remembered } from '$lib/state/remembered';
 	import FileDrop from '../hand-over/FileDrop.svelte';
 	import Problems from '../hand-over/Problems.svelte';
 	import Picker from '../Picker.svelte';
 
 	/** A command list of any kind, and what its columns mean. */
-	let { onchange }: { onchange: (list: { file: string; table: Table; mapping: ColumnMapping } | undefined) => void } = $props();
+	let {
+		onchange
+	}: {
+		onchange: (list: { file: string; table: Table; mapping: ColumnMapping; names: KeyNames } | undefined) => void;
+	} = $props();
 	const files = new FileReading();
 	let file = $state('');
 	let table = $state.raw<Table | undefined>(undefined);
@@ -32,8 +45,37 @@
 		alias: 'Names that are typed for it'
 	};
 
+	/** Own names of keys, one a line. */
+	let ownNames = $state('');
+	let namesProblem = $state('');
+	/** Lists of one program have the same columns: what was said of them is kept in this browser. */
+	const keptAs = (header: readonly string[]) => `columns ${header.join('\n')}`;
+	const Kept = z.object({ mapping: z.partialRecord(z.enum(MAPPABLE), z.number()), names: z.string() });
+
+	function keptFor(header: readonly string[]): z.infer<typeof Kept> | undefined {
+		const text = remembered(keptAs(header));
+		try {
+			return text === null ? undefined : Kept.parse(JSON.parse(text));
+		} catch {
+			return undefined;
+		}
+	}
+
 	function tell() {
-		onchange(table && isMapped ? { file, table, mapping } : undefined);
+		let names: KeyNames = new Map();
+		namesProblem = '';
+		try {
+			names = readKeyNames(ownNames);
+		} catch (error) {
+			namesProblem = (error as Error).message;
+		}
+		onchange(table && isMapped ? { file, table, mapping, names } : undefined);
+	}
+
+	/** What somebody has said of the columns is said of the next list as well. */
+	function tellAndKeep() {
+		tell();
+		if (table) remember(keptAs(table.header), JSON.stringify({ mapping, names: ownNames }));
 	}
 
 	function leave() {
@@ -49,7 +91,11 @@
 		file = given.name;
 		try {
 			table = await files.run((remote) => remote.table(given));
-			if (table) mapping = guessMapping(table.header);
+			if (table) {
+				const kept = keptFor(table.header);
+				mapping = kept?.mapping ?? guessMapping(table.header);
+				ownNames = kept?.names ?? '';
+			}
 			tell();
 		} catch (error) {
 			if (error instanceof ReadingRefusedError) refusal = error;
@@ -61,7 +107,7 @@
 
 	function say(field: Mappable, at: string) {
 		mapping = { ...mapping, [field]: at === '' ? undefined : Number(at) };
-		tell();
+		tellAndKeep();
 	}
 </script>
 
@@ -98,6 +144,24 @@
 			</div>
 		{/each}
 	</div>
+	{#if mapping.keys !== undefined}
+		<details open={ownNames !== ''}>
+			<summary>Names of keys in this list</summary>
+			<p class="quiet">
+				English, German, French, Italian and Spanish names are known, as in Strg+Entf or Maj+Suppr. Others you can name, one a
+				line.
+			</p>
+			<Textarea
+				rows={3}
+				class="mono w-full"
+				aria-label="Names of keys in this list"
+				placeholder="Löschtaste = Delete"
+				bind:value={ownNames}
+				onchange={tellAndKeep}
+			/>
+			{#if namesProblem}<p class="callout tone-limonite" role="alert">{namesProblem}</p>{/if}
+		</details>
+	{/if}
 	{#if !isMapped}<p class="callout tone-limonite">
 			Say which columns hold the id and the label; one column may serve for both.
 		</p>{/if}

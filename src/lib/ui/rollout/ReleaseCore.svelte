@@ -14,7 +14,8 @@
 		releases: readonly Release[];
 		channel: number | null;
 		busy: boolean;
-		onfollow: (number: number) => void;
+		/** Lets seats follow another release; left out for who may not. */
+		onfollow?: ((number: number) => void) | undefined;
 	} = $props();
 	const workspace = useWorkspace();
 	const newestFirst = $derived([...releases].reverse());
@@ -42,7 +43,7 @@
 					<span class="mono" title={release.sha256}>{release.sha256.slice(0, 12)}…</span>
 				</p>
 			</div>
-			{#if release.number !== channel}
+			{#if release.number !== channel && onfollow}
 				<Button size="xs" color="alternative" disabled={busy} onclick={() => onfollow(release.number)}
 					>{channel !== null && release.number < channel ? 'Go back to' : 'Go on to'} {release.number}</Button
 				>

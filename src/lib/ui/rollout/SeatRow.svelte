@@ -70,13 +70,13 @@
 			aria-label="Desk of {seat.id}: {LAYOUTS[seat.desk.layout].name}, {PLATFORM_NAMES[seat.desk.platform]}"
 			onclick={() => (isChanging = !isChanging)}>{LAYOUTS[seat.desk.layout].name}, {PLATFORM_NAMES[seat.desk.platform]}</button
 		>
-		<button
-			type="button"
-			class="linkish small"
-			aria-label="Remove {seat.id}"
-			title="Remove {seat.id}"
-			onclick={() => onremove(seat.id)}>Remove</button
-		>
+		{#if desk.maySeats}<button
+				type="button"
+				class="linkish small"
+				aria-label="Remove {seat.id}"
+				title="Remove {seat.id}"
+				onclick={() => onremove(seat.id)}>Remove</button
+			>{/if}
 	</span>
 	{#if seat.state === 'drifted' && seat.report}
 		{#if seat.report.differences.length > 0}
@@ -86,10 +86,12 @@
 			</ul>
 		{/if}
 		<p class="by-hand">
-			{#if seat.report.sha256}<Button size="xs" color="alternative" onclick={() => ondiffer(seat)}>What differs …</Button>{/if}
-			<Button size="xs" color="alternative" disabled={seat.restore} onclick={() => void desk.restore(seat.id)}
-				>{seat.restore ? 'Asked to restore' : 'Lay release anew'}</Button
-			>
+			{#if seat.report.sha256 && desk.maySurvey}<Button size="xs" color="alternative" onclick={() => ondiffer(seat)}
+					>What differs …</Button
+				>{/if}
+			{#if desk.maySeats}<Button size="xs" color="alternative" disabled={seat.restore} onclick={() => void desk.restore(seat.id)}
+					>{seat.restore ? 'Asked to restore' : 'Lay release anew'}</Button
+				>{/if}
 		</p>
 	{/if}
 	{#if seat.report && seat.report.restart.length > 0}

@@ -95,8 +95,10 @@
 	.keyboard .sections {
 		columns: 1;
 	}
+	/* a group is kept together where it fits on a page */
 	section {
 		margin-bottom: 12px;
+		break-inside: avoid;
 	}
 	h2 {
 		margin-bottom: 3px;

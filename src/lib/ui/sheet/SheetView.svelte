@@ -1,7 +1,10 @@
 <script lang="ts">
 	import { Button } from 'flowbite-svelte';
 	import { SHEET_PLATFORMS, type SheetPlatform } from '$core/sheet/ground';
-	import { sheetOfProfile } from '$core/sheet/of-profile';
+	import { MOST_USED, sheetOfProfile, type SheetChoice } from '$core/sheet/of-profile';
+	import { scopeText, type Scope } from '$core/context/scope';
+	import { listedBriefly } from '$core/text/listed';
+	import Picker from '$lib/ui/Picker.svelte';
 	import { ARRANGEMENTS, type Arrangement } from '$core/sheet/sheet';
 	import { PLATFORM_NAMES } from '$core/keyboard/desk';
 	import { published } from '$core/strata/stratum';
@@ -16,7 +19,10 @@
 	const { shown } = $derived(edited);
 	let arrangement = $state<Arrangement>('context');
 	let whose = $state<'office' | 'mine'>('mine');
-	let platforms = $state.raw<readonly SheetPlatform[]>(['windows']);
+	/** The desk that it is for, by its place among those of the office, and its system unless others are chosen. */
+	let deskAt = $state(0);
+	let chosen = $state.raw<readonly SheetPlatform[] | undefined>(undefined);
+	let only = $state<'all' | 'mine' | 'used' | 'here'>('all');
 	let paper = $state<'a4' | 'a3'>('a4');
 
 	const names: Record<Arrangement, string> = {
@@ -25,6 +31,23 @@
 		key: 'By key',
 		keyboard: 'As the keyboard lies'
 	};
+	const shows = { all: 'All', mine: 'Mine', used: `The ${MOST_USED} most used`, here: 'This situation' } as const;
+	const desks = $derived(
+		workspace.office.desks.toSorted((a, b) => b.seats.length - a.seats.length).filter((desk) => desk.seats.length > 0)
+	);
+	const desk = $derived(desks[deskAt] ?? workspace.office.usual);
+	const platforms = $derived(chosen ?? [desk.platform === 'macos' ? ('macos' as const) : ('windows' as const)]);
+	const here = $derived.by((): Scope => {
+		const { axes, situations } = workspace.space;
+		return Object.fromEntries(axes.map(({ id }, i) => [id, [situations[workspace.situation]![i]!]]));
+	});
+	/** What of the setup is wanted. */
+	const choice = $derived.by((): SheetChoice | undefined => {
+		if (only === 'all') return undefined;
+		if (only === 'used') return { kind: 'used', most: MOST_USED };
+		if (only === 'here') return { kind: 'scope', scope: here };
+		return { kind: 'strata', strata: workspace.profile.filter(({ kind }) => kind === 'personal').map(({ id }) => id) };
+	});
 	const own = $derived(workspace.profile.at(-1)!);
 	const sheet = $derived(
 		sheetOfProfile(
@@ -36,7 +59,9 @@
 				platforms,
 				setup: whose === 'office' ? 'the office’s setup' : workspace.document.setup.name,
 				state: shown.text,
-				date: new Date()
+				date: new Date(),
+				desk,
+				...(choice && { only: choice })
 			}
 		)
 	);
@@ -45,14 +70,17 @@
 			`${workspace.path}/export?${new URLSearchParams({
 				...{ format, by: arrangement, whose, platforms: platforms.join(',') },
 				...{ setup: workspace.document.setup.id, state: shown.state },
-				...(shown.state === 'release' && { release: String(shown.release) })
+				...(shown.state === 'release' && { release: String(shown.release) }),
+				...(only === 'mine' || only === 'used' ? { only } : {}),
+				...(choice?.kind === 'scope' && { only: 'scope', in: scopeText(choice.scope) }),
+				...(desk.seats[0] !== undefined && { seat: desk.seats[0] })
 			})}`
 	);
 
 	/** At least one system stays. */
 	function toggle(platform: SheetPlatform) {
 		const next = SHEET_PLATFORMS.filter((p) => platforms.includes(p) !== (p === platform));
-		if (next.length > 0) platforms = next;
+		if (next.length > 0) chosen = next;
 	}
 </script>
 
@@ -72,6 +100,22 @@
 			<button class="pill" type="button" aria-pressed={whose === 'mine'} onclick={() => (whose = 'mine')}>With {own.name}</button>
 			<button class="pill" type="button" aria-pressed={whose === 'office'} onclick={() => (whose = 'office')}>Office only</button>
 		</div>
+		<div role="group" aria-label="What is on it">
+			{#each ['all', 'used', 'mine', 'here'] as const as one (one)}<button
+					class="pill"
+					type="button"
+					aria-pressed={only === one}
+					onclick={() => (only = one)}>{shows[one]}</button
+				>{/each}
+		</div>
+		{#if desks.length > 1}
+			<Picker
+				label="For the desk of"
+				value={String(deskAt)}
+				items={desks.map((one, i) => ({ value: String(i), name: `for ${listedBriefly(one.seats, (seat) => seat)}` }))}
+				onpick={(at) => ((deskAt = Number(at)), (chosen = undefined))}
+			/>
+		{/if}
 		<div role="group" aria-label="Keys as on">
 			{#each SHEET_PLATFORMS as platform (platform)}<button
 					class="pill"

@@ -80,7 +80,9 @@
 		<p>
 			{workspace.document.application.name} has no command line, so that nothing is typed there. If it has one, say how it takes names.
 		</p>
-		<div class="line"><AliasInputForm input={said} onchange={(next) => (said = next)} /></div>
+		{#if workspace.may('programs')}<div class="line">
+				<AliasInputForm input={said} onchange={(next) => (said = next)} />
+			</div>{:else}<p class="quiet">A steward says so in Programs.</p>{/if}
 		{#if said}<p><Button size="sm" onclick={() => void setLine(said)}>It has a command line</Button></p>{/if}
 	</div>
 {:else}
@@ -108,7 +110,11 @@
 				<StratumChip id={workspace.targetId} named />
 				<span class="quiet">{session.file.recipe.name} · {session.file.encoding.toUpperCase()}</span>
 				<span class="saved quiet" aria-live="polite">{session.isDirty ? 'writing …' : ''}</span>
-				<button class="linkish" type="button" onclick={() => ((said = input), (isChangingLine = true))}>Rules</button>
+				{#if workspace.may('programs')}<button
+						class="linkish"
+						type="button"
+						onclick={() => ((said = input), (isChangingLine = true))}>Rules</button
+					>{/if}
 				<a class="linkish" href="recipes">Bring a file</a>
 				<button class="linkish" type="button" onclick={saveFile}>Save the file</button>
 			</div>

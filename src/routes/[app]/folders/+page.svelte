@@ -11,6 +11,7 @@
 
 	const workspace = useWorkspace();
 	const path = `${workspace.path}/folders`;
+	const mayChange = $derived(workspace.may('programs'));
 	let paths = $state.raw<SearchPaths | undefined>(undefined);
 	const reading = new Newest();
 	let problem = $state('');
@@ -87,9 +88,9 @@
 		<header>
 			<h1>Which file wins</h1>
 			<p class="quiet">Programs search their folders from the top; the first that has the file is read.</p>
-			<Button size="xs" color="alternative" disabled={workspace.formerFolders.length === 0} onclick={undo}
-				>Undo the last change</Button
-			>
+			{#if mayChange}<Button size="xs" color="alternative" disabled={workspace.formerFolders.length === 0} onclick={undo}
+					>Undo the last change</Button
+				>{:else}<p class="quiet">A steward says where programs search; what lies at a seat anybody may enter.</p>{/if}
 		</header>
 		{#if problem}<p class="callout tone-garnet" role="alert">{problem}</p>{/if}
 		{#if paths && paths.groups.length === 0}
@@ -105,10 +106,10 @@
 					{found}
 					{current}
 					onchoose={(one) => (chosen = keyOf(one))}
-					onfolders={(folders) => void setFolders(group.name, folders)}
+					onfolders={mayChange ? (folders) => void setFolders(group.name, folders) : undefined}
 				/>
 			{/each}{/if}
-		{#if paths}
+		{#if paths && mayChange}
 			<details open={paths.groups.length === 0}>
 				<summary>Add a group of seats</summary>
 				<GroupForm {paths} onadd={(next) => write(next)} />

@@ -12,6 +12,8 @@
 
 	const workspace = useWorkspace();
 	const desk = new ImpactDesk(workspace);
+	/** Whether it is about everybody, or about oneself alone. */
+	const isWide = $derived(workspace.may('survey'));
 	/** In seconds. */
 	const QUICK = 3;
 	const next = $derived((workspace.releases.at(-1)?.number ?? 0) + 1);
@@ -55,9 +57,11 @@
 	<div class="view">
 		<section aria-label="What the release does">
 			<header>
-				<h1>Release {next}, before it goes out</h1>
+				<h1>Release {next}, {isWide ? 'before it goes out' : 'what it will do to you'}</h1>
 				{#if desk.progress !== undefined}
-					<p class="quiet" role="status">Checking everybody’s setups: {Math.round(desk.progress * 100)} %</p>
+					<p class="quiet" role="status">
+						Checking {isWide ? 'everybody’s' : 'your'} setups: {Math.round(desk.progress * 100)} %
+					</p>
 					<progress max="1" value={desk.progress} aria-label="How far it is"></progress>
 					<Button size="xs" color="alternative" onclick={() => desk.stop()}>Stop</Button>
 				{:else if desk.impact}
@@ -73,10 +77,12 @@
 							>Print what each must learn</Button
 						>{/if}
 				{:else}
-					<Button size="xs" color="alternative" onclick={() => void desk.start()}>Check everybody’s setups</Button>
+					<Button size="xs" color="alternative" onclick={() => void desk.start()}
+						>Check {isWide ? 'everybody’s' : 'your'} setups</Button
+					>
 				{/if}
 			</header>
-			<GoingOut />
+			{#if workspace.may('release')}<GoingOut />{/if}
 			{#if desk.problem}<p class="callout tone-garnet" role="alert">{desk.problem}</p>{/if}
 			{#if desk.impact}
 				{#if desk.changes.length === 0}

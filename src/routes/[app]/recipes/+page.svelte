@@ -101,7 +101,9 @@
 					>
 					<Button size="sm" color="alternative" onclick={writeOut}>Write {workspace.target.name} so</Button>
 				{/if}
-				<Button size="sm" color="alternative" onclick={() => void workshop.keep()}>Keep the recipe</Button>
+				{#if workspace.may('programs')}<Button size="sm" color="alternative" onclick={() => void workshop.keep()}
+						>Keep the recipe</Button
+					>{:else}<span class="quiet">Stewards keep recipes for the office; save yours as a file.</span>{/if}
 				<Button size="sm" color="alternative" onclick={saveRecipe}>Save it as a file</Button>
 			</p>
 		{/if}

@@ -87,7 +87,7 @@
 		<RingCourse {desk} onrings={() => (isArranging = true)} />
 		<form onsubmit={publish}>
 			<h2>Next: release {(workspace.releases.at(-1)?.number ?? 0) + 1}</h2>
-			<GoingOut />
+			{#if desk.mayRelease}<GoingOut />{/if}
 			{#if !isNew}
 				<p class="quiet">
 					{workspace.next.isWide ? 'What goes out is' : 'The office stratum is'} as it was published.
@@ -113,34 +113,38 @@
 					</p>
 				{/if}
 				<HeldErrors lists={held} />
-				<Textarea
-					bind:value={notes}
-					rows={2}
-					class="w-full"
-					aria-label="Notes for the people at the seats"
-					placeholder="What changes for the people at the seats"
-				/>
-				<div class="go">
-					<Button
-						type="submit"
-						size="sm"
-						disabled={desk.busy ||
-							notes.trim() === '' ||
-							!desk.mayRelease ||
-							workspace.publishing.checks.progress !== undefined ||
-							workspace.next.held.progress !== undefined ||
-							errors.length + faults.length + held.length > 0}
-						>Publish release {(workspace.releases.at(-1)?.number ?? 0) + 1}</Button
-					>
-					{#if !desk.mayRelease}<span class="small">A steward publishes.</span>{/if}
-				</div>
+				{#if desk.mayRelease}
+					<Textarea
+						bind:value={notes}
+						rows={2}
+						class="w-full"
+						aria-label="Notes for the people at the seats"
+						placeholder="What changes for the people at the seats"
+					/>
+					<div class="go">
+						<Button
+							type="submit"
+							size="sm"
+							disabled={desk.busy ||
+								notes.trim() === '' ||
+								workspace.publishing.checks.progress !== undefined ||
+								workspace.next.held.progress !== undefined ||
+								errors.length + faults.length + held.length > 0}
+							>Publish release {(workspace.releases.at(-1)?.number ?? 0) + 1}</Button
+						>
+					</div>
+				{:else}
+					<p class="quiet">
+						A steward publishes it. <a class="linkish" href="impact">See what it will do to you</a>
+					</p>
+				{/if}
 			{/if}
 		</form>
 		<ReleaseCore
 			releases={workspace.releases}
 			channel={workspace.channel}
 			busy={desk.busy}
-			onfollow={(release) => (following = release)}
+			onfollow={desk.mayRelease ? (release) => (following = release) : undefined}
 		/>
 		{#if workspace.releases.length > 1}<CompareReleases releases={workspace.releases} />{/if}
 	</section>
@@ -244,8 +248,5 @@
 		display: flex;
 		gap: 12px;
 		align-items: center;
-	}
-	.small {
-		font-size: 12.5px;
 	}
 </style>

@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { goto } from '$app/navigation';
 	import { Button } from 'flowbite-svelte';
-	import { ApplicationForm, catalogueFromTable, type ColumnMapping } from '$core/application/catalogue-table';
+	import { ApplicationForm, catalogueFromTable, type ColumnMapping, type KeyNames } from '$core/application/catalogue-table';
 	import type { Table } from '$core/format/table/tree';
 	import { listed } from '$core/text/listed';
 	import { factoryOf } from '$core/hand-over/factory-of';
@@ -15,7 +15,7 @@
 
 	let rules = $state.raw<Rules>(USUAL_RULES);
 	let typing = $state.raw<'nowhere' | 'everywhere' | string[]>('nowhere');
-	let list = $state.raw<{ file: string; table: Table; mapping: ColumnMapping } | undefined>(undefined);
+	let list = $state.raw<{ file: string; table: Table; mapping: ColumnMapping; names: KeyNames } | undefined>(undefined);
 	let problem = $state('');
 	let busy = $state(false);
 	/** Commands that are shown before they are brought. */
@@ -39,7 +39,9 @@
 					})
 	});
 	const form = $derived(ApplicationForm.safeParse(wanted));
-	const built = $derived(list && form.success ? catalogueFromTable(list.table.records, list.mapping, form.data) : undefined);
+	const built = $derived(
+		list && form.success ? catalogueFromTable(list.table.records, list.mapping, form.data, list.names) : undefined
+	);
 	const modes = $derived(built?.application.axes[0]!.nodes.filter((node) => node.id !== 'anywhere-else') ?? []);
 	const labels = $derived(new Map(modes.map(({ id, label }) => [id as string, label])));
 	/** What the program brings itself, in words. */

@@ -1,4 +1,6 @@
 import { expect } from 'chai';
+import { searchOptions } from '../../../../core/chapters/options/listing.ts';
+import { gneiss } from '../../../../demo/gneiss/gneiss.ts';
 import fc from 'fast-check';
 import { definitionsOf, optionsFold, optionsIn, valueOf } from '../../../../core/chapters/options/option.ts';
 import { nearestValue, OptionDefinition, valueProblem, valueText, type OptionType } from '../../../../core/application/option.ts';
@@ -136,5 +138,23 @@ describe('options', () => {
 		expect(items(USUAL.sections)).to.not.include('Working folder');
 		expect(items(USUAL.sections)).to.include('Levels count from');
 		expect(items(SECTIONS)).to.include('Working folder').and.include('Levels count from');
+	});
+
+	it('are found by what people ask: words that explain, synonyms, other endings, and words of which some are known', () => {
+		const options = gneiss.application.rules.options!;
+		const first = (text: string) => searchOptions(options, text)![0];
+		for (const [text, path] of [
+			['how often does it save', 'save.every'],
+			['how fine curves are', 'canvas.smooth'],
+			['mouse wheel', 'navigation.zoom'],
+			['what stays in place when I zoom', 'navigation.about'],
+			['keeping copies', 'save.copies'],
+			['degrees or gradians', 'units.angle'],
+			['decimal places', 'units.decimals']
+		] as const)
+			expect(first(text), text).to.equal(path);
+		expect(searchOptions(options, '  ')).to.equal(undefined);
+		expect(searchOptions(options, 'zzzzzz')).to.deep.equal([]);
+		expect(searchOptions(options, 'how does it'), 'words that ask alone').to.be.an('array');
 	});
 });

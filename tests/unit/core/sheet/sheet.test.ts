@@ -1,6 +1,8 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
 import { gneiss } from '../../../../demo/gneiss/gneiss.ts';
+import { scopes } from '../../../../demo/gneiss/contexts.ts';
+import type { Scope } from '../../../../core/context/scope.ts';
 import { varve } from '../../../../demo/varve/varve.ts';
 import { indexesOf } from '../../../../core/context/bits.ts';
 import { cutWith } from '../../../../core/context/meeting.ts';
@@ -20,7 +22,7 @@ const HEAD = { application: 'Small 1', setup: 'ours', state: '', desk: 'a desk',
 
 const settingOf = ({ index, rules }: Small): SheetGround => {
 	const office = officeDesks(rules, []);
-	return { index, office, desk: office.usual, aliases: new Map(), platforms: ['windows'] };
+	return { index, office, desk: office.usual, aliases: new Map(), platforms: ['windows'], shapes: new Map() };
 };
 
 /** Whether a situation lies in a scope: on each axis that it names, at one of its contexts or below one. Written from design.md. */
@@ -192,7 +194,7 @@ describe('a sheet', () => {
 		expect(sections[0]!.columns).to.deep.equal(['Command', 'Windows', 'macOS', 'Where']);
 		for (const row of sections.flatMap((s) => s.rows)) {
 			expect(row).to.have.length(4);
-			expect(strokesOf(String(row[1]) as Keys)).to.have.length(String(row[2]).split(' ').length);
+			expect(String(row[1]).split(' ')).to.have.length(String(row[2]).split(' ').length);
 		}
 	});
 
@@ -205,5 +207,34 @@ describe('a sheet', () => {
 		}
 		const none = htmlSheet(sheetOfProfile(subjectOf(gneiss), demoProfile(gneiss), [], wish({ state: 'not released yet' })));
 		expect(none).to.include('not released yet');
+	});
+
+	it('says what the mouse does in words, with the names of shapes', () => {
+		const shapes = new Map([['ring', 'Ring']]);
+		expect(spelledOn('windows', 'RightFlick45' as Keys)).to.equal('Right ↗');
+		expect(spelledOn('windows', 'Ctrl+RightShape-ring' as Keys, shapes)).to.equal('Ctrl+Right “Ring”');
+		expect(spelledOn('macos', 'Ctrl+MiddleDrag' as Keys)).to.match(/\+Middle drag$/);
+		for (const arrangement of ARRANGEMENTS) {
+			const text = JSON.stringify(sheetOfProfile(subjectOf(gneiss), demoProfile(gneiss), [], wish({ arrangement })));
+			expect(text, arrangement).to.not.match(/RightFlick|RightShape|Drag\b/);
+		}
+	});
+
+	it('has what is wanted alone: one’s own, what is used most, or what is heard in a scope', () => {
+		const profile = demoProfile(gneiss);
+		const rowsOf = (only?: SheetWish['only']) =>
+			sheetOfProfile(subjectOf(gneiss), profile, [], wish({ arrangement: 'category', ...(only && { only }) })).sections.flatMap(
+				({ rows }) => rows.map((row) => JSON.stringify(row))
+			);
+		const all = rowsOf();
+		const personal = profile.filter((s) => s.kind === 'personal').map((s) => s.id);
+		const mine = rowsOf({ kind: 'strata', strata: personal });
+		const used = rowsOf({ kind: 'used', most: 10 });
+		const sketch = rowsOf({ kind: 'scope', scope: scopes.sketch as Scope });
+		for (const some of [mine, used, sketch]) {
+			expect(all).to.include.members(some);
+			expect(some.length).to.be.within(1, all.length - 1);
+		}
+		expect(new Set(used.map((row) => (JSON.parse(row) as string[])[0])).size).to.be.at.most(10);
 	});
 });

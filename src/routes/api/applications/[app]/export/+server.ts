@@ -8,7 +8,7 @@ import { desksOf } from '$core/keyboard/desk.ts';
 import { SHEET_PLATFORMS } from '$core/sheet/ground.ts';
 import { htmlSheet } from '$core/sheet/html.ts';
 import { markdownSheet } from '$core/sheet/markdown.ts';
-import { sheetOfProfile } from '$core/sheet/of-profile.ts';
+import { MOST_USED, sheetOfProfile, type SheetChoice } from '$core/sheet/of-profile.ts';
 import { ARRANGEMENTS } from '$core/sheet/sheet.ts';
 import { goesOutUsually, profileIn, STATES, stateText } from '$core/release/states.ts';
 import { published } from '$core/strata/stratum.ts';
@@ -61,6 +61,8 @@ const Query = z.object({
 	in: scopeOf.default({}),
 	by: z.enum(ARRANGEMENTS).default('category'),
 	whose: z.enum(['office', 'mine']).default('mine'),
+	only: z.enum(['mine', 'used', 'scope']).optional(),
+	seat: z.string().max(20).optional(),
 	platforms: z
 		.string()
 		.transform((text) => text.split(','))
@@ -70,7 +72,7 @@ const Query = z.object({
 
 /**
  * `?format=json|csv|xlsx`, or `md|html` for a sheet of what is in force, `&by=context|category|key|keyboard`, `&whose=office` without
- * anybody's own, `&platforms=windows,macos` side by side; `&stratum=office` for one stratum alone,
+ * anybody's own, `&only=mine|used|scope` (with `&in`), `&seat=<id>` for a desk, `&platforms=windows,macos` side by side; `&stratum=office` for one stratum alone,
  * `&setup=<id>` of another setup than the one that is started with, `&sections=shortcuts,aliases` for some parts, `&in=document=part` for what is heard there, `&category=Draw` (several times)
  * for some commands, `&bar=files` (several times) for some bars with all that is in them. What is of one machine only stays out unless `sections` names `machine`.
  */
@@ -85,17 +87,19 @@ export const GET = route('read', async ({ params, url }, { profiles, setups, fol
 		in: contexts,
 		by,
 		whose,
+		only,
+		seat,
 		platforms
 	} = checked(Query, Object.fromEntries(url.searchParams));
-	const { application, catalogue: own, space } = await profiles.load(params.app!);
+	const { application, catalogue: ownCatalogue, space } = await profiles.load(params.app!);
 	const { channel } = await releases.list(application.id);
 	const looked = state === 'release' ? (release ?? channel) : channel;
 	const frozen = state === 'edited' || looked === null ? [] : await releases.strata(application.id, looked);
 	const edited = await setups.profile(application.id, person, setup);
 	const profile = profileIn(state, { profile: edited, frozen, goesOut: goesOutUsually(frozen) });
 	const name = (await setups.look(application.id, person, setup ?? null)).name;
-	const catalogue = profileCatalogue(own, profile);
-	const index = indexOf({ application, space, catalogue: own }, profile);
+	const catalogue = profileCatalogue(ownCatalogue, profile);
+	const index = indexOf({ application, space, catalogue: ownCatalogue }, profile);
 	const selection: Selection = {
 		sections,
 		contexts,
@@ -112,11 +116,21 @@ export const GET = route('read', async ({ params, url }, { profiles, setups, fol
 	if (strata.length === 0)
 		throw new Problem(404, 'not-found', `There is no stratum "${stratum}"; there are ${profile.map((s) => s.id).join(', ')}.`);
 	const sheet = async () => {
+		const desks = desksOf(await seats.desks(application.id));
+		const desk = desks.find((one) => seat !== undefined && one.seats.includes(seat));
+		const own = profile.filter(({ kind }) => kind === 'personal').map(({ id }) => id);
+		const choice: Record<NonNullable<typeof only>, SheetChoice> = {
+			mine: { kind: 'strata', strata: own },
+			used: { kind: 'used', most: MOST_USED },
+			scope: { kind: 'scope', scope: contexts }
+		};
 		return sheetOfProfile(
-			{ application, space, catalogue: own },
+			{ application, space, catalogue: ownCatalogue },
 			whose === 'office' ? published(strata) : strata,
-			desksOf(await seats.desks(application.id)),
+			desks,
 			{
+				...(only && { only: choice[only] }),
+				...(desk && { desk }),
 				arrangement: by,
 				platforms,
 				setup: strata.length === 1 ? strata[0]!.name : whose === 'office' ? 'the office’s setup' : name,
