@@ -130,7 +130,7 @@
 </script>
 
 <div class="recorder">
-	<!-- svelte-ignore a11y_no_noninteractive_tabindex, a11y_no_noninteractive_element_interactions -->
+	<!-- svelte-ignore a11y_no_noninteractive_tabindex -->
 	<div
 		bind:this={field}
 		class="field"

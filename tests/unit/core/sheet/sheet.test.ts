@@ -6,7 +6,7 @@ import type { Scope } from '../../../../core/context/scope.ts';
 import { varve } from '../../../../demo/varve/varve.ts';
 import { indexesOf } from '../../../../core/context/bits.ts';
 import { cutWith } from '../../../../core/context/meeting.ts';
-import { readable, strokesOf, type Keys } from '../../../../core/stroke/stroke.ts';
+import { readable, type Keys } from '../../../../core/stroke/stroke.ts';
 import { spelledOn, type SheetGround } from '../../../../core/sheet/ground.ts';
 import { htmlSheet } from '../../../../core/sheet/html.ts';
 import { sheetOfProfile, type SheetWish } from '../../../../core/sheet/of-profile.ts';
