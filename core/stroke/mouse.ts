@@ -79,6 +79,22 @@ export const isMouse = (key: string): boolean => key.length > 6 && mouseInput(ke
 /** A direction as people see it: an arrow for the eight points of the compass, else degrees. */
 export const directionText = (degrees: number): string => (degrees % 45 === 0 ? ARROWS[(degrees / 45) % 8]! : `${degrees}°`);
 
+const WORDS = ['up', 'up right', 'right', 'down right', 'down', 'down left', 'left', 'up left'];
+
+/** What the mouse says in words, to be heard. */
+export function mouseWords(input: MouseInput): string {
+	switch (input.kind) {
+		case 'wheel':
+			return `wheel ${input.wheel.toLowerCase()}`;
+		case 'flick':
+			return `${input.button} flick ${input.degrees % 45 === 0 ? WORDS[(input.degrees / 45) % 8]! : `to ${input.degrees} degrees`}`;
+		case 'shape':
+			return `${input.button} shape ${input.shape}`;
+		case 'button':
+			return mouseLegend(input);
+	}
+}
+
 /** What the mouse says as it stands on a cap. */
 export function mouseLegend(input: MouseInput): string {
 	switch (input.kind) {

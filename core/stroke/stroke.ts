@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { KEY_SPELLINGS, NAMED_CODES, WRITING_CODES } from './codes.ts';
 import { MODIFIER_NAMES, withoutSpacedNames } from './names.ts';
-import { isMouse, mouseInput, mouseKey, mouseLegend } from './mouse.ts';
+import { isMouse, mouseInput, mouseKey, mouseLegend, mouseWords } from './mouse.ts';
 
 export const MODIFIERS = ['Ctrl', 'Alt', 'Shift', 'Meta'] as const;
 export type Modifier = (typeof MODIFIERS)[number];
@@ -190,3 +190,12 @@ export function looseKeys(text: string): Keys | undefined {
 	if (strokes.length === 0 || strokes.length > LONGEST_SEQUENCE || modifiers.length > 0) return undefined;
 	return keysOf(strokes);
 }
+
+/** The input in words, to be heard: strokes one after the other, what the mouse does by its name. */
+export const spokenKeys = (keys: Keys): string =>
+	strokesOf(keys)
+		.map(({ modifiers, key }) => {
+			const mouse = mouseInput(key);
+			return [...modifiers, mouse ? mouseWords(mouse) : readable(strokeText({ modifiers: [], key }))].join(' ');
+		})
+		.join(' then ');

@@ -83,7 +83,7 @@ describe('access for everybody', () => {
 		expect(await violations()).to.deep.equal([]);
 	});
 
-	it('every view is reached by Alt and a number, and Tab shows where one is', async () => {
+	it('every view is reached by Alt and a digit, the rarer ones with Shift, and Tab shows where one is', async () => {
 		await at.open('commands');
 		for (const [key, path] of [
 			['2', 'keyboard'],
@@ -94,6 +94,15 @@ describe('access for everybody', () => {
 			['7', 'recipes'],
 			['8', 'folders'],
 			['9', 'rollout'],
+			['0', 'macros'],
+			['Shift+1', 'bars'],
+			['Shift+2', 'gestures'],
+			['Shift+3', 'options'],
+			['Shift+4', 'compare'],
+			['Shift+5', 'sheet'],
+			['Shift+6', 'proposals'],
+			['Shift+7', 'impact'],
+			['Shift+0', 'start'],
 			['1', 'commands']
 		]) {
 			// a page that has only just come does not hear keys yet

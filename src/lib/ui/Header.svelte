@@ -26,7 +26,7 @@
 </script>
 
 <header>
-	<a class="brand" href="/{workspace.document.application.id}/start"
+	<a class="brand" href="/{workspace.document.application.id}/start" aria-label="Skarn: Start"
 		><img src="/mark.svg" alt="" width="28" height="28" /><span>Skarn</span></a
 	>
 	<div class="part" data-walk="application">

@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { legendsOf, strokesOf, type Keys } from '$core/stroke/stroke';
+	import { legendsOf, spokenKeys, strokesOf, type Keys } from '$core/stroke/stroke';
 
 	/** An input as key caps; the strokes of a sequence are set apart by "then". */
 	let { keys, tone }: { keys: Keys; tone?: 'garnet' | 'limonite' | undefined } = $props();
@@ -7,7 +7,7 @@
 </script>
 
 <span class="keys {tone ? `tone-${tone}` : ''}">
-	<span class="visually-hidden">{keys}</span>
+	<span class="visually-hidden">{spokenKeys(keys)}</span>
 	<span aria-hidden="true" class="drawn">
 		{#each strokes as legends, i (i)}
 			{#if i > 0}<span class="then">then</span>{/if}

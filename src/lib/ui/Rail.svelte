@@ -15,10 +15,7 @@
 			{#each items as { name, path, key } (path)}
 				{@const isHere = page.url.pathname === `${base}/${path}`}
 				<li>
-					<a
-						href="{base}/{path}"
-						aria-current={isHere ? 'page' : undefined}
-						title={key === undefined ? name : `${name} (Alt+${key})`}
+					<a href="{base}/{path}" aria-current={isHere ? 'page' : undefined} title="{name} (Alt+{key.replace(' ', '+')})"
 						>{name}{#if errors[path]}<span class="count tone-garnet"
 								><span class="toned">◆ {errors[path]}<span class="visually-hidden"> errors</span></span></span
 							>{/if}</a

@@ -56,6 +56,7 @@ class Hotkeys {
 		if (event.defaultPrevented || event.isComposing) return;
 		const isPlain = !event.ctrlKey && !event.altKey && !event.metaKey;
 		if (isPlain && !this.letters) return;
+		if (leavesSearch(event)) return;
 		if (staysThere(event, isPlain)) return;
 		const pressed = namesOf(event);
 		for (const { keys } of this.sets)
@@ -73,6 +74,18 @@ export const hotkeys = new Hotkeys();
 const FIELDS =
 	'input:not([type="checkbox"], [type="radio"], [type="range"], [type="button"], [type="file"]), textarea, select, [contenteditable="true"], [role="application"]';
 
+const isSearch = (target: unknown): target is HTMLInputElement => target instanceof HTMLInputElement && target.type === 'search';
+
+/** Escape leaves a search that has nothing in it, for the view. */
+function leavesSearch(event: KeyboardEvent): boolean {
+	const target = event.composedPath()[0];
+	if (event.key !== 'Escape' || !isSearch(target) || target.value !== '' || target.closest('[role="dialog"], dialog'))
+		return false;
+	event.preventDefault();
+	document.querySelector<HTMLElement>('main')?.focus();
+	return true;
+}
+
 function staysThere(event: KeyboardEvent, isPlain: boolean): boolean {
 	// an editor's own target is behind its shadow root
 	const target = event.composedPath()[0];
@@ -81,6 +94,8 @@ function staysThere(event: KeyboardEvent, isPlain: boolean): boolean {
 	const key = event.key.toLowerCase();
 	const field = target.closest(FIELDS);
 	if (!field) return false;
+	// nobody searches for a question mark alone
+	if (key === '?' && isSearch(field) && field.value === '') return false;
 	const isUndo = (event.ctrlKey || event.metaKey) && (key === 'z' || key === 'y');
 	return isPlain || (isUndo && hasOwnUndo(field));
 }
@@ -99,6 +114,6 @@ function namesOf(event: KeyboardEvent): string[] {
 	const typed = key.length === 1 ? key.toUpperCase() : key;
 	const names = [[...first, ...shifted, typed].join(' ')];
 	const figure = /^Digit(\d)$/.exec(code)?.[1];
-	if (figure !== undefined && event.altKey) names.push([...first, figure].join(' '));
+	if (figure !== undefined && event.altKey) names.push([...first, ...(event.shiftKey ? ['Shift'] : []), figure].join(' '));
 	return names;
 }

@@ -3,8 +3,8 @@ export interface View {
 	readonly name: string;
 	/** The last part of its address. */
 	readonly path: string;
-	/** With Alt it opens the view; not every view has one, the palette opens all. */
-	readonly key?: string;
+	/** With Alt it opens the view: a digit, those of the rarer ones with Shift. */
+	readonly key: string;
 }
 
 /** The views of the rail, by verb, in the order of the job. */
@@ -39,15 +39,18 @@ export const views: readonly { readonly verb: string; readonly items: readonly V
 			},
 			{
 				name: 'Bars',
-				path: 'bars'
+				path: 'bars',
+				key: 'Shift 1'
 			},
 			{
 				name: 'Gestures',
-				path: 'gestures'
+				path: 'gestures',
+				key: 'Shift 2'
 			},
 			{
 				name: 'Options',
-				path: 'options'
+				path: 'options',
+				key: 'Shift 3'
 			}
 		]
 	},
@@ -71,7 +74,8 @@ export const views: readonly { readonly verb: string; readonly items: readonly V
 		items: [
 			{
 				name: 'Compare',
-				path: 'compare'
+				path: 'compare',
+				key: 'Shift 4'
 			},
 			{
 				name: 'Hand-over',
@@ -85,7 +89,8 @@ export const views: readonly { readonly verb: string; readonly items: readonly V
 			},
 			{
 				name: 'Sheet',
-				path: 'sheet'
+				path: 'sheet',
+				key: 'Shift 5'
 			},
 			{
 				name: 'Folders',
@@ -94,11 +99,13 @@ export const views: readonly { readonly verb: string; readonly items: readonly V
 			},
 			{
 				name: 'Proposals',
-				path: 'proposals'
+				path: 'proposals',
+				key: 'Shift 6'
 			},
 			{
 				name: 'Impact',
-				path: 'impact'
+				path: 'impact',
+				key: 'Shift 7'
 			},
 			{
 				name: 'Rollout',
@@ -111,5 +118,6 @@ export const views: readonly { readonly verb: string; readonly items: readonly V
 
 export const START: View = {
 	name: 'Start',
-	path: 'start'
+	path: 'start',
+	key: 'Shift 0'
 };

@@ -81,17 +81,11 @@
 			title: 'Everywhere',
 			keys: [
 				{ keys: 'Ctrl K', does: 'go to a view, a command or an action', run: () => (isGoing = true) },
-				...items.flatMap((view) =>
-					view.key === undefined
-						? []
-						: [
-								{
-									keys: `Alt ${view.key}`,
-									does: view.name,
-									run: () => goto(`/${workspace.document.application.id}/${view.path}`)
-								}
-							]
-				),
+				...[START, ...items].map((view) => ({
+					keys: `Alt ${view.key}`,
+					does: view.name,
+					run: () => goto(`/${workspace.document.application.id}/${view.path}`)
+				})),
 				{ keys: '/', does: 'to the search of the view, where it has one', run: toSearch },
 				{ keys: '?', does: 'what can be pressed here', run: () => (isHelping = true) }
 			]

@@ -29,7 +29,8 @@
 		region: Rect;
 		/** What can be typed for each command. */
 		aliases: AliasTable | undefined;
-		onrun: (command: CommandId) => void;
+		/** A place was clicked, of the bar or tab of that name. */
+		onrun: (command: CommandId, from: string | undefined) => void;
 		onfront: (tab: ItemId) => void;
 	} = $props();
 	const workspace = useWorkspace();
@@ -65,16 +66,24 @@
 
 	function act(event: MouseEvent, place: PlaceBox, rect: Rect) {
 		if (place.kind === 'flyout') return toggle(place.id, rect);
-		run(event, commandOf(place.id));
+		run(event, commandOf(place.id), place.id);
 	}
 
-	function run(event: MouseEvent, command: CommandId | undefined) {
+	/** What the bar or tab is called that a place stands in. */
+	function nameOfHome(place: string): string | undefined {
+		let node = tree.byId.get(place as ItemId);
+		while (node && node.item.kind !== 'bar' && node.item.kind !== 'tab')
+			node = node.parent ? tree.byId.get(node.parent) : undefined;
+		return node && 'name' in node.item ? node.item.name : undefined;
+	}
+
+	function run(event: MouseEvent, command: CommandId | undefined, place: string) {
 		open = undefined;
 		if (!command) return;
 		if (event.altKey) {
 			event.preventDefault();
 			void goto(`/${workspace.document.application.id}/commands?command=${encodeURIComponent(command)}`);
-		} else onrun(command);
+		} else onrun(command, nameOfHome(place));
 	}
 
 	const toggle = (id: string, rect: Rect) =>
@@ -167,7 +176,7 @@
 		<div class="drawer" style="left:{open.x}px;top:{open.y}px">
 			{#each opened as { id, item } (id)}
 				{@const command = item.command && workspace.catalogue.get(item.command)}
-				{#if command}<button type="button" class="row" onclick={(event) => run(event, command.id)}
+				{#if command}<button type="button" class="row" onclick={(event) => run(event, command.id, id)}
 						><CommandIcon {command} size={16} /> {labelOfPlace(item, workspace.catalogue)}</button
 					>{/if}
 			{/each}

@@ -112,7 +112,7 @@
 				</ol>
 			{:else if last?.ran}
 				<p>
-					{labelOf(workspace.index, last.ran)} ran from a control.
+					{labelOf(workspace.index, last.ran)} ran from {last.from ?? 'a control'}.
 					<a href="../{workspace.document.application.id}/commands?command={encodeURIComponent(last.ran)}">Show its card</a>
 				</p>
 			{:else}
@@ -137,7 +137,7 @@
 							>{#if happening.keys}<KeyCaps keys={happening.keys} />{:else if happening.typed}<kbd class="mono"
 									>{happening.typed.text}</kbd
 								>{:else if happening.said !== undefined}<span class="quiet" aria-hidden="true">·</span>{:else}<span class="quiet"
-									>click</span
+									>{happening.from ?? 'click'}</span
 								>{/if}</span
 						>
 						<span class={happening.fault ? 'tone-limonite' : ''}

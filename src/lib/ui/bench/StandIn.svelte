@@ -111,7 +111,7 @@
 			tree={bars!.tree}
 			{region}
 			aliases={session.aliases}
-			onrun={(id) => session.run(id)}
+			onrun={(id, from) => session.run(id, from)}
 			onfront={(tab) => (front = new Set([tab]))}
 		/>
 	{/if}
@@ -133,8 +133,8 @@
 			<button type="button" aria-pressed={situation[0] === node.id} onclick={() => stand(0, node.id)}>{node.label}</button>
 		{/each}
 	</div>
-	<MenuBar {menus} onrun={(id) => session.run(id)} />
-	{#if bars}{@render edge('top')}{:else}<Ribbon groups={ribbon} onrun={(id) => session.run(id)} />{/if}
+	<MenuBar {menus} onrun={(id) => session.run(id, 'menu')} />
+	{#if bars}{@render edge('top')}{:else}<Ribbon groups={ribbon} onrun={(id) => session.run(id, 'ribbon')} />{/if}
 	<div class="body" bind:clientHeight={body}>
 		{#if bars?.layout.toolbars.some(({ bar }) => bar.dock.edge === 'floating')}{@render edge('floating')}{/if}
 		{#if bars}{@render edge('left')}{/if}
@@ -167,7 +167,7 @@
 					tree={bars.tree}
 					at={menu}
 					onrun={(id) => {
-						session.run(id);
+						session.run(id, 'context menu');
 						frame?.focus();
 					}}
 					onclose={() => (menu = undefined)}
@@ -178,7 +178,7 @@
 					bar={cursor.bar}
 					tree={bars.tree}
 					at={cursor.at}
-					onrun={(id) => session.run(id)}
+					onrun={(id) => session.run(id, cursor?.bar.item.name)}
 					onclose={() => {
 						cursor = undefined;
 						frame?.focus();

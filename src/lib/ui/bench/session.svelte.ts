@@ -25,6 +25,8 @@ export interface Happening {
 	readonly ran: CommandId | undefined;
 	/** What was typed at the command line and accepted, with the reasoning. */
 	readonly typed?: { readonly text: string; readonly trace: readonly string[] };
+	/** The bar or menu whose control was clicked. */
+	readonly from?: string;
 	/** What a step of a macro did, or what happened to a running command. */
 	readonly said?: string;
 	/** The said went otherwise than whoever made the macro will have wanted. */
@@ -316,9 +318,9 @@ export class BenchSession {
 		return heeded.outcome.kind === 'fires' ? heeded.outcome.winner.command : undefined;
 	}
 
-	/** A control was clicked. */
-	run(command: CommandId) {
-		this.#record({ keys: undefined, outcome: undefined, ran: command });
+	/** A control was clicked, of that bar or menu. */
+	run(command: CommandId, from?: string) {
+		this.#record({ keys: undefined, outcome: undefined, ran: command, ...(from !== undefined && { from }) });
 		this.#start(command);
 	}
 

@@ -193,15 +193,6 @@
 			onaccept={() => panel?.apply()}
 			{onleave}
 		/>
-		<ScopePicker {scope} onchange={(next) => (scope = next)} />
-		{#if suggested.length > 0}
-			<p class="suggested">
-				<span class="quiet">Limit it to where the command exists:</span>
-				{#each suggested as one (scopeText(one))}
-					<button class="linkish" type="button" onclick={() => (scope = one)}>{workspace.space.scopeLabel(one)}</button>
-				{/each}
-			</p>
-		{/if}
 		{#if keys}
 			<VerdictPanel
 				bind:this={panel}
@@ -212,6 +203,15 @@
 				onanother={() => (recorder?.clear(), record())}
 			/>
 			<div class="planes"><span class="quiet">On this key, here</span><Pips key={strokesOf(keys).at(-1)!.key} /></div>
+		{/if}
+		<ScopePicker {scope} onchange={(next) => (scope = next)} />
+		{#if suggested.length > 0}
+			<p class="suggested">
+				<span class="quiet">Limit it to where the command exists:</span>
+				{#each suggested as one (scopeText(one))}
+					<button class="linkish" type="button" onclick={() => (scope = one)}>{workspace.space.scopeLabel(one)}</button>
+				{/each}
+			</p>
 		{/if}
 	</section>
 
