@@ -50,7 +50,7 @@ export async function enrol(server: string, code: string, folder: string, { get,
 	const fingerprint = code.trim().slice(-FINGERPRINT).toLowerCase();
 	if (!new RegExp(`^[0-9a-f]{${FINGERPRINT}}$`).test(fingerprint))
 		throw new NotEnrolledError(
-			`This is no code: expected three groups of four signs and ${FINGERPRINT} digits, as Rollout shows it.`
+			`This is no code: expected three groups of four characters and ${FINGERPRINT} digits, as Rollout shows it.`
 		);
 	const { privateKey, publicKey } = generateKeyPairSync('ed25519');
 	const key = publicKey.export({ format: 'der', type: 'spki' }).subarray(-32).toString('hex');

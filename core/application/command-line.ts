@@ -29,7 +29,7 @@ const SIGNS: Readonly<Record<AliasInput['signs'], RegExp>> = {
 export function aliasProblem(alias: string, input: AliasInput): string | undefined {
 	// a sign takes one code unit or two, so that few aliases need be counted
 	const length = alias.length > input.longest ? [...alias].length : 0;
-	if (length > input.longest) return `${alias} has ${length} signs; the command line takes ${input.longest}`;
+	if (length > input.longest) return `${alias} has ${length} characters; the command line takes ${input.longest}`;
 	if (!SIGNS[input.signs].test(alias)) return `${alias} has a sign that the command line does not take; it takes ${input.signs}`;
 	return undefined;
 }

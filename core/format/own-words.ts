@@ -25,7 +25,7 @@ function found(value: unknown): string {
 /** How much there may be of what kind of thing. */
 function amount(origin: string, limit: number | bigint): string {
 	const n = Number(limit);
-	if (origin === 'string') return n === 1 ? '1 sign' : `${n} signs`;
+	if (origin === 'string') return n === 1 ? '1 character' : `${n} characters`;
 	if (origin === 'array' || origin === 'set') return n === 1 ? '1 entry' : `${n} entries`;
 	return String(limit);
 }

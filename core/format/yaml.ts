@@ -15,7 +15,7 @@ const REASONS: Readonly<Record<ErrorCode, string>> = {
 	BLOCK_IN_FLOW: 'between brackets, entries are parted by commas and not by lines',
 	DUPLICATE_KEY: 'a name stands twice in one place',
 	IMPOSSIBLE: 'nothing can stand here',
-	KEY_OVER_1024_CHARS: 'a name is longer than 1024 signs',
+	KEY_OVER_1024_CHARS: 'a name is longer than 1024 characters',
 	MISSING_CHAR: 'a colon, a comma, a quote or a bracket is missing',
 	MULTILINE_IMPLICIT_KEY: 'a name goes on over several lines, or its colon is missing',
 	MULTIPLE_ANCHORS: 'an entry has two anchors (&)',

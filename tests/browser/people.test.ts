@@ -22,7 +22,7 @@ describe('People', () => {
 		await at.page.getByLabel(/What you are called/).fill('Standards desk');
 		await at.page.getByLabel(/^Password/).fill('short');
 		await at.page.keyboard.press('Enter');
-		await at.page.getByRole('alert').getByText('at least 8 signs').waitFor();
+		await at.page.getByRole('alert').getByText('at least 8 characters').waitFor();
 		await openDemo(at.server.address, PASSWORD);
 		await at.page.goto(`${at.server.address}/gneiss-solid-5/keyboard`);
 		await at.page.waitForURL(/sign-in\?to=/);

@@ -91,7 +91,7 @@ export function readBars(
 			refuse(
 				long === undefined
 					? `"${command}" is no id of a command`
-					: `a name has at most ${LONGEST_NAME} signs, here ${long.length}`
+					: `a name has at most ${LONGEST_NAME} characters, here ${long.length}`
 			);
 			continue;
 		}

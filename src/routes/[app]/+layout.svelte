@@ -21,6 +21,8 @@
 	provideWorkspace(() => workspace);
 	const application = $derived(workspace.document.application.id);
 	$effect(() => () => workspace.findings.checks.stop());
+	/** Views that begin with a tool or a list: their name is there for who does not see it in the rail. */
+	const UNTITLED = new Set(['commands', 'keyboard', 'macros', 'bars', 'gestures', 'findings', 'bench', 'hand-over', 'recipes']);
 	const items = views.flatMap((v) => [...v.items]);
 	const here = $derived([START, ...items].find((i) => page.url.pathname.endsWith(`/${i.path}`)));
 
@@ -106,7 +108,9 @@
 		<Header applications={data.applications} />
 		<div class="middle">
 			<Rail />
-			<main id="view" tabindex="-1" aria-busy={workspace.findings.checks.progress !== undefined}>{@render children()}</main>
+			<main id="view" tabindex="-1" aria-busy={workspace.findings.checks.progress !== undefined}>
+				{#if here && UNTITLED.has(here.path)}<h1 class="visually-hidden">{here.name}</h1>{/if}{@render children()}
+			</main>
 		</div>
 		<DraftBar />
 	</div>

@@ -570,8 +570,8 @@ function refuseWeak(passphrases: readonly string[], threshold: number): void {
 		throw refuse(`Of ${passphrases.length} root keys ${threshold} cannot be needed.`);
 	for (const passphrase of passphrases) {
 		const said = [...passphrase].length;
-		if (said < PASSPHRASE.least) throw refuse(`A passphrase has at least ${PASSPHRASE.least} signs; this one has ${said}.`);
-		if (said > PASSPHRASE.most) throw refuse(`A passphrase has at most ${PASSPHRASE.most} signs; this one has ${said}.`);
+		if (said < PASSPHRASE.least) throw refuse(`A passphrase has at least ${PASSPHRASE.least} characters; this one has ${said}.`);
+		if (said > PASSPHRASE.most) throw refuse(`A passphrase has at most ${PASSPHRASE.most} characters; this one has ${said}.`);
 		if (new Set(passphrase).size < 5) throw refuse('This passphrase is easily guessed. Take several words.');
 	}
 	if (new Set(passphrases).size !== passphrases.length) throw refuse('Each root key has a passphrase of its own.');

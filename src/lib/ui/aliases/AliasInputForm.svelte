@@ -53,7 +53,7 @@
 		(value) => set({ signs: value as AliasInput['signs'] })
 	)}
 	<label class="rule">
-		Longest name, in signs
+		Longest name, in characters
 		<input
 			type="number"
 			min="1"

@@ -28,6 +28,7 @@ export function barActs(desk: BarDesk, view: OfView): Act[] {
 		})),
 		{ name: 'Insert a separator', run: () => desk.add('separator') },
 		{ name: `Turn the bars into ${desk.style === 'ribbon' ? 'toolbars' : 'a ribbon'}`, run: view.restyle },
+		{ name: `All labels ${desk.hasLabels ? 'off' : 'on'}`, run: () => desk.setLabels(!desk.hasLabels) },
 		{ name: 'Screens side by side', run: view.beside },
 		{ name: 'True size', run: view.trueSize },
 		{ name: 'Names of all icons', run: view.names },

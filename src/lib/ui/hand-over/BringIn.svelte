@@ -1,5 +1,6 @@
 <script lang="ts">
 	import { Button, Spinner } from 'flowbite-svelte';
+	import { z } from 'zod';
 	import type { Scope } from '$core/context/scope';
 	import { MACHINE, USUAL, type Selection } from '$core/hand-over/selection';
 	import {
@@ -11,6 +12,7 @@
 	} from '$core/hand-over/shortcuts-csv';
 	import type { StratumId } from '$core/strata/stratum';
 	import { listed } from '$core/text/listed';
+	import { remember, remembered } from '$lib/state/remembered';
 	import { RecentFiles } from '$lib/state/recent-files.svelte';
 	import { useWorkspace } from '$lib/state/workspace.svelte';
 	import { FileReading, ReadingRefusedError } from '$lib/workers/reading';
@@ -79,23 +81,37 @@
 				(next) => (stage = next)
 			);
 			if (isNew && reading && (reading.holds[MACHINE] ?? 0) > 0) isChoosing = true;
+			if (isNew && !/\.xlsx$/i.test(given.name)) recent.add(given.name, await given.text());
 			// what is a colleague's own is offered as one's own first
 			if (isNew) theirs = reading?.ofOthers ?? [];
 			if (isNew && theirs.length > 0 && into === '' && mine) {
 				into = mine.id;
 				return void (await read());
 			}
-			if (isNew && !/\.xlsx$/i.test(given.name)) recent.add(given.name, await given.text());
 		} catch (error) {
 			if (error instanceof ReadingRefusedError) {
 				refusal = error;
 				if (/\.json$/i.test(given.name) || !/there is no column/.test(error.message)) return;
 				// the person knows what the columns hold
 				header = (await files.run((remote) => remote.table(given)).catch(() => undefined))?.header;
-				columns = header && guessColumns(header);
+				// lists of one program have the same columns: what was said of them is said of the next as well
+				columns = header && (keptColumns(header) ?? guessColumns(header));
+				if (columns && NEEDED_COLUMNS.every((needed) => columns?.[needed] !== undefined)) await read();
 			} else problem = `${given.name} could not be read: ${(error as Error).message}`;
 		} finally {
 			stage = '';
+		}
+	}
+
+	const keptAs = (of: readonly string[]) => `shortcut columns ${of.join('\n')}`;
+	const Kept = z.partialRecord(z.enum(READ_COLUMNS), z.number());
+
+	/** What somebody said of a table with these columns before. */
+	function keptColumns(of: readonly string[]): ShortcutColumns | undefined {
+		try {
+			return Kept.parse(JSON.parse(remembered(keptAs(of)) ?? ''));
+		} catch {
+			return undefined;
 		}
 	}
 
@@ -108,6 +124,7 @@
 
 	function say(column: ReadColumn, at: string) {
 		columns = { ...columns, [column]: at === '' ? undefined : Number(at) };
+		if (header) remember(keptAs(header), JSON.stringify(columns));
 		if (NEEDED_COLUMNS.every((needed) => columns?.[needed] !== undefined)) void read();
 	}
 

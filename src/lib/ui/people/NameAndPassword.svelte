@@ -33,7 +33,7 @@
 		/>
 	</div>
 	<div>
-		<Label for="{id}-password">{isChange ? 'The new one' : 'Password'}, at least 8 signs</Label>
+		<Label for="{id}-password">{isChange ? 'The new one' : 'Password'}, at least 8 characters</Label>
 		<Input id="{id}-password" size="sm" required type="password" autocomplete="new-password" bind:value={password} />
 	</div>
 	<Button type="submit" size="sm" {disabled}>{does}</Button>

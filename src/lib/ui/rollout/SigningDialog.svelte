@@ -85,7 +85,7 @@
 			{#each phrases as _, i (i)}
 				<div class="two">
 					<div>
-						<Label for="phrase-{i}">Passphrase{count === '1' ? '' : ` ${i + 1}`}, at least {LEAST} signs</Label>
+						<Label for="phrase-{i}">Passphrase{count === '1' ? '' : ` ${i + 1}`}, at least {LEAST} characters</Label>
 						<Input id="phrase-{i}" size="sm" type="password" autocomplete="new-password" required bind:value={phrases[i]!} />
 					</div>
 					<div>

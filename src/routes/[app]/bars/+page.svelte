@@ -107,14 +107,6 @@
 			<button class="pill" type="button" aria-pressed={areBeside} onclick={() => (areBeside = !areBeside)}>Screens</button>
 			<button class="pill" type="button" aria-pressed={isTrue} onclick={() => (isTrue = !isTrue)}>True size</button>
 			<button class="pill" type="button" aria-pressed={showsNames} onclick={() => (showsNames = !showsNames)}>Names</button>
-			<button
-				class="pill"
-				type="button"
-				title="The names of all toolbars and of small places"
-				aria-pressed={desk.hasLabels}
-				disabled={workspace.edits.busy}
-				onclick={() => void desk.setLabels(!desk.hasLabels)}>Labels</button
-			>
 			<button class="pill" type="button" aria-pressed={desk.isUntouched} onclick={toggleUntouched}>Untouched</button>
 		</div>
 		{#if areBeside}<ScreensBeside {desk} onpick={() => (areBeside = false)} />{:else}<WindowView
@@ -136,6 +128,15 @@
 		<BarFields bind:this={fields} {desk} onleave={() => view?.focus()} />
 		<details class="all">
 			<summary>All bars {desk.tree.bars.length}</summary>
+			<p>
+				<Button
+					size="xs"
+					color="alternative"
+					disabled={workspace.edits.busy}
+					title="The names beside the icons of toolbars and of small places"
+					onclick={() => void desk.setLabels(!desk.hasLabels)}>All labels {desk.hasLabels ? 'off' : 'on'}</Button
+				>
+			</p>
 			<ul>
 				{#each desk.tree.bars as bar (bar.id)}
 					<li>

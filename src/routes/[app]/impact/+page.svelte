@@ -66,8 +66,9 @@
 					<Button size="xs" color="alternative" onclick={() => desk.stop()}>Stop</Button>
 				{:else if desk.impact}
 					<p class="quiet">
-						{count(desk.impact.setups.length, 'setup', 'setups')} of {count(desk.people.length, 'person', 'people')}, before and
-						after, checked in
+						{count(desk.impact.setups.length, 'setup', 'setups')}{isWide
+							? ` of ${count(desk.people.length, 'person', 'people')}`
+							: ' of yours'}, before and after, checked in
 						{desk.seconds.toFixed(1)} s
 					</p>
 					<Button size="xs" color="alternative" onclick={() => void desk.start()}
@@ -90,17 +91,19 @@
 				{:else}
 					<ImpactTable {desk} chosen={shown} onchoose={(person) => (desk.person = person)} />
 					<p class="told">
-						{desk.untouched.length === 0
-							? 'Everybody is touched.'
-							: desk.untouched.length === desk.people.length
-								? 'Nobody is touched: what changes shows in nobody’s setups.'
-								: `Not touched: ${desk.untouched.map((person) => desk.nameOf(person)).join(', ')}.`}
+						{!isWide
+							? ''
+							: desk.untouched.length === 0
+								? 'Everybody is touched.'
+								: desk.untouched.length === desk.people.length
+									? 'Nobody is touched: what changes shows in nobody’s setups.'
+									: `Not touched: ${desk.untouched.map((person) => desk.nameOf(person)).join(', ')}.`}
 						<span class="quiet"
 							>A habit is a key that does something else then; it weighs as much as its command is run a day, as the office has
 							estimated.</span
 						>
 					</p>
-					{#if dearest && desk.runs > 0}
+					{#if isWide && dearest && desk.runs > 0}
 						<p class="told tone-fluorite">
 							<span class="toned" aria-hidden="true">◇</span>
 							<b

@@ -233,7 +233,7 @@
 	}
 	.pending {
 		display: flex;
-		height: 172px;
+		height: 132px;
 	}
 	.row {
 		position: absolute;

@@ -41,7 +41,7 @@
 				</p>
 				<input type="hidden" autocomplete="username" value={invited.name} />
 				<div>
-					<Label for="password">Password, at least 8 signs</Label>
+					<Label for="password">Password, at least 8 characters</Label>
 					<Input id="password" size="sm" type="password" bind:value={password} autocomplete="new-password" required />
 				</div>
 				<div>

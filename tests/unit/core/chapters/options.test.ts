@@ -58,7 +58,7 @@ describe('options', () => {
 		expect(valueProblem(option('snap.reach'), 41)).to.equal('expected 0 to 40 px, found 41');
 		expect(valueProblem(option('units.decimals'), 1.5)).to.equal('expected steps of 1 from 0, found 1.5');
 		expect(valueProblem(option('units.decimals'), '2')).to.equal('expected a number from 0 to 6, found "2"');
-		expect(valueProblem(option('files.folder'), 'x'.repeat(201))).to.equal('expected at most 200 signs, found 201');
+		expect(valueProblem(option('files.folder'), 'x'.repeat(201))).to.equal('expected at most 200 characters, found 201');
 		expect(valueText(option('snap.reach'), 4)).to.equal('4 px');
 		expect(valueText(option('canvas.readout'), false)).to.equal('off');
 		expect(valueText(option('sheet.paper'), 'roll')).to.equal('from the roll');

@@ -16,7 +16,7 @@ describe('what is wrong with a value', () => {
 		[z.strictObject({}), [], 'expected an object, found a list'],
 		[z.enum(['a', 'b']), 'c', 'expected "a" or "b", found "c"'],
 		[z.strictObject({ a: z.string() }), { a: '', b: 1, c: 2 }, 'there is no "b", "c" here'],
-		[z.string().max(3), 'abcd', 'expected at most 3 signs'],
+		[z.string().max(3), 'abcd', 'expected at most 3 characters'],
 		[z.array(z.string()).min(1), [], 'expected at least 1 entry'],
 		[z.number().max(5), 9, 'expected at most 5'],
 		[z.discriminatedUnion('op', [z.object({ op: z.literal('set') })]), { op: 'put' }, 'expected "set"'],

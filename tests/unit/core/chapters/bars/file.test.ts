@@ -119,7 +119,7 @@ describe('bars as a file with one place a line', () => {
 		);
 		expect(refused.map(({ line, message }) => `${line}: ${message}`)).to.deep.equal([
 			'2: expected the bar in column 1',
-			'3: a name has at most 500 signs, here 501'
+			'3: a name has at most 500 characters, here 501'
 		]);
 		expect(rows).to.have.length(2);
 	});
