@@ -83,6 +83,60 @@ describe('access for everybody', () => {
 		expect(await violations()).to.deep.equal([]);
 	});
 
+	it('another program is chosen by Enter, not by passing it with the arrow keys; Escape leaves it', async () => {
+		await at.open('commands');
+		const program = at.page.getByRole('combobox', { name: 'Application' });
+		await program.focus();
+		await at.page.keyboard.press('ArrowDown');
+		await at.page.keyboard.press('ArrowDown');
+		expect(at.page.url()).to.include('/gneiss-solid-5/');
+		await at.page.keyboard.press('Escape');
+		expect(await program.locator('option:checked').innerText()).to.equal('Gneiss Solid 5');
+		await at.page.keyboard.press('ArrowDown');
+		await at.page.keyboard.press('Enter');
+		await at.page.waitForURL(/varve-draft-7|tuff-mesh-3/);
+	});
+
+	it('an empty search is left by Escape, and lets a question mark through', async () => {
+		await at.open('options');
+		const search = at.page.getByRole('searchbox', { name: 'Search options' });
+		await search.focus();
+		await at.page.keyboard.press('?');
+		await at.page.getByRole('dialog').waitFor();
+		await at.page.keyboard.press('Escape');
+		await at.page.getByRole('dialog').waitFor({ state: 'detached' });
+		await search.focus();
+		await at.page.keyboard.press('Escape');
+		await eventually(async () => expect(await at.page.evaluate(() => document.activeElement?.tagName)).to.equal('MAIN'));
+	});
+
+	it('enlarged to 200 and 400 percent no page is wider than its window (WCAG 2.2, 1.4.10)', async () => {
+		for (const [width, height] of [
+			[640, 400],
+			[320, 256]
+		] as const) {
+			await at.page.setViewportSize({ width, height });
+			for (const view of [
+				'commands',
+				'keyboard',
+				'bars',
+				'gestures',
+				'options',
+				'findings',
+				'compare',
+				'hand-over',
+				'sheet',
+				'rollout'
+			]) {
+				await at.open(view);
+				await eventually(async () =>
+					expect(await at.page.evaluate(() => document.documentElement.scrollWidth), `${view} at ${width}`).to.be.at.most(width)
+				);
+			}
+		}
+		await at.page.setViewportSize({ width: 1280, height: 800 });
+	});
+
 	it('every view is reached by Alt and a digit, the rarer ones with Shift, and Tab shows where one is', async () => {
 		await at.open('commands');
 		for (const [key, path] of [

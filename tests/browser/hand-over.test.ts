@@ -253,6 +253,23 @@ describe('Hand-over', () => {
 		expect(await at.page.locator('.status').innerText()).to.include('Lay "tile" runs');
 	});
 
+	it('takes what is a colleague’s own into one’s own stratum first, and says so', async () => {
+		await at.page.goto(`${at.server.address}/gneiss-solid-5/hand-over`);
+		await at.page.waitForSelector('main section');
+		const profile = {
+			...{ format: 'skarn-profile', version: 2, application: { id: 'gneiss-solid-5', version: '5.2' } },
+			strata: [
+				{
+					...{ id: 'own-colleague', kind: 'personal', name: 'Colleague' },
+					chapters: { shortcuts: [{ op: 'set', command: 'inspect.mass', keys: 'Alt+Shift+M', scope: {} }] }
+				}
+			]
+		};
+		await bring('colleague.json', JSON.stringify(profile));
+		await at.page.getByText(/Colleague is somebody else’s own: what it says is taken into .+, which is yours/).waitFor();
+		await at.page.getByRole('button', { name: 'Import 1 entry' }).waitFor();
+	});
+
 	it('brings one from records in XML, with what is around them as columns', async () => {
 		await at.page.goto(`${at.server.address}/programs/new`);
 		await at.page.getByRole('heading', { name: 'Bring a program' }).waitFor();

@@ -26,6 +26,11 @@ describe('Options', () => {
 		await field.press('Enter');
 		await at.page.getByText('Save a copy every was not changed: expected 1 to 120 min, found 200').waitFor();
 		expect(await stored('save.every')).to.equal(undefined);
+		expect([await field.inputValue(), await field.getAttribute('aria-invalid')], 'it goes back, and is marked').to.deep.equal([
+			'15',
+			'true'
+		]);
+		await row('Save a copy every').getByRole('alert').getByText('200 is not taken').waitFor();
 		await field.fill('25');
 		await field.press('Enter');
 		await eventually(async () => expect(await stored('save.every')).to.equal(25));

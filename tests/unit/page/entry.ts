@@ -4,6 +4,7 @@ export { AliasWriting } from '$lib/state/alias-writing';
 export { ApiError } from '$lib/state/api';
 export { BarDesk } from '$lib/state/bar-desk.svelte';
 export { BarDrag } from '$lib/state/bar-drag.svelte';
+export { CardEdits } from '$lib/state/card-edits';
 export { CheckSession } from '$lib/state/check-session.svelte';
 export { keepText, keptTexts } from '$lib/state/kept-texts';
 export { RecentFiles } from '$lib/state/recent-files.svelte';

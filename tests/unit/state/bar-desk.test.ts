@@ -73,6 +73,48 @@ describe('the bars while they are shaped', () => {
 		for (let i = 0; i < 2; i++) await at.edits.undo();
 	});
 
+	it('are asked about before what only this stratum has goes by being as below', async () => {
+		const { at, desk } = await open();
+		await desk.addBar('toolbar', 'Mine alone');
+		const made = desk.current!;
+		await desk.reset(desk.ownBelow, 'Mine alone');
+		expect(desk.asking?.what).to.equal('Mine alone');
+		expect(desk.tree.byId.has(made.id), 'nothing is done before it is asked').to.equal(true);
+		const { ids, what } = desk.asking!;
+		await desk.reset(ids, what, true);
+		expect(desk.tree.byId.has(made.id)).to.equal(false);
+		for (let i = 0; i < 2; i++) await at.edits.undo();
+	});
+
+	it('lose all labels at once and get them again, each as one edit', async () => {
+		const { at, desk } = await open();
+		const earlier = at.edits.undoable.length;
+		expect(desk.hasLabels).to.equal(true);
+		await desk.setLabels(false);
+		expect(desk.hasLabels).to.equal(false);
+		expect(at.edits.undoable.length).to.equal(earlier + 1);
+		const large = [...desk.tree.byId.values()].find(({ item }) => item.kind === 'place' && item.size === 'large');
+		expect((large!.item as { shows: string }).shows, 'large ones live by their names').to.not.equal('icon');
+		await desk.setLabels(true);
+		expect(desk.hasLabels).to.equal(true);
+		while (at.edits.undoable.length > earlier) await at.edits.undo();
+	});
+
+	it('are drawn on the other monitors that they float on, and reached there by keys', async () => {
+		const { at, desk } = await open();
+		const earlier = at.edits.undoable.length;
+		await desk.addBar('toolbar', 'Beside');
+		const bar = desk.current!.id;
+		expect(desk.monitors).to.deep.equal([]);
+		await desk.change('bar', 'beside', (item) => ({ ...item, dock: { edge: 'floating', monitor: 2, x: 10, y: 20, columns: 2 } }));
+		const [monitor] = desk.monitors;
+		expect(monitor!.number).to.equal(2);
+		expect(monitor!.rect.x).to.be.greaterThan(desk.layout.width);
+		const spot = desk.spots.find(({ id: one }) => one === bar)!;
+		expect([spot.rect.x, spot.rect.y]).to.deep.equal([monitor!.rect.x + 10, monitor!.rect.y + 20]);
+		while (at.edits.undoable.length > earlier) await at.edits.undo();
+	});
+
 	it('are moved several at once, as one edit, and keep their order', async () => {
 		const { at, desk } = await open();
 		const take = id('work.body.take');

@@ -96,7 +96,7 @@ describe('verdict on a proposed shortcut', () => {
 	});
 
 	it('takes the key over where the two meet and leaves all other situations as they were', () => {
-		let taken = 0;
+		let [taken, sequences] = [0, 0];
 		fc.assert(
 			fc.property(proposed, ([app, proposal]) => {
 				const found = verdict(app.index, proposal);
@@ -112,10 +112,15 @@ describe('verdict on a proposed shortcut', () => {
 					if (isMine && !isText) expect(others(after, s)).to.deep.equal([]);
 					else if (!isMine) expect(others(after, s)).to.deep.equal(others(app, s));
 				}
+				// what is shorter, or goes on longer, is in the way as much as what is the same
+				if (found.meetings.some(({ relation }) => relation !== 'same')) sequences++;
+				if (app.rules.ambiguity !== 'refuse')
+					expect(verdict(reindexed(app, choice.changes), proposal).meetings).to.deep.equal([]);
 			}),
 			{ numRuns: 1500 }
 		);
 		expect(taken).to.be.greaterThan(40);
+		expect(sequences, 'sequences among them').to.be.greaterThan(5);
 	});
 
 	it('ends every meeting when the key is taken over', () => {
