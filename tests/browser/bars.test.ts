@@ -216,8 +216,8 @@ describe('Bars', () => {
 		await bars().press('PageUp');
 		await aside().getByText('No key and no button opens the cursor bar').first().waitFor();
 		await aside()
-			.getByRole('application', { name: /^Keys that open/ })
-			.focus();
+			.getByRole('button', { name: /^Keys that open/ })
+			.press('Enter');
 		await at.page.keyboard.press('Control+Alt+7');
 		await at.page.keyboard.press('Enter');
 		await at.page.getByText('Bars: open it by Ctrl+Alt+7').first().waitFor();

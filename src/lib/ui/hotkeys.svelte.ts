@@ -112,8 +112,8 @@ function namesOf(event: KeyboardEvent): string[] {
 	const first = [(event.ctrlKey || event.metaKey) && 'Ctrl', event.altKey && 'Alt'].filter((name) => name !== false);
 	const shifted = event.shiftKey && (key.length > 1 || /[a-z]/i.test(key)) ? ['Shift'] : [];
 	const typed = key.length === 1 ? key.toUpperCase() : key;
-	const names = [[...first, ...shifted, typed].join(' ')];
 	const figure = /^Digit(\d)$/.exec(code)?.[1];
-	if (figure !== undefined && event.altKey) names.push([...first, ...(event.shiftKey ? ['Shift'] : []), figure].join(' '));
-	return names;
+	// what a digit's key types differs with the layout, Shift or not: with Alt its place counts
+	if (figure !== undefined && event.altKey) return [[...first, ...(event.shiftKey ? ['Shift'] : []), figure].join(' ')];
+	return [[...first, ...shifted, typed].join(' ')];
 }
