@@ -40,7 +40,7 @@ const GUESSES: Record<Mappable, RegExp> = {
 		/^(category|path|menu|group|section|module|kategorie|menü|gruppe|bereich|catégorie|groupe|categoria|gruppo|menù|categoría|grupo|menú)$|(?:^|\.)(?:menu|group|section|module|categor(?:y|ie))s?\.(?:name|label|title)$/i,
 	kind: /^(kind|type|art|typ|genre|tipo)$/i,
 	synonyms: /^(synonyms?|keywords?|tags|also|synonyme?|stichwörter|mots[- ]clés?|sinonimi|sinónimos|palabras clave)$/i,
-	context: /^(contexts?|modes?|where|environment|document|kontext|modus|umgebung|contexte|contesto|modalità|contexto|modo)$/i,
+	context: /^(contexts?|modes?|where|environment|document|kontext|modus|umgebung|contexte|contesto|modalità|contexto)$/i,
 	opposite: /^(opposite|inverse|counterpart|gegenteil|gegenstück|contraire|opposé|contrario|opposto|opuesto)$/i,
 	action: /^(action|meaning|aktion|bedeutung|azione|acción|signification)$/i,
 	use: /^(use|uses|usage|count|per day|nutzung|häufigkeit|utilisation|fréquence|uso|frequenza|frecuencia)$/i,

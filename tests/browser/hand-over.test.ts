@@ -266,7 +266,7 @@ describe('Hand-over', () => {
 			]
 		};
 		await bring('colleague.json', JSON.stringify(profile));
-		await at.page.getByText(/Colleague is somebody else’s own: what it says is taken into .+, which is yours/).waitFor();
+		await at.page.getByText('Colleague is somebody else’s own: what it says is taken into Personal, which is yours.').waitFor();
 		await at.page.getByRole('button', { name: 'Import 1 entry' }).waitFor();
 	});
 

@@ -110,8 +110,10 @@ export class PeopleDesk {
 		);
 	}
 
-	renameStratum({ id, name }: OwnedHead, next: string): Promise<boolean> {
-		return this.#do(`${name} is called ${next} now.`, () => ask('/api/strata', 'PATCH', { id, name: next }));
+	async renameStratum({ id, name }: OwnedHead, next: string): Promise<boolean> {
+		const isDone = await this.#do(`${name} is called ${next} now.`, () => ask('/api/strata', 'PATCH', { id, name: next }));
+		if (isDone) this.undo = () => this.#do(`${next} is called ${name} again.`, () => ask('/api/strata', 'PATCH', { id, name }));
+		return isDone;
 	}
 
 	/** Says that no setup may leave the stratum out, or that every setup may. */

@@ -136,7 +136,7 @@
 							color="alternative"
 							disabled={desk.busy}
 							onclick={() => void desk.change(chosen, { isRecommended: !chosen.isRecommended })}
-							>{chosen.isRecommended ? 'Recommend it no more' : 'Recommend it to all'}</Button
+							>{chosen.isRecommended ? 'Stop recommending it' : 'Recommend it to all'}</Button
 						>{/if}
 					{#if desk.mayRequire}<Button
 							size="xs"
@@ -144,7 +144,7 @@
 							disabled={desk.busy}
 							title="Nobody may leave out the office, disciplines and projects that are in it"
 							onclick={() => void desk.change(chosen, { isRequired: !chosen.isRequired })}
-							>{chosen.isRequired ? 'Require it no more' : 'Require what is in it'}</Button
+							>{chosen.isRequired ? 'Stop requiring it' : 'Require what is in it'}</Button
 						>{/if}
 					<Button
 						size="xs"
