@@ -90,7 +90,7 @@
 						onchange={() => (picked = w.kind)}
 					>
 						<span
-							>{w.label}{#if isClosed(w)}{' '}<small class="quiet">{w.closed}</small>{/if}</span
+							>{w.label}{#if isClosed(w)}<small class="quiet">&nbsp;{w.closed}</small>{/if}</span
 						>
 					</Radio>
 					{#if w.kind === 'move-other' && w === way}
