@@ -123,17 +123,12 @@ function keysIn(text: string, own: KeyNames | undefined): Keys | undefined {
 /** What a list calls keys that Skarn knows by another name, in lower case. */
 export type KeyNames = ReadonlyMap<string, string>;
 
-/** The text with own names of keys as Skarn's, the longest first. */
-function withOwnNames(text: string, own: KeyNames): string {
-	const names = [...own.keys()].sort((a, b) => b.length - a.length);
-	return text
+/** The text with own names of keys as Skarn's. */
+const withOwnNames = (text: string, own: KeyNames): string =>
+	text
 		.split(/(\s*\+\s*)/)
-		.map((part) => {
-			const name = names.find((one) => part.trim().toLowerCase() === one);
-			return name === undefined ? part : own.get(name)!;
-		})
+		.map((part) => own.get(part.trim().toLowerCase()) ?? part)
 		.join('');
-}
 
 /** Reads own names of keys, one a line as `Löschen = Delete`. Throws `RangeError` that names the line. */
 export function readKeyNames(text: string): KeyNames {

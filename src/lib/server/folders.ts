@@ -1,4 +1,5 @@
 import { eq } from 'drizzle-orm';
+import { canonicalText } from '../../../core/format/canonical.ts';
 import { pathsAt, SearchPaths, withLook, type FoundFile } from '../../../core/folders/search.ts';
 import type { Database } from './db/open.ts';
 import { searchPaths } from './db/schema.ts';
@@ -38,17 +39,17 @@ export class Folders {
 
 	/**
 	 * Keeps what a seat sees, for every program that looks for files there, or for one alone; what it saw before is forgotten. `by` is null
-	 * for the seat itself. Gives the programs.
+	 * for the seat itself. Gives the programs, and whether anything is otherwise there than before.
 	 */
 	async look(
 		seat: string,
 		found: readonly FoundFile[],
 		{ by, application }: { readonly by: string | null; readonly application?: string },
 		now = new Date()
-	): Promise<string[]> {
+	): Promise<{ readonly application: string; readonly isNews: boolean }[]> {
 		return this.#db.transaction(async (tx) => {
 			const rows = await tx.select().from(searchPaths).for('update');
-			const looked: string[] = [];
+			const looked: { application: string; isNews: boolean }[] = [];
 			for (const { application: of, body } of rows) {
 				const paths = SearchPaths.parse(body);
 				const wanted = new Set(pathsAt(paths, seat));
@@ -56,7 +57,7 @@ export class Folders {
 				const mine = found.filter(({ path }) => wanted.has(path));
 				const next = withLook(paths, seat, mine, { at: now.toISOString(), by });
 				await tx.update(searchPaths).set({ body: next }).where(eq(searchPaths.application, of));
-				looked.push(of);
+				looked.push({ application: of, isNews: canonicalText(paths.disks[seat] ?? null) !== canonicalText(mine) });
 			}
 			return looked;
 		});

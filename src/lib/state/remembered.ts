@@ -37,14 +37,17 @@ export function rememberedKeys(prefix: string): string[] {
 	}
 }
 
-/** A list that was kept; empty where there is none, or none of that form. */
-export function rememberedList<T>(key: string, schema: z.ZodType<T[]>): readonly T[] {
+/** What was kept as JSON; undefined where there is nothing, or nothing of that form. */
+export function rememberedAs<T>(key: string, schema: z.ZodType<T>): T | undefined {
 	try {
-		return schema.parse(JSON.parse(remembered(key) ?? '[]'));
+		return schema.parse(JSON.parse(remembered(key) ?? ''));
 	} catch {
-		return [];
+		return undefined;
 	}
 }
+
+/** A list that was kept; empty where there is none, or none of that form. */
+export const rememberedList = <T>(key: string, schema: z.ZodType<T[]>): readonly T[] => rememberedAs(key, schema) ?? [];
 
 /** Keeps a list; of an empty one nothing is kept. */
 export function rememberList(key: string, list: readonly unknown[]): void {

@@ -63,7 +63,12 @@ export function listBackups(folder: string): string[] {
 }
 
 /** Keeps a back-up in the data folder; of those that are made by the hour the newest ten are kept. */
-export async function keepBackup(folder: string, dump: Blob, why: 'hourly' | 'before-delete' | 'before-catalogue', at: Date): Promise<string> {
+export async function keepBackup(
+	folder: string,
+	dump: Blob,
+	why: 'hourly' | 'before-delete' | 'before-catalogue',
+	at: Date
+): Promise<string> {
 	const file = join(backupsIn(folder), `${at.toISOString().replaceAll(/[:.]/g, '-')}-${why}.tar.gz`);
 	writeDurably(file, new Uint8Array(await dump.arrayBuffer()));
 	const hourly = listBackups(folder).filter((name) => name.endsWith('-hourly.tar.gz'));

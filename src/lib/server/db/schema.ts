@@ -347,8 +347,8 @@ export const setups = pgTable(
 		position: serial('position').notNull(),
 		isStart: boolean('is_start').notNull().default(false),
 		isRecommended: boolean('is_recommended').notNull().default(false),
-	/** Whether nobody may leave out its common strata. */
-	isRequired: boolean('is_required').notNull().default(false),
+		/** Whether nobody may leave out its common strata. */
+		isRequired: boolean('is_required').notNull().default(false),
 		/** The lowest first; the factory is not named. */
 		strata: jsonb('strata').$type<StratumId[]>().notNull()
 	},

@@ -12,7 +12,7 @@
 	} from '$core/hand-over/shortcuts-csv';
 	import type { StratumId } from '$core/strata/stratum';
 	import { listed } from '$core/text/listed';
-	import { remember, remembered } from '$lib/state/remembered';
+	import { remember, rememberedAs } from '$lib/state/remembered';
 	import { RecentFiles } from '$lib/state/recent-files.svelte';
 	import { useWorkspace } from '$lib/state/workspace.svelte';
 	import { FileReading, ReadingRefusedError } from '$lib/workers/reading';
@@ -95,7 +95,7 @@
 				// the person knows what the columns hold
 				header = (await files.run((remote) => remote.table(given)).catch(() => undefined))?.header;
 				// lists of one program have the same columns: what was said of them is said of the next as well
-				columns = header && (keptColumns(header) ?? guessColumns(header));
+				columns = header && (rememberedAs(keptAs(header), Kept) ?? guessColumns(header));
 				if (columns && NEEDED_COLUMNS.every((needed) => columns?.[needed] !== undefined)) await read();
 			} else problem = `${given.name} could not be read: ${(error as Error).message}`;
 		} finally {
@@ -105,15 +105,6 @@
 
 	const keptAs = (of: readonly string[]) => `shortcut columns ${of.join('\n')}`;
 	const Kept = z.partialRecord(z.enum(READ_COLUMNS), z.number());
-
-	/** What somebody said of a table with these columns before. */
-	function keptColumns(of: readonly string[]): ShortcutColumns | undefined {
-		try {
-			return Kept.parse(JSON.parse(remembered(keptAs(of)) ?? ''));
-		} catch {
-			return undefined;
-		}
-	}
 
 	function leave() {
 		file = undefined;

@@ -26,6 +26,16 @@
 	}
 </script>
 
+{#snippet deletion(stratum: ListedStratum)}
+	<button
+		class="linkish"
+		type="button"
+		disabled={desk.busy}
+		aria-label="Delete {stratum.name}"
+		onclick={() => (deleting = stratum)}>delete …</button
+	>
+{/snippet}
+
 <ul>
 	{#each desk.common as stratum (stratum.id)}
 		<li>
@@ -95,13 +105,7 @@
 						aria-label="Bring {stratum.name} back"
 						onclick={() => void desk.setState(stratum, 'used')}>bring it back</button
 					>
-					<button
-						class="linkish"
-						type="button"
-						disabled={desk.busy}
-						aria-label="Delete {stratum.name}"
-						onclick={() => (deleting = stratum)}>delete …</button
-					>
+					{@render deletion(stratum)}
 				</span>
 			</li>
 		{/each}
@@ -128,13 +132,7 @@
 						if (heir) handing = { stratum, heir };
 					}}>Hand over …</Button
 				>
-				<button
-					class="linkish"
-					type="button"
-					disabled={desk.busy}
-					aria-label="Delete {stratum.name}"
-					onclick={() => (deleting = stratum)}>delete …</button
-				>
+				{@render deletion(stratum)}
 			</li>
 		{/each}
 	</ul>

@@ -11,7 +11,7 @@
 	} from '$core/application/catalogue-table';
 	import type { Table } from '$core/format/table/tree';
 	import { FileReading, ReadingRefusedError } from '$lib/workers/reading';
-	import { remember, remembered } from '$lib/state/remembered';
+	import { remember, rememberedAs } from '$lib/state/remembered';
 	import FileDrop from '../hand-over/FileDrop.svelte';
 	import Problems from '../hand-over/Problems.svelte';
 	import Picker from '../Picker.svelte';
@@ -52,15 +52,6 @@
 	const keptAs = (header: readonly string[]) => `columns ${header.join('\n')}`;
 	const Kept = z.object({ mapping: z.partialRecord(z.enum(MAPPABLE), z.number()), names: z.string() });
 
-	function keptFor(header: readonly string[]): z.infer<typeof Kept> | undefined {
-		const text = remembered(keptAs(header));
-		try {
-			return text === null ? undefined : Kept.parse(JSON.parse(text));
-		} catch {
-			return undefined;
-		}
-	}
-
 	function tell() {
 		let names: KeyNames = new Map();
 		namesProblem = '';
@@ -92,7 +83,7 @@
 		try {
 			table = await files.run((remote) => remote.table(given));
 			if (table) {
-				const kept = keptFor(table.header);
+				const kept = rememberedAs(keptAs(table.header), Kept);
 				mapping = kept?.mapping ?? guessMapping(table.header);
 				ownNames = kept?.names ?? '';
 			}

@@ -14,8 +14,8 @@ export const PUT = route('programs', async ({ params, request }, { folders }) =>
 /** What somebody has seen at a seat that does not report it by itself. */
 export const POST = route('desk', async ({ params, request }, { folders }, person) => {
 	const { seat, found } = await readBody(request, Looked, 1_000_000);
-	const [application] = await folders.look(seat, found, { by: person.id, application: params.app! });
-	if (application === undefined)
+	const [looked] = await folders.look(seat, found, { by: person.id, application: params.app! });
+	if (!looked)
 		throw new Problem(404, 'not-found', `${seat} is in no group of seats whose search folders are known.`);
-	return folders.of(application);
+	return folders.of(looked.application);
 });

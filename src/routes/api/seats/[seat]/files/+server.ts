@@ -11,6 +11,8 @@ export const GET = route('seat', async ({ params }, { folders }) => ({ paths: aw
 /** What the seat has found there; of paths that are not asked for nothing is kept. */
 export const PUT = route('seat', async ({ params, request }, { folders, live }) => {
 	const { found } = await readBody(request, Looked, 1_000_000);
-	for (const application of await folders.look(params.seat!, found, { by: null })) live.tell({ application });
+	// a seat looks again and again: pages hear of it when it finds something else
+	for (const { application, isNews } of await folders.look(params.seat!, found, { by: null }))
+		if (isNews) live.tell({ application });
 	return new Response(null, { status: 204 });
 });
