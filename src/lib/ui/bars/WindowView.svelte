@@ -300,7 +300,7 @@
 	</div>
 	{#if menu}
 		<AtPointer role="menu" label="What can be done with it" at={menu} onclose={closeMenu}>
-			<div class="menu" role="presentation">
+			<div class="menu-sheet" role="presentation">
 				{#each actsOnCurrent(desk) as { name, run } (name)}
 					<button type="button" role="menuitem" tabindex="-1" onclick={() => (closeMenu(), run())}>{name}</button>
 				{/each}
@@ -310,25 +310,10 @@
 </div>
 
 <style>
-	.menu {
-		display: grid;
+	.menu-sheet {
 		min-width: 210px;
 		max-height: 360px;
-		padding: 4px 0;
-		border: 1px solid var(--control);
-		border-radius: var(--radius);
-		background: var(--raised);
-		box-shadow: 0 4px 14px rgb(0 0 0 / 0.2);
 		overflow-y: auto;
-	}
-	.menu button {
-		padding: 4px 12px;
-		border: 0;
-		background: none;
-		color: var(--ink);
-		font: inherit;
-		font-size: 13px;
-		text-align: left;
 	}
 	.room {
 		position: relative;

@@ -28,7 +28,7 @@
 </script>
 
 <AtPointer role="menu" label="Context menu" {at} {onclose}>
-	<div class="menu" role="presentation">
+	<div class="menu-sheet" role="presentation">
 		{#each menus as menu (menu.id)}
 			{#each places(menu) as { id, item } (id)}
 				{@const command = item.command && workspace.catalogue.get(item.command)}
@@ -47,27 +47,14 @@
 </AtPointer>
 
 <style>
-	.menu {
-		display: grid;
+	.menu-sheet {
 		min-width: 190px;
-		padding: 4px 0;
-		border: 1px solid var(--control);
-		border-radius: var(--radius);
-		background: var(--raised);
-		box-shadow: 0 4px 14px rgb(0 0 0 / 0.2);
 	}
 	button {
 		display: grid;
 		grid-template-columns: 20px 1fr auto;
 		gap: 8px;
 		align-items: center;
-		padding: 4px 10px;
-		border: 0;
-		background: none;
-		color: var(--ink);
-		font: inherit;
-		font-size: 13px;
-		text-align: left;
 	}
 	button:focus {
 		outline: none;

@@ -48,7 +48,7 @@
 		onclick={() => (isOpen = !isOpen)}>{label}</Button
 	>
 	{#if isOpen}
-		<div class="list" role="menu" aria-label={label} bind:this={list}>
+		<div class="list menu-sheet" role="menu" aria-label={label} bind:this={list}>
 			{#each items as { name, run } (name)}
 				<button type="button" role="menuitem" tabindex="-1" onclick={() => (close(true), run())}>{name}</button>
 			{/each}
@@ -66,24 +66,11 @@
 		z-index: 30;
 		top: calc(100% + 2px);
 		left: 0;
-		display: grid;
 		min-width: 160px;
 		max-height: 60vh;
-		padding: 4px 0;
-		border: 1px solid var(--control);
-		border-radius: var(--radius);
-		background: var(--raised);
-		box-shadow: 0 4px 14px rgb(0 0 0 / 0.2);
 		overflow-y: auto;
 	}
 	.list button {
-		padding: 5px 12px;
-		border: 0;
-		background: none;
-		color: var(--ink);
-		font: inherit;
-		font-size: 13px;
-		text-align: left;
 		white-space: nowrap;
 	}
 	.list button:is(:hover, :focus) {
