@@ -131,6 +131,7 @@ describe('Bars', () => {
 			await bars().getByRole('option', { name, exact: true }).waitFor();
 		}
 		await add('sketch line');
+		await at.page.getByText('Bars: Line into Glass').first().waitFor();
 		await at.page.keyboard.press('Escape');
 		await bars().focus();
 		await at.page.keyboard.press('u');

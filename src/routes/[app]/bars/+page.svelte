@@ -158,7 +158,7 @@
 				>
 			{/if}
 			{#if desk.ownAll.length > 0}
-				<Button size="xs" color="alternative" onclick={() => void desk.reset(desk.ownAll, 'all')}
+				<Button size="xs" color="alternative" onclick={() => void desk.reset(desk.ownAll, 'all', true)}
 					>All {desk.ownAll.length} of {workspace.target.name} as below</Button
 				>
 			{/if}
