@@ -1,8 +1,8 @@
 import { createHash } from 'node:crypto';
-import { existsSync, mkdirSync, readFileSync } from 'node:fs';
+import { mkdirSync } from 'node:fs';
 import { join } from 'node:path';
-import writeFileAtomic from 'write-file-atomic';
 import { z } from 'zod';
+import { isLink, readPlain, writePlain } from './plain-files.ts';
 
 const Release = z.object({
 	/** Null for a file of somebody who sits there before anything was released. */
@@ -39,7 +39,7 @@ export class SeatFolder {
 	/** What was installed last, or undefined on a new seat or when the note cannot be read. */
 	installed(): Installed | undefined {
 		try {
-			const { next, ...now } = Note.parse(JSON.parse(readFileSync(this.#path('seat.json'), 'utf8')));
+			const { next, ...now } = Note.parse(JSON.parse(readPlain(this.#path('seat.json'))!.toString('utf8')));
 			return next && this.digest() === next.sha256 ? next : now;
 		} catch {
 			return undefined;
@@ -48,23 +48,25 @@ export class SeatFolder {
 
 	/** The digest of the file as it lies there now. */
 	digest(): string | undefined {
-		const path = this.#path('interface.json');
-		return existsSync(path) ? sha256(readFileSync(path)) : undefined;
+		const bytes = readPlain(this.#path('interface.json'));
+		return bytes && sha256(bytes);
 	}
 
 	/** The file as it lies there now, or undefined if there is none. */
 	content(): string | undefined {
-		const path = this.#path('interface.json');
-		return existsSync(path) ? readFileSync(path, 'utf8') : undefined;
+		return readPlain(this.#path('interface.json'))?.toString('utf8');
+	}
+
+	/** Whether somebody has put a link in the place of the file; what it leads to is not looked at. */
+	get hasLink(): boolean {
+		return isLink(this.#path('interface.json'));
 	}
 
 	/** The file as it was laid last, if the note and the copy agree. */
 	laid(): Buffer | undefined {
-		const path = this.#path('interface.laid.json');
 		const known = this.installed();
-		if (!known || !existsSync(path)) return undefined;
-		const bytes = readFileSync(path);
-		return sha256(bytes) === known.sha256 ? bytes : undefined;
+		const bytes = known && readPlain(this.#path('interface.laid.json'));
+		return bytes && sha256(bytes) === known.sha256 ? bytes : undefined;
 	}
 
 	/** The digest of the file changed by hand that the office has got; forgotten with the process. */
@@ -72,7 +74,7 @@ export class SeatFolder {
 
 	/** Notes that the file which was laid is called otherwise now. */
 	note({ release, own, application }: { release: number | null; own: number | null; application: string }, digest: string): void {
-		writeFileAtomic.sync(this.#path('seat.json'), JSON.stringify({ release, own, application, sha256: digest }));
+		writePlain(this.#path('seat.json'), JSON.stringify({ release, own, application, sha256: digest }));
 	}
 
 	/**
@@ -84,16 +86,17 @@ export class SeatFolder {
 		bytes: Uint8Array
 	): void {
 		const path = this.#path('interface.json');
-		const before = this.digest();
+		const former = readPlain(path);
+		const before = former && sha256(former);
 		const known = this.installed();
 		const next: Installed = { release, sha256: sha256(bytes), own, application };
-		if (before !== undefined) {
+		if (former && before !== undefined) {
 			const kept = before === known?.sha256 ? 'interface.former.json' : `interface.by-hand-${before.slice(0, 8)}.json`;
-			writeFileAtomic.sync(this.#path(kept), readFileSync(path));
+			writePlain(this.#path(kept), former);
 		}
-		if (known) writeFileAtomic.sync(this.#path('seat.json'), JSON.stringify({ ...known, next }));
-		writeFileAtomic.sync(path, Buffer.from(bytes));
-		writeFileAtomic.sync(this.#path('interface.laid.json'), Buffer.from(bytes));
-		writeFileAtomic.sync(this.#path('seat.json'), JSON.stringify(next));
+		if (known) writePlain(this.#path('seat.json'), JSON.stringify({ ...known, next }));
+		writePlain(path, bytes);
+		writePlain(this.#path('interface.laid.json'), bytes);
+		writePlain(this.#path('seat.json'), JSON.stringify(next));
 	}
 }

@@ -71,12 +71,13 @@ async function bringUpToDate(seat: SeatAtWork, said: CheckIn, now: Date): Promis
 	const trusted = updates.trusted();
 	const isDrifted = before !== undefined && folder.digest() !== before.sha256;
 	const isOver = trusted !== undefined && Date.parse(trusted.expires) <= now.getTime();
+	// what is over is over, whatever is answered: somebody in between may say that there is nothing new
 	const isNews =
-		said.timestamp !== null &&
-		(seat.settled?.timestamp !== said.timestamp ||
-			isOver ||
-			said.own !== (before?.own ?? null) ||
-			(before === undefined && seat.settled.hasFile));
+		isOver ||
+		(said.timestamp !== null &&
+			(seat.settled?.timestamp !== said.timestamp ||
+				said.own !== (before?.own ?? null) ||
+				(before === undefined && seat.settled.hasFile)));
 	if (isNews || (isDrifted && said.restore && said.timestamp !== null)) {
 		if (said.application !== application)
 			return refusedBy(
@@ -172,7 +173,9 @@ function reportOf(seat: SeatAtWork): SeatReport {
 	return {
 		...report,
 		state: 'drifted',
-		message: digest ? 'interface.json was changed by hand' : 'interface.json is missing',
+		message: digest
+			? 'interface.json was changed by hand'
+			: `interface.json is ${folder.hasLink ? 'a link, which is not followed' : 'missing'}`,
 		differences: differences(folder)
 	};
 }

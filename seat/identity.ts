@@ -1,11 +1,11 @@
 import { createPrivateKey, generateKeyPairSync, sign } from 'node:crypto';
-import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
+import { mkdirSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
-import writeFileAtomic from 'write-file-atomic';
 import { z } from 'zod';
 import { Enrolled, FINGERPRINT, signInText } from '../core/release/updates.ts';
 import { ask, jsonOf, MOST_OF_ANSWER, PATIENCE, within, type Answer, type Fetch, type Patience } from './ask.ts';
 import { sha256 } from './folder.ts';
+import { isLink, readPlain, writePlain } from './plain-files.ts';
 
 /** The workstation is no seat of the office yet, or not any more. The message says what to do. */
 export class NotEnrolledError extends Error {
@@ -32,12 +32,14 @@ export const trustIn = (folder: string): string => join(folder, 'office');
 
 /** Whether the workstation has a key of its own already. */
 export function identityOf(folder: string): Identity | undefined {
-	if (!existsSync(identityIn(folder))) return undefined;
+	const path = identityIn(folder);
+	const bytes = readPlain(path);
+	if (!bytes && !isLink(path)) return undefined;
 	try {
-		return Identity.parse(JSON.parse(readFileSync(identityIn(folder), 'utf8')));
+		return Identity.parse(JSON.parse(bytes!.toString('utf8')));
 	} catch {
 		throw new NotEnrolledError(
-			`${identityIn(folder)} cannot be read, so that this workstation cannot show which seat it is. Ask a steward for a code, and start it once with --code.`
+			`${path} cannot be read, so that this workstation cannot show which seat it is. Ask a steward for a code, and start it once with --code.`
 		);
 	}
 }
@@ -71,9 +73,9 @@ export async function enrol(server: string, code: string, folder: string, { get,
 	mkdirSync(folder, { recursive: true });
 	rmSync(trustIn(folder), { recursive: true, force: true });
 	mkdirSync(trustIn(folder), { recursive: true });
-	writeFileAtomic.sync(join(trustIn(folder), 'root.json'), root);
+	writePlain(join(trustIn(folder), 'root.json'), root);
 	const identity: Identity = { seat, application, pem: privateKey.export({ format: 'pem', type: 'pkcs8' }) as string };
-	writeFileAtomic.sync(identityIn(folder), JSON.stringify(identity), { mode: 0o600 });
+	writePlain(identityIn(folder), JSON.stringify(identity), { mode: 0o600 });
 	return identity;
 }
 

@@ -1,17 +1,16 @@
-import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { mkdirSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { randomUUID } from 'node:crypto';
 import { Metadata, MetadataKind, TargetFile } from '@tufjs/models';
 import { Readable } from 'node:stream';
 import { BaseFetcher, Updater } from 'tuf-js';
 import { DownloadHTTPError, DownloadLengthMismatchError } from 'tuf-js/dist/error.js';
-import writeFileAtomic from 'write-file-atomic';
 import { z } from 'zod';
 import { LARGEST_FILE } from '../core/format/problem.ts';
 import { Following, followingPath, OWN_ROLE, ownPath, releaseFor, releasePath } from '../core/release/updates.ts';
 import { AnswerError, jsonOf } from './ask.ts';
 import { saidIn, trustIn, type SeatSession } from './identity.ts';
+import { isLink, readPlain, removeLinks, writePlain } from './plain-files.ts';
 
 /** What the office offers cannot be trusted; the seat keeps what it has. The message says why, and what helps. */
 export class RefusedError extends Error {
@@ -30,6 +29,10 @@ export interface Wanted {
 
 /** Most of metadata is small; no part of it may be longer, in bytes. */
 const MOST = { rootMaxLength: 512_000, timestampMaxLength: 16_384, snapshotMaxLength: 2_000_000, targetsMaxLength: 5_000_000 };
+
+/** The version of the seat's own file that was taken last, and the ids of the keys of its role, in order. */
+const OwnVersion = z.object({ version: z.number(), keys: z.array(z.string()).optional() });
+type OwnVersion = z.infer<typeof OwnVersion>;
 
 const METADATA = '/api/updates/metadata';
 const FILES = '/api/updates/files';
@@ -62,13 +65,21 @@ class SessionFetcher extends BaseFetcher {
 
 	override async downloadFile<T>(url: string, maxLength: number, handler: (file: string) => Promise<T>): Promise<T> {
 		const bytes = await this.downloadBytes(url, maxLength);
-		const file = join(tmpdir(), `skarn-${randomUUID()}`);
-		writeFileSync(file, bytes, { mode: 0o600 });
-		try {
-			return await handler(file);
-		} finally {
-			rmSync(file, { force: true });
-		}
+		return inOwnFolder(async (folder) => {
+			const file = join(folder, 'file');
+			writeFileSync(file, bytes);
+			return handler(file);
+		});
+	}
+}
+
+/** Lends a folder that nobody else can write in, and that is gone afterwards. */
+async function inOwnFolder<T>(work: (folder: string) => Promise<T>): Promise<T> {
+	const folder = mkdtempSync(join(tmpdir(), 'skarn-'));
+	try {
+		return await work(folder);
+	} finally {
+		rmSync(folder, { recursive: true, force: true });
 	}
 }
 
@@ -94,7 +105,7 @@ export class Updates {
 	/** The version of the timestamp that the seat goes by, and until when it holds; undefined for none. */
 	trusted(): { version: number; expires: string } | undefined {
 		try {
-			const { signed } = JSON.parse(readFileSync(this.#path('timestamp.json'), 'utf8')) as {
+			const { signed } = JSON.parse(readPlain(this.#path('timestamp.json'))!.toString('utf8')) as {
 				signed: { version: number; expires: string };
 			};
 			return { version: signed.version, expires: signed.expires };
@@ -143,12 +154,7 @@ export class Updates {
 		const info = await updater.getTargetInfo(path);
 		if (!info) throw new RefusedError(`${path} is not among what is signed`);
 		if (info.length > LARGEST_FILE) throw new RefusedError(`${path} would have ${info.length} bytes, more than any file`);
-		const place = this.#path(`.file-${process.pid}`);
-		try {
-			return readFileSync(await updater.downloadTarget(info, place));
-		} finally {
-			rmSync(place, { force: true });
-		}
+		return inOwnFolder(async (folder) => readFileSync(await updater.downloadTarget(info, join(folder, 'target'))));
 	}
 
 	/** The file of whoever sits there: signed in the role `own-files`, to which targets has delegated it; never an older one than before. */
@@ -156,12 +162,13 @@ export class Updates {
 		const answer = await this.#session.ask(`/api/seats/${this.#session.seat}/own`, { most: LARGEST_FILE });
 		if (!answer.ok) throw new Error(saidIn(answer));
 		const said = z.object({ metadata: z.string(), file: z.string() }).parse(jsonOf(answer));
-		const targets = Metadata.fromJSON(MetadataKind.Targets, JSON.parse(readFileSync(this.#path('targets.json'), 'utf8')));
+		const targets = Metadata.fromJSON(MetadataKind.Targets, JSON.parse(readPlain(this.#path('targets.json'))!.toString('utf8')));
 		const own = Metadata.fromJSON(MetadataKind.Targets, JSON.parse(said.metadata));
 		targets.verifyDelegate(OWN_ROLE, own);
 		if (own.signed.isExpired(new Date()))
 			throw new RefusedError(`the file for ${this.#session.seat} was signed until ${own.signed.expires}`);
-		const before = this.#ownVersion();
+		const keys = (targets.signed.delegations?.roles?.[OWN_ROLE]?.keyIDs ?? []).toSorted();
+		const before = this.#ownVersion(keys);
 		if (own.signed.version < before)
 			throw new RefusedError(
 				`version ${own.signed.version} of the file for ${this.#session.seat} is older than version ${before}, which this seat has had`
@@ -177,13 +184,18 @@ export class Updates {
 			);
 		const file = Buffer.from(said.file, 'utf8');
 		await target.verify(Readable.from([file]));
-		writeFileAtomic.sync(this.#path('own-version.json'), JSON.stringify({ version: own.signed.version }));
+		writePlain(this.#path('own-version.json'), JSON.stringify({ version: own.signed.version, keys } satisfies OwnVersion));
 		return { file, own: own.signed.version };
 	}
 
-	#ownVersion(): number {
+	/**
+	 * The version that the seat has had, which none may be older than. Like those of timestamp and snapshot it is forgotten with the keys that
+	 * have signed it (The Update Framework 1.0.34, 5.3.11): whoever had stolen one may have counted far ahead.
+	 */
+	#ownVersion(keys: readonly string[]): number {
 		try {
-			return z.object({ version: z.number() }).parse(JSON.parse(readFileSync(this.#path('own-version.json'), 'utf8'))).version;
+			const kept = OwnVersion.parse(JSON.parse(readPlain(this.#path('own-version.json'))!.toString('utf8')));
+			return kept.keys && kept.keys.join() !== keys.join() ? 0 : kept.version;
 		} catch {
 			return 0;
 		}
@@ -191,18 +203,25 @@ export class Updates {
 
 	/** A copy of the root that was read last, for when a process ends while it writes the next one. */
 	#keepRoot(): void {
+		if (isLink(this.#folder))
+			throw new RefusedError(
+				`${this.#folder} is a link, which is not followed; take it away, and start the seat once with --code`
+			);
 		mkdirSync(this.#folder, { recursive: true });
+		// tuf-js writes where a link leads
+		removeLinks(this.#folder);
 		const copy = this.#path('root.kept.json');
+		const kept = readPlain(copy);
 		try {
-			const text = readFileSync(this.#path('root.json'), 'utf8');
-			JSON.parse(text);
-			if (!existsSync(copy) || readFileSync(copy, 'utf8') !== text) writeFileAtomic.sync(copy, text);
+			const root = readPlain(this.#path('root.json'))!;
+			JSON.parse(root.toString('utf8'));
+			if (!kept?.equals(root)) writePlain(copy, root);
 		} catch {
-			if (!existsSync(copy))
+			if (!kept)
 				throw new RefusedError(
 					'the root that this seat trusts is gone; ask a steward for a code, and start the seat once with --code'
 				);
-			writeFileAtomic.sync(this.#path('root.json'), readFileSync(copy));
+			writePlain(this.#path('root.json'), kept);
 		}
 	}
 }

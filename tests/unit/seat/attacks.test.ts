@@ -1,7 +1,7 @@
 import { expect } from 'chai';
 import { spawn, type ChildProcess } from 'node:child_process';
 import { once } from 'node:events';
-import { mkdtempSync, readFileSync, readdirSync, rmSync, writeFileSync } from 'node:fs';
+import { lstatSync, mkdtempSync, readFileSync, readdirSync, renameSync, rmSync, symlinkSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { profileFile, writeProfileFile } from '../../../core/hand-over/profile-file.ts';
@@ -161,6 +161,16 @@ describe('a seat under attack', function () {
 		await installed(1);
 	});
 
+	it('freeze: somebody in between answers that there is nothing at all', async () => {
+		stand.write({ releases: { 1: first }, follows: 1 }, { timestampFor: 2 });
+		await until('the short timestamp', () => /"version":2/.test(readFileSync(join(folder, 'office/timestamp.json'), 'utf8')));
+		stand.says = null;
+		await refused(/nothing new for longer than its word holds/, { release: 1, text: first });
+		stand.says = undefined;
+		stand.writeTimestamp();
+		await installed(1);
+	});
+
 	it('mix and match: parts of two states that were each signed', async () => {
 		const before = stand.metadata.get('1.snapshot.json')!;
 		stand.write({ releases: { 1: first, 2: second }, follows: 2 });
@@ -256,6 +266,65 @@ describe('a seat under attack', function () {
 		stand.versions.snapshot = 4;
 		stand.write({ releases: { 1: first, 2: second }, follows: 2 });
 		await installed(2);
+	});
+
+	it('fast-forward of the file of who sits there: a version far ahead is forgotten with the key, and only with it', async () => {
+		const own = (release: number, text: string) =>
+			until(`the own file`, () => last().state === 'installed' && last().release === release && read() === text);
+		stand.writeOwn(1_000_000, third, 1);
+		stand.write({ releases: { 1: first }, follows: 1 });
+		await own(1, third);
+		stand.writeOwn(7, second, 1);
+		stand.write({ releases: { 1: first }, follows: 1 });
+		await refused(/older than version 1000000/, { release: 1, text: third });
+		stand.keys.own.splice(0, 1, makeKey());
+		stand.writeOwn(8, second, 1);
+		stand.write({ releases: { 1: first }, follows: 1 });
+		await own(1, second);
+		stand.writeOwn(7, third, 1);
+		stand.writeTimestamp();
+		await refused(/older than version 8/, { release: 1, text: second });
+	});
+
+	it('links: what lies where it writes is replaced, and what a link leads to is neither read nor written', async () => {
+		await end();
+		const elsewhere = mkdtempSync(join(tmpdir(), 'skarn-elsewhere-'));
+		const secret = join(elsewhere, 'secret');
+		const names = readdirSync(folder).filter((name) => name !== 'seat-key.json' && name !== 'office');
+		const trusted = readdirSync(join(folder, 'office')).map((name) => join('office', name));
+		try {
+			writeFileSync(secret, 'of somebody else');
+			for (const name of [...names, ...trusted, 'interface.former.json', 'office/own-version.json']) {
+				if (name === 'office/root.kept.json') continue;
+				rmSync(join(folder, name), { force: true });
+				symlinkSync(secret, join(folder, name));
+			}
+			stand.writeOwn(3, third, 2);
+			stand.write({ releases: { 1: first, 2: second }, follows: 2 });
+			await start();
+			await until('the own file', () => read() === third);
+			expect(readFileSync(secret, 'utf8')).to.equal('of somebody else');
+			expect(stand.drifts).to.deep.equal([]);
+			const left = [...readdirSync(folder), ...readdirSync(join(folder, 'office')).map((name) => join('office', name))];
+			expect(left.filter((name) => lstatSync(join(folder, name)).isSymbolicLink())).to.deep.equal(['interface.former.json']);
+			// a link in the place of what is laid is told as what it is, and not sent to the office
+			rmSync(join(folder, 'interface.json'));
+			symlinkSync(secret, join(folder, 'interface.json'));
+			await until('it says so', () => /a link, which is not followed/.test(last().message));
+			expect(stand.drifts).to.deep.equal([]);
+			stand.restore = true;
+			await until('laid again', () => read() === third && !lstatSync(join(folder, 'interface.json')).isSymbolicLink());
+			// the folder of what it trusts may not lie elsewhere
+			await end();
+			renameSync(join(folder, 'office'), join(elsewhere, 'office'));
+			symlinkSync(join(elsewhere, 'office'), join(folder, 'office'));
+			stand.write({ releases: { 1: first, 2: first }, follows: 2 });
+			await start();
+			await until('it says so', () => /office is a link, which is not followed/.test(last().message));
+			expect(read()).to.equal(third);
+		} finally {
+			rmSync(elsewhere, { recursive: true, force: true });
+		}
 	});
 
 	it('another key than the seat has enrolled with is not let in', async () => {

@@ -68,12 +68,13 @@ export interface Wish {
 export class OfficeStandIn {
 	readonly seat = 'C-01';
 	readonly application: string;
-	readonly keys: Record<'root' | 'targets' | 'snapshot' | 'timestamp' | 'app', Key[]> = {
+	readonly keys: Record<'root' | 'targets' | 'snapshot' | 'timestamp' | 'app' | 'own', Key[]> = {
 		root: [makeKey(), makeKey()],
 		targets: [makeKey()],
 		snapshot: [makeKey()],
 		timestamp: [makeKey()],
-		app: [makeKey()]
+		app: [makeKey()],
+		own: [makeKey()]
 	};
 	readonly versions = { root: 0, targets: 0, snapshot: 0, timestamp: 0, app: 0 };
 	readonly metadata = new Map<string, string>();
@@ -84,7 +85,9 @@ export class OfficeStandIn {
 	lie: Answerer = () => false;
 	restore = false;
 	/** Which timestamp the check-in speaks of; the newest if not said. */
-	says: number | undefined;
+	says: number | null | undefined;
+	/** The signed file of who sits at the seat, while somebody does. */
+	own: { version: number; metadata: string; file: string } | undefined;
 	/** Another key that a seat has given with the code. */
 	seatKey: string | undefined;
 	threshold = 2;
@@ -148,9 +151,24 @@ export class OfficeStandIn {
 		this.metadata.set(`${version}.app.${this.application}.json`, signed(said, keys));
 	}
 
+	/** Signs a file for who sits at the seat. */
+	writeOwn(version: number, file: string, release: number): void {
+		const custom = { application: this.application, release };
+		const targets = { [`own-files/${this.seat}.json`]: { ...fileOf(file), custom } };
+		const said: Signed = { _type: 'targets', spec_version: '1.0.34', version, expires: later(3600), targets };
+		this.own = { version, metadata: signed(said, this.keys.own), file };
+	}
+
 	writeTargets(): void {
 		const version = ++this.versions.targets;
-		const { app } = this.keys;
+		const { app, own } = this.keys;
+		const role = (name: string, keys: readonly Key[], path: string) => ({
+			name,
+			keyids: keys.map(({ id }) => id),
+			threshold: 1,
+			terminating: true,
+			paths: [path]
+		});
 		const name = `app.${this.application}`;
 		const said: Signed = {
 			_type: 'targets',
@@ -159,8 +177,8 @@ export class OfficeStandIn {
 			expires: later(3600),
 			targets: {},
 			delegations: {
-				keys: Object.fromEntries(app.map((key) => [key.id, key.public])),
-				roles: [{ name, keyids: app.map(({ id }) => id), threshold: 1, terminating: true, paths: [`${this.application}/*`] }]
+				keys: Object.fromEntries([...app, ...own].map((key) => [key.id, key.public])),
+				roles: [role('own-files', own, 'own-files/*'), role(name, app, `${this.application}/*`)]
 			}
 		};
 		this.metadata.set(`${version}.targets.json`, signed(said, this.keys.targets));
@@ -245,12 +263,13 @@ export class OfficeStandIn {
 			const newest = this.versions.timestamp;
 			return json({
 				application: this.application,
-				timestamp: this.says ?? (newest === 0 ? null : newest),
-				own: null,
+				timestamp: this.says !== undefined ? this.says : newest === 0 ? null : newest,
+				own: this.own?.version ?? null,
 				restore: this.restore,
 				report: this.#lastReport
 			});
 		}
+		if (path.endsWith('/own') && this.own) return json({ metadata: this.own.metadata, file: this.own.file });
 		if (path.endsWith('/reports')) {
 			this.reports.push(JSON.parse(raw) as Report);
 			// a report is known by the first 8 bytes of the digest of its canonical form (RFC 8785)
