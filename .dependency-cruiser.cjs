@@ -43,7 +43,7 @@ module.exports = {
 			to: {
 				pathNot: [
 					'^core',
-					'^node_modules/(zod|csv-parse|csv-stringify|fastest-levenshtein|fractional-indexing|jsonc-parser|minisearch|stemmer|node-diff3|yaml|saxes|xmlchars|@types/sarif)/'
+					'^node_modules/(zod|csv-parse|csv-stringify|fastest-levenshtein|fractional-indexing|jsonc-parser|minisearch|stemmer|node-diff3|yaml|saxes|xmlchars|unicode-confusables|@noble/hashes|@types/sarif)/'
 				]
 			}
 		},

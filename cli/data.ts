@@ -1,9 +1,10 @@
-import { existsSync } from 'node:fs';
+import { existsSync, readFileSync } from 'node:fs';
+import { join } from 'node:path';
 import { ArchiveError, listBackups, restoreBackup, writeDurably } from '../src/lib/server/db/archive.ts';
 import { FolderHeldError } from '../src/lib/server/db/folder-lock.ts';
 import { openDatabase, storeIn, type OpenDatabase } from '../src/lib/server/db/open.ts';
 import { officeOn, verifyAll } from '../src/lib/server/office.ts';
-import { asWhom } from './server.ts';
+import { CONSOLE_PERSON, consoleToken } from '../src/lib/server/people/sign-in.ts';
 
 /** The address of the server that has the folder open; throws the error again if it is held otherwise. */
 function serverIn(error: unknown): string {
@@ -14,13 +15,19 @@ function serverIn(error: unknown): string {
 /** The database of the office where it does not lie in a data folder, as servers are told of it. */
 const shared = (): string | undefined => process.env['DATABASE_URL'] || undefined;
 
+/** What is asked of the server that has the folder open. */
+interface Request {
+	readonly path: string;
+	readonly body?: unknown;
+}
+
 /** What the office says: its folder or database opened here, or asked of the server that has the folder. */
 async function asking<T>(
 	folder: string,
 	migrations: string,
 	here: (store: OpenDatabase) => Promise<T>,
-	path: string,
-	there: (response: Response) => Promise<T>
+	{ path, body }: Request,
+	there: (response: Response, address: string) => Promise<T>
 ): Promise<T> {
 	if (!shared() && !existsSync(storeIn(folder)))
 		throw new ArchiveError(
@@ -38,9 +45,17 @@ async function asking<T>(
 		}
 	} catch (error) {
 		const address = serverIn(error);
-		const response = await fetch(new URL(path, address), { headers: asWhom() });
-		if (!response.ok) throw new ArchiveError(`The running server at ${address} answered ${response.status}.`);
-		return there(response);
+		// who can read the office's secret is on its machine, and may what a steward may
+		const authorization = `Console ${consoleToken(readFileSync(join(folder, 'secret'), 'utf8').trim())}`;
+		const response = await fetch(new URL(path, address), {
+			headers: { authorization, ...(body !== undefined && { 'content-type': 'application/json' }) },
+			...(body !== undefined && { method: 'POST', body: JSON.stringify(body) })
+		});
+		if (!response.ok) {
+			const { detail } = (await response.json().catch(() => ({}))) as { detail?: string };
+			throw new ArchiveError(`The running server at ${address} answered ${response.status}${detail ? `: ${detail}` : ''}`);
+		}
+		return there(response, address);
 	}
 }
 
@@ -52,7 +67,7 @@ export async function backUp(folder: string, file: string | undefined, migration
 		folder,
 		migrations,
 		async (store) => ({ blob: await store.dump(), where: store.where }),
-		'/api/backup',
+		{ path: '/api/backup' },
 		async (response) => ({ blob: await response.blob(), where: folder })
 	);
 	writeDurably(name, new Uint8Array(await blob.arrayBuffer()));
@@ -79,9 +94,38 @@ export const verify = (folder: string, migrations: string): Promise<readonly str
 		folder,
 		migrations,
 		(store) => verifyAll(officeOn(store)),
-		'/api/verify',
+		{ path: '/api/verify' },
 		async (response) => ((await response.json()) as { differing: string[] }).differing
 	);
+
+/** A link by which somebody who has forgotten a password takes another one; gives what is to be said of it. */
+export async function forgottenPassword(folder: string, name: string, days: number, migrations: string): Promise<string> {
+	const { link, address } = await asking(
+		folder,
+		migrations,
+		async (store) => {
+			const { people, links } = officeOn(store);
+			await people.start();
+			const found = (await people.here()).filter((one) => one.name.toLowerCase() === name.trim().toLowerCase());
+			if (!people.isOpen) throw new ArchiveError('This office has no accounts, and nobody a password.');
+			if (found.length !== 1) {
+				const names = (await people.here()).map((one) => one.name).join(', ');
+				throw new ArchiveError(`There is nobody called “${name}” in the office. There are ${names}.`);
+			}
+			const link = await links.forPassword(CONSOLE_PERSON, found[0]!.id, days);
+			return { link, address: process.env['SKARN_ADDRESS'] ?? 'http://127.0.0.1:5180' };
+		},
+		{ path: '/api/people/password', body: { name, days } },
+		async (response, address) => ({
+			link: (await response.json()) as { name: string; secret: string; expiresAt: string },
+			address
+		})
+	);
+	return [
+		`${link.name} takes another password at ${new URL(`/join/${link.secret}`, address).href}`,
+		`The link is good once, until ${link.expiresAt.slice(0, 16).replace('T', ' ')} UTC. Whoever has it can sign in as ${link.name}.`
+	].join('\n');
+}
 
 /** A database on a server, with the folder of what is of one machine. */
 async function openServer(url: string, folder: string, migrations: string): Promise<OpenDatabase> {

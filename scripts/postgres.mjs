@@ -47,6 +47,12 @@ export async function startPostgres() {
 	run(bin, 'pg_ctl', ['-D', data, '-w', '-l', join(folder, 'log'), '-o', options, 'start']);
 	return {
 		url: `postgres://skarn@127.0.0.1:${port}/postgres`,
+		/** Ends it as a machine does that loses its power, and starts it again after so many milliseconds. */
+		async restart(after = 0) {
+			run(bin, 'pg_ctl', ['-D', data, '-m', 'immediate', 'stop']);
+			await new Promise((resolve) => setTimeout(resolve, after));
+			run(bin, 'pg_ctl', ['-D', data, '-w', '-l', join(folder, 'log'), '-o', options, 'start']);
+		},
 		stop() {
 			try {
 				run(bin, 'pg_ctl', ['-D', data, '-m', 'immediate', 'stop']);

@@ -17,8 +17,6 @@ if (!Number.isInteger(port) || port < 0 || port > 65_535) {
 }
 const hosts = hostsFrom(env.SKARN_HOSTS);
 const INSTANCE = /^[^?#]*/;
-const LOOPBACK = /^(127\.|::1$|::ffff:127\.)/;
-const isLoopbackOnly = LOOPBACK.test(env.HOST) || env.HOST === 'localhost';
 const FRONT = Symbol.for('skarn.front');
 
 /** The first header of that name, without the trouble of making an object of all. */
@@ -30,12 +28,15 @@ function authorizationIn(rawHeaders) {
 	return undefined;
 }
 
+/** The names of the headers, in small letters. */
+const namesIn = (rawHeaders) => new Set(rawHeaders.filter((_, i) => i % 2 === 0).map((name) => name.toLowerCase()));
+
 /** What the application knows to answer seats that have signed in; undefined for what it is to be asked itself. */
 function knownTo({ method, url, rawHeaders, socket }) {
 	if (method !== 'GET') return undefined;
 	const authorization = authorizationIn(rawHeaders);
 	if (authorization === undefined) return undefined;
-	return globalThis[FRONT]?.(url, authorization, isLoopbackOnly || LOOPBACK.test(socket.remoteAddress ?? ''));
+	return globalThis[FRONT]?.(url, authorization, socket.remoteAddress ?? 'unknown', () => namesIn(rawHeaders));
 }
 
 /** The application; it opens the data folder, and so begins once the port is ours. */
@@ -88,8 +89,6 @@ server.on('error', (error) => {
 });
 // a wave of seats comes at once
 server.listen({ port, host: env.HOST, backlog: 4096 }, () => {
-	if (!/^(127\.|localhost$|::1$)/.test(env.HOST))
-		console.warn(`Skarn listens on ${env.HOST}. Without accounts it answers this machine only; open it to the office in People.`);
 	application = import('../build/handler.js');
 	application.then(() => console.log(`Skarn listens on http://${env.HOST}:${port}`));
 });

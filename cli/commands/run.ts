@@ -31,6 +31,11 @@ const count = (text: string): number => {
 	return Number(text);
 };
 
+const days = (text: string): number => {
+	if (!/^[1-7]$/.test(text)) throw new InvalidArgumentError('Expected a number of days, from 1 to 7.');
+	return Number(text);
+};
+
 const DATA = ['-d, --data <folder>', 'the data folder', process.env.SKARN_DATA ?? 'data'] as const;
 
 /** What is thrown about data folders and archives says in its message what to do. */
@@ -84,11 +89,21 @@ export function runCommand(program: Command, end: Ends): void {
 		.command('verify-backup')
 		.description('looks whether a back-up can be read')
 		.argument('<file>', 'the archive')
-		.option(...DATA)
-		.action(async (file: string, { data }: { data: string }) => {
+		.action(async (file: string) => {
 			const { verifyBackup } = await import('../../src/lib/server/db/archive.ts');
-			await asBadInput(() => verifyBackup(file, data, migrations()));
+			await asBadInput(() => verifyBackup(file, migrations()));
 			console.log(`${file} can be read.`);
+		});
+	const people = program.command('people').description('who works in the office');
+	people
+		.command('reset')
+		.description('a link by which somebody who has forgotten it takes another password, also while the server runs')
+		.argument('<name>', 'what they are called')
+		.option('--days <number>', 'how long the link is good, from 1 to 7 days', days, 1)
+		.option(...DATA)
+		.action(async (name: string, options: { data: string; days: number }) => {
+			const { forgottenPassword } = await import('../data.ts');
+			console.log(await asBadInput(() => forgottenPassword(options.data, name, options.days, migrations())));
 		});
 	program
 		.command('move')

@@ -71,7 +71,9 @@ export function valueProblem({ type }: Pick<OptionDefinition, 'type'>, value: Op
 				: `expected one of ${type.choices.map((choice) => choice.value).join(', ')}, found ${JSON.stringify(value)}`;
 		case 'text':
 			if (typeof value !== 'string') return `expected a text, found ${JSON.stringify(value)}`;
-			return [...value].length > type.longest ? `expected at most ${type.longest} characters, found ${[...value].length}` : undefined;
+			return [...value].length > type.longest
+				? `expected at most ${type.longest} characters, found ${[...value].length}`
+				: undefined;
 		case 'number': {
 			const { min, max, step, unit } = type;
 			const range = `${min} to ${max}${unit && ` ${unit}`}`;

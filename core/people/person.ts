@@ -1,17 +1,16 @@
 import { z } from 'zod';
 import { Role } from '../strata/role.ts';
 import { StratumId } from '../strata/stratum.ts';
+import { plainName } from '../text/plain-name.ts';
 
 export const PersonId = z.string().regex(/^[A-Za-z0-9_-]{1,40}$/, 'the id of a person');
 export type PersonId = z.infer<typeof PersonId>;
 
 /** What somebody is called: a role, a desk or a name. */
-export const PersonName = z
-	.string()
-	.trim()
-	.min(1, 'a person needs a name')
-	.max(60)
-	.regex(/^[^\p{C}]+$/u, 'a name without control characters');
+export const PersonName = plainName('a person');
+
+/** Where somebody works, or a seat stands; empty if not said. */
+export const Site = z.union([z.literal(''), plainName('a site')]);
 
 /** Somebody of the office. */
 export const Person = z.strictObject({
@@ -19,7 +18,11 @@ export const Person = z.strictObject({
 	name: PersonName,
 	role: Role,
 	/** The disciplines and projects that are theirs, of a lead. */
-	leads: z.array(StratumId).max(200)
+	leads: z.array(StratumId).max(200),
+	/** The disciplines and projects that they work in, beside those that they lead. */
+	member: z.array(StratumId).max(200).optional(),
+	/** Where they work. */
+	site: Site.optional()
 });
 export type Person = z.infer<typeof Person>;
 

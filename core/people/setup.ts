@@ -1,18 +1,37 @@
 import { z } from 'zod';
+import { Role } from '../strata/role.ts';
 import { StratumId, type Profile, type StratumHead, type StratumKind } from '../strata/stratum.ts';
+import { plainName } from '../text/plain-name.ts';
 import type { OwnedHead } from './may.ts';
 import type { Person } from './person.ts';
 
 export const SetupId = z.string().regex(/^[a-z0-9-]{1,60}$/, 'the id of a setup');
 export type SetupId = z.infer<typeof SetupId>;
 
-export const SetupName = z.string().trim().min(1, 'a setup needs a name').max(60);
+export const SetupName = plainName('a setup');
 
 /** The strata of a setup above the factory's, the lowest first. */
 export const SetupStrata = z
 	.array(StratumId)
 	.max(50)
 	.refine((ids) => new Set(ids).size === ids.length, 'each stratum once');
+
+/** For whom a setup is: people of any of these roles who work in any of these disciplines and projects. An empty list is no condition. */
+export const Audience = z.strictObject({ roles: z.array(Role).max(4), strata: z.array(StratumId).max(200) });
+export type Audience = z.infer<typeof Audience>;
+
+export const isFor = ({ roles, strata }: Audience, person: Person): boolean =>
+	(roles.length === 0 || roles.includes(person.role)) &&
+	(strata.length === 0 || strata.some((id) => belongsTo(person).includes(id)));
+
+/** Whether a setup is for some people only. */
+export const isNarrow = (audience: Audience | undefined): audience is Audience =>
+	audience !== undefined && audience.roles.length + audience.strata.length > 0;
+
+/** The disciplines and projects that somebody works in: those that they lead, too. */
+export const belongsTo = ({ leads, member = [] }: Pick<Person, 'leads' | 'member'>): StratumId[] => [
+	...new Set([...leads, ...member])
+];
 
 /** A named, ordered choice of strata for one application. */
 export interface Setup {
@@ -24,8 +43,10 @@ export interface Setup {
 	readonly isStart: boolean;
 	/** Whether the office recommends it. */
 	readonly isRecommended: boolean;
-	/** Whether nobody may leave out its common strata. */
+	/** Whether nobody of its audience may leave out its common strata. */
 	readonly isRequired?: boolean;
+	/** For whom it is recommended or required; left out for everybody. */
+	readonly audience?: Audience;
 	/** The lowest first; the factory lies below all and is not named. */
 	readonly strata: readonly StratumId[];
 }
@@ -37,7 +58,7 @@ export const inUsualOrder = <S extends Pick<StratumHead, 'kind'>>(strata: readon
 	strata.toSorted((a, b) => ORDER.indexOf(a.kind) - ORDER.indexOf(b.kind));
 
 /**
- * What a person has who has not chosen: the office's strata, the disciplines and projects that they lead, and all their own. Who is
+ * What a person has who has not chosen: the office's strata, the disciplines and projects that they work in, and all their own. Who is
  * alone has all that there are.
  */
 export function usualStrata(person: Person, strata: readonly OwnedHead[], isAlone: boolean): StratumId[] {
@@ -45,17 +66,18 @@ export function usualStrata(person: Person, strata: readonly OwnedHead[], isAlon
 		.filter(({ id, kind, person: owner }) => {
 			if (kind === 'factory') return false;
 			if (kind === 'personal') return owner === person.id;
-			return kind === 'office' || isAlone || person.leads.includes(id);
+			return kind === 'office' || isAlone || belongsTo(person).includes(id);
 		})
 		.map(({ id }) => id);
 }
 
 /**
- * The strata that no setup of a program may leave out, in their usual order: those that are required themselves, and the common ones of
- * setups that are.
+ * The strata that no setup of the person may leave out, in their usual order: those that are required themselves, and the common ones of
+ * setups that are required of people like them.
  */
-export function requiredStrata<S extends OwnedHead>(strata: readonly S[], setups: readonly Setup[]): S[] {
-	const named = new Set(setups.flatMap((setup) => (setup.isRequired ? setup.strata : [])));
+export function requiredStrata<S extends OwnedHead>(strata: readonly S[], setups: readonly Setup[], person: Person): S[] {
+	const isHeld = ({ isRequired, audience }: Setup) => isRequired && (!audience || isFor(audience, person));
+	const named = new Set(setups.flatMap((setup) => (isHeld(setup) ? setup.strata : [])));
 	return inUsualOrder(strata).filter(
 		({ id, kind, isRequired }) => kind !== 'factory' && kind !== 'personal' && (isRequired || named.has(id))
 	);

@@ -82,7 +82,7 @@ export const Trouble = z.strictObject({
 });
 export type Trouble = z.infer<typeof Trouble>;
 
-export const SeatState = z.enum(['current', 'behind', 'offline', 'drifted', 'refused', 'troubled', 'never']);
+export const SeatState = z.enum(['current', 'behind', 'offline', 'drifted', 'refused', 'troubled', 'never', 'hidden']);
 export type SeatState = z.infer<typeof SeatState>;
 
 export interface Seat {
@@ -100,6 +100,14 @@ export interface Seat {
 	readonly isEnrolled: boolean;
 	/** Who sits there, and with which setup. */
 	readonly sitting: { readonly person: string; readonly setup: string } | null;
+}
+
+/** What is known of a seat to who may not see what it reports: where it stands, who sits there, and trouble of one's own. */
+export function hiddenSeat<S extends Seat & { readonly state: SeatState }>(seat: S, person: string): S {
+	if (seat.sitting?.person === person) return seat;
+	const trouble = seat.trouble?.by === person ? seat.trouble : null;
+	const state = trouble && seat.state === 'troubled' ? 'troubled' : 'hidden';
+	return { ...seat, lastSeen: null, report: null, restore: false, trouble, state };
 }
 
 /** A seat that has not been heard of for this long counts as offline, in milliseconds. */

@@ -1,14 +1,15 @@
-import { createHash, createHmac, randomBytes, timingSafeEqual, verify } from 'node:crypto';
+import { createHash, createHmac, timingSafeEqual, verify } from 'node:crypto';
 import { and, eq, gt, lt } from 'drizzle-orm';
 import { FINGERPRINT, signInText, type Enrolled, type Enrolment } from '../../../core/release/updates.ts';
 import type { ApplicationId } from '../../../core/application/application.ts';
+import { plainCode, signs } from './codes.ts';
 import type { Database } from './db/open.ts';
 import { enrolments, seats as table } from './db/schema.ts';
 import { Problem } from './problem.ts';
 import type { Seats } from './seats.ts';
 import { publicKeyOf } from './signing/keys.ts';
 import type { Signing } from './signing/signing.ts';
-import { Throttle } from './throttle.ts';
+import { spend } from './people/tries.ts';
 
 /** A code is good for so long, a challenge, and what a seat has signed in with, in milliseconds. */
 const CODE = 24 * 3600_000;
@@ -16,9 +17,6 @@ const CHALLENGE = 60_000;
 const TOKEN = 3600_000;
 
 const digestOf = (text: string) => createHash('sha256').update(text, 'utf8').digest('hex');
-/** Crockford's Base32: no sign that looks like another one. */
-const SIGNS = '0123456789ABCDEFGHJKMNPQRSTVWXYZ';
-
 /** A seat that has signed in. */
 export interface SignedIn {
 	readonly seat: string;
@@ -29,13 +27,6 @@ export interface SignedIn {
 	readonly checkIn: string;
 }
 
-/** How a code is read: typed by hand, in small letters and with other hyphens, it is the same. */
-const plain = (code: string): string =>
-	code
-		.toUpperCase()
-		.replace(/[^0-9A-Z]/g, '')
-		.replace(/[OIL]/g, (sign) => (sign === 'O' ? '0' : '1'));
-
 /**
  * How workstations become seats, and show afterwards that they are: with a code that is good once they give the office the public
  * half of a key of their own; signing in, they sign what the office has just said with it.
@@ -45,7 +36,6 @@ export class Enrolments {
 	readonly #seats: Seats;
 	readonly #signing: Signing;
 	readonly #secret: string;
-	readonly #throttle = new Throttle();
 	/** By the header that they send. */
 	readonly #known = new Map<string, SignedIn>();
 
@@ -61,7 +51,7 @@ export class Enrolments {
 	async code(seat: string, now = new Date()): Promise<{ code: string; expiresAt: string }> {
 		await this.#seats.applicationOf(seat);
 		const root = await this.#signing.root();
-		const secret = Array.from(randomBytes(12), (byte) => SIGNS[byte % 32]!).join('');
+		const secret = signs(12);
 		const expiresAt = new Date(now.getTime() + CODE).toISOString();
 		await this.#db.transaction(async (tx) => {
 			await tx.delete(enrolments).where(lt(enrolments.expiresAt, now.toISOString()));
@@ -71,22 +61,16 @@ export class Enrolments {
 		return { code: `${secret.replace(/(.{4})(?=.)/g, '$1-')}-${digestOf(root.body).slice(0, FINGERPRINT)}`, expiresAt };
 	}
 
-	/** The workstation is the seat from now on. A former one with the same id is it no more. Throws `Problem` 404 or 429. */
-	async enrol({ code, key }: Enrolment, address: string, now = new Date()): Promise<Enrolled> {
-		const tried = [`enrol ${address}`];
-		const wait = this.#throttle.wait(tried);
-		if (wait > 0) throw new Problem(429, 'too-often', `Too many wrong codes. Try again in ${Math.ceil(wait / 1000)} s.`);
-		const secret = plain(code).slice(0, 12);
+	/** The workstation is the seat from now on. A former one with the same id is it no more. Throws `Problem` 404. */
+	async enrol({ code, key }: Enrolment, now = new Date()): Promise<Enrolled> {
+		const secret = plainCode(code).slice(0, 12);
 		const [used] = await this.#db
 			.delete(enrolments)
 			.where(and(eq(enrolments.digest, digestOf(secret)), gt(enrolments.expiresAt, now.toISOString())))
 			.returning();
-		if (!used) {
-			// a code has 60 bits: those that are looked at together before this counts find nothing either
-			this.#throttle.failed(tried);
+		// a code has 60 bits: it is not guessed, however often it is tried, and nobody's wrong ones stand in the way of others
+		if (!used)
 			throw new Problem(404, 'not-found', 'This code was used, or its time is over. Ask a steward for another one, in Rollout.');
-		}
-		this.#throttle.passed(tried[0]!);
 		const root = await this.#signing.root(used.root);
 		await this.#db.update(table).set({ key, report: null }).where(eq(table.id, used.seat));
 		this.#seats.forget();
@@ -97,17 +81,18 @@ export class Enrolments {
 		return createHmac('sha256', this.#secret).update(said.join('\n')).digest('base64url');
 	}
 
-	/** What the seat has to sign to sign in; good for a minute. */
+	/** What the seat has to sign to sign in; good once, for a minute. */
 	challenge(seat: string, now = Date.now()): string {
 		const until = now + CHALLENGE;
-		return `${until}.${this.#mac('challenge', seat, until)}`;
+		const once = signs(16);
+		return `${until}.${once}.${this.#mac('challenge', seat, until, once)}`;
 	}
 
 	/** Signs a seat in by its own key; gives its token and how long it is good. Throws `Problem` 401. */
 	async signIn(seat: string, challenge: string, signature: string, now = Date.now()): Promise<{ token: string; until: string }> {
 		const refuse = (why: string) => new Problem(401, 'sign-in', why);
-		const [until = '', mac = ''] = challenge.split('.');
-		if (!isSame(mac, this.#mac('challenge', seat, until)) || Number(until) < now)
+		const [until = '', once = '', mac = ''] = challenge.split('.');
+		if (!isSame(mac, this.#mac('challenge', seat, until, once)) || Number(until) < now)
 			throw refuse('This challenge is not of this office, or too old. Ask for another one.');
 		const key = await this.#seats.keyOf(seat);
 		if (key === null) throw refuse(`${seat} has not enrolled yet. A steward makes a code for it in Rollout.`);
@@ -115,6 +100,8 @@ export class Enrolments {
 			/^[0-9a-f]{128}$/.test(signature) &&
 			verify(null, Buffer.from(signInText(seat, challenge)), publicKeyOf(key), Buffer.from(signature, 'hex'));
 		if (!isIt) throw refuse(`This is not the key of ${seat}. If its workstation was set up anew, it needs a new code.`);
+		if (!(await spend(this.#db, challenge, new Date(Number(until)), new Date(now))))
+			throw refuse('This challenge was answered already. Ask for another one.');
 		const end = now + TOKEN;
 		return { token: `${seat}.${end}.${this.#mac('seat', seat, key, end)}`, until: new Date(end).toISOString() };
 	}

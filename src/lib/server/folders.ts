@@ -2,7 +2,7 @@ import { eq } from 'drizzle-orm';
 import { canonicalText } from '../../../core/format/canonical.ts';
 import { pathsAt, SearchPaths, withLook, type FoundFile } from '../../../core/folders/search.ts';
 import type { Database } from './db/open.ts';
-import { searchPaths } from './db/schema.ts';
+import { searchPaths, seats } from './db/schema.ts';
 import type { Profiles } from './profiles.ts';
 
 /** In which order the seats' programs search for their files. */
@@ -20,6 +20,16 @@ export class Folders {
 		await this.#profiles.load(application);
 		const [row] = await this.#db.select().from(searchPaths).where(eq(searchPaths.application, application));
 		return row ? SearchPaths.parse(row.body) : { files: [], groups: [], disks: {} };
+	}
+
+	/** The same for who may not see what seats report: only what they have entered themselves, and what lies at the seats where they sit. */
+	async ofOwn(application: string, person: string): Promise<SearchPaths> {
+		const paths = await this.of(application);
+		const sitting = await this.#db.select({ id: seats.id }).from(seats).where(eq(seats.person, person));
+		const own = new Set(sitting.map(({ id }) => id));
+		const isSeen = (seat: string) => own.has(seat) || paths.looked?.[seat]?.by === person;
+		const seen = <V>(of: Readonly<Record<string, V>>) => Object.fromEntries(Object.entries(of).filter(([seat]) => isSeen(seat)));
+		return { ...paths, disks: seen(paths.disks), ...(paths.looked && { looked: seen(paths.looked) }) };
 	}
 
 	async keep(application: string, body: SearchPaths): Promise<SearchPaths> {

@@ -4,10 +4,15 @@ import { Backups } from './backups.ts';
 import { Blames } from './blames.ts';
 import { Checking } from './checking.ts';
 import { openDatabase, type OpenDatabase } from './db/open.ts';
+import { Doors } from './doors.ts';
 import { Enrolments } from './enrolments.ts';
+import { LastRead } from './last-read.ts';
 import { Live, type Change } from './live.ts';
 import { OwnFiles } from './own-files.ts';
-import { People } from './people.ts';
+import { Links } from './people/links.ts';
+import { People } from './people/people.ts';
+import { isDemo } from './people/session.ts';
+import { SignIns } from './people/sign-in.ts';
 import { Profiles } from './profiles.ts';
 import { Folders } from './folders.ts';
 import { Proposals } from './proposals.ts';
@@ -23,7 +28,12 @@ import { Signing, type Lifetimes } from './signing/signing.ts';
 /** Everything the routes work with, over one open data folder. */
 export interface Office {
 	readonly store: OpenDatabase;
+	readonly doors: Doors;
+	/** What was read last, for while the database is away. */
+	readonly lastRead: LastRead;
 	readonly people: People;
+	readonly signIns: SignIns;
+	readonly links: Links;
 	readonly setups: Setups;
 	readonly strata: Strata;
 	readonly profiles: Profiles;
@@ -60,8 +70,17 @@ export function officeOn(store: OpenDatabase, { rootKeys, lifetimes }: OfficeOpt
 		turns
 	);
 	const blames: Blames = new Blames(profiles);
-	const people = new People(db, store.secret, process.env.SKARN_ADDRESS, () => profiles.forget());
+	const { HOST, SKARN_PROXIES, SKARN_ADDRESS } = process.env;
+	const doors = new Doors({ host: HOST, proxies: SKARN_PROXIES, address: SKARN_ADDRESS });
+	/** Sessions of somebody have ended: their pages hear nothing any more, on whatever server they listen. */
+	const ended = (person: string) => {
+		live.dismiss(person);
+		relay.tell({ dismiss: person });
+	};
+	const people = new People(db, () => profiles.forget(), ended);
+	const signIns = new SignIns(db, store.secret, SKARN_ADDRESS, people, ended);
 	const setups = new Setups(db, profiles, () => !people.isOpen);
+	const links = new Links(db, people, (person, setup) => setups.first(person, setup), ended);
 	const keys = new RootKeys(rootKeys ?? process.env.SKARN_ROOT_KEYS ?? `${store.folder}.root-keys`, store.folder);
 	const signing = new Signing(db, turns, keys, () => seats.forgetAnswers(), lifetimes);
 	const rollouts = new Rollouts(db, turns, seats, signing, (application) => live.tell({ application }));
@@ -86,13 +105,20 @@ export function officeOn(store: OpenDatabase, { rootKeys, lifetimes }: OfficeOpt
 		// what was heard of seats is written before the folder is given up, and nothing after
 		store: {
 			...store,
+			get isAway() {
+				return store.isAway;
+			},
 			close: async () => {
 				rollouts.stop();
 				await seats.close().catch((error: Error) => console.error(error.message));
 				await store.close();
 			}
 		},
+		doors,
+		lastRead: new LastRead(),
 		people,
+		signIns,
+		links,
 		setups,
 		strata: new Strata(db, { people, profiles, setups }),
 		profiles,
@@ -168,9 +194,14 @@ const UPDATES = '/api/updates/';
  * Most that is asked of an office is whether there is anything new, and when there is, everybody asks for the same: that is known.
  * A text or bytes are the answer, null says that there is no such thing, undefined that the application is to be asked.
  */
-function answerInFront({ people, seats, enrolments, signing }: Office): void {
-	const known = (path: string, authorization: string, isLoopback: boolean): string | Buffer | null | undefined => {
-		if (!people.isOpen && !isLoopback) return undefined;
+function answerInFront({ people, doors, seats, enrolments, signing }: Office): void {
+	const known = (
+		path: string,
+		authorization: string,
+		line: string,
+		headers: () => Pick<Headers, 'has'>
+	): string | Buffer | null | undefined => {
+		if (!people.isOpen && !doors.isHere(line, headers())) return undefined;
 		const of = enrolments.known(authorization);
 		if (of === undefined || of.key !== seats.knownKey(of.seat)) return undefined;
 		if (path === of.checkIn) return seats.knownCheckIn(of.seat);
@@ -189,6 +220,7 @@ export function officeOf(): Promise<Office> {
 	}).then(async (store) => {
 		const office = officeOn(store);
 		await office.people.start();
+		if (office.doors.isReachable && (!office.people.isOpen || isDemo())) office.doors.sayCode();
 		office.rollouts.start();
 		answerInFront(office);
 		void lookAfter(office).catch((error: Error) => console.error(error));

@@ -6,7 +6,7 @@ import { followedBy, ONE_RING } from '../../../core/release/rings.ts';
 import { officeOf, type Profile, type StratumId } from '../../../core/strata/stratum.ts';
 import type { Database } from './db/open.ts';
 import { rollouts, seats as table } from './db/schema.ts';
-import type { People } from './people.ts';
+import type { People } from './people/people.ts';
 import type { Workspace } from './profile/workspace.ts';
 import type { Profiles } from './profiles.ts';
 import type { Releases } from './releases.ts';

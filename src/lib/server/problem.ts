@@ -17,6 +17,7 @@ export type ProblemKind =
 	| 'wrong-method'
 	| 'not-yours'
 	| 'sign-in'
+	| 'wants-code'
 	| 'too-often'
 	| 'alone'
 	| 'last-steward'
@@ -24,6 +25,8 @@ export type ProblemKind =
 	| 'needs-word'
 	| 'busy'
 	| 'damaged'
+	| 'full'
+	| 'away'
 	| 'internal';
 
 const TITLES: Record<ProblemKind, string> = {
@@ -39,6 +42,7 @@ const TITLES: Record<ProblemKind, string> = {
 	'wrong-method': 'The address takes other methods',
 	'not-yours': 'This is not yours to do',
 	'sign-in': 'Nobody has signed in',
+	'wants-code': 'This needs the code from the console',
 	'too-often': 'Too many tries',
 	alone: 'This office has no accounts',
 	'last-steward': 'The office needs a steward',
@@ -46,6 +50,8 @@ const TITLES: Record<ProblemKind, string> = {
 	'needs-word': 'This needs a word that it is meant',
 	busy: 'The server has too much to do',
 	damaged: 'The data folder is damaged',
+	full: 'The disk is full',
+	away: 'The database cannot be reached',
 	internal: 'Skarn failed'
 };
 

@@ -2,14 +2,18 @@ import { json, type RequestEvent } from '@sveltejs/kit';
 import { may, RIGHTS, type Right } from '../../../core/people/may.ts';
 import type { Person } from '../../../core/people/person.ts';
 import type { Edit } from '../../../core/profile/edit.ts';
+import { awayIn } from './db/away.ts';
 import { ofDatabase } from './db/trouble.ts';
 import type { Change } from './live.ts';
 import { officeOf, type Office } from './office.ts';
 import { isPlainText } from './plain-json.ts';
 import { Problem, problemResponse } from './problem.ts';
 
-/** Who may ask: one of the office with that right, anybody at all, or a seat that has signed in by its own key. */
-export type Asking = Right | 'anybody' | 'seat';
+/**
+ * Who may ask: one of the office with that right, anybody who reaches it, or a seat that has signed in by its own key. `anywhere` is
+ * asked also of an office without accounts that somebody elsewhere reaches.
+ */
+export type Asking = Right | 'anybody' | 'anywhere' | 'seat';
 
 /**
  * A route of the API. It names its line in the table of rights (`core/people/may.ts`), is asked who asks, and returns a value to be
@@ -27,12 +31,18 @@ export function route<E extends RequestEvent>(
 				throw new Problem(400, 'not-sound', 'The address holds a NUL or half of a character; expected plain text.');
 			const office = await officeOf();
 			try {
+				const known = office.store.isAway ? fromMemory(event, office) : undefined;
+				if (known) return known;
 				const answered = await answer(event, office, await askedBy(event, asking, office));
 				const value = answered instanceof Created ? answered.value : answered;
 				tellOf(event, value, office);
 				if (answered instanceof Created) return json(value, { status: 201 });
-				return value instanceof Response ? value : json(value);
+				if (value instanceof Response) return value;
+				return office.store.isShared ? office.lastRead.keep(event, value) : json(value);
 			} catch (error) {
+				const isAway = awayIn(error) !== undefined || (error instanceof Problem && error.kind === 'away');
+				const known = isAway ? fromMemory(event, office) : undefined;
+				if (known) return known;
 				const problem = ofDatabase(error, office.store.folder);
 				if (problem) console.error(error);
 				throw problem ?? error;
@@ -45,6 +55,10 @@ export function route<E extends RequestEvent>(
 	};
 }
 
+/** What the same reader was answered last, while the database cannot be asked. */
+const fromMemory = (event: RequestEvent, { people, doors, lastRead }: Office): Response | undefined =>
+	people.isOpen || doors.mayEnter(event) ? lastRead.of(event) : undefined;
+
 /** What a route answers that has made something: 201 with the value. */
 export class Created {
 	readonly value: unknown;
@@ -56,29 +70,14 @@ export class Created {
 /** Who asks without being anybody of the office. */
 const NOBODY: Person = { id: 'nobody', name: 'nobody', role: 'designer', leads: [] };
 
-const LOOPBACK = /^(127\.|::1$|::ffff:127\.)/;
-
-/** Where it is asked from. */
-export function addressOf(event: RequestEvent): string {
-	try {
-		return event.getClientAddress();
-	} catch {
-		return '127.0.0.1';
-	}
-}
-
 /** Throws `Problem` 401 or 403 for who may not ask this. */
 async function askedBy(event: RequestEvent, asking: Asking, office: Office): Promise<Person> {
-	const { people } = office;
-	if (!people.isOpen && !LOOPBACK.test(addressOf(event)))
-		throw new Problem(
-			403,
-			'not-yours',
-			'This office has no accounts, and so answers its own machine only. Open it to the office there, in People.'
-		);
+	const { people, doors, signIns } = office;
+	if (asking === 'anywhere') return NOBODY;
+	if (!people.isOpen && !isConsole(event)) doors.refuseStranger(event);
 	if (asking === 'anybody') return NOBODY;
 	if (asking === 'seat') return refuseOtherSeat(event, office);
-	const person = await people.who(event.request.headers);
+	const person = await signIns.who(event.request.headers);
 	if (!person) throw new Problem(401, 'sign-in', 'Sign in first: this office has accounts.');
 	if (!may(person, asking))
 		throw new Problem(403, 'not-yours', `This is for ${list(RIGHTS[asking])}; ${person.name} is here as ${person.role}.`);
@@ -94,6 +93,9 @@ async function refuseOtherSeat({ request, params }: RequestEvent, { enrolments }
 	if (asked !== undefined && asked !== seat) throw new Problem(403, 'not-yours', `This is ${asked}'s; ${seat} has signed in.`);
 	return { ...NOBODY, id: seat };
 }
+
+/** Who shows the office's own secret is on its machine, whatever the way there. */
+const isConsole = ({ request }: RequestEvent): boolean => /^Console /.test(request.headers.get('authorization') ?? '');
 
 const list = (roles: readonly string[]): string => roles.map((role) => `${role}s`).join(' and ');
 

@@ -2,10 +2,20 @@ import { randomUUID } from 'node:crypto';
 import { and, asc, eq } from 'drizzle-orm';
 import type { Person } from '../../../core/people/person.ts';
 import type { OwnedHead } from '../../../core/people/may.ts';
-import { profileOf, requiredStrata, usualStrata, withRequired, type Setup } from '../../../core/people/setup.ts';
+import {
+	type Audience,
+	isFor,
+	isNarrow,
+	profileOf,
+	requiredStrata,
+	usualStrata,
+	withRequired,
+	type Setup
+} from '../../../core/people/setup.ts';
 import { changesBetween } from '../../../core/profile/restore.ts';
 import { stratumById, type Profile, type StratumId } from '../../../core/strata/stratum.ts';
 import { listed } from '../../../core/text/listed.ts';
+import { looksLike } from '../../../core/text/look-alike.ts';
 import { freeSlug } from '../../../core/text/slug.ts';
 import type { Database } from './db/open.ts';
 import { layers, setups } from './db/schema.ts';
@@ -21,6 +31,7 @@ export interface SetupChange {
 	readonly isStart?: true | undefined;
 	readonly isRecommended?: boolean | undefined;
 	readonly isRequired?: boolean | undefined;
+	readonly audience?: Audience | undefined;
 }
 
 /** A setup that lacks what is required. */
@@ -76,7 +87,7 @@ export class Setups {
 
 	#usual(workspace: Workspace, person: Person, all: readonly Setup[]): Setup {
 		const heads = ownedHeads(workspace);
-		const strata = withRequired(usualStrata(person, heads, this.#isAlone()), heads, requiredStrata(heads, all));
+		const strata = withRequired(usualStrata(person, heads, this.#isAlone()), heads, requiredStrata(heads, all, person));
 		return {
 			...{ id: 'usual', name: 'Everyday', person: person.id, strata },
 			...{ isStart: true, isRecommended: false, isRequired: false }
@@ -85,16 +96,21 @@ export class Setups {
 
 	/** The setups of these people that lack what no setup may leave out, made before it was required, with what each lacks. */
 	async without(application: string, people: readonly Person[]): Promise<Without[]> {
-		const required = await this.required(application);
+		const heads = ownedHeads(await this.#profiles.load(application));
+		const all = await this.all(application);
+		const required = new Map(people.map((person) => [person.id, requiredStrata(heads, all, person)]));
 		return (await this.ofAll(application, people)).flatMap(({ id, name, person, isStart, strata }) => {
-			const missing = required.filter((head) => !strata.includes(head.id)).map((head) => head.name);
+			const missing = required
+				.get(person)!
+				.filter((head) => !strata.includes(head.id))
+				.map((head) => head.name);
 			return missing.length === 0 ? [] : [{ setup: id, name, person, isStart, missing }];
 		});
 	}
 
-	/** The strata that no setup of the application may leave out. */
-	async required(application: string): Promise<OwnedHead[]> {
-		return requiredStrata(ownedHeads(await this.#profiles.load(application)), await this.all(application));
+	/** The strata that no setup of the person may leave out. */
+	async required(application: string, person: Person): Promise<OwnedHead[]> {
+		return requiredStrata(ownedHeads(await this.#profiles.load(application)), await this.all(application), person);
 	}
 
 	/**
@@ -110,6 +126,41 @@ export class Setups {
 		}
 		return async (tx) => {
 			for (const { id, setup } of usual) await keepUsual(tx, id, setup);
+		};
+	}
+
+	/**
+	 * What writes the setups that a new person begins with: of each program the recommended or required one of that name, and those that are
+	 * for people of their role and disciplines, with a stratum of their own on top. Where there is none they have the usual one.
+	 */
+	async first(person: Person, called: string): Promise<(tx: Pick<Database, 'insert'>) => Promise<void>> {
+		const own = `own-${person.id.toLowerCase()}` as StratumId;
+		const made: (typeof setups.$inferInsert)[] = [];
+		for (const { id: application } of await this.#profiles.list()) {
+			const heads = ownedHeads(await this.#profiles.load(application));
+			const all = await this.all(application);
+			const common = new Set(heads.filter(({ kind }) => kind !== 'personal').map(({ id }) => id));
+			const offered = all.filter(
+				(setup) =>
+					(setup.isRecommended || setup.isRequired) &&
+					((called !== '' && looksLike(setup.name, called)) || (isNarrow(setup.audience) && isFor(setup.audience, person)))
+			);
+			const named = new Map(offered.map((setup) => [setup.name, setup]));
+			const first = offered.find((setup) => called !== '' && looksLike(setup.name, called)) ?? offered[0];
+			for (const setup of named.values()) {
+				const strata = withRequired(
+					[...setup.strata.filter((id) => common.has(id)), own],
+					[...heads, { id: own, kind: 'personal', name: person.name, person: person.id }],
+					requiredStrata(heads, all, person)
+				);
+				made.push({
+					...{ id: randomUUID(), application, person: person.id, name: setup.name, strata, isStart: setup === first },
+					...{ isRecommended: false, isRequired: false }
+				});
+			}
+		}
+		return async (tx) => {
+			if (made.length > 0) await tx.insert(setups).values(made);
 		};
 	}
 
@@ -132,7 +183,7 @@ export class Setups {
 	async make(application: string, person: Person, name: string, strata: readonly StratumId[]): Promise<Setup> {
 		const workspace = await this.#profiles.load(application);
 		refuseStrata(workspace, person, strata);
-		refuseLeftOut(await this.required(application), strata);
+		refuseLeftOut(await this.required(application, person), strata);
 		const { setup, write } = await this.#made(workspace, person, name, strata);
 		await this.#db.transaction(write);
 		return setup;
@@ -191,7 +242,7 @@ export class Setups {
 			const strata = withRequired(
 				held.map(({ id }) => intoOf.get(id) ?? id),
 				[...heads.values(), ...copies.map(({ head }) => ({ ...head, person: person.id }))],
-				await this.required(application)
+				await this.required(application, person)
 			);
 			const { setup, write } = await this.#made(workspace, person, name, strata);
 			const keep = copies.length > 0 ? await this.keepingUsual(person, application) : undefined;
@@ -225,7 +276,7 @@ export class Setups {
 		if (id === 'usual' && !(await this.#owned(application, person, id)))
 			id = await keepUsual(this.#db, application, this.#usual(workspace, person, await this.all(application)));
 		const before = await this.#mine(application, person, id);
-		const { name, strata, isStart, isRecommended, isRequired } = change;
+		const { name, strata, isStart, isRecommended, isRequired, audience } = change;
 		if (strata) {
 			// what is archived keeps its place
 			refuseStrata(
@@ -233,7 +284,7 @@ export class Setups {
 				person,
 				strata.filter((stratum) => !before.strata.includes(stratum))
 			);
-			const required = await this.required(application);
+			const required = await this.required(application, person);
 			refuseLeftOut(
 				required.filter((head) => before.strata.includes(head.id)),
 				strata
@@ -252,7 +303,8 @@ export class Setups {
 				...(strata && { strata: [...strata] }),
 				...(isStart && { isStart }),
 				...(isRecommended !== undefined && { isRecommended }),
-				...(isRequired !== undefined && { isRequired })
+				...(isRequired !== undefined && { isRequired }),
+				...(audience && { audience })
 			};
 			if (Object.keys(set).length > 0) await tx.update(setups).set(set).where(eq(setups.id, id));
 		});
@@ -321,6 +373,6 @@ function refuseLeftOut(required: readonly OwnedHead[], strata: readonly StratumI
 }
 
 function refuseName(others: readonly Setup[], name: string): void {
-	if (others.some((setup) => setup.name.toLocaleLowerCase() === name.toLocaleLowerCase()))
-		throw new Problem(409, 'taken', `You have a setup called “${name}” already.`);
+	const taken = others.find((setup) => looksLike(setup.name, name));
+	if (taken) throw new Problem(409, 'taken', `“${name}” cannot be told apart from “${taken.name}”, which you have already.`);
 }

@@ -3,9 +3,10 @@ import { may, mayWrite, whose, type OwnedHead, type StratumState } from '../../.
 import type { Person } from '../../../core/people/person.ts';
 import { inUsualOrder } from '../../../core/people/setup.ts';
 import type { StratumHead, StratumId } from '../../../core/strata/stratum.ts';
+import { looksLike } from '../../../core/text/look-alike.ts';
 import type { Database } from './db/open.ts';
 import { layers, setups as setupRows } from './db/schema.ts';
-import type { People } from './people.ts';
+import type { People } from './people/people.ts';
 import { Problem } from './problem.ts';
 import type { Profiles } from './profiles.ts';
 import { addLayer } from './profile/tables.ts';
@@ -47,12 +48,14 @@ export class Strata {
 
 	/** Makes a discipline, a project or another stratum of one's own, which is in no setup until it is put there. Throws `Problem` 409. */
 	async add(head: StratumHead, person: Person): Promise<void> {
-		const keep = head.kind === 'personal' ? await this.#of.setups.keepingUsual(person) : undefined;
+		const owner = head.kind === 'personal' ? person.id : null;
+		refuseTwin(await this.list(), { id: head.id, person: owner }, head.name, 'used');
+		const keep = owner ? await this.#of.setups.keepingUsual(person) : undefined;
 		await this.#db.transaction(async (tx) => {
 			const [taken] = await tx.select().from(layers).where(eq(layers.id, head.id));
 			if (taken) throw new Problem(409, 'taken', `There is a stratum "${head.id}" already, called ${taken.name}.`);
 			await keep?.(tx);
-			await addLayer(tx, head, head.kind === 'personal' ? person.id : null);
+			await addLayer(tx, head, owner);
 		});
 		this.#of.profiles.forget();
 	}
@@ -105,12 +108,18 @@ export class Strata {
 	}
 }
 
-/** Throws `Problem` 409 for a name that another stratum in use has. */
-function refuseTwin(all: readonly ListedStratum[], head: ListedStratum, name: string, state: StratumState): void {
+/** Throws `Problem` 409 for a name that looks like that of another stratum in use. */
+function refuseTwin(
+	all: readonly ListedStratum[],
+	head: Pick<ListedStratum, 'id' | 'person'>,
+	name: string,
+	state: StratumState
+): void {
 	if (state !== 'used') return;
-	const same = (other: OwnedHead) => other.name.toLocaleLowerCase() === name.toLocaleLowerCase();
-	const taken = all.find((o) => o.id !== head.id && o.person === head.person && o.state === 'used' && same(o));
-	if (taken) throw new Problem(409, 'taken', `There is a stratum called “${taken.name}” already.`);
+	const taken = all.find(
+		(other) => other.id !== head.id && other.person === head.person && other.state === 'used' && looksLike(other.name, name)
+	);
+	if (taken) throw new Problem(409, 'taken', `“${name}” cannot be told apart from “${taken.name}”, which is there already.`);
 }
 
 /** Throws `Problem` 403 or 409 where nobody, or not this person, says what is required. */

@@ -65,7 +65,7 @@ export async function workspaceDocument(
 		setup,
 		setups: await setups.of(app, person),
 		layers: ownedHeads(workspace),
-		required: (await setups.required(app)).map(({ id }) => id),
+		required: (await setups.required(app, person)).map(({ id }) => id),
 		people: Object.fromEntries((await people.list()).map(({ id, name }) => [id, name])),
 		channel,
 		releases: list,

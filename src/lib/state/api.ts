@@ -11,12 +11,19 @@ export class ApiError extends Error {
 }
 
 /** Asks a route of this server. Throws `ApiError`; a server that cannot be reached has the status 0. */
-export async function ask<T>(path: string, method = 'GET', body?: unknown, get: typeof fetch = fetch): Promise<T> {
+export async function ask<T>(
+	path: string,
+	method = 'GET',
+	body?: unknown,
+	get: typeof fetch = fetch,
+	headers: Readonly<Record<string, string>> = {}
+): Promise<T> {
 	let response: Response;
 	try {
 		response = await get(path, {
 			method,
-			...(body !== undefined && { headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) })
+			headers: { ...headers, ...(body !== undefined && { 'content-type': 'application/json' }) },
+			...(body !== undefined && { body: JSON.stringify(body) })
 		});
 	} catch {
 		throw new ApiError(0, { detail: 'The server cannot be reached. What you see is safe; try again when it runs.' });

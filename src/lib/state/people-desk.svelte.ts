@@ -5,6 +5,7 @@ import { freeSlug } from '$core/text/slug';
 import type { ListedStratum } from '$lib/server/strata';
 import { ask, told } from './api';
 import { Newest } from './newest';
+import { askWithPassword } from './signing-in';
 
 /** Somebody in the list; `leftAt` is when they left. */
 export type Listed = Person & { readonly leftAt: string | null };
@@ -149,9 +150,9 @@ export class PeopleDesk {
 		);
 	}
 
-	changePassword(current: string, password: string): Promise<boolean> {
-		return this.#do('Your password is another one now; your other sessions have ended.', () =>
-			ask('/api/session/password', 'PUT', { current, password })
+	changePassword(current: string, password: string, endTokens: boolean): Promise<boolean> {
+		return this.#do('Your password is changed; your other sessions have ended.', () =>
+			askWithPassword('/api/session/password', 'PUT', { current, password, endTokens })
 		);
 	}
 

@@ -2,7 +2,8 @@
 	import { goto } from '$app/navigation';
 	import { page } from '$app/state';
 	import { Button, Input, Label } from 'flowbite-svelte';
-	import { ask, told } from '$lib/state/api';
+	import { told } from '$lib/state/api';
+	import { askWithPassword } from '$lib/state/signing-in';
 	import { within } from '$lib/ui/people/within';
 	import Frame from '$lib/ui/programs/Frame.svelte';
 	import RoleMark from '$lib/ui/people/RoleMark.svelte';
@@ -10,27 +11,61 @@
 	let { data } = $props();
 	let name = $state('');
 	let password = $state('');
+	let code = $state('');
 	let problem = $state('');
 	let busy = $state(false);
+	/** After many wrong tries the browser has to compute something first. */
+	let isWorking = $state(false);
 
-	async function enter(path: string, body: unknown) {
+	async function enter(path: string, body: object) {
 		busy = true;
 		problem = '';
 		try {
-			await ask(path, 'POST', body);
+			await askWithPassword(path, 'POST', body, { code, working: () => (isWorking = true) });
 			await goto(within(page.url.searchParams.get('to')), { invalidateAll: true });
 		} catch (error) {
 			problem = told(error);
 			password = '';
 		} finally {
-			busy = false;
+			busy = isWorking = false;
 		}
 	}
 </script>
 
 <Frame title="Sign in">
 	<div class="view">
-		{#if !data.isOpen}
+		{#if !data.isOpen && data.wantsCode}
+			<form
+				onsubmit={(event) => {
+					event.preventDefault();
+					void enter('/api/office', { name, password });
+				}}
+			>
+				<h2>Set up this office</h2>
+				<p>
+					Nobody has an account here yet. The console where Skarn was started shows a code; whoever has it becomes the first
+					steward.
+				</p>
+				<div>
+					<Label for="code">Code from the console</Label><Input
+						id="code"
+						size="sm"
+						bind:value={code}
+						autocomplete="off"
+						required
+					/>
+				</div>
+				<div>
+					<Label for="name">Your name</Label><Input id="name" size="sm" bind:value={name} autocomplete="username" required />
+				</div>
+				<div>
+					<Label for="password">Password, at least 8 characters</Label>
+					<Input id="password" size="sm" type="password" bind:value={password} autocomplete="new-password" required />
+				</div>
+				<Button type="submit" size="sm" disabled={busy}>Set up the office</Button>
+				{#if problem}<p class="callout tone-garnet" role="alert">{problem}</p>{/if}
+			</form>
+		{:else if !data.isOpen}
 			<p>This office has no accounts: it is one person’s, on this machine. <a href="/">Go on</a></p>
 		{:else}
 			<form
@@ -47,11 +82,20 @@
 				</div>
 				<Button type="submit" size="sm" disabled={busy}>Sign in</Button>
 				{#if problem}<p class="callout tone-garnet" role="alert">{problem}</p>{/if}
-				<p class="quiet">You have no name here yet? A steward of your office invites you with a link.</p>
+				{#if isWorking}<p class="quiet" role="status">There were many wrong tries: this takes a few seconds …</p>{/if}
+				<p class="quiet">
+					You have no name here yet, or have forgotten your password? A steward of your office gives you a link.
+				</p>
 			</form>
 			{#if data.desks}
 				<section aria-labelledby="desks">
 					<h2 id="desks">Or as a desk of the made-up office</h2>
+					{#if data.wantsCode}
+						<div>
+							<Label for="code">Code from the console</Label>
+							<Input id="code" size="sm" bind:value={code} autocomplete="off" />
+						</div>
+					{/if}
 					<p class="quiet">Altspur Cabins designs cable-car cabins. Six desks, two disciplines, one project; no password here.</p>
 					<ul>
 						{#each data.desks as desk (desk.id)}

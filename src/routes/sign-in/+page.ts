@@ -4,4 +4,4 @@ import type { PageLoad } from './$types';
 
 /** Whether people sign in here, and in the demo whom one can sign in as. */
 export const load: PageLoad = ({ fetch }) =>
-	ask<{ isOpen: boolean; person: Person | null; desks?: Person[] }>('/api/session', 'GET', undefined, fetch);
+	ask<{ isOpen: boolean; person: Person | null; wantsCode?: true; desks?: Person[] }>('/api/session', 'GET', undefined, fetch);

@@ -6,7 +6,15 @@ import { closeOffice } from '../../../src/lib/server/office.ts';
 import { putEmptyDatabase } from '../server/made-folder.ts';
 import { freshDatabase, postgres } from '../server/stores.ts';
 
-type Handler = (event: { params: Record<string, string>; url: URL; request: Request }) => Promise<Response>;
+type Handler = (event: {
+	params: Record<string, string>;
+	url: URL;
+	request: Request;
+	getClientAddress: () => string;
+}) => Promise<Response>;
+
+/** Where a request of a test comes from, if it says so: the address at the other end of the line. */
+export const LINE = 'x-test-line';
 export interface Place {
 	readonly pattern: RegExp;
 	readonly names: readonly string[];
@@ -34,7 +42,7 @@ async function answer(request: Request): Promise<Response> {
 		const handler = module[request.method];
 		if (!handler) return new Response(null, { status: 405 });
 		const params = Object.fromEntries(names.map((name, i) => [name, decodeURIComponent(found[i + 1]!)]));
-		return handler({ params, url, request });
+		return handler({ params, url, request, getClientAddress: () => request.headers.get(LINE) ?? '127.0.0.1' });
 	}
 	return new Response(null, { status: 404 });
 }

@@ -46,7 +46,7 @@ describe('back-ups', () => {
 		const later = await openDatabase(data());
 		await add(later, 'later');
 		await later.close();
-		await verifyBackup(file, data(), 'migrations');
+		await verifyBackup(file, 'migrations');
 		const aside = await restoreBackup(file, data(), 'migrations');
 		expect(aside).to.match(/postgres-before-/);
 		expect(await idsIn()).to.deep.equal(['kept']);
@@ -113,7 +113,7 @@ describe('back-ups', () => {
 		}
 		await office.seats.checkIn('C-07');
 		await office.seats.close();
-		await office.people.signIn('Standards desk', 'rope and pulley', 'here', new Headers());
+		await office.signIns.signIn({ name: 'Standards desk', password: 'rope and pulley', address: 'here', headers: new Headers() });
 		await office.signing.renew(new Date(Date.now() + 20 * 3_600_000));
 		expect(await isKept(), 'heard, signed in, renewed').to.equal(false);
 		office.backups.stop();

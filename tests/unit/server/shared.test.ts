@@ -1,7 +1,10 @@
 import { expect } from 'chai';
+import { sql } from 'drizzle-orm';
 import { existsSync, mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import pg from 'pg';
+import { startPostgres, type TestPostgres } from '../../../scripts/postgres.mjs';
 import { gneiss } from '../../../demo/gneiss/gneiss.ts';
 import { shortcutsIn } from '../../../core/shortcut/entry.ts';
 import type { StratumId } from '../../../core/strata/stratum.ts';
@@ -123,15 +126,20 @@ const until = async (holds: () => unknown) => {
 		await one.people.open('Standards desk', 'rope and pulley');
 		one.store.relay.tell({ all: true });
 		await until(() => other.people.isOpen);
-		const { cookies } = await one.people.signIn('Standards desk', 'rope and pulley', 'here', new Headers());
+		const { cookies } = await one.signIns.signIn({
+			name: 'Standards desk',
+			password: 'rope and pulley',
+			address: 'here',
+			headers: new Headers()
+		});
 		const headers = new Headers({ cookie: cookies.map((cookie) => cookie.split(';')[0]).join('; ') });
-		expect((await other.people.who(headers))?.role).to.equal('steward');
+		expect((await other.signIns.who(headers))?.role).to.equal('steward');
 		await one.seats.add(ID, 'C-01', '');
 		const { code } = await other.enrolments.code('C-01');
 		const { generateKeyPairSync, sign } = await import('node:crypto');
 		const { privateKey, publicKey } = generateKeyPairSync('ed25519');
 		const key = publicKey.export({ format: 'der', type: 'spki' }).subarray(-32).toString('hex');
-		await third.enrolments.enrol({ code, key }, 'here');
+		await third.enrolments.enrol({ code, key });
 		const challenge = one.enrolments.challenge('C-01');
 		one.seats.forget();
 		other.seats.forget();
@@ -235,5 +243,127 @@ const until = async (holds: () => unknown) => {
 			one.store.relay.tell({ all: true });
 			return (await keysOf(other)).includes('Ctrl+Alt+3');
 		});
+	});
+});
+
+(postgres() ? describe : describe.skip)('an office whose database goes away under writing', function () {
+	let server: TestPostgres;
+	let folder: string;
+	let office: Office;
+	const { error } = console;
+	before(async () => {
+		// what is lost is said in the log
+		console.error = () => {};
+		server = await startPostgres();
+		folder = mkdtempSync(join(tmpdir(), 'skarn-away-'));
+		office = officeOn(await openShared(server.url, join(folder, 'data')));
+		const { application, commands, strata } = gneiss;
+		await office.profiles.add({ application, commands, strata, factory: {} });
+	});
+	after(async () => {
+		await office.store.close();
+		server.stop();
+		rmSync(folder, { recursive: true, force: true });
+		console.error = error;
+	});
+
+	/** Writes until told to end; gives what was acknowledged, by its label, and how what was not was refused. */
+	function writing() {
+		const taken = new Set<string>();
+		const refused: string[] = [];
+		let isOver = false;
+		const done = (async () => {
+			for (let i = 0; !isOver; i++) {
+				const label = `edit ${Date.now()} ${i}`;
+				try {
+					const { revision } = await office.profiles.load(ID);
+					const [after] = gneiss.entriesOf(`set | Ctrl+Alt+${(i % 9) + 1} | file.pack | any`);
+					const changes = [{ chapter: 'shortcuts', stratum: OWN, before: null, after: { ...after!, rank: revision + 1 } }];
+					const other = [{ chapter: 'shortcuts', stratum: OWN, before: changes[0]!.after, after: null }];
+					const { edit: made } = await office.profiles.edit(ID, {
+						base: revision,
+						stratum: OWN,
+						label,
+						changes: changes as never
+					});
+					taken.add(label);
+					await office.profiles.edit(ID, { base: made.revision, stratum: OWN, label: `${label}, back`, changes: other as never });
+					taken.add(`${label}, back`);
+				} catch (failed) {
+					if (!(failed instanceof Problem)) throw failed;
+					refused.push(failed.kind);
+					office.profiles.forget();
+				}
+			}
+		})();
+		return {
+			refused,
+			async end() {
+				isOver = true;
+				await done;
+				return taken;
+			}
+		};
+	}
+	const kept = async () => {
+		const rows = await office.store.db.execute<{ label: string }>(sql`select label from edits`);
+		return rows.rows.map(({ label }) => label);
+	};
+
+	it('goes on when its connections are cut a dozen times: what was acknowledged is there once, and nothing else is torn', async () => {
+		const { refused, end } = writing();
+		const killer = new pg.Client({ connectionString: server.url, application_name: 'killer' });
+		await killer.connect();
+		for (let i = 0; i < 12; i++) {
+			await new Promise((resolve) => setTimeout(resolve, 40 + i * 17));
+			await killer.query("select pg_terminate_backend(pid) from pg_stat_activity where application_name like 'skarn%'");
+		}
+		await killer.end();
+		const taken = await end();
+		const labels = await kept();
+		expect(taken.size).to.be.greaterThan(5);
+		for (const label of taken)
+			expect(
+				labels.filter((one) => one === label),
+				label
+			).to.have.length(1);
+		expect(new Set(labels).size, 'nothing twice').to.equal(labels.length);
+		expect(
+			refused.every((kind) => ['away', 'stale-revision', 'not-sound'].includes(kind)),
+			refused.join()
+		).to.equal(true);
+		office.profiles.forget();
+		expect(await verifyAll(office)).to.deep.equal([]);
+	});
+
+	it('waits for a database that is started again, and says so when it stays away', async () => {
+		const { end } = writing();
+		await new Promise((resolve) => setTimeout(resolve, 100));
+		await server.restart(500);
+		const { revision } = await office.profiles.load(ID);
+		await end();
+		const labels = await kept();
+		expect(new Set(labels).size).to.equal(labels.length);
+		office.profiles.forget();
+		expect((await office.profiles.load(ID)).revision).to.be.at.least(revision);
+		expect(await verifyAll(office)).to.deep.equal([]);
+		const restarted = server.restart(9_500);
+		await until(() => !office.store.isAway);
+		const [after] = gneiss.entriesOf('set | Ctrl+Alt+F12 | file.pack | any');
+		const base = (await office.profiles.load(ID)).revision;
+		let said: unknown;
+		await office.profiles
+			.edit(ID, {
+				base,
+				stratum: OWN,
+				label: 'late',
+				changes: [{ chapter: 'shortcuts', stratum: OWN, before: null, after }] as never
+			})
+			.catch((failed: unknown) => (said = failed));
+		expect(said).to.be.instanceOf(Problem).and.to.include({ status: 503, kind: 'away' });
+		expect(office.store.isAway).to.equal(true);
+		await restarted;
+		await office.store.db.execute(sql`select 1 as one`);
+		expect(await kept()).not.to.include('late');
 	});
 });

@@ -334,7 +334,7 @@ describe('what the server signs', function () {
 		await begin();
 		await office.seats.add(ID, 'C-01', '');
 		const { code } = await office.enrolments.code('C-01');
-		await office.enrolments.enrol({ code, key: RFC_8032[0][1] }, 'here');
+		await office.enrolments.enrol({ code, key: RFC_8032[0][1] });
 		renameSync(office.signing.rootKeys.folder, join(folder, 'in the safe'));
 		const refused = await problem(office.signing.rotate('timestamp', [PHRASE]));
 		expect(refused.kind).to.equal('needs-word');

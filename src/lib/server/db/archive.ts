@@ -3,6 +3,7 @@ import {
 	existsSync,
 	fsyncSync,
 	mkdirSync,
+	mkdtempSync,
 	openSync,
 	readdirSync,
 	readFileSync,
@@ -10,7 +11,8 @@ import {
 	rmSync,
 	writeFileSync
 } from 'node:fs';
-import { basename, dirname, join } from 'node:path';
+import { tmpdir } from 'node:os';
+import { dirname, join } from 'node:path';
 import { drizzle } from 'drizzle-orm/pglite';
 import { openDurable } from './durable.ts';
 import { lockFolder } from './folder-lock.ts';
@@ -96,12 +98,13 @@ async function unpack(file: string, into: string, migrations: string): Promise<v
 }
 
 /** Throws `ArchiveError` if the back-up is not whole. Nothing is left of the look. */
-export async function verifyBackup(file: string, folder: string, migrations: string): Promise<void> {
-	const fresh = `${storeIn(folder)}-restoring-${process.pid}-${basename(file)}`;
+export async function verifyBackup(file: string, migrations: string): Promise<void> {
+	if (!existsSync(file)) throw new ArchiveError(`There is no back-up ${file}.`);
+	const folder = mkdtempSync(join(tmpdir(), 'skarn-backup-'));
 	try {
-		await unpack(file, fresh, migrations);
+		await unpack(file, join(folder, 'postgres'), migrations);
 	} finally {
-		rmSync(fresh, { recursive: true, force: true });
+		rmSync(folder, { recursive: true, force: true });
 	}
 }
 

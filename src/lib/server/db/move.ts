@@ -28,6 +28,8 @@ export const TABLES: readonly PgTable[] = [
 	schema.credentials,
 	schema.verifications,
 	schema.invitations,
+	schema.tries,
+	schema.spent,
 	schema.tokens,
 	schema.setups,
 	schema.proposals,

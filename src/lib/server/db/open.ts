@@ -31,6 +31,8 @@ export interface OpenDatabase {
 	readonly where: string;
 	/** Whether other servers may have it open too. */
 	readonly isShared: boolean;
+	/** Whether the database cannot be reached just now. */
+	readonly isAway: boolean;
 	readonly turns: Turns;
 	readonly relay: Relay;
 	/** What cookies and the tokens of seats are signed with. */
@@ -122,6 +124,7 @@ async function openLocked(folder: string, migrations: string, lock: FolderLock):
 		folder,
 		where: folder,
 		isShared: false,
+		isAway: false,
 		turns: new Turns(),
 		relay: ALONE,
 		secret: secretIn(folder),

@@ -1,3 +1,4 @@
+import { sql } from 'drizzle-orm';
 import { boolean, index, integer, jsonb, pgTable, primaryKey, serial, text, timestamp, unique } from 'drizzle-orm/pg-core';
 import type { Application } from '../../../../core/application/application.ts';
 import type { Command } from '../../../../core/application/command.ts';
@@ -5,6 +6,7 @@ import type { AnyChange } from '../../../../core/chapter/chapter.ts';
 import type { EntryOp } from '../../../../core/strata/entry.ts';
 import type { SearchPaths } from '../../../../core/folders/search.ts';
 import type { StratumState } from '../../../../core/people/may.ts';
+import type { Audience } from '../../../../core/people/setup.ts';
 import type { Recipe } from '../../../../core/recipe/recipe.ts';
 import type { Role } from '../../../../core/strata/role.ts';
 import type { DeskSetup } from '../../../../core/keyboard/desk.ts';
@@ -270,6 +272,10 @@ export const people = pgTable('people', {
 	image: text('image'),
 	role: text('role').$type<Role>().notNull(),
 	leads: jsonb('leads').$type<StratumId[]>().notNull().default([]),
+	/** The disciplines and projects that they work in. */
+	member: jsonb('member').$type<StratumId[]>().notNull().default([]),
+	/** Where they work; empty if not said. */
+	site: text('site').notNull().default(''),
 	/** When the person left; their strata stay. */
 	leftAt: at('left_at'),
 	createdAt: timestamp('created_at').notNull().defaultNow(),
@@ -318,13 +324,21 @@ export const verifications = pgTable('verifications', {
 	updatedAt: timestamp('updated_at').notNull().defaultNow()
 });
 
-/** Invitations into the office; of the link only its digest is kept. */
+/** Links into the office, each good once; of the link only its digest is kept. */
 export const invitations = pgTable('invitations', {
 	digest: text('digest').primaryKey(),
 	name: text('name').notNull(),
 	role: text('role').$type<Role>().notNull(),
 	leads: jsonb('leads').$type<StratumId[]>().notNull(),
+	member: jsonb('member').$type<StratumId[]>().notNull().default([]),
+	site: text('site').notNull().default(''),
+	/** The name of the setup that they begin with; empty if not said. */
+	setup: text('setup').notNull().default(''),
+	/** Who takes another password by it; null for somebody who is not there yet. */
+	person: text('person').references(() => people.id, { onDelete: 'cascade' }),
+	/** Who has made it; `console` for the server's own machine. */
 	by: text('by').notNull(),
+	createdAt: at('created_at').notNull().defaultNow(),
 	expiresAt: at('expires_at').notNull()
 });
 
@@ -333,8 +347,23 @@ export const tokens = pgTable('tokens', {
 	digest: text('digest').primaryKey(),
 	person: person(),
 	name: text('name').notNull(),
-	createdAt: at('created_at').notNull().defaultNow()
+	createdAt: at('created_at').notNull().defaultNow(),
+	/** To the minute; null where it was never used. */
+	lastUsedAt: at('last_used_at'),
+	expiresAt: at('expires_at')
+		.notNull()
+		.default(sql`now() + interval '90 days'`)
 });
+
+/** Wrong tries of passwords, by what was tried and from where. */
+export const tries = pgTable('tries', {
+	name: text('name').primaryKey(),
+	fails: integer('fails').notNull(),
+	last: at('last').notNull()
+});
+
+/** What was good once and is used: of each only its digest is kept, until it would have expired. */
+export const spent = pgTable('spent', { digest: text('digest').primaryKey(), until: at('until').notNull() });
 
 /** Named, ordered choices of strata. `person` is not a reference: who is alone has no account. */
 export const setups = pgTable(
@@ -349,6 +378,8 @@ export const setups = pgTable(
 		isRecommended: boolean('is_recommended').notNull().default(false),
 		/** Whether nobody may leave out its common strata. */
 		isRequired: boolean('is_required').notNull().default(false),
+		/** For whom it is recommended or required: the roles and the disciplines or projects; an empty list is everybody. */
+		audience: jsonb('audience').$type<Audience>().notNull().default({ roles: [], strata: [] }),
 		/** The lowest first; the factory is not named. */
 		strata: jsonb('strata').$type<StratumId[]>().notNull()
 	},

@@ -2,6 +2,7 @@ import { randomBytes, randomUUID } from 'node:crypto';
 import { sql } from 'drizzle-orm';
 import { drizzle } from 'drizzle-orm/node-postgres';
 import pg from 'pg';
+import { awayIn, Reach } from './away.ts';
 import type { Database } from './database.ts';
 import { migrate } from './migrate.ts';
 import { archiveOf } from './move.ts';
@@ -14,7 +15,7 @@ import { Turns } from './turns.ts';
 const CHANNEL = 'skarn';
 /** How long a turn that another server has is asked for again, in milliseconds. */
 const ASK_AGAIN = 15;
-const RECONNECT = 1_000;
+const RECONNECT = 100;
 
 /** An address without its password, for messages. */
 export function withoutPassword(url: string): string {
@@ -37,13 +38,17 @@ export async function openShared(
 	{ migrations = 'migrations' }: { migrations?: string | undefined } = {}
 ): Promise<OpenDatabase> {
 	const where = withoutPassword(url);
-	const pool = new pg.Pool({ connectionString: url, max: 12, application_name: 'skarn' });
+	const pool = new pg.Pool({ connectionString: url, max: 12, application_name: 'skarn', connectionTimeoutMillis: 5_000 });
+	let isClosed = false;
+	// a connection that is cut while nobody uses it, and one that is cut while somebody does: who uses it hears of it by what it asked
 	pool.on('error', (error) => console.error(`${where}: ${error.message}`));
+	pool.on('connect', (client) => client.on('error', (error) => console.error(`${where}: ${error.message}`)));
+	const reach = new Reach(pool, () => isClosed);
 	// what is written reads the same as in the embedded database, which has drizzle's own handling of time
-	const db = drizzle(pool, { schema }) as unknown as Database;
+	const db = steadfast(drizzle(pool, { schema }) as unknown as Database, pool, reach);
 	let line: Line;
 	try {
-		line = await Line.open(url);
+		line = await Line.open(url, reach);
 	} catch (error) {
 		await pool.end();
 		throw new DataFolderError(
@@ -74,8 +79,12 @@ export async function openShared(
 			secret: row!.value,
 			where,
 			isShared: true,
+			get isAway() {
+				return reach.isAway;
+			},
 			dump: () => (archiving ??= archiveOf(store, migrations).finally(() => (archiving = undefined))),
 			close: async () => {
+				isClosed = true;
 				await line.close();
 				await pool.end();
 			}
@@ -92,6 +101,40 @@ export async function openShared(
 	}
 }
 
+const READS = /^\s*(select|with|show|table)\b/i;
+
+/** The database, where each statement and transaction is done once more after the connection was lost, as far as that is sound. */
+function steadfast(db: Database, pool: pg.Pool, reach: Reach): Database {
+	// what is asked outside of transactions goes through the pool itself
+	const query = pool.query.bind(pool) as (...args: unknown[]) => Promise<unknown>;
+	pool.query = ((...args: unknown[]) => {
+		const [asked] = args;
+		const text = typeof asked === 'string' ? asked : String((asked as { text?: string } | undefined)?.text ?? '');
+		if (text === 'select 1') return query(...args);
+		return reach.twice(
+			() => query(...args),
+			() => !READS.test(text)
+		);
+	}) as typeof pool.query;
+	const transaction = db.transaction.bind(db);
+	db.transaction = ((work: Parameters<typeof transaction>[0], ...how: unknown[]) => {
+		let isAtEnd = false;
+		const once = () => {
+			isAtEnd = false;
+			return (transaction as (...args: unknown[]) => Promise<unknown>)(
+				async (tx: Parameters<typeof work>[0]) => {
+					const value = await work(tx);
+					isAtEnd = true;
+					return value;
+				},
+				...how
+			);
+		};
+		return reach.twice(once, () => isAtEnd);
+	}) as typeof db.transaction;
+	return db;
+}
+
 /** One connection that stays open: it holds the turns and hears what others tell. */
 class Line implements Relay {
 	readonly #url: string;
@@ -102,13 +145,16 @@ class Line implements Relay {
 	#isListening = false;
 	#last: Promise<unknown> = Promise.resolve();
 
-	private constructor(url: string, client: pg.Client) {
+	readonly #reach: Reach;
+
+	private constructor(url: string, client: pg.Client, reach: Reach) {
 		this.#url = url;
 		this.#client = client;
+		this.#reach = reach;
 	}
 
-	static async open(url: string): Promise<Line> {
-		const line = new Line(url, new pg.Client({ connectionString: url, application_name: 'skarn turns' }));
+	static async open(url: string, reach: Reach): Promise<Line> {
+		const line = new Line(url, new pg.Client({ connectionString: url, application_name: 'skarn turns' }), reach);
 		await line.#connect(line.#client);
 		return line;
 	}
@@ -171,12 +217,22 @@ class Line implements Relay {
 		const key = [`skarn ${name}`];
 		for (;;) {
 			const client = this.#client;
-			const { rows } = await this.#query<{ is: boolean }>(
-				client,
-				'select pg_try_advisory_lock(hashtextextended($1, 0)) as is',
-				key
-			);
-			if (rows[0]!.is)
+			let isMine: boolean;
+			try {
+				const { rows } = await this.#query<{ is: boolean }>(
+					client,
+					'select pg_try_advisory_lock(hashtextextended($1, 0)) as is',
+					key
+				);
+				isMine = rows[0]!.is;
+			} catch (error) {
+				if (this.#isClosed || !awayIn(error)) throw error;
+				// the line comes back by itself
+				await this.#reach.again();
+				await new Promise((resolve) => setTimeout(resolve, ASK_AGAIN));
+				continue;
+			}
+			if (isMine)
 				return async () => {
 					// with its connection a turn is gone as well
 					if (client !== this.#client) return;

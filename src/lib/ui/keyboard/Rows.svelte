@@ -31,9 +31,7 @@
 	const keptOn = ({ keys }: Plane) =>
 		keys === undefined
 			? undefined
-			: workspace.office
-					.kept(keys)
-					.find(({ platform }) => platform === undefined || platform === PLATFORM_NAMES[desk.platform]);
+			: workspace.office.kept(keys).find(({ platform }) => platform === undefined || platform === PLATFORM_NAMES[desk.platform]);
 	const isUsed = (face: Face) => face.planes.some((p) => p.binding || keptOn(p));
 	const nameOf = (face: Face) => legendOf(face.key.code, face.legends, false) || 'Space';
 	const rows = $derived(

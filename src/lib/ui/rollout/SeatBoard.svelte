@@ -25,7 +25,7 @@
 	let many = $state(50);
 	const isSound = $derived(SeatId.safeParse(id.trim()).success);
 	const FILTER_FROM = 8;
-	const URGENT: readonly SeatState[] = ['refused', 'troubled', 'drifted', 'behind', 'offline', 'never', 'current'];
+	const URGENT: readonly SeatState[] = ['refused', 'troubled', 'drifted', 'behind', 'offline', 'never', 'current', 'hidden'];
 	const ofRing = $derived(
 		shown === '' ? desk.seats : desk.seats.filter((seat) => desk.rings[placeOf(desk.rings, seat.ring)]?.id === shown)
 	);

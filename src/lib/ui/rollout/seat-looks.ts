@@ -8,5 +8,6 @@ export const SEAT_LOOKS: Readonly<Record<SeatState, { readonly sign: string; rea
 	refused: { sign: '◆', tone: 'garnet', text: 'refused' },
 	troubled: { sign: '!', tone: 'garnet', text: 'reports trouble' },
 	offline: { sign: '○', tone: 'limonite', text: 'offline' },
-	never: { sign: '…', tone: 'limonite', text: 'not heard of yet' }
+	never: { sign: '…', tone: 'limonite', text: 'not heard of yet' },
+	hidden: { sign: '·', tone: 'quiet', text: 'not shown to you' }
 };

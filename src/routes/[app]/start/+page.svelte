@@ -18,7 +18,7 @@
 	let walk = $state<HTMLElement | undefined>(undefined);
 
 	const counts = $derived(countsOf(workspace.findings.ofAll));
-	const behind = $derived(seats.filter((s) => s.state !== 'current' && s.state !== 'never'));
+	const behind = $derived(seats.filter((s) => !['current', 'never', 'hidden'].includes(s.state)));
 	const unheard = $derived(seats.filter((s) => s.state === 'never').length);
 	const since = $derived(visits.seen === undefined ? [] : workspace.history.filter((e) => e.revision > visits.seen!));
 	/** Changes that are told one by one. */

@@ -1,40 +1,56 @@
-import { Role } from '$core/strata/role.ts';
-import { PersonId, PersonName } from '$core/people/person.ts';
-import { StratumId } from '$core/strata/stratum.ts';
 import { z } from 'zod';
+import { PersonId, PersonName, Site } from '$core/people/person.ts';
+import { Role } from '$core/strata/role.ts';
+import { StratumId } from '$core/strata/stratum.ts';
 import { checked, readBody } from '$lib/server/problem';
 import { Created, route } from '$lib/server/route';
 
-const Leads = z.array(StratumId).max(200);
+const Strata = z.array(StratumId).max(200);
 
+/** Everybody, those who have left among them. */
 export const GET = route('read', async (_, { people }) => ({ isOpen: people.isOpen, people: await people.list() }));
 
 /** Invites somebody: gives the secret of the link, which is shown this once. */
-export const POST = route('people', async ({ request }, { people }, person) => {
+export const POST = route('people', async ({ request }, { links }, person) => {
 	const Invitation = z.strictObject({
 		name: PersonName,
 		role: Role,
-		leads: Leads.default([]),
+		leads: Strata.default([]),
+		member: Strata.default([]),
+		site: Site.default(''),
 		days: z.number().int().min(1).max(60).default(7)
 	});
 	const { days, ...invited } = await readBody(request, Invitation, 20_000);
-	return new Created(await people.invite(person, invited, days));
+	const [made] = await links.invite(person, [invited], days);
+	return new Created(made);
 });
 
-/** Changes what somebody may. */
+const Changed = z.strictObject({
+	id: PersonId,
+	name: PersonName.optional(),
+	role: Role.optional(),
+	leads: Strata.optional(),
+	member: Strata.optional(),
+	site: Site.optional()
+});
+
+/** Changes what somebody is called, may and works in, or of several people at once; gives what was before. */
 export const PUT = route('people', async ({ request }, { people }) => {
-	const Changed = z.strictObject({ id: PersonId, role: Role.optional(), leads: Leads.optional() });
-	const { id, ...change } = await readBody(request, Changed, 20_000);
-	await people.change(id, change);
-	return { people: await people.list() };
+	const body = await readBody(request, z.union([Changed, z.strictObject({ people: z.array(Changed).min(1).max(500) })]), 500_000);
+	const was = await people.change('people' in body ? body.people : [body]);
+	return { people: await people.list(), was };
 });
 
-/** Somebody leaves: `?id=…`. Their sessions end, their strata stay. */
-export const DELETE = route('people', async ({ url }, { people, live, seats, store }) => {
-	const { id } = checked(z.object({ id: PersonId }), Object.fromEntries(url.searchParams));
+/** Somebody leaves: `?id=…`, several with commas. Their sessions end, their strata stay. */
+export const DELETE = route('people', async ({ url }, { people, seats }) => {
+	const Ids = z.object({
+		id: z
+			.string()
+			.transform((text) => text.split(','))
+			.pipe(z.array(PersonId).max(500))
+	});
+	const { id } = checked(Ids, Object.fromEntries(url.searchParams));
 	await people.leave(id);
-	live.dismiss(id);
 	seats.forget();
-	store.relay.tell({ dismiss: id });
 	return { people: await people.list() };
 });

@@ -2,10 +2,16 @@ import { z } from 'zod';
 import { PersonId } from '$core/people/person.ts';
 import { may, STRATUM_STATES } from '$core/people/may.ts';
 import { StratumHead, StratumId } from '$core/strata/stratum.ts';
+import { plainName } from '$core/text/plain-name.ts';
 import { Problem, readBody } from '$lib/server/problem';
 import { Created, route } from '$lib/server/route';
 
-const NewStratum = z.strictObject({ ...StratumHead.shape, kind: z.enum(['discipline', 'project', 'personal']) });
+const StratumName = plainName('a level');
+const NewStratum = z.strictObject({
+	...StratumHead.shape,
+	name: StratumName,
+	kind: z.enum(['discipline', 'project', 'personal'])
+});
 
 /** All strata, those that are archived or deleted among them, with whose setups have them. */
 export const GET = route('read', async (_, { strata }) => ({ strata: await strata.list() }));
@@ -30,7 +36,7 @@ export const PUT = route('people', async ({ request }, { strata }) => {
 export const PATCH = route('arrange', async ({ request }, { strata }, person) => {
 	const Changed = z.strictObject({
 		id: StratumId,
-		name: StratumHead.shape.name.optional(),
+		name: StratumName.optional(),
 		isRequired: z.boolean().optional(),
 		state: z.enum(STRATUM_STATES).optional()
 	});

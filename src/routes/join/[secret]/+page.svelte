@@ -23,10 +23,10 @@
 	}
 </script>
 
-<Frame title="Join the office">
+<Frame title="Welcome">
 	<div class="view">
-		{#await ask<{ name: string; role: 'designer'; expiresAt: string }>(path)}
-			<p class="quiet" role="status">Looking for the invitation …</p>
+		{#await ask<{ name: string; role: 'designer'; does: 'join' | 'password'; expiresAt: string }>(path)}
+			<p class="quiet" role="status">Looking for the link …</p>
 		{:then invited}
 			<form
 				onsubmit={(event) => {
@@ -35,10 +35,14 @@
 				}}
 			>
 				<h2>{invited.name}</h2>
-				<p>
-					<RoleMark role={invited.role} /> You are invited as {invited.role}. Choose a password; your name is what you sign in
-					with.
-				</p>
+				{#if invited.does === 'join'}
+					<p>
+						<RoleMark role={invited.role} /> You are invited as {invited.role}. Choose a password; your name is what you sign in
+						with.
+					</p>
+				{:else}
+					<p>Choose a new password. Wherever you are signed in now, you will have to sign in again.</p>
+				{/if}
 				<input type="hidden" autocomplete="username" value={invited.name} />
 				<div>
 					<Label for="password">Password, at least 8 characters</Label>
@@ -48,7 +52,7 @@
 					<Label for="again">The same again</Label>
 					<Input id="again" size="sm" type="password" bind:value={again} autocomplete="new-password" required />
 				</div>
-				<Button type="submit" size="sm">Join</Button>
+				<Button type="submit" size="sm">{invited.does === 'join' ? 'Join' : 'Change the password'}</Button>
 				{#if problem}<p class="callout tone-garnet" role="alert">{problem}</p>{/if}
 			</form>
 		{:catch error}

@@ -65,7 +65,11 @@ describe('a file compared with a profile', () => {
 		const rows = [said('remove', one!, 'Ctrl+Alt+1'), said('remove', two!, 'Ctrl+Alt+2')];
 		const brought = (entries: readonly Entry[]) => {
 			const given = { rows: entries.map((entry, i) => ({ chapter: 'shortcuts', line: i + 1, stratum: undefined, said: entry })) };
-			const { index, items } = compareFile(subject, before, given as never, { selection: USUAL, into: undefined, otherwise: personal });
+			const { index, items } = compareFile(subject, before, given as never, {
+				selection: USUAL,
+				into: undefined,
+				otherwise: personal
+			});
 			const { changes, left } = bring(index, before, items);
 			expect(left).to.deep.equal([]);
 			return [...shortcutsIn(applyEdit(before, changes)[2]!).values()].map(({ op, keys }) => `${op} ${keys}`);

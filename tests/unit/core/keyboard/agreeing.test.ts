@@ -9,7 +9,12 @@ import { canHear, hear } from '../../../../core/stroke/hear.ts';
 import { keysOf, parseKeys, parseStroke, strokesOf, type Keys } from '../../../../core/stroke/stroke.ts';
 
 /** What the recorder makes of a press of a key on a layout: the fields that a browser gives (W3C UI Events, KeyboardEvent). */
-function recorded(code: string, layout: (typeof LAYOUT_IDS)[number], modifiers: readonly string[], match: 'position' | 'character') {
+function recorded(
+	code: string,
+	layout: (typeof LAYOUT_IDS)[number],
+	modifiers: readonly string[],
+	match: 'position' | 'character'
+) {
 	const level = modifiers.includes('Shift') ? 1 : 0;
 	const { legend, isDead } = LAYOUTS[layout];
 	const key = isDead(code, level) ? 'Dead' : (legend(code, level) ?? 'Unidentified');
@@ -85,13 +90,26 @@ describe('characters with Shift', () => {
 			);
 		// German: Shift with ß types ?; Italian: Shift with è types é (XKB, the layout files)
 		expect(at('de').heardAs(parseKeys('Shift+ß'))).to.equal('?');
-		expect(at('de').troubles(parseKeys('Shift+ß')).map((t) => t.kind)).to.deep.equal(['missing']);
+		expect(
+			at('de')
+				.troubles(parseKeys('Shift+ß'))
+				.map((t) => t.kind)
+		).to.deep.equal(['missing']);
 		expect(at('it').heardAs(parseKeys('Shift+è'))).to.equal(keysOf([{ modifiers: ['Shift'], key: 'é' }]));
 		expect(at('de').heardAs(parseKeys('Shift+Ä'))).to.equal(parseKeys('Shift+Ä'));
 	});
 
 	it('are not taken for the letter of the position with Alt, but on macOS', () => {
-		const press = { code: 'Quote', key: 'ä', ctrlKey: false, altKey: true, shiftKey: false, metaKey: false, capsLock: false, altGraph: false };
+		const press = {
+			code: 'Quote',
+			key: 'ä',
+			ctrlKey: false,
+			altKey: true,
+			shiftKey: false,
+			metaKey: false,
+			capsLock: false,
+			altGraph: false
+		};
 		expect(hear(press, 'character').stroke).to.deep.equal({ modifiers: ['Alt'], key: 'ä' });
 		expect(hear({ ...press, isMac: true }, 'character').stroke).to.deep.equal({ modifiers: ['Alt'], key: "'" });
 	});

@@ -40,7 +40,9 @@ describe('differences from the factory', () => {
 					const left = differencesInForceBetween(factory, after, names);
 					const thing = (id: string) => id.split('\n').slice(2).join('\n');
 					expect(
-						left.filter((one) => one.chapter === difference.chapter && thing(one.id) === thing(difference.id)).map(({ id }) => id),
+						left
+							.filter((one) => one.chapter === difference.chapter && thing(one.id) === thing(difference.id))
+							.map(({ id }) => id),
 						difference.id
 					).to.deep.equal([]);
 				}
@@ -69,7 +71,10 @@ describe('compared profiles', () => {
 			varve.strata.map((head, i) => ({ ...head, contents: contents[i] ? { options: contents[i] } : {} }));
 		const theirs = profile(options({ op: 'set', value: true }));
 		const removed = profile(options({ op: 'set', value: true }), undefined, options({ op: 'remove' }));
-		const pick = (mine: Profile) => compared(subject, [theirs, mine]).filter(({ isSame }) => !isSame).map((row) => ({ row, from: 0 }));
+		const pick = (mine: Profile) =>
+			compared(subject, [theirs, mine])
+				.filter(({ isSame }) => !isSame)
+				.map((row) => ({ row, from: 0 }));
 		const over = takingOver(subject, removed, 'office' as StratumId, pick(removed), 1);
 		expect(over.changes).to.deep.equal([]);
 		expect(over.stays.map(({ reason }) => reason)).to.deep.equal(['Personal removes it above Office; write to Personal instead']);

@@ -79,9 +79,7 @@ describe('fixes of any chapter', () => {
 		const scope = {};
 		for (const standIn of [gneiss, varve, tuff]) {
 			const [one, other] = standIn.commands.filter((c) => c.contexts.length === 0);
-			const entries = [one!, other!].map(
-				(command, rank) => ({ op: 'set', command: command.id, keys, scope, rank })
-			);
+			const entries = [one!, other!].map((command, rank) => ({ op: 'set', command: command.id, keys, scope, rank }));
 			const rose = { op: 'set', kind: 'rose', button: 'Right', modifiers: [], scope, directions: 4, turn: 0, rank: 0 };
 			const profile: Profile = standIn.strata.map((head, i) => ({
 				...head,

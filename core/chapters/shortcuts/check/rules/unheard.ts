@@ -26,10 +26,6 @@ export const unheard: CheckRule = {
 		};
 	},
 	proposals({ bindings: [binding], witness: { keys } }, c, _, pen) {
-		return [
-			...respellings(c, pen, binding!, keys!),
-			...moves(c, pen, binding!),
-			goes(c, pen, binding!)
-		];
+		return [...respellings(c, pen, binding!, keys!), ...moves(c, pen, binding!), goes(c, pen, binding!)];
 	}
 };

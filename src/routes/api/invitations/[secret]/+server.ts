@@ -1,13 +1,14 @@
 import { z } from 'zod';
+import { signedIn } from '$lib/server/people/session';
 import { readBody } from '$lib/server/problem';
-import { addressOf, route } from '$lib/server/route';
-import { signedIn } from '$lib/server/session';
+import { route } from '$lib/server/route';
 
-export const GET = route('anybody', async ({ params }, { people }) => people.invitation(params.secret!));
+/** What a link is for. */
+export const GET = route('anybody', async ({ params }, { links }) => links.look(params.secret!));
 
-/** Joins the office with a password of one's own, and signs in. */
-export const POST = route('anybody', async (event, { people }) => {
+/** Joins the office, or takes another password, and signs in. */
+export const POST = route('anybody', async (event, office) => {
 	const { password } = await readBody(event.request, z.strictObject({ password: z.string().max(1_000) }), 10_000);
-	const { name } = await people.join(event.params.secret!, password);
-	return signedIn(await people.signIn(name, password, addressOf(event), event.request.headers));
+	const { name } = await office.links.use(event.params.secret!, password);
+	return signedIn(event, office, { name, password });
 });

@@ -1,12 +1,14 @@
 import { z } from 'zod';
 import { PersonId } from '$core/people/person.ts';
+import { isDemo, withCookies } from '$lib/server/people/session';
 import { Problem, readBody } from '$lib/server/problem';
 import { route } from '$lib/server/route';
-import { isDemo, withCookies } from '$lib/server/session';
 
-/** Signs in as one of the desks of the demo, without a password. Elsewhere there is no such thing. */
-export const POST = route('anybody', async ({ request }, { people }) => {
+/** Signs in as one of the desks of the demo, without a password; from another machine with the code of the console. Elsewhere there is no such thing. */
+export const POST = route('anybody', async (event, { doors, signIns }) => {
 	if (!isDemo()) throw new Problem(404, 'not-found', 'Only the demo signs in without a password.');
-	const { id } = await readBody(request, z.strictObject({ id: PersonId }), 1_000);
-	return withCookies({ id }, await people.enter(id, request.headers));
+	doors.refuseStranger(event);
+	const { id } = await readBody(event.request, z.strictObject({ id: PersonId }), 1_000);
+	const cookies = await signIns.enter(id, doors.addressOf(event), event.request.headers);
+	return withCookies({ id }, cookies, doors.isSecure(event));
 });

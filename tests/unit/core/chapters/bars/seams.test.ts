@@ -71,14 +71,19 @@ describe('bars at the seams', () => {
 	});
 
 	it('say that something is lost also where another stratum speaks of it idly', () => {
-		const profile = profileOf([bar('main')], [place('one', 'gone')], [{ op: 'lock', id: 'two' }, { op: 'remove', id: 'nothing' }]);
-		expect(barTree(profile).idle.map(({ entry }) => entry.id)).to.include('one');
-		const both = profileOf(
+		const profile = profileOf(
 			[bar('main')],
-			[place('one', 'gone'), { op: 'lock', id: 'one' }],
-			[{ op: 'remove', id: 'one' }]
+			[place('one', 'gone')],
+			[
+				{ op: 'lock', id: 'two' },
+				{ op: 'remove', id: 'nothing' }
+			]
 		);
-		const told = barTree(both).idle.filter(({ entry }) => entry.id === 'one').map(({ entry, stratum }) => `${stratum.id} ${entry.op}`);
+		expect(barTree(profile).idle.map(({ entry }) => entry.id)).to.include('one');
+		const both = profileOf([bar('main')], [place('one', 'gone'), { op: 'lock', id: 'one' }], [{ op: 'remove', id: 'one' }]);
+		const told = barTree(both)
+			.idle.filter(({ entry }) => entry.id === 'one')
+			.map(({ entry, stratum }) => `${stratum.id} ${entry.op}`);
 		expect(told).to.have.members(['office set', 'personal remove']);
 	});
 
@@ -147,12 +152,7 @@ describe('bars at the seams', () => {
 		}));
 		const menus = orders(40).map((order, i) => ({ ...place(`menu-${i}`, 'line', { flyout: `Cladding ${i}` }), order }));
 		const profile = profileOf(
-			[
-				bar('wide', { form: 'ribbon', scope }),
-				...tabs,
-				{ ...bar('line', { form: 'menu', scope }), order: 'a1' },
-				...menus
-			],
+			[bar('wide', { form: 'ribbon', scope }), ...tabs, { ...bar('line', { form: 'menu', scope }), order: 'a1' }, ...menus],
 			[],
 			[]
 		);
@@ -167,8 +167,7 @@ describe('bars at the seams', () => {
 		const names = orders(24);
 		const buttons = names.map((order, i) => ({ ...place(`b-${i}`, 'side', { command: gneiss.commands[i]!.id }), order }));
 		const profile = profileOf([bar('side', { dock: { edge: 'left', row: 0 } }), ...buttons], [], []);
-		const desk = (screens: object[]) =>
-			desksOf([{ id: 'A', desk: { ...USUAL_DESK, screens: screens as never } }]);
+		const desk = (screens: object[]) => desksOf([{ id: 'A', desk: { ...USUAL_DESK, screens: screens as never } }]);
 		const said = (screens: object[]) =>
 			findingsIn({ circumstances: circumstancesOf(subject, profile, desk(screens), null), profile, released: undefined }, [BARS])
 				.filter(({ rule }) => rule === 'crowding')

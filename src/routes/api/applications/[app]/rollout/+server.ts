@@ -10,8 +10,9 @@ import { route } from '$lib/server/route';
  */
 export const GET = route('read', async ({ params }, { people, profiles, rollouts, setups }, person) => {
 	await profiles.load(params.app!);
-	const without = may(person, 'survey') ? await setups.without(params.app!, await people.here()) : [];
-	return { ...(await rollouts.state(params.app!)), without };
+	const state = await rollouts.state(params.app!);
+	if (!may(person, 'survey')) return { ...state, verdict: state.verdict && { ...state.verdict, troubled: [] }, without: [] };
+	return { ...state, without: await setups.without(params.app!, await people.here()) };
 });
 
 /** Pauses, goes on or stops. */

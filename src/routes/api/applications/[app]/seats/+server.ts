@@ -1,15 +1,18 @@
 import { json } from '@sveltejs/kit';
 import { z } from 'zod';
 import { DeskSetup } from '$core/keyboard/desk.ts';
-import { SeatId } from '$core/release/release.ts';
+import { may } from '$core/people/may.ts';
+import { hiddenSeat, SeatId } from '$core/release/release.ts';
 import { checked, readBody } from '$lib/server/problem';
 import { route } from '$lib/server/route';
 
 const NewSeat = z.strictObject({ id: SeatId, note: z.string().trim().max(200).default(''), desk: DeskSetup.optional() });
 
-export const GET = route('read', async ({ params }, { seats, profiles }) => {
+/** The seats of the program; what they report is seen by who may survey the office, and of one's own seat by everybody. */
+export const GET = route('read', async ({ params }, { seats, profiles }, person) => {
 	await profiles.load(params.app!);
-	return { seats: await seats.list(params.app!) };
+	const list = await seats.list(params.app!);
+	return { seats: may(person, 'survey') ? list : list.map((seat) => hiddenSeat(seat, person.id)) };
 });
 
 /** `?id=C-03` is forgotten. */

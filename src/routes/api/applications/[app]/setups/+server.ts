@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { SetupId, SetupName, SetupStrata } from '$core/people/setup.ts';
+import { Audience, SetupId, SetupName, SetupStrata } from '$core/people/setup.ts';
 import { may } from '$core/people/may.ts';
 import { checked, Problem, readBody } from '$lib/server/problem';
 import { Created, route } from '$lib/server/route';
@@ -34,10 +34,12 @@ export const PUT = route('arrange', async ({ params, request }, { setups }, pers
 		strata: SetupStrata.optional(),
 		isStart: z.literal(true).optional(),
 		isRecommended: z.boolean().optional(),
-		isRequired: z.boolean().optional()
+		isRequired: z.boolean().optional(),
+		/** For whom it is recommended or required. */
+		audience: Audience.optional()
 	});
 	const { id, ...change } = await readBody(request, Changed, 20_000);
-	if (change.isRecommended !== undefined && !may(person, 'recommend'))
+	if ((change.isRecommended !== undefined || change.audience) && !may(person, 'recommend'))
 		throw new Problem(403, 'not-yours', `Stewards and trainers recommend setups; ${person.name} is here as ${person.role}.`);
 	if (change.isRequired !== undefined && !may(person, 'people'))
 		throw new Problem(403, 'not-yours', `Stewards say which setups are required; ${person.name} is here as ${person.role}.`);

@@ -1,15 +1,18 @@
 import { createHash } from 'node:crypto';
 import { betterAuth } from 'better-auth';
 import { drizzleAdapter } from 'better-auth/adapters/drizzle';
-import type { Database } from './db/open.ts';
-import { credentials, people, sessions, verifications } from './db/schema.ts';
+import type { Database } from '../db/open.ts';
+import { credentials, people, sessions, verifications } from '../db/schema.ts';
 
 /** Passwords have at least so many signs (OWASP ASVS 5.0, 6.2.1), and may have as many as this. */
 export const PASSWORD = { least: 8, most: 128 } as const;
 
-/** A session ends after a week; one that is used is prolonged once a day. */
+/** A session ends after a week; one that is used is prolonged once an hour. */
 const WEEK = 7 * 24 * 3600;
-const DAY = 24 * 3600;
+const HOUR = 3600;
+
+/** In which header better-auth is told where somebody asks from; set by the server itself, whatever the request says. */
+export const ASKER = 'x-skarn-asker';
 
 /** What better-auth knows a person by: people sign in with their names, and it wants an address. */
 export const addressOf = (name: string): string =>
@@ -26,8 +29,8 @@ export function accountsOn(db: Database, secret: string, address: string | undef
 		}),
 		emailAndPassword: { enabled: true, disableSignUp: true, minPasswordLength: PASSWORD.least, maxPasswordLength: PASSWORD.most },
 		user: { additionalFields: { role: { type: 'string', required: true, input: false } } },
-		session: { expiresIn: WEEK, updateAge: DAY },
-		advanced: { cookiePrefix: 'skarn' },
+		session: { expiresIn: WEEK, updateAge: HOUR },
+		advanced: { cookiePrefix: 'skarn', ipAddress: { ipAddressHeaders: [ASKER] } },
 		telemetry: { enabled: false },
 		logger: { level: 'error' }
 	});
