@@ -37,11 +37,16 @@ const MOST_CHANGES = 100_000;
  * What the interface sends: a named list of changes, made against a revision, applied whole or not at all. `stratum` is the one
  * that is written to; it decides what may be written (see `reaches`); `setup` is the one that the writer looks at.
  */
-export const ProposedEdit = z.strictObject({
+export const ProposedHead = z.strictObject({
 	base: Revision,
 	stratum: StratumId,
 	setup: z.string().max(60).optional(),
 	label: z.string().min(1).max(200),
+	/** Each of them is looked at by itself. */
+	changes: z.array(z.unknown()).min(1, 'an edit changes something').max(MOST_CHANGES)
+});
+/** The same with all changes looked at. */
+export const ProposedEdit = ProposedHead.extend({
 	changes: z.array(AnyChangeForm).min(1, 'an edit changes something').max(MOST_CHANGES)
 });
 export type ProposedEdit = z.infer<typeof ProposedEdit>;
@@ -121,9 +126,14 @@ export function undoable(log: readonly Step[], stratum: StratumId): { undo: numb
 	let redo: number[] = [];
 	for (const step of log) {
 		if (step.stratum !== stratum) continue;
-		if (step.undoes !== undefined) redo.push(undo.pop()!);
-		else if (step.redoes !== undefined) undo.push(redo.pop()!);
-		else {
+		// of a long log only the newest steps may be known: what a step takes back is said by itself
+		if (step.undoes !== undefined) {
+			undo.pop();
+			redo.push(step.undoes);
+		} else if (step.redoes !== undefined) {
+			redo.pop();
+			undo.push(step.redoes);
+		} else {
 			undo.push(step.revision);
 			redo = [];
 		}

@@ -96,7 +96,8 @@ export function withOwnRanksBy<E extends AnyEntry>(
 		const own = changes.filter((change) => change.stratum === stratum.id);
 		const coming = own.filter(({ after }) => after !== null);
 		if (coming.length === 0) continue;
-		const touched = new Set(own.map((change) => keyOf(entryOfChange(change))));
+		// what was not there before has no place in the list yet
+		const touched = new Set(own.flatMap((change) => (change.before === null ? [] : [keyOf(entryOfChange(change))])));
 		const taken = new Set<number>();
 		let next = 0;
 		for (const [key, { rank }] of entriesIn(stratum)) {

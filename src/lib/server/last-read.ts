@@ -2,21 +2,24 @@ import { createHash } from 'node:crypto';
 import type { RequestEvent } from '@sveltejs/kit';
 
 /** So much is kept of what was answered, in characters, and of one answer. */
-const MOST = 60_000_000;
+const MOST = 24_000_000;
 const MOST_OF_ONE = 6_000_000;
 
-/** What each reader was answered last, so that reading goes on while the database is away. The oldest goes first. */
+/**
+ * What each reader was answered last, so that reading goes on while the database is away, or held by a long transaction. The oldest
+ * goes first.
+ */
 export class LastRead {
-	readonly #kept = new Map<string, string>();
+	readonly #kept = new Map<string, { readonly text: string; readonly writes: number }>();
 	#size = 0;
 
-	/** Answers the value as JSON, and keeps it for who asked. */
-	keep(event: RequestEvent, value: unknown): Response {
+	/** Answers the value as JSON, and keeps it for who asked; `writes` counts what had been written when it was asked for. */
+	keep(event: RequestEvent, value: unknown, writes: number): Response {
 		const text = JSON.stringify(value);
 		const key = keyOf(event);
 		if (key !== undefined && text.length <= MOST_OF_ONE) {
 			this.#drop(key);
-			this.#kept.set(key, text);
+			this.#kept.set(key, { text, writes });
 			this.#size += text.length;
 			for (const oldest of this.#kept.keys()) {
 				if (this.#size <= MOST) break;
@@ -26,16 +29,20 @@ export class LastRead {
 		return jsonText(text);
 	}
 
-	/** What this reader was answered last; undefined for a write, and for what was not read before. */
-	of(event: RequestEvent): Response | undefined {
+	/**
+	 * What this reader was answered last, if nothing was written since where `writes` is given; undefined for a write, and for what was
+	 * not read before.
+	 */
+	of(event: RequestEvent, writes?: number): Response | undefined {
 		const key = keyOf(event);
-		const text = key === undefined ? undefined : this.#kept.get(key);
+		const kept = key === undefined ? undefined : this.#kept.get(key);
+		if (!kept || (writes !== undefined && kept.writes !== writes)) return undefined;
 		// RFC 9111, 5.2.2: nobody keeps it for longer
-		return text === undefined ? undefined : jsonText(text, { 'cache-control': 'no-store' });
+		return jsonText(kept.text, { 'cache-control': 'no-store' });
 	}
 
 	#drop(key: string): void {
-		this.#size -= this.#kept.get(key)?.length ?? 0;
+		this.#size -= this.#kept.get(key)?.text.length ?? 0;
 		this.#kept.delete(key);
 	}
 }

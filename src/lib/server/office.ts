@@ -6,6 +6,7 @@ import { Checking } from './checking.ts';
 import { openDatabase, type OpenDatabase } from './db/open.ts';
 import { Doors } from './doors.ts';
 import { Enrolments } from './enrolments.ts';
+import { History } from './history.ts';
 import { LastRead } from './last-read.ts';
 import { Live, type Change } from './live.ts';
 import { OwnFiles } from './own-files.ts';
@@ -21,6 +22,7 @@ import { Releases } from './releases.ts';
 import { Rollouts } from './rollouts.ts';
 import { Seats } from './seats.ts';
 import { Setups } from './setups.ts';
+import { unreadable } from './db/unreadable.ts';
 import { RootKeys } from './signing/root-keys.ts';
 import { Strata } from './strata.ts';
 import { Signing, type Lifetimes } from './signing/signing.ts';
@@ -38,6 +40,7 @@ export interface Office {
 	readonly strata: Strata;
 	readonly profiles: Profiles;
 	readonly blames: Blames;
+	readonly history: History;
 	readonly proposals: Proposals;
 	readonly signing: Signing;
 	readonly rollouts: Rollouts;
@@ -108,6 +111,12 @@ export function officeOn(store: OpenDatabase, { rootKeys, lifetimes }: OfficeOpt
 			get isAway() {
 				return store.isAway;
 			},
+			get isBusy() {
+				return store.isBusy;
+			},
+			get writes() {
+				return store.writes;
+			},
 			close: async () => {
 				rollouts.stop();
 				await seats.close().catch((error: Error) => console.error(error.message));
@@ -123,6 +132,7 @@ export function officeOn(store: OpenDatabase, { rootKeys, lifetimes }: OfficeOpt
 		strata: new Strata(db, { people, profiles, setups }),
 		profiles,
 		blames,
+		history: new History(db, profiles),
 		proposals: new Proposals(db, profiles),
 		signing,
 		rollouts,
@@ -160,14 +170,27 @@ async function stateOf(db: OpenDatabase['db']): Promise<string> {
 	return counted.rows[0]!.state;
 }
 
-/** Compares each application with its edits, one after the other and without haste; gives what differs. */
-export async function verifyAll({ profiles }: Pick<Office, 'profiles'>): Promise<string[]> {
-	const differing: string[] = [];
-	for (const { id } of await profiles.list())
+/** How far a verification has come. */
+export interface Verifying {
+	readonly application: string;
+	readonly revision: number;
+	readonly of: number;
+}
+
+/**
+ * Compares each application with its edits, one after the other and without haste; gives what differs, a table that cannot be read
+ * among it. With `isWhole` all edits count, else those that are new since it was found sound.
+ */
+export async function verifyAll(
+	{ profiles, store }: Pick<Office, 'profiles' | 'store'>,
+	{ isWhole = true, progress = () => {} }: { isWhole?: boolean; progress?: (at: Verifying) => void } = {}
+): Promise<string[]> {
+	const differing: string[] = isWhole ? await unreadable(store) : [];
+	for (const { id: application } of await profiles.list())
 		try {
-			differing.push(...(await profiles.verify(id)));
+			differing.push(...(await profiles.verify(application, isWhole, (revision, of) => progress({ application, revision, of }))));
 		} catch (error) {
-			differing.push(`${id} cannot be read: ${(error as Error).message}`);
+			differing.push(`${application} cannot be read: ${(error as Error).message}`);
 		}
 	return differing;
 }
@@ -175,7 +198,7 @@ export async function verifyAll({ profiles }: Pick<Office, 'profiles'>): Promise
 /** Looks after the office from now on: what differs from the edits is said in the log, and back-ups are kept. */
 async function lookAfter(office: Office): Promise<void> {
 	await office.backups.start();
-	for (const line of await verifyAll(office)) console.error(`Verify: ${line}`);
+	for (const line of await verifyAll(office, { isWhole: false })) console.error(`Verify: ${line}`);
 }
 
 /** The database that `DATABASE_URL` names, or the one in the data folder. */

@@ -1,6 +1,7 @@
 import { json } from '@sveltejs/kit';
 import { z } from 'zod';
 import '../../../core/format/own-words.ts';
+import { inSlices } from './pauses.ts';
 import { plainJson, PlainJsonError } from './plain-json.ts';
 
 /** The kinds of problem that the routes answer with; docs/format.md lists them. */
@@ -79,26 +80,45 @@ export function problemResponse({ status, kind, message, more }: Problem, instan
 
 /** The JSON body, checked. Throws `Problem` that names the pointer of the first thing that is off. */
 export async function readBody<T>(request: Request, schema: z.ZodType<T>, mostBytes = 1_000_000): Promise<T> {
+	return checked(schema, await readJson(request, mostBytes), 400);
+}
+
+/** The JSON of a request; see `readBody`. */
+export async function readJson(request: Request, mostBytes: number): Promise<unknown> {
 	const text = await readText(request, mostBytes);
-	let value: unknown;
 	try {
-		value = plainJson(text);
+		return plainJson(text);
 	} catch (error) {
 		if (!(error instanceof PlainJsonError)) throw error;
 		const { status, kind, message, pointer } = error;
 		throw new Problem(status, kind, message, pointer === undefined ? {} : { errors: [{ pointer, detail: message }] });
 	}
-	return checked(schema, value, 400);
+}
+
+/** As `checked` for a list of which each part is sound by itself, with pauses; `at` is where the list stands. */
+export async function checkedEach<T>(schema: z.ZodType<T>, list: readonly unknown[], at: string): Promise<T[]> {
+	const found = await inSlices(list, 400, (slice, from) =>
+		slice.map((one, i) => {
+			const parsed = schema.safeParse(one);
+			if (parsed.success) return parsed.data;
+			throw notSoundAt(parsed.error, 400, [at, from + i]);
+		})
+	);
+	return found.flat();
 }
 
 export function checked<T>(schema: z.ZodType<T>, value: unknown, status = 400): T {
 	const parsed = schema.safeParse(value);
 	if (parsed.success) return parsed.data;
-	const errors = parsed.error.issues.slice(0, 20).map((issue) => ({
-		pointer: issue.path.map((step) => '/' + String(step).replaceAll('~', '~0').replaceAll('/', '~1')).join(''),
+	throw notSoundAt(parsed.error, status);
+}
+
+function notSoundAt(error: z.ZodError, status: number, at: readonly PropertyKey[] = []): Problem {
+	const errors = error.issues.slice(0, 20).map((issue) => ({
+		pointer: [...at, ...issue.path].map((step) => '/' + String(step).replaceAll('~', '~0').replaceAll('/', '~1')).join(''),
 		detail: issue.message
 	}));
-	throw new Problem(status, 'not-sound', `${errors[0]!.pointer || 'The request'}: ${errors[0]!.detail}`, { errors });
+	return new Problem(status, 'not-sound', `${errors[0]!.pointer || 'The request'}: ${errors[0]!.detail}`, { errors });
 }
 
 async function readText(request: Request, mostBytes: number): Promise<string> {

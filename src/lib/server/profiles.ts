@@ -1,4 +1,4 @@
-import { and, asc, count, desc, eq, gt, inArray, sql } from 'drizzle-orm';
+import { and, asc, count, eq, gt, inArray, lte, sql } from 'drizzle-orm';
 import type { AliasInput } from '../../../core/application/command-line.ts';
 import type { Application, ApplicationId } from '../../../core/application/application.ts';
 import { namesOf, type AnyChange } from '../../../core/chapter/chapter.ts';
@@ -16,6 +16,7 @@ import {
 	type Edit,
 	type ProposedEdit
 } from '../../../core/profile/edit.ts';
+import { stratumOfWire, wireOf } from '../../../core/profile/wire.ts';
 import { FactoryWriteError, StaleChangeError } from '../../../core/strata/change.ts';
 import { writingAs } from '../../../core/strata/role.ts';
 import type { Profile, StratumHead, StratumId } from '../../../core/strata/stratum.ts';
@@ -37,8 +38,11 @@ import {
 	seats,
 	setups,
 	strata,
-	texts
+	texts,
+	soundStates
 } from './db/schema.ts';
+import { pause } from './pauses.ts';
+import { inParts } from './history.ts';
 import { Problem } from './problem.ts';
 import {
 	applicationChange,
@@ -48,7 +52,7 @@ import {
 } from './profile/catalogue.ts';
 import { refuseProblems, refuseUnsound, type NewApplication } from './profile/sound.ts';
 import { addLayers, writeCommands, writeContents, writeEdit } from './profile/tables.ts';
-import { differencesFromEdits } from './profile/verify.ts';
+import { differencesFromEdits, type SoundState } from './profile/verify.ts';
 import { editOf, reachOf, readWorkspace, stepOf, stepsOf, type Reach, type Workspace } from './profile/workspace.ts';
 import { inOwnRole, refuseForeign, seenWith, type Writing } from './profile/writing.ts';
 
@@ -173,12 +177,35 @@ export class Profiles {
 
 	/**
 	 * Compares what stands in the tables with what all edits come to, one after the other. Gives what differs in words; nothing
-	 * if all is well.
+	 * if all is well, and then keeps the state. With `isWhole` all edits count, else those after the state that was kept last.
 	 */
-	async verify(id: string): Promise<string[]> {
+	async verify(id: string, isWhole = true, progress?: (revision: number, of: number) => void): Promise<readonly string[]> {
 		const whole = () => this.#read(id, true);
-		const { profile } = await whole();
-		return differencesFromEdits(this.#db, id, profile, whole);
+		const first = await whole();
+		const since = isWhole ? undefined : await this.#soundState(id, first);
+		const { differing, sound } = await differencesFromEdits(this.#db, id, first, whole, since, (at) =>
+			progress?.(at, first.revision)
+		);
+		if (differing.length === 0 && (isWhole || sound.revision > (since?.revision ?? -1))) await this.#keepSound(id, sound);
+		return differing;
+	}
+
+	/** The state that was found sound last, if it is of these strata; undefined for none. */
+	async #soundState(id: string, { profile, revision }: Pick<Workspace, 'profile' | 'revision'>): Promise<SoundState | undefined> {
+		const [row] = await this.#db.select().from(soundStates).where(eq(soundStates.application, id));
+		if (!row || row.revision > revision) return undefined;
+		const kept = new Map(row.strata.map((wire) => [wire.id, wire]));
+		// a stratum that is new since then begins with nothing
+		const heads = profile.filter(({ id: one, kind }) => kind !== 'factory' && kept.has(one));
+		return { revision: row.revision, profile: heads.map(({ id: one }) => stratumOfWire(kept.get(one)!)) };
+	}
+
+	async #keepSound(id: string, { revision, profile }: SoundState): Promise<void> {
+		const strata = JSON.stringify(profile.filter(({ kind }) => kind !== 'factory').map(wireOf));
+		await pause();
+		await this.#db
+			.execute(sql`insert into sound_states (application, revision, strata) values (${id}, ${revision}, ${strata}::jsonb)
+			on conflict (application) do update set revision = excluded.revision, strata = excluded.strata`);
 	}
 
 	async #missing(id: string): Promise<never> {
@@ -214,9 +241,12 @@ export class Profiles {
 			const from = refuseForeign(workspace, person, proposed.stratum, proposed.changes);
 			const role = writingAs(person.role, from.kind);
 			const said = inOwnRole(proposed.changes, role);
+			await pause();
 			this.#applied(workspace, () => applyEdit(workspace.profile, said));
-			refuseProblems(workspace, seenWith(workspace, seen, said), said);
+			await pause();
+			await refuseProblems(workspace, seenWith(workspace, seen, said), said);
 			const changes = placedEdit(workspace.profile, said);
+			await pause();
 			return this.#append(
 				id,
 				workspace,
@@ -395,10 +425,24 @@ export class Profiles {
 		return rows.map(editOf);
 	}
 
-	/** The newest edits first, for the history. */
-	async latestEdits(id: string, most: number): Promise<Edit[]> {
-		const rows = await this.#db.select().from(edits).where(eq(edits.application, id)).orderBy(desc(edits.revision)).limit(most);
-		return rows.map(editOf);
+	/** Edits after a revision, the oldest first, as far as they are read at once; `next` asks for those after them, null at the end. */
+	async editsAfter(id: string, revision: number, most: number): Promise<{ edits: Edit[]; next: number | null }> {
+		const after = and(eq(edits.application, id), gt(edits.revision, revision));
+		const rows = await this.#db
+			.select({ revision: edits.revision, size: sql<number>`pg_column_size(${edits.changes})` })
+			.from(edits)
+			.where(after)
+			.orderBy(asc(edits.revision))
+			.limit(most + 1);
+		const [part = []] = inParts(rows, most);
+		const last = part.at(-1);
+		if (last === undefined) return { edits: [], next: null };
+		const read = await this.#db
+			.select()
+			.from(edits)
+			.where(and(after, lte(edits.revision, last)))
+			.orderBy(asc(edits.revision));
+		return { edits: read.map(editOf), next: part.length < rows.length ? last : null };
 	}
 
 	async #refuseStale(workspace: Workspace, base: number, changes: readonly AnyChange[], from?: StratumId): Promise<void> {
@@ -494,6 +538,7 @@ const OF_APPLICATION = {
 	searchPaths,
 	setups,
 	proposals,
+	soundStates,
 	edits,
 	entries,
 	texts,

@@ -92,7 +92,7 @@ export class Proposals {
 	async propose(application: string, person: Person, proposal: NewProposal, now = new Date()): Promise<{ id: number }> {
 		const workspace = await this.#profiles.load(application);
 		const { stratum, label, reason, base, changes } = proposal;
-		this.#refuseUnfit(workspace, person, stratum, changes);
+		await this.#refuseUnfit(workspace, person, stratum, changes);
 		const [made] = await this.#db
 			.insert(proposals)
 			.values({
@@ -105,7 +105,7 @@ export class Proposals {
 	}
 
 	/** Throws `Problem` 409 for changes that are not made on the stratum as it stands, 422 for what cannot be proposed of it. */
-	#refuseUnfit(workspace: Workspace, person: Person, stratum: StratumId, changes: readonly AnyChange[]): void {
+	async #refuseUnfit(workspace: Workspace, person: Person, stratum: StratumId, changes: readonly AnyChange[]): Promise<void> {
 		const head = writableStratum(workspace.profile, stratum);
 		if (head.kind === 'personal')
 			throw new Problem(
@@ -137,7 +137,7 @@ export class Proposals {
 			if (error instanceof RangeError) throw new Problem(422, 'not-sound', error.message);
 			throw error;
 		}
-		refuseProblems(workspace, profile, changes);
+		await refuseProblems(workspace, profile, changes);
 	}
 
 	/**
@@ -160,7 +160,7 @@ export class Proposals {
 				'stale-revision',
 				'The stratum has changed meanwhile. Look at the proposal again, and change it then.'
 			);
-		this.#refuseUnfit(workspace, person, row.stratum, changes);
+		await this.#refuseUnfit(workspace, person, row.stratum, changes);
 		const text = `Changed from ${row.changes.length} to ${changes.length} ${changes.length === 1 ? 'part' : 'parts'}: ${reason}`;
 		await this.#db.transaction(async (tx) => {
 			const held = await this.#held(tx, application, id);

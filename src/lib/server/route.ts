@@ -31,17 +31,19 @@ export function route<E extends RequestEvent>(
 				throw new Problem(400, 'not-sound', 'The address holds a NUL or half of a character; expected plain text.');
 			const office = await officeOf();
 			try {
-				const known = office.store.isAway ? fromMemory(event, office) : undefined;
+				const { store } = office;
+				const known = store.isAway || store.isBusy ? fromMemory(event, office, store.isAway) : undefined;
 				if (known) return known;
+				const { writes } = store;
 				const answered = await answer(event, office, await askedBy(event, asking, office));
 				const value = answered instanceof Created ? answered.value : answered;
 				tellOf(event, value, office);
 				if (answered instanceof Created) return json(value, { status: 201 });
 				if (value instanceof Response) return value;
-				return office.store.isShared ? office.lastRead.keep(event, value) : json(value);
+				return asking in RIGHTS ? office.lastRead.keep(event, value, writes) : json(value);
 			} catch (error) {
 				const isAway = awayIn(error) !== undefined || (error instanceof Problem && error.kind === 'away');
-				const known = isAway ? fromMemory(event, office) : undefined;
+				const known = isAway ? fromMemory(event, office, true) : undefined;
 				if (known) return known;
 				const problem = ofDatabase(error, office.store.folder);
 				if (problem) console.error(error);
@@ -55,9 +57,9 @@ export function route<E extends RequestEvent>(
 	};
 }
 
-/** What the same reader was answered last, while the database cannot be asked. */
-const fromMemory = (event: RequestEvent, { people, doors, lastRead }: Office): Response | undefined =>
-	people.isOpen || doors.mayEnter(event) ? lastRead.of(event) : undefined;
+/** What the same reader was answered last, while the database is away or held: then only if nothing was written since. */
+const fromMemory = (event: RequestEvent, { people, doors, lastRead, store }: Office, isAway: boolean): Response | undefined =>
+	people.isOpen || doors.mayEnter(event) ? lastRead.of(event, isAway ? undefined : store.writes) : undefined;
 
 /** What a route answers that has made something: 201 with the value. */
 export class Created {

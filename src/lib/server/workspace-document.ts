@@ -4,10 +4,10 @@ import type { DeskSetup } from '../../../core/keyboard/desk.ts';
 import type { OwnedHead } from '../../../core/people/may.ts';
 import { FIRST, type Person } from '../../../core/people/person.ts';
 import { profileOf, type Setup } from '../../../core/people/setup.ts';
-import type { Edit } from '../../../core/profile/edit.ts';
 import { wireOf, type StratumWire } from '../../../core/profile/wire.ts';
 import type { StratumId } from '../../../core/strata/stratum.ts';
 import type { Release } from '../../../core/release/release.ts';
+import type { HistoryEdit } from './history.ts';
 import type { Office } from './office.ts';
 import { ownedHeads, type Reach } from './profile/workspace.ts';
 
@@ -17,7 +17,8 @@ export interface WorkspaceDocument extends Reach {
 	readonly commands: readonly Command[];
 	readonly strata: readonly StratumWire[];
 	readonly revision: number;
-	readonly history: readonly Edit[];
+	/** The newest edits. */
+	readonly history: readonly HistoryEdit[];
 	/** Who looks at it. */
 	readonly me: Person;
 	/** Whether people sign in here. */
@@ -40,11 +41,11 @@ export interface WorkspaceDocument extends Reach {
 	readonly seats: readonly { readonly id: string; readonly desk: DeskSetup }[];
 }
 
-const HISTORY = 60;
+const HISTORY = 40;
 
 /** `wanted` is the id of the setup to look at; without it, or when it is gone, the one that the person starts with. */
 export async function workspaceDocument(
-	{ profiles, people, setups, releases, seats }: Office,
+	{ history, profiles, people, setups, releases, seats }: Office,
 	app: string,
 	person: Person = FIRST,
 	wanted: string | null = null
@@ -59,7 +60,7 @@ export async function workspaceDocument(
 		strata: profileOf(workspace.profile, setup.strata).map(wireOf),
 		revision: workspace.revision,
 		...profiles.reach(workspace, person),
-		history: await profiles.latestEdits(app, HISTORY),
+		history: (await history.page(app, {}, HISTORY)).edits,
 		me: person,
 		isOpen: people.isOpen,
 		setup,

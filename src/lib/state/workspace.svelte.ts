@@ -201,7 +201,9 @@ export class Workspace {
 	/** Takes it that the server has stored what was applied. */
 	stored(edit: Edit) {
 		this.revision = edit.revision;
-		this.history = [edit, ...this.history];
+		const { changes, ...head } = edit;
+		const strata = [...new Set(changes.map(({ stratum }) => stratum as string))];
+		this.history = [{ ...head, count: changes.length, matching: changes.length, strata, lines: [] }, ...this.history];
 	}
 
 	readonly #reading = new Newest();
@@ -257,7 +259,7 @@ export class Workspace {
 	async catchUp() {
 		if (this.edits.busy || this.edits.merge) return;
 		if (this.edits.waiting.list.length > 0) return void (await this.edits.sendWaiting());
-		const { edits } = await ask<{ edits: Edit[] }>(`${this.path}/edits?since=${this.revision}`);
+		const { edits } = await ask<{ edits: unknown[] }>(`${this.path}/edits?since=${this.revision}&most=1`);
 		if (edits.length > 0) await this.reload();
 	}
 }

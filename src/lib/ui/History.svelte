@@ -1,98 +1,122 @@
 <script lang="ts">
 	import { Button, Input } from 'flowbite-svelte';
-	import { soundOf } from '$core/profile/problems';
-	import { restoring } from '$core/profile/restore';
-	import type { Edit } from '$core/profile/edit';
-	import { ask, told } from '$lib/state/api';
+	import { untrack } from 'svelte';
+	import { SvelteDate } from 'svelte/reactivity';
+	import { HistoryList } from '$lib/state/history-list.svelte';
 	import { useWorkspace } from '$lib/state/workspace.svelte';
 	import Picker from './Picker.svelte';
 
-	/** What was changed, the newest first, with a way back to how the stratum that is written to was after each. */
+	/** What was changed, the newest first, searched also inside of edits, with a way back to how the level that is written to was after each. */
+	let { isPage = false }: { isPage?: boolean } = $props();
 	const workspace = useWorkspace();
-	let earlier = $state.raw<readonly Edit[]>([]);
-	const all = $derived([...workspace.history, ...earlier]);
-	let by = $state('');
-	let into = $state('');
-	let words = $state('');
-	const isFiltered = $derived(by !== '' || into !== '' || words.trim() !== '');
-	const shown = $derived(
-		all.filter(
-			(edit) =>
-				(by === '' || edit.by === by) &&
-				(into === '' || edit.changes.some(({ stratum }) => stratum === into)) &&
-				edit.label.toLowerCase().includes(words.trim().toLowerCase())
-		)
+	const list = new HistoryList(workspace);
+	const SIGNS = { added: '+', removed: '−', changed: '≠' } as const;
+	/** So long after the last key a search begins, in milliseconds. */
+	const AFTER = 250;
+	const people = $derived(
+		Object.entries(workspace.document.people)
+			.map(([value, name]) => ({ value, name: `by ${name}` }))
+			.sort((a, b) => a.name.localeCompare(b.name))
 	);
-	const writers = $derived([...new Set(all.map((edit) => edit.by))]);
-	const strata = $derived([...new Set(all.flatMap(({ changes }) => changes.map(({ stratum }) => stratum as string)))]);
+	const strata = $derived(workspace.document.layers.filter(({ kind }) => kind !== 'factory'));
 	const nameOfStratum = (id: string) => workspace.document.layers.find((layer) => layer.id === id)?.name ?? id;
-	const first = $derived(all.at(-1)?.revision ?? 1);
 	const target = $derived(workspace.target.name);
+	const time = (at: string) =>
+		new SvelteDate(at).toLocaleString('en-GB', { dateStyle: isPage ? 'medium' : 'short', timeStyle: 'short' });
 
-	async function showEarlier() {
-		try {
-			const { edits } = await ask<{ edits: Edit[] }>(`${workspace.path}/edits?since=0`);
-			const before = workspace.history.at(-1)?.revision ?? 0;
-			earlier = edits.filter((edit) => edit.revision < before).reverse();
-		} catch (error) {
-			workspace.notice = { kind: 'failed', text: told(error) };
-		}
-	}
-
-	async function restore(edit: Edit) {
-		const since = all.filter((later) => later.revision > edit.revision);
-		const { profile, targetId } = workspace;
-		const changes = restoring(profile, targetId, since);
-		const { sound, stays } = soundOf(workspace.subject, profile, changes);
-		const isDone = await workspace.edits.commit(`Restore ${target} as after ${edit.revision}: ${edit.label}`, sound);
-		if (isDone && stays[0])
-			workspace.notice = {
-				kind: 'failed',
-				text: `${stays.length} ${stays.length === 1 ? 'stays' : 'stay'} as now: ${stays[0]}.`
-			};
-	}
+	// read anew when something else is looked for, and when something was written
+	$effect(() => {
+		void [list.words, list.by, list.stratum, list.from, list.to, workspace.revision];
+		const timer = setTimeout(() => untrack(() => void list.read()), list.words === '' ? 0 : AFTER);
+		return () => clearTimeout(timer);
+	});
 </script>
 
 <div class="filter">
-	<Input size="sm" type="search" bind:value={words} placeholder="what was done" aria-label="Find in the history" />
+	<Input
+		size="sm"
+		type="search"
+		bind:value={list.words}
+		placeholder="A key, a command, a name"
+		aria-label="Find in the history"
+	/>
 	{#if workspace.document.isOpen}<Picker
 			label="By"
-			items={[{ value: '', name: 'by anybody' }, ...writers.map((value) => ({ value, name: `by ${workspace.nameOf(value)}` }))]}
-			value={by}
-			onpick={(value) => (by = value)}
+			items={[{ value: '', name: 'by anybody' }, ...people]}
+			value={list.by}
+			onpick={(value) => (list.by = value)}
 		/>{/if}
 	<Picker
 		label="In"
-		items={[{ value: '', name: 'in any stratum' }, ...strata.map((value) => ({ value, name: `in ${nameOfStratum(value)}` }))]}
-		value={into}
-		onpick={(value) => (into = value)}
+		items={[{ value: '', name: 'in any level' }, ...strata.map(({ id, name }) => ({ value: id as string, name: `in ${name}` }))]}
+		value={list.stratum}
+		onpick={(value) => (list.stratum = value)}
 	/>
-	{#if isFiltered}<span class="quiet" role="status">{shown.length} of {all.length}</span>{/if}
+	{#if isPage}
+		<label>from <input class="day" type="date" bind:value={list.from} max={list.to} /></label>
+		<label>to <input class="day" type="date" bind:value={list.to} min={list.from} /></label>
+	{/if}
+	<Button size="xs" color="alternative" href={list.csv} download>Export as CSV</Button>
 </div>
-<ol>
-	{#each shown as edit (edit.revision)}
-		{@const n = edit.changes.length}
+{#if list.problem}<p class="callout tone-garnet" role="alert">{list.problem}</p>{/if}
+<p class="quiet" role="status">
+	{#if list.isReading && list.edits.length === 0}Reading …{:else if list.edits.length === 0}{list.isFiltered
+			? 'Nothing of that was changed.'
+			: 'Nothing was changed yet.'}{:else if list.isFiltered}{list.edits.length}{list.before === null ? '' : ' or more'} found{/if}
+</p>
+<ol class:page={isPage} aria-label="Edits" aria-busy={list.isReading}>
+	{#each list.edits as edit (edit.revision)}
+		{@const lines = list.unfolded.get(edit.revision)}
 		<li>
-			<span class="num">{edit.revision}</span>
-			<span>{edit.label}</span>
-			<span class="quiet"
-				>{workspace.document.isOpen ? workspace.nameOf(edit.by) : edit.role}, {n === 1 ? '1 change' : `${n} changes`}</span
-			>
-			<time class="num quiet" datetime={edit.at}
-				>{new Date(edit.at).toLocaleString('en-GB', { dateStyle: 'short', timeStyle: 'short' })}</time
-			>
-			<Button
-				size="xs"
-				color="alternative"
-				title="One edit that makes {target} as it was after this one; undo takes it back"
-				aria-label="Restore {target} as after {edit.revision}"
-				disabled={workspace.edits.busy || edit.revision === workspace.revision}
-				onclick={() => void restore(edit)}>Restore</Button
-			>
+			<div class="edit">
+				<span class="num">{edit.revision}</span>
+				<span class="what">{edit.label}</span>
+				<span class="quiet">{workspace.document.isOpen ? workspace.nameOf(edit.by) : edit.role}</span>
+				<time class="num quiet" datetime={edit.at}>{time(edit.at)}</time>
+				<Button
+					size="xs"
+					color="alternative"
+					title="One edit that makes {target} as it was after this one; undo takes it back"
+					aria-label="Restore {target} as after {edit.revision}"
+					disabled={workspace.edits.busy || edit.revision === workspace.revision}
+					onclick={() => void list.restore(edit)}>Restore</Button
+				>
+			</div>
+			{#if isPage || list.isFiltered || lines}
+				<ul>
+					{#each lines ?? edit.lines.slice(0, isPage ? 6 : 3) as line, i (i)}
+						<li>
+							<span class="sign" aria-label={line.kind}>{SIGNS[line.kind]}</span>
+							{line.about}{#if edit.strata.length > 1 || line.stratum !== edit.stratum}<span class="quiet">
+									, {nameOfStratum(line.stratum)}</span
+								>{/if}
+						</li>
+					{/each}
+				</ul>
+			{/if}
+			{#if edit.count > 1}
+				<p class="unfold">
+					{#if !lines || lines.length === edit.count}<button
+							class="linkish"
+							type="button"
+							aria-expanded={lines !== undefined}
+							onclick={() => void list.unfold(edit)}
+							>{lines
+								? 'Fold'
+								: list.isFiltered && edit.matching > 0
+									? `${edit.matching} of ${edit.count} changes match. Show all`
+									: `Show all ${edit.count} changes`}</button
+						>{:else}<button class="linkish" type="button" onclick={() => void list.unfold(edit, true)}
+							>Show more of {edit.count}</button
+						>{/if}
+				</p>
+			{/if}
 		</li>
 	{/each}
-	{#if first > 1}<li class="more">
-			<button class="linkish" type="button" onclick={showEarlier}>Show all before {first}</button>
+	{#if list.before !== null}<li class="more">
+			<button class="linkish" type="button" disabled={list.isReading} onclick={() => void list.more()}
+				>{list.isReading ? 'Reading …' : `Show more before ${list.before}`}</button
+			>
 		</li>
 	{/if}
 </ol>
@@ -100,27 +124,66 @@
 <style>
 	.filter {
 		display: flex;
+		flex-wrap: wrap;
 		gap: 10px;
 		align-items: center;
 		padding-bottom: 8px;
 	}
-	ol {
+	label {
+		display: inline-flex;
+		gap: 6px;
+		align-items: center;
+		color: var(--ink-2);
+		font-size: 13px;
+	}
+	.day {
+		padding: 3px 6px;
+		border: 1px solid var(--control);
+		border-radius: 4px;
+		background: var(--raised);
+		color: var(--ink);
+		font-size: 13px;
+	}
+	ol,
+	ul {
 		margin: 0;
 		padding: 0;
 		list-style: none;
+	}
+	ol {
 		max-height: 46dvh;
 		overflow: auto;
 		color: var(--ink);
 	}
-	li {
-		display: grid;
-		grid-template-columns: 40px 1fr auto 120px auto;
-		gap: 12px;
-		align-items: center;
+	ol.page {
+		max-height: none;
+		overflow: visible;
+	}
+	ol > li {
 		padding: 6px 0;
 		border-top: 1px solid var(--line);
 	}
-	.more {
-		display: block;
+	.edit {
+		display: grid;
+		grid-template-columns: 52px minmax(0, 1fr) auto 140px auto;
+		gap: 12px;
+		align-items: center;
+	}
+	.what {
+		overflow-wrap: anywhere;
+	}
+	ul,
+	.unfold {
+		padding-left: 64px;
+		color: var(--ink-2);
+		font-size: 13px;
+	}
+	.unfold {
+		margin: 2px 0 0;
+	}
+	.sign {
+		display: inline-block;
+		width: 14px;
+		color: var(--ink-3);
 	}
 </style>

@@ -88,7 +88,7 @@ async function unpack(file: string, into: string, migrations: string): Promise<v
 		throw new ArchiveError(`${file} is not a back-up that can be read: ${error.message}. ${AS_IT_IS}`);
 	});
 	try {
-		await refuseNewer(drizzle(loaded), file, migrations);
+		await refuseNewer(drizzle(loaded as never), file, migrations);
 		await loaded.query('select count(*) from applications');
 	} catch (error) {
 		throw new ArchiveError(`${(error as Error).message} ${AS_IT_IS}`);

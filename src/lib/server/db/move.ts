@@ -17,6 +17,7 @@ export const TABLES: readonly PgTable[] = [
 	schema.entries,
 	schema.texts,
 	schema.edits,
+	schema.soundStates,
 	schema.searchPaths,
 	schema.recipes,
 	schema.releases,

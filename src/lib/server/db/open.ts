@@ -1,12 +1,11 @@
 import { randomBytes } from 'node:crypto';
 import { existsSync, readFileSync, readdirSync, renameSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
-import type { PGlite } from '@electric-sql/pglite';
 import { sql } from 'drizzle-orm';
 import { drizzle } from 'drizzle-orm/pglite';
 import writeFileAtomic from 'write-file-atomic';
 import type { Database } from './database.ts';
-import { openDurable } from './durable.ts';
+import { openDurable, type DurableDatabase } from './durable.ts';
 import { lockFolder, type FolderLock } from './folder-lock.ts';
 import { migrate, readJournal } from './migrate.ts';
 import * as schema from './schema.ts';
@@ -33,6 +32,10 @@ export interface OpenDatabase {
 	readonly isShared: boolean;
 	/** Whether the database cannot be reached just now. */
 	readonly isAway: boolean;
+	/** Whether what is asked now would wait for a long transaction. */
+	readonly isBusy: boolean;
+	/** How often this process has written: what it read before is the same as long as this is. */
+	readonly writes: number;
 	readonly turns: Turns;
 	readonly relay: Relay;
 	/** What cookies and the tokens of seats are signed with. */
@@ -97,27 +100,27 @@ async function openLocked(folder: string, migrations: string, lock: FolderLock):
 	const store = storeIn(folder);
 	if (existsSync(store) && readdirSync(store).length > 0 && !existsSync(join(store, 'PG_VERSION')))
 		throw new DataFolderError(`${store} is damaged: it holds no database, PG_VERSION is missing. ${wayOut(folder)}`);
-	let pglite: PGlite;
+	let embedded: DurableDatabase;
 	try {
 		if (!existsSync(join(store, 'PG_VERSION'))) {
 			rmSync(store, { recursive: true, force: true });
 			await makeFirst(store);
 		}
-		pglite = await openDurable(store);
-		await pglite.query('select 1');
+		embedded = await openDurable(store);
+		await embedded.query('select 1');
 	} catch (error) {
 		throw new DataFolderError(`${store} could not be opened (${(error as Error).message}). ${wayOut(folder)}`);
 	}
-	const db = drizzle(pglite, { schema });
+	const db = drizzle(embedded as never, { schema });
 	try {
 		await refuseNewer(db, folder, migrations);
 		await migrate(db, migrations);
 	} catch (error) {
-		await pglite.close();
+		await embedded.close();
 		if (error instanceof DataFolderError) throw error;
 		throw new DataFolderError(`${store} could not be brought up to date (${said(error)}). ${wayOut(folder)}`);
 	}
-	guardWrites(pglite, lock);
+	guardWrites(embedded, lock);
 	let dumping: Promise<Blob> | undefined;
 	return {
 		db,
@@ -125,12 +128,18 @@ async function openLocked(folder: string, migrations: string, lock: FolderLock):
 		where: folder,
 		isShared: false,
 		isAway: false,
+		get isBusy() {
+			return embedded.isBusy;
+		},
+		get writes() {
+			return embedded.writes;
+		},
 		turns: new Turns(),
 		relay: ALONE,
 		secret: secretIn(folder),
-		dump: () => (dumping ??= pglite.dumpDataDir('gzip').finally(() => (dumping = undefined))),
+		dump: () => (dumping ??= embedded.dump().finally(() => (dumping = undefined))),
 		close: async () => {
-			await pglite.close();
+			await embedded.close();
 			lock.release();
 		}
 	};
@@ -139,7 +148,7 @@ async function openLocked(folder: string, migrations: string, lock: FolderLock):
 const WRITES = /^\s*(insert|update|delete|alter|create|drop|truncate)/i;
 
 /** Nothing is written once the folder has another holder, as after somebody took the holder's file away by hand. */
-function guardWrites(pglite: PGlite, lock: FolderLock): void {
+function guardWrites(embedded: DurableDatabase, lock: FolderLock): void {
 	const assertHeld = () => {
 		try {
 			lock.assertHeld();
@@ -148,14 +157,14 @@ function guardWrites(pglite: PGlite, lock: FolderLock): void {
 			process.exit(4);
 		}
 	};
-	const { query, transaction } = pglite;
-	pglite.query = ((...args: Parameters<typeof query>) => {
+	const { query, transaction } = embedded;
+	embedded.query = ((...args: Parameters<typeof query>) => {
 		if (WRITES.test(args[0])) assertHeld();
-		return query.apply(pglite, args);
+		return query.apply(embedded, args);
 	}) as typeof query;
-	pglite.transaction = ((...args: Parameters<typeof transaction>) => {
+	embedded.transaction = ((...args: Parameters<typeof transaction>) => {
 		assertHeld();
-		return transaction.apply(pglite, args);
+		return transaction.apply(embedded, args);
 	}) as typeof transaction;
 }
 

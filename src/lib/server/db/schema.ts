@@ -10,6 +10,7 @@ import type { Audience } from '../../../../core/people/setup.ts';
 import type { Recipe } from '../../../../core/recipe/recipe.ts';
 import type { Role } from '../../../../core/strata/role.ts';
 import type { DeskSetup } from '../../../../core/keyboard/desk.ts';
+import type { StratumWire } from '../../../../core/profile/wire.ts';
 import type { StratumId, StratumKind } from '../../../../core/strata/stratum.ts';
 import type { SeatReport, Trouble } from '../../../../core/release/release.ts';
 import type { Course, Ring, RingId } from '../../../../core/release/rings.ts';
@@ -124,6 +125,13 @@ export const edits = pgTable(
 	},
 	(t) => [primaryKey({ columns: [t.application, t.revision] })]
 );
+
+/** What the strata of a program came to when they were last compared with all edits: a start looks at what is newer alone. */
+export const soundStates = pgTable('sound_states', {
+	application: application().primaryKey(),
+	revision: integer('revision').notNull(),
+	strata: jsonb('strata').$type<readonly StratumWire[]>().notNull()
+});
 
 /** In which order the seats' programs search for their files, one document an application. */
 export const searchPaths = pgTable('search_paths', {

@@ -82,6 +82,9 @@ export async function openShared(
 			get isAway() {
 				return reach.isAway;
 			},
+			// others write there too, and nobody waits for a transaction of somebody else
+			isBusy: false,
+			writes: 0,
 			dump: () => (archiving ??= archiveOf(store, migrations).finally(() => (archiving = undefined))),
 			close: async () => {
 				isClosed = true;
@@ -116,22 +119,26 @@ function steadfast(db: Database, pool: pg.Pool, reach: Reach): Database {
 			() => !READS.test(text)
 		);
 	}) as typeof pool.query;
-	const transaction = db.transaction.bind(db);
-	db.transaction = ((work: Parameters<typeof transaction>[0], ...how: unknown[]) => {
+	type Work = Parameters<Database['transaction']>[0];
+	db.transaction = ((work: Work, how?: Parameters<Database['transaction']>[1]) => {
 		let isAtEnd = false;
-		const once = () => {
+		const once = async () => {
 			isAtEnd = false;
-			return (transaction as (...args: unknown[]) => Promise<unknown>)(
-				async (tx: Parameters<typeof work>[0]) => {
+			// drizzle's own way to a connection of the pool does not give it back where "begin" fails
+			const client = await pool.connect();
+			try {
+				const on = drizzle(client, { schema }) as unknown as Database;
+				return await on.transaction(async (tx) => {
 					const value = await work(tx);
 					isAtEnd = true;
 					return value;
-				},
-				...how
-			);
+				}, how);
+			} finally {
+				client.release();
+			}
 		};
 		return reach.twice(once, () => isAtEnd);
-	}) as typeof db.transaction;
+	}) as Database['transaction'];
 	return db;
 }
 

@@ -14,6 +14,7 @@ import { indexOf } from '../../../../core/profile/circumstances.ts';
 import { groundFor, problemsOf } from '../../../../core/profile/problems.ts';
 import type { Profile, Stratum, StratumHead } from '../../../../core/strata/stratum.ts';
 import { parseKeys, type Keys } from '../../../../core/stroke/stroke.ts';
+import { inSlices } from '../pauses.ts';
 import { Problem } from '../problem.ts';
 
 export interface NewApplication {
@@ -97,9 +98,20 @@ export function refuseUnsound({
 	return base;
 }
 
-/** Throws `Problem` 422 with all that stands against the changes on the profile that their writer looks at. */
-export function refuseProblems(application: OpenApplication, profile: Profile, changes: readonly AnyChange[]): void {
-	const problems = problemsOf(changes, groundFor(application, profile, changes));
+/** So many changes are judged without a pause. */
+const SLICE = 500;
+
+/** Throws `Problem` 422 with all that stands against the changes on the profile that their writer looks at. Each is judged by itself. */
+export async function refuseProblems(
+	application: OpenApplication,
+	profile: Profile,
+	changes: readonly AnyChange[]
+): Promise<void> {
+	const ground = groundFor(application, profile, changes);
+	const found = await inSlices(changes, SLICE, (slice, from) =>
+		problemsOf(slice, ground).map(({ index, message }) => ({ index: from + index, message }))
+	);
+	const problems = found.flat();
 	if (problems.length > 0)
 		throw new Problem(422, 'not-sound', problems[0]!.message, {
 			errors: problems.slice(0, 50).map((p) => ({ pointer: `/changes/${p.index}`, detail: p.message }))

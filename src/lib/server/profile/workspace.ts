@@ -1,4 +1,4 @@
-import { and, asc, eq, type AnyColumn } from 'drizzle-orm';
+import { and, asc, eq, gt, sql, type AnyColumn } from 'drizzle-orm';
 import { Application, catalogueOf, type Catalogue } from '../../../../core/application/application.ts';
 import type { Command } from '../../../../core/application/command.ts';
 import { contextSpace, type ContextSpace } from '../../../../core/context/space.ts';
@@ -10,6 +10,7 @@ import { undoable, type Edit } from '../../../../core/profile/edit.ts';
 import { stratumOfWire } from '../../../../core/profile/wire.ts';
 import { headOf, type Profile, type StratumId } from '../../../../core/strata/stratum.ts';
 import type { Database } from '../db/open.ts';
+import { pause } from '../pauses.ts';
 import { commands, edits, entries, layers, strata, texts, type applications } from '../db/schema.ts';
 
 export type Step = Pick<Edit, 'revision' | 'by' | 'stratum' | 'undoes' | 'redoes'>;
@@ -55,12 +56,12 @@ export async function readWorkspace(db: Database, row: typeof applications.$infe
 			.innerJoin(layers, eq(layers.id, strata.id))
 			.where(isWhole ? ofThis(strata) : and(ofThis(strata), eq(layers.state, 'used')))
 			.orderBy(asc(layers.position)),
-		db.select().from(entries).where(ofThis(entries)).orderBy(asc(entries.stratum), asc(entries.chapter), asc(entries.rank)),
+		readEntries(db, id),
 		db.select().from(texts).where(ofThis(texts)),
 		db
 			.select({ revision: edits.revision, by: edits.by, stratum: edits.stratum, undoes: edits.undoes, redoes: edits.redoes })
 			.from(edits)
-			.where(ofThis(edits))
+			.where(and(ofThis(edits), gt(edits.revision, row.revision - STEPS)))
 			.orderBy(asc(edits.revision))
 	]);
 	// as stored by an older version it may lack what was added since
@@ -96,6 +97,28 @@ export async function readWorkspace(db: Database, row: typeof applications.$infe
 		steps: steps.map(stepOf)
 	};
 }
+
+/** All entries of an application as they stand in their lists, a part at a time: others are let in between. */
+async function readEntries(db: Database, application: string): Promise<(typeof entries.$inferSelect)[]> {
+	const rows: (typeof entries.$inferSelect)[] = [];
+	const order = [entries.stratum, entries.chapter, entries.rank] as const;
+	for (;;) {
+		const last = rows.at(-1);
+		const after = last && sql`(${order[0]}, ${order[1]}, ${order[2]}) > (${last.stratum}, ${last.chapter}, ${last.rank})`;
+		const part = await db
+			.select()
+			.from(entries)
+			.where(and(eq(entries.application, application), after))
+			.orderBy(...order.map((column) => asc(column)))
+			.limit(PART);
+		rows.push(...part);
+		if (part.length < PART) return rows;
+		await pause();
+	}
+}
+const PART = 2_000;
+/** So many of the newest edits can be undone. */
+const STEPS = 5_000;
 
 export const stepsOf = (steps: readonly Step[], person: Pick<Person, 'id'>): Step[] => steps.filter(({ by }) => by === person.id);
 

@@ -48,7 +48,11 @@ export function refuseForeign(
 			`${from.name} is not yours: it is written by ${whose(from)}.`,
 			'expected a stratum that you may write'
 		);
+	// each stratum is looked at once, at the first change of it
+	const looked = new Set<StratumId>();
 	changes.forEach((change, i) => {
+		if (looked.has(change.stratum)) return;
+		looked.add(change.stratum);
 		const to = writableStratum(profile, change.stratum);
 		const pointer = `/changes/${i}/stratum`;
 		if (!reaches(from.kind, to.kind))
