@@ -22,6 +22,7 @@ ALTER TABLE "invitations" ADD COLUMN "person" text;--> statement-breakpoint
 ALTER TABLE "invitations" ADD COLUMN "created_at" timestamp with time zone DEFAULT now() NOT NULL;--> statement-breakpoint
 ALTER TABLE "people" ADD COLUMN "member" jsonb DEFAULT '[]'::jsonb NOT NULL;--> statement-breakpoint
 ALTER TABLE "people" ADD COLUMN "site" text DEFAULT '' NOT NULL;--> statement-breakpoint
+ALTER TABLE "seats" ADD COLUMN "site" text DEFAULT '' NOT NULL;--> statement-breakpoint
 ALTER TABLE "setups" ADD COLUMN "audience" jsonb DEFAULT '{"roles":[],"strata":[]}'::jsonb NOT NULL;--> statement-breakpoint
 ALTER TABLE "tokens" ADD COLUMN "last_used_at" timestamp with time zone;--> statement-breakpoint
 ALTER TABLE "tokens" ADD COLUMN "expires_at" timestamp with time zone DEFAULT now() + interval '90 days' NOT NULL;--> statement-breakpoint

@@ -88,6 +88,8 @@ export type SeatState = z.infer<typeof SeatState>;
 export interface Seat {
 	readonly id: string;
 	readonly note: string;
+	/** Where it stands; empty if not said. */
+	readonly site: string;
 	readonly desk: DeskSetup;
 	readonly lastSeen: string | null;
 	readonly report: SeatReport | null;

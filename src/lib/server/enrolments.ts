@@ -1,5 +1,5 @@
 import { createHash, createHmac, timingSafeEqual, verify } from 'node:crypto';
-import { and, eq, gt, lt } from 'drizzle-orm';
+import { and, eq, gt, inArray, lt } from 'drizzle-orm';
 import { FINGERPRINT, signInText, type Enrolled, type Enrolment } from '../../../core/release/updates.ts';
 import type { ApplicationId } from '../../../core/application/application.ts';
 import { plainCode, signs } from './codes.ts';
@@ -49,30 +49,43 @@ export class Enrolments {
 
 	/** A code for the seat: the secret, and the fingerprint of the root by which the workstation knows the office. Throws `Problem` 404 or 409. */
 	async code(seat: string, now = new Date()): Promise<{ code: string; expiresAt: string }> {
-		await this.#seats.applicationOf(seat);
+		const [made] = await this.codes([seat], now);
+		return { code: made!.code, expiresAt: made!.expiresAt };
+	}
+
+	/** Codes for several seats, all or none. Throws as `code`. */
+	async codes(seats: readonly string[], now = new Date()): Promise<{ seat: string; code: string; expiresAt: string }[]> {
+		for (const seat of seats) await this.#seats.applicationOf(seat);
 		const root = await this.#signing.root();
-		const secret = signs(12);
 		const expiresAt = new Date(now.getTime() + CODE).toISOString();
+		const made = seats.map((seat) => ({ seat, secret: signs(12) }));
 		await this.#db.transaction(async (tx) => {
 			await tx.delete(enrolments).where(lt(enrolments.expiresAt, now.toISOString()));
-			await tx.delete(enrolments).where(eq(enrolments.seat, seat));
-			await tx.insert(enrolments).values({ digest: digestOf(secret), seat, root: root.version, expiresAt });
+			await tx.delete(enrolments).where(inArray(enrolments.seat, [...seats]));
+			await tx
+				.insert(enrolments)
+				.values(made.map(({ seat, secret }) => ({ digest: digestOf(secret), seat, root: root.version, expiresAt })));
 		});
-		return { code: `${secret.replace(/(.{4})(?=.)/g, '$1-')}-${digestOf(root.body).slice(0, FINGERPRINT)}`, expiresAt };
+		const print = digestOf(root.body).slice(0, FINGERPRINT);
+		return made.map(({ seat, secret }) => ({ seat, code: `${secret.replace(/(.{4})(?=.)/g, '$1-')}-${print}`, expiresAt }));
 	}
 
 	/** The workstation is the seat from now on. A former one with the same id is it no more. Throws `Problem` 404. */
 	async enrol({ code, key }: Enrolment, now = new Date()): Promise<Enrolled> {
 		const secret = plainCode(code).slice(0, 12);
-		const [used] = await this.#db
-			.delete(enrolments)
-			.where(and(eq(enrolments.digest, digestOf(secret)), gt(enrolments.expiresAt, now.toISOString())))
-			.returning();
+		// the code is used up only with the key that is kept for it
+		const used = await this.#db.transaction(async (tx) => {
+			const [row] = await tx
+				.delete(enrolments)
+				.where(and(eq(enrolments.digest, digestOf(secret)), gt(enrolments.expiresAt, now.toISOString())))
+				.returning();
+			if (row) await tx.update(table).set({ key, report: null }).where(eq(table.id, row.seat));
+			return row;
+		});
 		// a code has 60 bits: it is not guessed, however often it is tried, and nobody's wrong ones stand in the way of others
 		if (!used)
 			throw new Problem(404, 'not-found', 'This code was used, or its time is over. Ask a steward for another one, in Rollout.');
 		const root = await this.#signing.root(used.root);
-		await this.#db.update(table).set({ key, report: null }).where(eq(table.id, used.seat));
 		this.#seats.forget();
 		return { seat: used.seat, application: (await this.#seats.applicationOf(used.seat)) as ApplicationId, root: root.body };
 	}

@@ -1,4 +1,4 @@
-import { and, desc, eq } from 'drizzle-orm';
+import { and, desc, eq, lt, ne } from 'drizzle-orm';
 import { namesOf } from '../../../core/chapter/chapter.ts';
 import { mayWrite, whose } from '../../../core/people/may.ts';
 import type { Person } from '../../../core/people/person.ts';
@@ -11,6 +11,7 @@ import { headOf, type StratumId } from '../../../core/strata/stratum.ts';
 import type { RowTransaction } from './db/database.ts';
 import type { Database } from './db/open.ts';
 import { proposals } from './db/schema.ts';
+import { pause } from './pauses.ts';
 import { Problem } from './problem.ts';
 import { refuseProblems } from './profile/sound.ts';
 import { ownedHeads, type Workspace } from './profile/workspace.ts';
@@ -50,16 +51,38 @@ export class Proposals {
 		this.#profiles = profiles;
 	}
 
-	/** All of the application, the newest first. */
-	async list(application: string): Promise<Proposal[]> {
+	/**
+	 * Those that are open, all of them, and of those that are decided so many before an id, the newest first; `before` asks for more,
+	 * null at the end. Throws `Problem` 404.
+	 */
+	async list(
+		application: string,
+		most = MOST_LISTED,
+		before?: number
+	): Promise<{ proposals: Proposal[]; before: number | null }> {
 		const workspace = await this.#profiles.load(application);
-		const rows = await this.#db
+		const of = eq(proposals.application, application);
+		const decided = await this.#db
 			.select()
 			.from(proposals)
-			.where(eq(proposals.application, application))
+			.where(and(of, ne(proposals.state, 'open'), before === undefined ? undefined : lt(proposals.id, before)))
 			.orderBy(desc(proposals.id))
-			.limit(MOST_LISTED);
-		return Promise.all(rows.map((row) => this.#asNow(workspace, row)));
+			.limit(most + 1);
+		// what is open never goes missing behind what is decided
+		const open =
+			before === undefined
+				? await this.#db
+						.select()
+						.from(proposals)
+						.where(and(of, eq(proposals.state, 'open')))
+				: [];
+		const page = decided.slice(0, most);
+		const listed: Proposal[] = [];
+		for (const row of [...open, ...page].sort((a, b) => b.id - a.id)) {
+			listed.push(await this.#asNow(workspace, row));
+			await pause();
+		}
+		return { proposals: listed, before: decided.length > most ? page.at(-1)!.id : null };
 	}
 
 	async #asNow(workspace: Workspace, { application: _, changes, ...row }: Row): Promise<Proposal> {
@@ -198,9 +221,9 @@ export class Proposals {
 		person: Person,
 		reason: string,
 		now: Date,
-		revision?: number
+		taken: { readonly revision?: number; readonly parts?: number[] } = {}
 	): Promise<void> {
-		const decision = { by: person.id, at: now.toISOString(), reason, ...(revision !== undefined && { revision }) };
+		const decision = { by: person.id, at: now.toISOString(), reason, ...taken };
 		const decided = await db
 			.update(proposals)
 			.set({ state, decision })
@@ -232,7 +255,11 @@ export class Proposals {
 		return this.#profiles.edit(
 			application,
 			{ base, stratum: row.stratum, label, changes: chosen },
-			{ person, also: (tx, edit) => this.#decide(tx, row, 'taken', person, said, now, edit.revision) }
+			{
+				person,
+				also: (tx, edit) =>
+					this.#decide(tx, row, 'taken', person, said, now, { revision: edit.revision, ...(parts && { parts: [...parts] }) })
+			}
 		);
 	}
 
@@ -264,7 +291,8 @@ export class Proposals {
 
 const decidedJustNow = (id: number) => new Problem(409, 'nothing-to-do', `Somebody has decided on proposal ${id} just now.`);
 
-const MOST_LISTED = 200;
+/** So many that are decided are listed at a time. */
+const MOST_LISTED = 100;
 const MOST_COMMENTS = 200;
 
 /** Throws `Problem` 403 for who may not write the stratum that is spoken of. */

@@ -162,6 +162,13 @@ export class Rollouts {
 		return application;
 	}
 
+	/** Seats have come into rings: what is signed says so. */
+	async arranged(application: string, now = new Date()): Promise<void> {
+		await this.#signing.signing(async () => {}, now);
+		this.#seats.forget();
+		this.#moved(application);
+	}
+
 	/** Gives the release to the next ring wherever nothing stands against it. */
 	async look(now = new Date()): Promise<void> {
 		const under = await this.#db.select({ application: rollouts.application, course: rollouts.course }).from(rollouts);

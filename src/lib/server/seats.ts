@@ -1,7 +1,7 @@
 import { and, asc, eq, inArray, or } from 'drizzle-orm';
 import { USUAL_DESK, type DeskSetup } from '../../../core/keyboard/desk.ts';
 import type { ApplicationId } from '../../../core/application/application.ts';
-import { followedBy, ONE_RING, type RingSeat } from '../../../core/release/rings.ts';
+import { followedBy, ONE_RING, type RingId, type RingSeat } from '../../../core/release/rings.ts';
 import type { CheckIn } from '../../../core/release/updates.ts';
 import { digestOf, seatState, SeatReport, type Drift, type Seat, type Trouble } from '../../../core/release/release.ts';
 import { CheckIns } from './check-ins.ts';
@@ -21,6 +21,16 @@ export interface Told {
 	timestamp(): Promise<number | null>;
 	/** The version of the file of whoever sits at the seat, made anew if what it is made of has changed; null for nobody. */
 	own(seat: string): Promise<number | null>;
+}
+
+/** A seat that is to be added. */
+export interface NewSeat {
+	readonly id: string;
+	readonly note: string;
+	readonly site?: string | undefined;
+	readonly desk?: DeskSetup | undefined;
+	/** Null for everyone's. */
+	readonly ring?: RingId | null | undefined;
 }
 
 /** The workstations that follow the office's releases. */
@@ -94,10 +104,11 @@ export class Seats {
 		const [rings, course] = [row?.rings ?? ONE_RING, row?.course ?? null];
 		const rows = await this.#db.select().from(seats).where(eq(seats.application, application)).orderBy(asc(seats.id));
 		return rows.map((row) => {
-			const { id, note, desk, lastSeen, report, trouble, restore, ring, key, person, setup } = this.#withPending(row);
+			const { id, note, site, desk, lastSeen, report, trouble, restore, ring, key, person, setup } = this.#withPending(row);
 			const seat = {
 				id,
 				note,
+				site,
 				desk: desk ?? USUAL_DESK,
 				lastSeen: this.#checkIns.last(id)?.toISOString() ?? (lastSeen && new Date(lastSeen).toISOString()),
 				// one of an earlier version says less
@@ -137,13 +148,39 @@ export class Seats {
 	}
 
 	/** Throws `Problem` 409 for an id that is taken. */
-	async add(application: string, id: string, note: string, desk?: DeskSetup): Promise<void> {
-		const added = await this.#db
-			.insert(seats)
-			.values({ id, application, note, desk })
-			.onConflictDoNothing()
-			.returning({ id: seats.id });
-		if (added.length === 0) throw new Problem(409, 'taken', `There is a seat ${id} already.`);
+	add(application: string, id: string, note: string, desk?: DeskSetup): Promise<void> {
+		return this.addAll(application, [{ id, note, desk }]);
+	}
+
+	/** Adds seats, all or none. Throws `Problem` 409 for ids that are taken, 422 for a ring that there is not. */
+	async addAll(application: string, added: readonly NewSeat[]): Promise<void> {
+		const [row] = await this.#db.select().from(rollouts).where(eq(rollouts.application, application));
+		const rings = row?.rings ?? ONE_RING;
+		for (const [i, { ring }] of added.entries())
+			if (ring != null && !rings.some(({ id }) => id === ring))
+				throw new Problem(422, 'not-sound', `There is no ring "${ring}"; there are ${rings.map(({ id }) => id).join(', ')}.`, {
+					errors: [{ pointer: `/seats/${i}/ring`, detail: 'expected a ring of this program' }]
+				});
+		await this.#db.transaction(async (tx) => {
+			const ids = added.map(({ id }) => id);
+			const taken = await tx.select({ id: seats.id }).from(seats).where(inArray(seats.id, ids));
+			const twice = ids.find((id, i) => ids.indexOf(id) !== i);
+			if (twice !== undefined) throw new Problem(409, 'taken', `The seat ${twice} stands twice in the list.`);
+			if (taken.length > 0)
+				throw new Problem(
+					409,
+					'taken',
+					taken.length === 1
+						? `There is a seat ${taken[0]!.id} already.`
+						: `There are seats ${taken.map(({ id }) => id).join(', ')} already.`
+				);
+			await tx.insert(seats).values(
+				added.map(({ id, note, site = '', desk, ring = null }) => ({
+					...{ id, application, note, site, desk },
+					ring: ring === rings.at(-1)!.id ? null : ring
+				}))
+			);
+		});
 		this.forget();
 	}
 

@@ -1,6 +1,7 @@
 import type { ChangeImpact, Impact, SetupImpact } from '$core/impact/impact';
 import { mayWrite } from '$core/people/may';
-import type { Setup } from '$core/people/setup';
+import type { Person } from '$core/people/person';
+import { belongsTo, type Setup } from '$core/people/setup';
 import type { Difference } from '$core/chapter/chapter';
 import { errorsAdded, lookingAfter } from '$core/profile/trial';
 import { differencesBetween, takingBack } from '$core/profile/differences';
@@ -46,6 +47,31 @@ export class ImpactDesk {
 	/** Runs a day over all people; a habit that two changes move is counted once. */
 	runs = $derived.by(() => this.#runsIn(this.impact?.setups ?? []));
 	untouched = $derived(this.people.filter((person) => this.of(person).every((one) => isUntouched(one))));
+
+	/** Everybody's discipline or project, for groups; the first that they work in. */
+	#disciplines = $state.raw<ReadonlyMap<string, string>>(new Map());
+	/** The people by discipline, those of none last. */
+	groups = $derived.by((): readonly { readonly name: string; readonly people: readonly string[] }[] => {
+		const groups = new Map<string, string[]>();
+		for (const person of this.people) {
+			const name = this.#disciplines.get(person) ?? '';
+			groups.set(name, [...(groups.get(name) ?? []), person]);
+		}
+		return [...groups]
+			.sort(([a], [b]) => Number(a === '') - Number(b === '') || a.localeCompare(b))
+			.map(([name, people]) => ({ name: name === '' ? 'No discipline' : name, people }));
+	});
+
+	async #readDisciplines(): Promise<void> {
+		const { layers } = this.#workspace.document;
+		const { people } = await ask<{ people: Person[] }>('/api/people');
+		this.#disciplines = new Map(
+			people.flatMap((person) => {
+				const first = layers.find(({ id }) => belongsTo(person).includes(id));
+				return first ? [[person.id, first.name] as const] : [];
+			})
+		);
+	}
 
 	get #now(): string {
 		const { revision, news } = this.#workspace;
@@ -95,7 +121,7 @@ export class ImpactDesk {
 		const isLate = () => n !== this.#started;
 		let asked: Asked;
 		try {
-			asked = await ask<Asked>(`${this.#workspace.path}/impact`);
+			[asked] = await Promise.all([ask<Asked>(`${this.#workspace.path}/impact`), this.#readDisciplines()]);
 			await strataReadable([...asked.released, ...asked.strata]);
 		} catch (error) {
 			if (!(error instanceof ApiError)) throw error;

@@ -2,6 +2,12 @@ import { mayWrite, type OwnedHead, type StratumState } from '$core/people/may';
 import type { Person } from '$core/people/person';
 import type { Role } from '$core/strata/role';
 import { freeSlug } from '$core/text/slug';
+import { belongsTo, type Setup } from '$core/people/setup';
+import type { StratumId } from '$core/strata/stratum';
+import type { LeftBehind } from '$lib/server/people/leaving';
+import type { Invited, ListedLink, Made as MadeLink } from '$lib/server/people/links';
+import type { PersonChange } from '$lib/server/people/people';
+import type { Access } from '$lib/server/people/sign-in';
 import type { ListedStratum } from '$lib/server/strata';
 import { ask, told } from './api';
 import { Newest } from './newest';
@@ -21,13 +27,36 @@ export class PeopleDesk {
 	#ids: readonly string[] = [];
 	/** What was done or what stands against it, for the page to say. */
 	said = $state.raw<{ readonly kind: 'done' | 'failed'; readonly text: string } | undefined>(undefined);
-	/** The link of the invitation that was just made. */
-	link = $state.raw<{ readonly name: string; readonly path: string; readonly until: string } | undefined>(undefined);
+	/** The links that were just made; their secrets are told this once. */
+	made = $state.raw<readonly MadeLink[]>([]);
+	/** The links that are good. */
+	links = $state.raw<readonly ListedLink[]>([]);
+	/** Where one is signed in, and one's tokens. */
+	sessions = $state.raw<readonly Access[]>([]);
+	tokens = $state.raw<readonly Access[]>([]);
+	/** The setups that are recommended in any program, by name. */
+	recommended = $state.raw<readonly string[]>([]);
+	/** The list of people: what is looked for, and who is chosen. */
+	words = $state('');
+	role = $state('');
+	stratum = $state('');
+	chosen = $state<string | undefined>(undefined);
 	/** The terminal's secret that was just made. */
 	token = $state<string | undefined>(undefined);
 	busy = $state(false);
 
 	here = $derived(this.people.filter(({ leftAt }) => leftAt === null));
+	person = $derived(this.here.find(({ id }) => id === this.chosen));
+	/** Those who are looked for. */
+	found = $derived.by(() => {
+		const words = this.words.trim().toLowerCase();
+		return this.here.filter(
+			(person) =>
+				(this.role === '' || person.role === this.role) &&
+				(this.stratum === '' || belongsTo(person).some((id) => id === this.stratum)) &&
+				[person.name, person.site ?? '', ...this.worksIn(person)].some((text) => text.toLowerCase().includes(words))
+		);
+	});
 	gone = $derived(this.people.filter(({ leftAt }) => leftAt !== null));
 	/** What can have leads. */
 	led = $derived(this.strata.filter(({ kind, state }) => state === 'used' && (kind === 'discipline' || kind === 'project')));
@@ -56,6 +85,31 @@ export class PeopleDesk {
 		);
 	}
 
+	/** The names of the disciplines and projects that somebody works in. */
+	worksIn(person: Person): string[] {
+		const wanted = belongsTo(person);
+		return this.led.filter(({ id }) => wanted.includes(id)).map(({ name }) => name);
+	}
+
+	/** Reads what is the steward's to see, and one's own sessions and tokens. */
+	async loadMore(): Promise<void> {
+		if (!this.isOpen || !this.me) return;
+		const [{ sessions }, { tokens }] = await Promise.all([
+			ask<{ sessions: Access[] }>('/api/session/all'),
+			ask<{ tokens: Access[] }>('/api/session/tokens')
+		]);
+		[this.sessions, this.tokens] = [sessions, tokens];
+		if (!this.isSteward) return;
+		const { applications } = await ask<{ applications: { id: string }[] }>('/api/applications');
+		const [{ links }, ...setups] = await Promise.all([
+			ask<{ links: ListedLink[] }>('/api/invitations'),
+			...applications.map(({ id }) => ask<{ mine: Setup[]; others: Setup[] }>(`/api/applications/${id}/setups`))
+		]);
+		this.links = links;
+		const all = setups.flatMap(({ mine, others }) => [...mine, ...others]);
+		this.recommended = [...new Set(all.flatMap((one) => (one.isRecommended || one.isRequired ? [one.name] : [])))].sort();
+	}
+
 	/** Does it, reads everything anew and says so; whether it was done. */
 	async #do(done: string, work: () => Promise<unknown>): Promise<boolean> {
 		this.busy = true;
@@ -63,6 +117,7 @@ export class PeopleDesk {
 		try {
 			await work();
 			await this.load();
+			await this.loadMore();
 			this.said = { kind: 'done', text: done };
 			return true;
 		} catch (error) {
@@ -79,24 +134,64 @@ export class PeopleDesk {
 		);
 	}
 
-	invite(name: string, role: Role, leads: readonly string[], days: number): Promise<boolean> {
-		return this.#do(`${name.trim()} is invited. Pass the link on: it is shown this once.`, async () => {
-			const body = { name, role, leads: role === 'lead' ? leads : [], days };
-			const { secret, expiresAt } = await ask<{ secret: string; expiresAt: string }>('/api/people', 'POST', body);
-			this.link = { name: name.trim(), path: `/join/${secret}`, until: expiresAt };
+	/** Invites people, all or nobody. */
+	invite(list: readonly Invited[], days: number): Promise<boolean> {
+		const what = list.length === 1 ? `${list[0]!.name} is` : `${list.length} people are`;
+		return this.#do(`${what} invited. Pass the links on: they are shown this once.`, async () => {
+			({ links: this.made } = await ask<{ links: MadeLink[] }>('/api/invitations', 'POST', { people: list, days }));
 		});
 	}
 
-	setRole({ id, name }: Person, role: Role): Promise<boolean> {
-		return this.#do(`${name} is here as ${role} now.`, () => ask('/api/people', 'PUT', { id, role }));
+	withdraw({ id, name }: ListedLink): Promise<boolean> {
+		return this.#do(`The link of ${name} is withdrawn.`, () => ask(`/api/invitations?id=${id}`, 'DELETE'));
 	}
 
-	/** Makes the stratum theirs to lead, or no more. */
-	lead(person: Person, stratum: OwnedHead, leads: boolean): Promise<boolean> {
-		const others = person.leads.filter((id) => id !== stratum.id);
-		return this.#do(`${person.name} ${leads ? 'leads' : 'leads no more'} ${stratum.name}.`, () =>
-			ask('/api/people', 'PUT', { id: person.id, leads: leads ? [...others, stratum.id] : others })
+	/** A link by which somebody takes another password. */
+	forgotten({ id, name }: Person): Promise<boolean> {
+		return this.#do(`A link for ${name} to choose a new password. It is good for a day, and shown this once.`, async () => {
+			this.made = [await ask<MadeLink>('/api/people/password', 'POST', { id })];
+		});
+	}
+
+	/** Changes people, all or none, and says so; the act after it takes that back. */
+	async change(list: readonly ({ readonly id: string } & PersonChange)[], done: string): Promise<boolean> {
+		let was: unknown;
+		const isDone = await this.#do(done, async () => {
+			({ was } = await ask<{ was: unknown }>('/api/people', 'PUT', { people: list }));
+		});
+		if (isDone) this.undo = () => this.#do('It is as it was before.', () => ask('/api/people', 'PUT', { people: was }));
+		return isDone;
+	}
+
+	setRole({ id, name }: Person, role: Role): Promise<boolean> {
+		return this.change([{ id, role }], `${name} is ${role} now.`);
+	}
+
+	rename({ id, name }: Person, next: string): Promise<boolean> {
+		return this.change([{ id, name: next }], `${name} is called ${next} now, and signs in with that name.`);
+	}
+
+	/** Lets somebody work in the stratum, or lead it, or neither. */
+	place(person: Person, { id, name }: OwnedHead, how: 'leads' | 'member' | 'none'): Promise<boolean> {
+		const without = (list: readonly string[] = []) => list.filter((one) => one !== id) as StratumId[];
+		const leads = [...without(person.leads), ...(how === 'leads' ? [id] : [])];
+		const member = [...without(person.member), ...(how === 'member' ? [id] : [])];
+		const says = { leads: `leads ${name}`, member: `works in ${name}`, none: `does not work in ${name} any more` };
+		return this.change([{ id: person.id, leads, member }], `${person.name} ${says[how]}.`);
+	}
+
+	leftBehind({ id }: Person): Promise<LeftBehind> {
+		return ask<LeftBehind>(`/api/people/leaving?id=${encodeURIComponent(id)}`);
+	}
+
+	endSession(id: string): Promise<boolean> {
+		return this.#do(id === 'others' ? 'All other sessions have ended.' : 'The session has ended.', () =>
+			ask(`/api/session/all?id=${encodeURIComponent(id)}`, 'DELETE')
 		);
+	}
+
+	withdrawToken({ id, name }: Access): Promise<boolean> {
+		return this.#do(`The token ${name} is withdrawn.`, () => ask(`/api/session/tokens?id=${id}`, 'DELETE'));
 	}
 
 	leave({ id, name }: Person): Promise<boolean> {
@@ -157,7 +252,7 @@ export class PeopleDesk {
 	}
 
 	makeToken(name: string): Promise<boolean> {
-		return this.#do('The terminal’s token is made. It is shown this once.', async () => {
+		return this.#do('The token is made. It is shown this once, and good for 90 days.', async () => {
 			({ token: this.token } = await ask<{ token: string }>('/api/session/tokens', 'POST', { name }));
 		});
 	}

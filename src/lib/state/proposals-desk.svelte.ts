@@ -1,5 +1,5 @@
 import { captionOf, type Part } from './proposal-parts';
-import { mayWrite, type OwnedHead } from '$core/people/may';
+import { may, mayWrite, type OwnedHead } from '$core/people/may';
 import { copying, sayingsOf, type Saying } from '$core/profile/copying';
 import { stratumOfWire, type StratumWire } from '$core/profile/wire';
 import type { AnyChange } from '$core/profile/edit';
@@ -12,8 +12,26 @@ import { strataReadable } from './shapes';
 import type { Workspace } from './workspace.svelte';
 
 export type Proposal = Omit<Kept, 'decision'> & {
-	readonly decision: { by: string; at: string; reason: string; revision?: number } | null;
+	readonly decision: { by: string; at: string; reason: string; revision?: number; parts?: number[] } | null;
 };
+
+interface Page {
+	readonly proposals: Proposal[];
+	readonly before: number | null;
+}
+
+/** What a proposal would let somebody press, type or draw, as far as its changes say so by themselves. */
+function inputsOf({ changes }: Proposal): Set<string> {
+	return new Set(
+		changes.flatMap((change) => {
+			const { before, after } = change as { before?: Record<string, unknown> | null; after?: Record<string, unknown> | null };
+			return [before, after].flatMap((said) => {
+				const input = said?.['keys'] ?? said?.['alias'] ?? said?.['path'];
+				return typeof input === 'string' ? [`${change.chapter} ${input}`] : [];
+			});
+		})
+	);
+}
 
 const NOTHING_LEFT = { id: undefined, parts: new Set<number>() };
 
@@ -28,9 +46,44 @@ export class ProposalsDesk {
 	busy = $state(false);
 	isRead = $state(false);
 
+	/** Which of them are shown. */
+	filter = $state<'all' | 'decide' | 'mine' | 'competing'>('all');
+	words = $state('');
+	/** Asks for those that were decided before; null where that is all. */
+	before = $state<number | null>(null);
+	/** For each open one, those that speak of the same key, alias or other input. */
+	competing = $derived.by((): ReadonlyMap<number, readonly Proposal[]> => {
+		const open = this.list.filter(({ state }) => state === 'open');
+		const byInput = new Map<string, Proposal[]>();
+		for (const proposal of open)
+			for (const input of inputsOf(proposal)) byInput.set(input, [...(byInput.get(input) ?? []), proposal]);
+		return new Map(
+			open.flatMap((proposal) => {
+				const others = new Set(
+					[...inputsOf(proposal)].flatMap((input) => byInput.get(input)!.filter((other) => other !== proposal))
+				);
+				return others.size > 0 ? [[proposal.id, [...others]] as const] : [];
+			})
+		);
+	});
 	/** The open ones first, the newest of each first. */
-	sorted = $derived.by(() => this.list.toSorted((a, b) => Number(b.state === 'open') - Number(a.state === 'open')));
+	sorted = $derived.by(() => {
+		const words = this.words.trim().toLowerCase();
+		return this.list
+			.filter(
+				(proposal) =>
+					(this.filter === 'all' ||
+						(this.filter === 'mine' && this.isMine(proposal)) ||
+						(this.filter === 'decide' && this.isToDecide(proposal)) ||
+						(this.filter === 'competing' && this.competing.has(proposal.id))) &&
+					[proposal.label, proposal.reason, this.#workspace.nameOf(proposal.person)].some((text) =>
+						text.toLowerCase().includes(words)
+					)
+			)
+			.toSorted((a, b) => Number(b.state === 'open') - Number(a.state === 'open'));
+	});
 	chosen = $derived.by(() => this.list.find(({ id }) => id === this.chosenId) ?? this.sorted[0]);
+	toDecide = $derived.by(() => this.list.filter((proposal) => this.isToDecide(proposal)).length);
 	/** The places of the parts of the chosen one that are left out of what is taken. */
 	left = $derived.by((): ReadonlySet<number> => this.#leftOf(this.chosen?.id));
 	parts = $derived.by((): Part[] => (this.chosen?.changes ?? []).map((change) => captionOf(change, this.#workspace.draft.names)));
@@ -57,6 +110,11 @@ export class ProposalsDesk {
 		return head !== undefined && mayWrite(this.#workspace.document.me, head);
 	}
 
+	/** Whether it waits for the person to decide. */
+	isToDecide(proposal: Proposal): boolean {
+		return proposal.state === 'open' && may(this.#workspace.document.me, 'review') && this.mayDecide(proposal);
+	}
+
 	isMine({ person }: Pick<Proposal, 'person'>): boolean {
 		return person === this.#workspace.document.me.id;
 	}
@@ -79,10 +137,17 @@ export class ProposalsDesk {
 
 	async load(): Promise<void> {
 		await this.#reading.of(
-			() => ask<{ proposals: Proposal[] }>(this.#path),
-			({ proposals }) => (this.list = proposals)
+			() => ask<Page>(this.#path),
+			({ proposals, before }) => ([this.list, this.before] = [proposals, before])
 		);
 		this.isRead = true;
+	}
+
+	/** Reads those that were decided before. */
+	async more(): Promise<void> {
+		if (this.before === null) return;
+		const { proposals, before } = await ask<Page>(`${this.#path}?before=${this.before}`);
+		[this.list, this.before] = [[...this.list, ...proposals], before];
 	}
 
 	async #do(done: string, work: () => Promise<unknown>): Promise<boolean> {

@@ -5,6 +5,7 @@ import { EVERYONE, placeOf, type Course, type Ring, type RingId, type RingSeat, 
 import type { RolloutState } from '$lib/server/rollouts';
 import type { SigningState } from '$lib/server/signing/signing';
 import type { Seat, SeatState, Trouble } from '$core/release/release';
+import type { ListedSeat } from '$core/release/seats-csv';
 import type { StratumId } from '$core/strata/stratum';
 import { freeSlug } from '$core/text/slug';
 import type { Without } from '$lib/server/setups';
@@ -44,6 +45,10 @@ export class RolloutDesk {
 	unheard = $state('');
 	/** The code that was just made; it is shown this once. */
 	code = $state.raw<{ readonly seat: string; readonly code: string; readonly until: string } | undefined>(undefined);
+	/** The codes that were just made for several seats. */
+	codes = $state.raw<readonly { readonly seat: string; readonly code: string; readonly expiresAt: string }[]>([]);
+	/** Why the last act was refused, if it was. */
+	failed = $state<string | undefined>(undefined);
 	readonly #workspace: Workspace;
 	readonly #reading = new Newest();
 
@@ -120,13 +125,15 @@ export class RolloutDesk {
 	/** Does it, reads everything anew and says so; whether it was done. */
 	async act(done: string, work: () => Promise<unknown>): Promise<boolean> {
 		this.busy = true;
+		this.failed = undefined;
 		try {
 			await work();
 			await Promise.all([this.#workspace.reload(), this.load()]);
 			this.#workspace.notice = { kind: 'done', text: done };
 			return true;
 		} catch (error) {
-			this.#workspace.notice = { kind: 'failed', text: told(error) };
+			this.failed = told(error);
+			this.#workspace.notice = { kind: 'failed', text: this.failed };
 			return false;
 		} finally {
 			this.busy = false;
@@ -176,6 +183,17 @@ export class RolloutDesk {
 
 	add(id: string, note: string): Promise<boolean> {
 		return this.act(`Seat ${id} added`, () => ask(`${this.#workspace.path}/seats`, 'POST', { id, note }));
+	}
+
+	/** Adds several seats, all or none, with their codes where releases are signed. */
+	addAll(seats: readonly ListedSeat[]): Promise<boolean> {
+		const codes = Boolean(this.signing);
+		return this.act(`${seats.length === 1 ? `Seat ${seats[0]!.id}` : `${seats.length} seats`} added`, async () => {
+			({ codes: this.codes } = await ask<{ codes: RolloutDesk['codes'] }>(`${this.#workspace.path}/seats`, 'POST', {
+				seats,
+				codes
+			}));
+		});
 	}
 
 	remove(id: string): Promise<boolean> {

@@ -1,5 +1,6 @@
 import { may, mayWrite, type OwnedHead } from '$core/people/may';
 import { inUsualOrder, withRequired, type Setup } from '$core/people/setup';
+import type { Audience } from '$core/people/setup';
 import type { StratumId } from '$core/strata/stratum';
 import type { MadeSetup } from '$lib/server/setups';
 import type { WorkspaceDocument } from '$lib/server/workspace-document';
@@ -146,7 +147,14 @@ export class SetupsDesk {
 
 	change(
 		setup: Setup,
-		change: { name?: string; strata?: readonly StratumId[]; isStart?: true; isRecommended?: boolean; isRequired?: boolean }
+		change: {
+			name?: string;
+			strata?: readonly StratumId[];
+			isStart?: true;
+			isRecommended?: boolean;
+			isRequired?: boolean;
+			audience?: Audience;
+		}
 	): Promise<boolean> {
 		return this.#do(async () => {
 			const changed = await ask<Setup>(this.#path, 'PUT', { id: setup.id, ...change });

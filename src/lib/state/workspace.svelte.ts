@@ -21,6 +21,7 @@ import { stratumOfWire, wireOf } from '$core/profile/wire';
 import { ShownState } from './shown-state.svelte';
 import { trialOn } from '$core/profile/trial';
 import { commandSearch } from '$core/search/search';
+import type { HistoryEdit } from '$lib/server/history';
 import type { WorkspaceDocument } from '$lib/server/workspace-document';
 import { ask } from './api';
 import { Blames } from './blames.svelte';
@@ -49,7 +50,7 @@ export class Workspace {
 
 	profile = $state.raw<Profile>([]);
 	revision = $state(0);
-	history = $state.raw<readonly Edit[]>([]);
+	history = $state.raw<readonly HistoryEdit[]>([]);
 	/** The office stratum as the seats have it. */
 	released = $state.raw<Stratum | null>(null);
 	releases = $state.raw<WorkspaceDocument['releases']>([]);

@@ -30,12 +30,13 @@
 	.rail {
 		width: 132px;
 		flex: none;
-		padding: 14px 0;
+		padding: 6px 0;
+		overflow-y: auto;
 		background: var(--panel);
 		border-right: 1px solid var(--line-strong);
 	}
 	h2 {
-		padding: 8px 14px 4px;
+		padding: 6px 14px 2px;
 		font-size: 13px;
 		font-weight: 600;
 		color: var(--ink-3);
@@ -47,7 +48,7 @@
 	}
 	a {
 		display: block;
-		padding: 5px 14px 5px 20px;
+		padding: 2px 14px 3px 20px;
 		border-left: 4px solid transparent;
 		color: var(--ink-2);
 		text-decoration: none;

@@ -27,5 +27,10 @@ export const ABOUT: Readonly<Record<string, string>> = {
 		'Which of several files of one name a program reads, seat by seat. Add a group of seats with the folders that they search, from the top.',
 	rollout:
 		'Releases of the office’s setup and the seats that follow them. Write what changes for people, publish, and see who has it.',
+	people:
+		'Who works in the office, in which role and discipline. Invite several at once from a table, give a link to who has forgotten a password, and see what somebody leaves behind.',
+	programs: 'The programs of the office: what each is called, which commands it has and in which situations.',
+	history:
+		'Every change of the program, by whom and when. Search for a key, a command or a person; unfold an edit, restore a level to what it was, export all of it as a table.',
 	start: 'The jobs in the order in which they come, and what stands. Choose one, or take the walk.'
 };

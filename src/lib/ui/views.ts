@@ -113,6 +113,26 @@ export const views: readonly { readonly verb: string; readonly items: readonly V
 				key: '9'
 			}
 		]
+	},
+	{
+		verb: 'Office',
+		items: [
+			{
+				name: 'People',
+				path: 'people',
+				key: 'Shift 8'
+			},
+			{
+				name: 'Programs',
+				path: 'programs',
+				key: 'Shift 9'
+			},
+			{
+				name: 'History',
+				path: 'history',
+				key: 'Shift H'
+			}
+		]
 	}
 ];
 

@@ -9,6 +9,8 @@
 	import type { CommandId } from '$core/application/command';
 	import { ApiError } from '$lib/state/api';
 	import { hearChanges } from '$lib/state/live.svelte';
+	import { LAST_PROGRAM } from '$lib/state/last-program';
+	import { remember } from '$lib/state/remembered';
 	import { Visits } from '$lib/state/visits.svelte';
 	import { keepFocus } from '$lib/ui/focus-keeper';
 	import { hotkeys } from '$lib/ui/hotkeys.svelte';
@@ -22,9 +24,22 @@
 	const application = $derived(workspace.document.application.id);
 	$effect(() => () => workspace.findings.checks.stop());
 	/** Views that begin with a tool or a list: their name is there for who does not see it in the rail. */
-	const UNTITLED = new Set(['commands', 'keyboard', 'macros', 'bars', 'gestures', 'findings', 'bench', 'hand-over', 'recipes']);
+	const UNTITLED = new Set([
+		'commands',
+		'keyboard',
+		'macros',
+		'bars',
+		'gestures',
+		'findings',
+		'bench',
+		'hand-over',
+		'recipes',
+		'people',
+		'programs'
+	]);
 	const items = views.flatMap((v) => [...v.items]);
-	const here = $derived([START, ...items].find((i) => page.url.pathname.endsWith(`/${i.path}`)));
+	const here = $derived([START, ...items].find((i) => page.url.pathname.split('/')[2] === i.path));
+	$effect(() => remember(LAST_PROGRAM, application));
 
 	// the last places, for Start
 	const visits = $derived(new Visits(application));

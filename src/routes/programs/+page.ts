@@ -1,17 +1,9 @@
-import type { Person } from '$core/people/person';
-import { ask } from '$lib/state/api';
-import { orSignIn } from '$lib/state/signed-out';
+import { toLastProgram } from '$lib/state/last-program';
+import { programsFor } from '$lib/state/programs';
 import type { PageLoad } from './$types';
 
-/** The programs of the office, and who looks at them. */
+/** In the frame of a program, where there is one. */
 export const load: PageLoad = async ({ fetch, url }) => {
-	try {
-		const [{ applications }, { person }] = await Promise.all([
-			ask<{ applications: { id: string; name: string; version: string }[] }>('/api/applications', 'GET', undefined, fetch),
-			ask<{ person: Person | null }>('/api/session', 'GET', undefined, fetch)
-		]);
-		return { applications, person };
-	} catch (cause) {
-		throw orSignIn(cause, url);
-	}
+	await toLastProgram('programs', url, fetch);
+	return programsFor(url, fetch);
 };

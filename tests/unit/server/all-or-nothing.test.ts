@@ -112,7 +112,7 @@ describe('what is written together', () => {
 			office.proposals.change(id, FIRST, proposal, { base: revision, changes, reason: 'less' }),
 			...['four', 'five'].map((text) => office.proposals.comment(id, FIRST, proposal, text))
 		]);
-		const found = (await office.proposals.list(id)).find((one) => one.id === proposal)!;
+		const found = (await office.proposals.list(id)).proposals.find((one) => one.id === proposal)!;
 		expect(found.comments.map(({ text }) => text)).to.have.members([
 			...['one', 'two', 'three', 'four', 'five'],
 			'Changed from 2 to 1 part: less'

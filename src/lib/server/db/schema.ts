@@ -176,6 +176,8 @@ export const seats = pgTable('seats', {
 	id: text('id').primaryKey(),
 	application: application(),
 	note: text('note').notNull(),
+	/** Where it stands; empty if not said. */
+	site: text('site').notNull().default(''),
 	/** System, board, layout and the hand of the mouse; what is usual is assumed of a seat that has not said. */
 	desk: jsonb('desk').$type<DeskSetup>(),
 	lastSeen: at('last_seen'),
@@ -418,7 +420,7 @@ export const proposals = pgTable(
 		changes: jsonb('changes').$type<readonly AnyChange[]>().notNull(),
 		state: text('state').$type<'open' | 'taken' | 'declined' | 'withdrawn'>().notNull().default('open'),
 		/** Who decided, and why; what of it was taken by which edit. */
-		decision: jsonb('decision').$type<{ by: string; at: string; reason: string; revision?: number }>(),
+		decision: jsonb('decision').$type<{ by: string; at: string; reason: string; revision?: number; parts?: number[] }>(),
 		comments: jsonb('comments').$type<readonly ProposalComment[]>().notNull().default([])
 	},
 	(t) => [index('proposals_by_application').on(t.application, t.id)]

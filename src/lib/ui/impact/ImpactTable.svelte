@@ -4,37 +4,104 @@
 
 	/** Each change against each person: the runs a day that must be learnt anew, darker the more, and what breaks. */
 	let { desk, chosen, onchoose }: { desk: ImpactDesk; chosen: string | undefined; onchoose: (person: string) => void } = $props();
-	const most = $derived(Math.max(1, ...desk.changes.flatMap(({ byPerson }) => [...byPerson.values()].map(({ runs }) => runs))));
 	const KINDS = { added: 'new', changed: 'changed', removed: 'taken off' } as const;
+	/** So many columns stand beside one another; more people are grouped at first. */
+	const MANY = 14;
 	let table = $state<HTMLTableElement>();
+	let onlyHurt = $state(false);
+	let isGrouped = $state<boolean | undefined>(undefined);
+	let unfolded = $state.raw<ReadonlySet<string>>(new Set());
 
-	/** Arrow keys go along the people. */
+	const people = $derived(onlyHurt ? desk.people.filter((person) => !desk.untouched.includes(person)) : desk.people);
+	const grouped = $derived(desk.groups.length > 1 && (isGrouped ?? people.length > MANY));
+	/** A person, or everybody of a discipline. */
+	interface Column {
+		readonly id: string;
+		readonly name: string;
+		readonly people: readonly string[];
+		readonly isGroup: boolean;
+	}
+	const columns = $derived.by((): Column[] => {
+		const one = (person: string): Column => ({ id: person, name: desk.nameOf(person), people: [person], isGroup: false });
+		if (!grouped) return people.map(one);
+		return desk.groups.flatMap(({ name, people: all }) => {
+			const mine = all.filter((person) => people.includes(person));
+			if (mine.length === 0) return [];
+			return [{ id: `group ${name}`, name, people: mine, isGroup: true }, ...(unfolded.has(name) ? mine.map(one) : [])];
+		});
+	});
+	type Touch = { readonly runs: number; readonly habits: number; readonly coming: number };
+	const touchOf = (byPerson: ReadonlyMap<string, Touch>, { people: all }: Column): Touch =>
+		all.reduce(
+			(sum, person) => {
+				const touch = byPerson.get(person);
+				return touch
+					? { runs: sum.runs + touch.runs, habits: sum.habits + touch.habits, coming: sum.coming + touch.coming }
+					: sum;
+			},
+			{ runs: 0, habits: 0, coming: 0 }
+		);
+	const most = $derived(
+		Math.max(1, ...desk.changes.flatMap(({ byPerson }) => columns.map((column) => touchOf(byPerson, column).runs)))
+	);
+	const errorsOf = ({ people: all }: Column) => all.reduce((sum, person) => sum + desk.errorsOf(person), 0);
+
+	function choose({ id, name, isGroup }: Column) {
+		if (!isGroup) return onchoose(id);
+		const next = new Set(unfolded);
+		if (!next.delete(name)) next.add(name);
+		unfolded = next;
+	}
+
+	/** Arrow keys go along the columns. */
 	function onkeydown(event: KeyboardEvent) {
 		const step = { ArrowRight: 1, ArrowLeft: -1 }[event.key];
 		if (!step) return;
 		event.preventDefault();
-		const at = desk.people.indexOf(chosen ?? '');
-		const next = desk.people[(at + step + desk.people.length) % desk.people.length]!;
-		onchoose(next);
-		table?.querySelector<HTMLElement>(`[data-person="${next}"]`)?.focus();
+		const here = (event.currentTarget as HTMLElement).dataset['column'];
+		const at = columns.findIndex(({ id }) => id === here);
+		const next = columns[(at + step + columns.length) % columns.length]!;
+		if (!next.isGroup) onchoose(next.id);
+		table?.querySelector<HTMLElement>(`[data-column="${next.id}"]`)?.focus();
 	}
+	const rests = $derived(columns.find(({ id }) => id === chosen)?.id ?? columns[0]?.id);
 </script>
 
-<div class="scroll">
+{#if desk.people.length > 1}
+	<div class="tools">
+		<label
+			><input type="checkbox" bind:checked={onlyHurt} /> only who is affected ({desk.people.length -
+				desk.untouched.length})</label
+		>
+		{#if desk.groups.length > 1}<label
+				><input type="checkbox" checked={grouped} onchange={(event) => (isGrouped = event.currentTarget.checked)} /> by discipline</label
+			>{/if}
+	</div>
+{/if}
+<p class="legend quiet">
+	<span class="swatch" aria-hidden="true"></span> A figure counts how often a day people press a key that does something else
+	then; the darker, the more. <span class="tone-garnet"><span class="toned">+2</span></span> counts new findings,
+	<span class="tone-garnet"><span class="toned">◆</span></span> errors.
+</p>
+<!-- svelte-ignore a11y_no_noninteractive_tabindex -->
+<div class="scroll" tabindex="0" role="region" aria-label="What changes for whom">
 	<table bind:this={table}>
 		<thead>
 			<tr>
-				<th scope="col">Change</th>
+				<th scope="col" class="first">Change</th>
 				<th scope="col">how</th>
-				{#each desk.people as person (person)}
+				{#each columns as column (column.id)}
 					<th scope="col" class="person">
 						<button
 							type="button"
-							aria-pressed={person === chosen}
-							tabindex={person === (chosen ?? desk.people[0]) ? 0 : -1}
-							data-person={person}
-							onclick={() => onchoose(person)}
-							{onkeydown}>{desk.nameOf(person)}</button
+							class:group={column.isGroup}
+							aria-pressed={column.isGroup ? undefined : column.id === chosen}
+							aria-expanded={column.isGroup ? unfolded.has(column.name) : undefined}
+							tabindex={column.id === rests ? 0 : -1}
+							data-column={column.id}
+							onclick={() => choose(column)}
+							{onkeydown}
+							>{column.name}{#if column.isGroup}<span class="quiet">&nbsp;{column.people.length}</span>{/if}</button
 						>
 					</th>
 				{/each}
@@ -45,21 +112,16 @@
 		<tbody>
 			{#each desk.changes as { difference, byPerson, runs, coming, going } (difference)}
 				<tr>
-					<th scope="row">{difference.caption.label}</th>
+					<th scope="row" class="first">{difference.caption.label}</th>
 					<td class="how">
 						{#if difference.caption.keys}<KeyCaps keys={difference.caption.keys} />{/if}
 						{difference.caption.typed ?? ''} <span class="quiet">{KINDS[difference.kind]}</span>
 					</td>
-					{#each desk.people as person (person)}
-						{@const touch = byPerson.get(person)}
-						<td
-							class="num cell"
-							class:chosen={person === chosen}
-							style:--share="{touch ? Math.round((24 * touch.runs) / most) : 0}%"
-							>{#if touch && (touch.habits > 0 || touch.coming > 0)}{touch.habits > 0
-									? touch.runs
-									: ''}{#if touch.coming > 0}<span class="tone-garnet"
-										><span class="toned" title="new findings"> +{touch.coming}</span></span
+					{#each columns as column (column.id)}
+						{@const touch = touchOf(byPerson, column)}
+						<td class="num cell" class:chosen={column.id === chosen} style:--share="{Math.round((34 * touch.runs) / most)}%"
+							>{#if touch.habits > 0 || touch.coming > 0}{touch.habits > 0 ? touch.runs : ''}{#if touch.coming > 0}<span
+										class="tone-garnet"><span class="toned" title="new findings"> +{touch.coming}</span></span
 									>{/if}{:else}<span class="quiet">·</span>{/if}</td
 						>
 					{/each}
@@ -72,10 +134,11 @@
 				</tr>
 			{/each}
 			<tr class="sum">
-				<th scope="row" colspan="2">new errors</th>
-				{#each desk.people as person (person)}
-					{@const errors = desk.errorsOf(person)}
-					<td class="num" class:chosen={person === chosen}
+				<th scope="row" class="first">new errors</th>
+				<td></td>
+				{#each columns as column (column.id)}
+					{@const errors = errorsOf(column)}
+					<td class="num" class:chosen={column.id === chosen}
 						>{#if errors > 0}<span class="tone-garnet"><span class="toned">◆ {errors}</span></span>{:else}<span class="quiet"
 								>·</span
 							>{/if}</td
@@ -89,8 +152,51 @@
 </div>
 
 <style>
+	.tools {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 18px;
+		font-size: 13px;
+	}
+	.legend {
+		margin: 0;
+		max-width: none;
+		font-size: 12.5px;
+	}
+	.swatch {
+		display: inline-block;
+		width: 44px;
+		height: 10px;
+		border: 1px solid var(--line);
+		background: linear-gradient(to right, transparent, color-mix(in srgb, var(--s-discipline) 34%, transparent));
+	}
 	.scroll {
-		overflow-x: auto;
+		max-height: 64dvh;
+		overflow: auto;
+		border: 1px solid var(--line);
+	}
+	thead th {
+		position: sticky;
+		z-index: 2;
+		top: 0;
+		background: var(--ground);
+		box-shadow: inset 0 -1px var(--line-strong);
+	}
+	.first {
+		position: sticky;
+		z-index: 1;
+		left: 0;
+		max-width: 260px;
+		overflow: hidden;
+		background: var(--ground);
+		text-overflow: ellipsis;
+	}
+	thead .first {
+		z-index: 3;
+	}
+	.person .group {
+		font-weight: 650;
+		color: var(--ink);
 	}
 	table {
 		border-collapse: collapse;

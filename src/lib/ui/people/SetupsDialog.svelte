@@ -2,7 +2,8 @@
 	import { Button, Modal } from 'flowbite-svelte';
 	import { LockOutline } from 'flowbite-svelte-icons';
 	import { untrack } from 'svelte';
-	import type { Setup } from '$core/people/setup';
+	import { isNarrow, type Setup } from '$core/people/setup';
+	import { Role } from '$core/strata/role';
 	import { listed } from '$core/text/listed';
 	import { told } from '$lib/state/api';
 	import type { SetupsDesk } from '$lib/state/setups.svelte';
@@ -33,6 +34,12 @@
 	$effect(() => {
 		untrack(() => desk.load()).catch((error: unknown) => (desk.said = told(error)));
 	});
+
+	const ROLES = Role.options;
+	const disciplines = $derived(desk.choosable.filter(({ kind }) => kind === 'discipline' || kind === 'project'));
+	const audience = $derived(chosen?.audience ?? { roles: [], strata: [] });
+	const turned = <T,>(list: readonly T[], one: T): T[] =>
+		list.includes(one) ? list.filter((other) => other !== one) : [...list, one];
 
 	const nameOf = (setup: Setup) => `${setup.name}${setup.isStart ? ', started with' : ''}`;
 	/** The uppermost first, as they are drawn and as they speak. */
@@ -136,7 +143,7 @@
 							color="alternative"
 							disabled={desk.busy}
 							onclick={() => void desk.change(chosen, { isRecommended: !chosen.isRecommended })}
-							>{chosen.isRecommended ? 'Stop recommending it' : 'Recommend it to all'}</Button
+							>{chosen.isRecommended ? 'Stop recommending it' : 'Recommend it'}</Button
 						>{/if}
 					{#if desk.mayRequire}<Button
 							size="xs"
@@ -153,6 +160,34 @@
 						onclick={() => void desk.remove(chosen)}>Remove it</Button
 					>
 				</p>
+				{#if desk.mayRecommend && (chosen.isRecommended || chosen.isRequired)}
+					<fieldset class="audience">
+						<legend>{chosen.isRequired ? 'Required' : 'Recommended'} for</legend>
+						{#each ROLES as role (role)}<label
+								><input
+									type="checkbox"
+									checked={audience.roles.includes(role)}
+									disabled={desk.busy}
+									onchange={() => void desk.change(chosen, { audience: { ...audience, roles: turned(audience.roles, role) } })}
+								/>
+								{role}s</label
+							>{/each}
+						{#each disciplines as { id, name } (id)}<label
+								><input
+									type="checkbox"
+									checked={audience.strata.includes(id)}
+									disabled={desk.busy}
+									onchange={() => void desk.change(chosen, { audience: { ...audience, strata: turned(audience.strata, id) } })}
+								/>
+								in {name}</label
+							>{/each}
+						<span class="quiet"
+							>{isNarrow(audience)
+								? 'They see it on Start, and new people begin with it.'
+								: 'Nothing chosen: for everybody.'}</span
+						>
+					</fieldset>
+				{/if}
 				<OneField
 					label="Another name for {chosen.name}"
 					does="Rename it"
@@ -191,6 +226,16 @@
 </Modal>
 
 <style>
+	.audience {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 4px 14px;
+		margin: 6px 0;
+		padding: 6px 10px;
+		border: 1px solid var(--line);
+		border-radius: var(--radius);
+		font-size: 13px;
+	}
 	.parts {
 		display: grid;
 		grid-template-columns: 220px minmax(0, 1fr);

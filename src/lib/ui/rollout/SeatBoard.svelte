@@ -4,7 +4,10 @@
 	import { SeatId, type SeatState } from '$core/release/release';
 	import type { RolloutDesk, RolloutSeat } from '$lib/state/rollout-desk.svelte';
 	import Picker from '../Picker.svelte';
+	import SeatCodes from './SeatCodes.svelte';
+	import { SEAT_LOOKS } from './seat-looks';
 	import SeatRow from './SeatRow.svelte';
+	import SeatsDialog from './SeatsDialog.svelte';
 
 	/** The seats as they report themselves, those in trouble first where there are many. */
 	let {
@@ -26,14 +29,30 @@
 	const isSound = $derived(SeatId.safeParse(id.trim()).success);
 	const FILTER_FROM = 8;
 	const URGENT: readonly SeatState[] = ['refused', 'troubled', 'drifted', 'behind', 'offline', 'never', 'current', 'hidden'];
-	const ofRing = $derived(
-		shown === '' ? desk.seats : desk.seats.filter((seat) => desk.rings[placeOf(desk.rings, seat.ring)]?.id === shown)
+	let words = $state('');
+	let inState = $state('');
+	let isAdding = $state(false);
+	const ringOf = (seat: RolloutSeat) => desk.rings[placeOf(desk.rings, seat.ring)];
+	const found = $derived(
+		desk.seats.filter(
+			(seat) =>
+				(shown === '' || ringOf(seat)?.id === shown) &&
+				(inState === '' || seat.state === inState) &&
+				[seat.id, seat.note, seat.site, ringOf(seat)?.name ?? '', desk.sitting(seat)].some((text) =>
+					text.toLowerCase().includes(words.trim().toLowerCase())
+				)
+		)
 	);
+	/** One's own first, then those in trouble where there are many. */
 	const listed = $derived(
-		ofRing.length < FILTER_FROM
-			? ofRing
-			: ofRing.toSorted((a, b) => URGENT.indexOf(a.state) - URGENT.indexOf(b.state) || (a.id < b.id ? -1 : 1))
+		found.toSorted(
+			(a, b) =>
+				Number(desk.isMine(b)) - Number(desk.isMine(a)) ||
+				(found.length < FILTER_FROM ? 0 : URGENT.indexOf(a.state) - URGENT.indexOf(b.state)) ||
+				(a.id < b.id ? -1 : 1)
+		)
 	);
+	const states = $derived(URGENT.filter((one) => desk.seats.some((seat) => seat.state === one)));
 
 	async function add(event: SubmitEvent) {
 		event.preventDefault();
@@ -41,14 +60,28 @@
 	}
 </script>
 
-{#if desk.seats.length >= FILTER_FROM && desk.rings.length > 1}
-	<Picker
-		label="Seats of"
-		items={[{ value: '', name: 'all rings' }, ...desk.rings.map(({ id: value, name }) => ({ value: value as string, name }))]}
-		value={shown}
-		onpick={(value) => (shown = value)}
-	/>
+{#if desk.seats.length >= FILTER_FROM}
+	<div class="filter">
+		<Input size="sm" type="search" bind:value={words} placeholder="Id, site, note or name" aria-label="Find seats" />
+		{#if desk.rings.length > 1}<Picker
+				label="Seats of"
+				items={[{ value: '', name: 'all rings' }, ...desk.rings.map(({ id: value, name }) => ({ value: value as string, name }))]}
+				value={shown}
+				onpick={(value) => (shown = value)}
+			/>{/if}
+		<Picker
+			label="Seats that are"
+			items={[
+				{ value: '', name: 'in any state' },
+				...states.map((value) => ({ value: value as string, name: SEAT_LOOKS[value].text }))
+			]}
+			value={inState}
+			onpick={(value) => (inState = value)}
+		/>
+		<span class="quiet num" role="status">{listed.length} of {desk.seats.length}</span>
+	</div>
 {/if}
+{#if desk.codes.length > 0}<SeatCodes {desk} {address} />{/if}
 <ul>
 	{#each listed.slice(0, many) as seat (seat.id)}
 		<SeatRow {seat} {desk} {address} {ondiffer} {onremove} />
@@ -56,9 +89,9 @@
 		<li class="quiet">
 			{desk.unheard !== ''
 				? 'The server cannot be reached, so the seats are not known.'
-				: shown === ''
+				: desk.seats.length === 0
 					? 'No seats yet. Add one below, then start it on its workstation.'
-					: 'No seat is in this ring.'}
+					: 'No seat is like that. Take a filter away.'}
 		</li>
 	{/each}
 </ul>
@@ -71,12 +104,21 @@
 		<Input size="sm" bind:value={note} placeholder="who sits there, by team" aria-label="Note on the new seat" />
 		<Button size="sm" color="alternative" type="submit" disabled={!isSound}>Add seat</Button>
 	</form>
+	<p><Button size="xs" color="alternative" onclick={() => (isAdding = true)}>Add several from a table …</Button></p>
 	{#if id !== '' && !isSound}<p class="quiet small">
 			A seat id has one to three capitals, a hyphen and two or three digits, as in C-04.
 		</p>{/if}
 {/if}
 
+{#if isAdding}<SeatsDialog {desk} onclose={() => (isAdding = false)} />{/if}
+
 <style>
+	.filter {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 8px;
+		align-items: center;
+	}
 	ul {
 		display: grid;
 		gap: 8px;

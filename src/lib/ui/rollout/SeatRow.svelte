@@ -50,9 +50,7 @@
 	<div>
 		<h3>
 			{seat.id}
-			<small class="quiet"
-				>{seat.note}{#if desk.rings.length > 1}, {ring?.name}{/if}</small
-			>
+			<small class="quiet">{[seat.note, seat.site, desk.rings.length > 1 ? ring?.name : ''].filter(Boolean).join(', ')}</small>
 		</h3>
 		<p>
 			<span class="toned"><span aria-hidden="true">{look.sign}</span> {look.text}</span>{#if seat.report?.release}, release {seat

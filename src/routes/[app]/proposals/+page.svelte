@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { Button, Textarea } from 'flowbite-svelte';
+	import { Button, Input, Textarea } from 'flowbite-svelte';
 	import { page } from '$app/state';
 	import { onMount, untrack } from 'svelte';
 	import { may } from '$core/people/may';
@@ -8,6 +8,7 @@
 	import { ProposalsDesk } from '$lib/state/proposals-desk.svelte';
 	import { useWorkspace } from '$lib/state/workspace.svelte';
 	import ImpactTable from '$lib/ui/impact/ImpactTable.svelte';
+	import Picker from '$lib/ui/Picker.svelte';
 	import OneField from '$lib/ui/people/OneField.svelte';
 	import ChangeParts from '$lib/ui/proposals/ChangeParts.svelte';
 	import Compose from '$lib/ui/proposals/Compose.svelte';
@@ -56,6 +57,21 @@
 		{#if desk.isRead && desk.list.length === 0}<p class="quiet">
 				Nobody has proposed anything yet. What you say for yourself can be proposed to the office, a discipline or a project.
 			</p>{/if}
+		<div class="filter">
+			<Input size="sm" type="search" bind:value={desk.words} placeholder="What, why or by whom" aria-label="Find proposals" />
+			<Picker
+				label="Which proposals"
+				items={[
+					{ value: 'all', name: 'all' },
+					...(may(me, 'review') ? [{ value: 'decide', name: `for me to decide (${desk.toDecide})` }] : []),
+					{ value: 'competing', name: `competing (${desk.competing.size})` },
+					{ value: 'mine', name: 'mine' }
+				]}
+				value={desk.filter}
+				onpick={(value) => (desk.filter = value as 'all')}
+			/>
+		</div>
+		{#if desk.list.length > 0 && desk.sorted.length === 0}<p class="quiet">No proposal is like that.</p>{/if}
 		<ul>
 			{#each desk.sorted as proposal (proposal.id)}
 				{@const head = desk.headOf(proposal.stratum)}
@@ -72,11 +88,14 @@
 							></span
 						>
 						<span class="quiet">{workspace.nameOf(proposal.person)} to {head?.name ?? proposal.stratum}, {when(proposal.at)}</span
-						>
+						>{#if desk.competing.has(proposal.id)}<span class="tone-limonite"
+								><span class="toned">▲ competes with another</span></span
+							>{/if}
 					</button>
 				</li>
 			{/each}
 		</ul>
+		{#if desk.before !== null}<button class="linkish" type="button" onclick={() => void desk.more()}>Show older ones</button>{/if}
 	</section>
 	<section class="one" aria-label={isComposing ? 'A new proposal' : 'The proposal'}>
 		{#if isComposing}
@@ -99,6 +118,17 @@
 					{#if proposal.lost.length > 0}Lost: {proposal.lost.join(', ')}.{/if}
 				</p>
 			{/if}
+			{#if desk.competing.has(proposal.id)}
+				<p class="callout tone-limonite">
+					Others want the same key or name:
+					{#each desk.competing.get(proposal.id)! as other (other.id)}<button
+							class="linkish"
+							type="button"
+							onclick={() => desk.choose(other.id)}>{other.label} by {workspace.nameOf(other.person)}</button
+						>
+					{/each}
+				</p>
+			{/if}
 			<ul class="parts" aria-label="What it changes">
 				{#each desk.parts as part, i (i)}
 					<li>
@@ -106,6 +136,9 @@
 							{#if decides}<input type="checkbox" checked={!desk.left.has(i)} onchange={() => desk.turn(i)} />{/if}
 							<span class={part.sign === '−' ? 'tone-limonite' : 'tone-azurite'}><span class="toned">{part.sign}</span></span>
 							{part.text} <span class="quiet">{part.words}</span>
+							{#if proposal.state === 'taken'}<span class="quiet"
+									>{!proposal.decision?.parts || proposal.decision.parts.includes(i) ? '✓ taken' : 'not taken'}</span
+								>{/if}
 						</label>
 					</li>
 				{/each}
@@ -211,6 +244,12 @@
 </div>
 
 <style>
+	.filter {
+		display: grid;
+		grid-template-columns: minmax(0, 1fr) auto;
+		gap: 8px;
+		margin: 8px 0;
+	}
 	.view {
 		display: grid;
 		grid-template-columns: 340px minmax(0, 1fr);

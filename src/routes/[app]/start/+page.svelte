@@ -5,6 +5,9 @@
 	import { countsOf } from '$core/check/groups';
 	import type { Seat, SeatState } from '$core/release/release';
 	import { ask } from '$lib/state/api';
+	import { invalidate } from '$app/navigation';
+	import { isFor, type Setup } from '$core/people/setup';
+	import { SetupsDesk } from '$lib/state/setups.svelte';
 	import { Visits } from '$lib/state/visits.svelte';
 	import { useWorkspace } from '$lib/state/workspace.svelte';
 	import { SIGNS } from '$lib/ui/findings/severity';
@@ -17,6 +20,20 @@
 	let isWalking = $state(false);
 	let walk = $state<HTMLElement | undefined>(undefined);
 
+	const setups = new SetupsDesk(workspace, () => invalidate('skarn:setup'));
+	/** Setups that the office recommends to people like oneself, and that one has not got yet. */
+	const offered = $derived(
+		setups.others.filter(
+			(setup) =>
+				(setup.isRecommended || setup.isRequired) &&
+				(!setup.audience || isFor(setup.audience, workspace.document.me)) &&
+				!setups.mine.some(({ name }) => name === setup.name)
+		)
+	);
+	async function takeUp(setup: Setup) {
+		if (await setups.make(setup.name, setup, false)) await setups.load();
+	}
+
 	const counts = $derived(countsOf(workspace.findings.ofAll));
 	const behind = $derived(seats.filter((s) => !['current', 'never', 'hidden'].includes(s.state)));
 	const unheard = $derived(seats.filter((s) => s.state === 'never').length);
@@ -27,6 +44,7 @@
 	onMount(() => {
 		// a window that is closed says no farewell
 		Visits.see(id, workspace.revision);
+		void setups.load().catch(() => undefined);
 		void ask<{ seats: (Seat & { state: SeatState })[] }>(`${workspace.path}/seats`)
 			.then((found) => (seats = found.seats))
 			.catch(() => undefined);
@@ -84,6 +102,19 @@
 				>
 			</li>
 		</ul>
+		{#if offered.length > 0}
+			<h2>Recommended to you</h2>
+			<ul>
+				{#each offered as setup (setup.id)}<li>
+						<b>{setup.name}</b>
+						<span class="quiet"
+							>{setup.isRequired ? 'what is in it is required' : 'a setup'}, by {workspace.nameOf(setup.person)}</span
+						>
+						<button class="linkish" type="button" disabled={setups.busy} onclick={() => void takeUp(setup)}>Use it</button>
+					</li>{/each}
+			</ul>
+			{#if setups.said}<p class="callout tone-garnet" role="alert">{setups.said}</p>{/if}
+		{/if}
 		<h2>Since you were here</h2>
 		{#if visits.seen === undefined}<p class="quiet">This is your first visit to {name} {version}.</p>
 		{:else if since.length === 0}<p class="quiet">Nothing has changed.</p>

@@ -6,6 +6,7 @@ const now = Date.parse('2026-03-02T08:00:00Z');
 const seat = (over: Partial<Seat>, report: Partial<SeatReport> = {}): Seat => ({
 	id: 'C-01',
 	note: '',
+	site: '',
 	desk: USUAL_DESK,
 	lastSeen: new Date(now - 1000).toISOString(),
 	report: SeatReport.parse({ release: 3, state: 'installed', sha256: 'a'.repeat(64), ...report }),

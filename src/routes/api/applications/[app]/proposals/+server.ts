@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { AnyChangeForm, Revision } from '$core/profile/edit.ts';
 import { StratumId } from '$core/strata/stratum.ts';
-import { readBody } from '$lib/server/problem';
+import { checked, readBody } from '$lib/server/problem';
 import { Created, route } from '$lib/server/route';
 
 const Reason = z.string().trim().min(3, 'say why').max(2_000);
@@ -14,7 +14,16 @@ const NewProposal = z.strictObject({
 	changes: z.array(AnyChangeForm).min(1, 'a proposal changes something').max(2_000)
 });
 
-export const GET = route('read', async ({ params }, { proposals }) => ({ proposals: await proposals.list(params.app!) }));
+const Asked = z.strictObject({
+	before: z.coerce.number().int().min(1).optional(),
+	most: z.coerce.number().int().min(1).max(200).optional()
+});
+
+/** All that are open, and those that are decided in parts: `?before=…` asks for older ones. */
+export const GET = route('read', async ({ params, url }, { proposals }) => {
+	const { before, most } = checked(Asked, Object.fromEntries(url.searchParams));
+	return proposals.list(params.app!, most, before);
+});
 
 export const POST = route(
 	'propose',

@@ -31,11 +31,11 @@ export const PUT = route('review', async ({ params, request }, { proposals }, pe
 export const POST = route('propose', async ({ params, request }, { proposals }, person) => {
 	const { text } = await readBody(request, z.strictObject({ text: Reason }), 20_000);
 	await proposals.comment(params.app!, person, checked(Id, params.number), text);
-	return { proposals: await proposals.list(params.app!) };
+	return proposals.list(params.app!);
 });
 
 /** Withdraws one of one's own. */
 export const DELETE = route('propose', async ({ params }, { proposals }, person) => {
 	await proposals.withdraw(params.app!, person, checked(Id, params.number));
-	return { proposals: await proposals.list(params.app!) };
+	return proposals.list(params.app!);
 });

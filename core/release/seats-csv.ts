@@ -1,0 +1,62 @@
+import { delimiterOf, readCsv } from '../format/csv.ts';
+import { Site } from '../people/person.ts';
+import { SeatId } from './release.ts';
+import { EVERYONE, type Ring, type RingId } from './rings.ts';
+
+/** A seat of a list, as it is to be added. */
+export interface ListedSeat {
+	readonly id: string;
+	/** Null for everyone's. */
+	readonly ring: RingId | null;
+	readonly site: string;
+	readonly note: string;
+}
+
+/** A row of the list with its line (the first is 1), and what is wrong with it. */
+export interface ReadSeat {
+	readonly line: number;
+	readonly seat: ListedSeat;
+	readonly problems: readonly string[];
+}
+
+export const SEAT_COLUMNS = ['id', 'ring', 'site', 'note'] as const;
+type Column = (typeof SEAT_COLUMNS)[number];
+const NAMES: Readonly<Record<Column, readonly string[]>> = {
+	id: ['id', 'seat', 'workstation', 'name'],
+	ring: ['ring'],
+	site: ['site', 'office', 'place', 'location'],
+	note: ['note', 'team', 'who', 'remark']
+};
+const plain = (text: string) => text.trim().toLowerCase();
+
+/**
+ * A list of seats as a table (RFC 4180, also with semicolons or tabs); without a head the columns are id, ring, site, note. `known` are the
+ * ids that there are already. What is wrong is said row by row. Throws what `readCsv` throws.
+ */
+export function readSeats(text: string, rings: readonly Pick<Ring, 'id' | 'name'>[], known: readonly string[]): ReadSeat[] {
+	const { header, records } = readCsv('the list', text, delimiterOf(text));
+	const places = new Map(SEAT_COLUMNS.map((column) => [column, header.findIndex((cell) => NAMES[column].includes(plain(cell)))]));
+	const hasHead = places.get('id')! >= 0;
+	if (!hasHead) SEAT_COLUMNS.forEach((column, i) => places.set(column, i));
+	const seen = new Set<string>();
+	return (hasHead ? records : [{ line: 1, fields: header }, ...records]).flatMap(({ line, fields }): ReadSeat[] => {
+		if (fields.every((cell) => cell.trim() === '')) return [];
+		const cell = (column: Column) => (fields[places.get(column)!] ?? '').trim();
+		const problems: string[] = [];
+		const id = cell('id').toUpperCase();
+		if (!SeatId.safeParse(id).success) problems.push(`“${cell('id')}” is no id of a seat; expected one such as C-04`);
+		else if (known.includes(id)) problems.push(`there is a seat ${id} already`);
+		else if (seen.has(id)) problems.push(`${id} stands twice in the list`);
+		seen.add(id);
+		const wanted = plain(cell('ring'));
+		const ring = rings.find((one) => plain(one.id) === wanted || plain(one.name) === wanted);
+		if (wanted !== '' && !ring)
+			problems.push(`there is no ring “${cell('ring')}”; expected ${rings.map(({ name }) => name).join(', ')}`);
+		const site = Site.safeParse(cell('site'));
+		if (!site.success) problems.push(site.error.issues[0]!.message);
+		const note = cell('note');
+		if (note.length > 200) problems.push('the note has more than 200 characters');
+		const everyone = !ring || ring.id === EVERYONE;
+		return [{ line, seat: { id, ring: everyone ? null : ring.id, site: site.success ? site.data : '', note }, problems }];
+	});
+}

@@ -1,0 +1,7 @@
+<script lang="ts">
+	import ProgramsView from '$lib/ui/programs/ProgramsView.svelte';
+
+	let { data } = $props();
+</script>
+
+<ProgramsView {data} />
