@@ -4,6 +4,7 @@ import { ArchiveError, listBackups, restoreBackup, writeDurably } from '../src/l
 import { FolderHeldError } from '../src/lib/server/db/folder-lock.ts';
 import { openDatabase, storeIn, type OpenDatabase } from '../src/lib/server/db/open.ts';
 import { officeOn, verifyAll } from '../src/lib/server/office.ts';
+import type { Made } from '../src/lib/server/people/links.ts';
 import { CONSOLE_PERSON, consoleToken } from '../src/lib/server/people/sign-in.ts';
 
 /** The address of the server that has the folder open; throws the error again if it is held otherwise. */

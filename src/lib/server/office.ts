@@ -233,13 +233,20 @@ function answerInFront({ people, doors, seats, enrolments, signing }: Office): v
 	(globalThis as { [FRONT]?: typeof known })[FRONT] = known;
 }
 
+/** Where the server is asked from its own machine, whatever it is called elsewhere; undefined where it does not listen. */
+function localAddress({ HOST, PORT }: NodeJS.ProcessEnv): string | undefined {
+	if (PORT === undefined) return undefined;
+	const host = HOST === undefined || ['0.0.0.0', '::', 'localhost'].includes(HOST) ? '127.0.0.1' : HOST;
+	return `http://${host.includes(':') ? `[${host}]` : host}:${PORT}`;
+}
+
 let opened: Promise<Office> | undefined;
 
 /** The office of this process, opened once. `SKARN_DATA` names the data folder. */
 export function officeOf(): Promise<Office> {
 	opened ??= openStore(process.env.SKARN_DATA ?? 'data', {
 		migrations: process.env.SKARN_MIGRATIONS ?? 'migrations',
-		address: process.env.SKARN_ADDRESS
+		address: localAddress(process.env)
 	}).then(async (store) => {
 		const office = officeOn(store);
 		await office.people.start();

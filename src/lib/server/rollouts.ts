@@ -15,7 +15,7 @@ import type { Database } from './db/open.ts';
 import { applications, rollouts, seats as table } from './db/schema.ts';
 import type { Turns } from './db/turns.ts';
 import { Problem } from './problem.ts';
-import type { Seats } from './seats.ts';
+import type { NewSeat, Seats } from './seats.ts';
 import type { RowTransaction } from './db/database.ts';
 import type { Signing } from './signing/signing.ts';
 
@@ -162,9 +162,9 @@ export class Rollouts {
 		return application;
 	}
 
-	/** Seats have come into rings: what is signed says so. */
-	async arranged(application: string, now = new Date()): Promise<void> {
-		await this.#signing.signing(async () => {}, now);
+	/** Adds seats with their rings, all or none, and signs that in the same transaction. Throws as `Seats.addAll`. */
+	async addSeats(application: string, seats: readonly NewSeat[], now = new Date()): Promise<void> {
+		await this.#signing.signing((tx) => this.#seats.addAll(tx, application, seats), now);
 		this.#seats.forget();
 		this.#moved(application);
 	}

@@ -149,39 +149,39 @@ export class Seats {
 
 	/** Throws `Problem` 409 for an id that is taken. */
 	add(application: string, id: string, note: string, desk?: DeskSetup): Promise<void> {
-		return this.addAll(application, [{ id, note, desk }]);
+		return this.#db.transaction((tx) => this.addAll(tx, application, [{ id, note, desk }])).finally(() => this.forget());
 	}
 
-	/** Adds seats, all or none. Throws `Problem` 409 for ids that are taken, 422 for a ring that there is not. */
-	async addAll(application: string, added: readonly NewSeat[]): Promise<void> {
-		const [row] = await this.#db.select().from(rollouts).where(eq(rollouts.application, application));
+	/**
+	 * Adds seats, all or none; when the transaction is done, `forget` has to be called. Throws `Problem` 409 for ids that are taken, 422 for
+	 * a ring that there is not.
+	 */
+	async addAll(tx: Pick<Database, 'select' | 'insert'>, application: string, added: readonly NewSeat[]): Promise<void> {
+		const [row] = await tx.select().from(rollouts).where(eq(rollouts.application, application));
 		const rings = row?.rings ?? ONE_RING;
 		for (const [i, { ring }] of added.entries())
 			if (ring != null && !rings.some(({ id }) => id === ring))
 				throw new Problem(422, 'not-sound', `There is no ring "${ring}"; there are ${rings.map(({ id }) => id).join(', ')}.`, {
 					errors: [{ pointer: `/seats/${i}/ring`, detail: 'expected a ring of this program' }]
 				});
-		await this.#db.transaction(async (tx) => {
-			const ids = added.map(({ id }) => id);
-			const taken = await tx.select({ id: seats.id }).from(seats).where(inArray(seats.id, ids));
-			const twice = ids.find((id, i) => ids.indexOf(id) !== i);
-			if (twice !== undefined) throw new Problem(409, 'taken', `The seat ${twice} stands twice in the list.`);
-			if (taken.length > 0)
-				throw new Problem(
-					409,
-					'taken',
-					taken.length === 1
-						? `There is a seat ${taken[0]!.id} already.`
-						: `There are seats ${taken.map(({ id }) => id).join(', ')} already.`
-				);
-			await tx.insert(seats).values(
-				added.map(({ id, note, site = '', desk, ring = null }) => ({
-					...{ id, application, note, site, desk },
-					ring: ring === rings.at(-1)!.id ? null : ring
-				}))
+		const ids = added.map(({ id }) => id);
+		const taken = await tx.select({ id: seats.id }).from(seats).where(inArray(seats.id, ids));
+		const twice = ids.find((id, i) => ids.indexOf(id) !== i);
+		if (twice !== undefined) throw new Problem(409, 'taken', `The seat ${twice} stands twice in the list.`);
+		if (taken.length > 0)
+			throw new Problem(
+				409,
+				'taken',
+				taken.length === 1
+					? `There is a seat ${taken[0]!.id} already.`
+					: `There are seats ${taken.map(({ id }) => id).join(', ')} already.`
 			);
-		});
-		this.forget();
+		await tx.insert(seats).values(
+			added.map(({ id, note, site = '', desk, ring = null }) => ({
+				...{ id, application, note, site, desk },
+				ring: ring === rings.at(-1)!.id ? null : ring
+			}))
+		);
 	}
 
 	/** Forgets the seat; its workstation is told that it is not known. Throws `Problem` 404. */

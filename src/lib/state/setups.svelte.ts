@@ -1,6 +1,5 @@
 import { may, mayWrite, type OwnedHead } from '$core/people/may';
-import { inUsualOrder, withRequired, type Setup } from '$core/people/setup';
-import type { Audience } from '$core/people/setup';
+import { inUsualOrder, withRequired, type Audience, type Setup } from '$core/people/setup';
 import type { StratumId } from '$core/strata/stratum';
 import type { MadeSetup } from '$lib/server/setups';
 import type { WorkspaceDocument } from '$lib/server/workspace-document';

@@ -33,7 +33,8 @@ export const places: readonly Place[] = (readdirSync(join(ROUTES, 'api'), { recu
 	})
 	.sort((a, b) => a.names.length - b.names.length);
 
-async function answer(request: Request): Promise<Response> {
+/** What the route at the request's address answers; `line` is where it comes from, if the request does not say so itself. */
+export async function answer(request: Request, line = '127.0.0.1'): Promise<Response> {
 	const url = new URL(request.url);
 	for (const { pattern, names, file } of places) {
 		const found = pattern.exec(url.pathname);
@@ -42,7 +43,7 @@ async function answer(request: Request): Promise<Response> {
 		const handler = module[request.method];
 		if (!handler) return new Response(null, { status: 405 });
 		const params = Object.fromEntries(names.map((name, i) => [name, decodeURIComponent(found[i + 1]!)]));
-		return handler({ params, url, request, getClientAddress: () => request.headers.get(LINE) ?? '127.0.0.1' });
+		return handler({ params, url, request, getClientAddress: () => request.headers.get(LINE) ?? line });
 	}
 	return new Response(null, { status: 404 });
 }

@@ -34,16 +34,15 @@ export const DELETE = route('seats', async ({ params, url }, { seats, profiles }
 const NewSeats = z.strictObject({ seats: z.array(NewSeat).min(1).max(500), codes: z.boolean().default(false) });
 
 /** Adds a seat, or several: all or none. With `codes` gives the code of each, which is shown this once. */
-export const POST = route('seats', async ({ params, request }, { seats, enrolments, rollouts, profiles }) => {
+export const POST = route('seats', async ({ params, request }, { enrolments, rollouts, profiles }) => {
 	const app = params.app!;
 	await profiles.load(app);
 	const said = await readBody(request, z.union([NewSeats, NewSeat]), 500_000);
 	if (!('seats' in said)) {
-		await seats.addAll(app, [said]);
+		await rollouts.addSeats(app, [said]);
 		return json({ id: said.id }, { status: 201 });
 	}
-	await seats.addAll(app, said.seats);
-	if (said.seats.some(({ ring }) => ring != null)) await rollouts.arranged(app);
+	await rollouts.addSeats(app, said.seats);
 	const ids = said.seats.map(({ id }) => id);
 	return new Created({ ids, codes: said.codes ? await enrolments.codes(ids) : [] });
 });
