@@ -117,10 +117,10 @@ export async function forgottenPassword(folder: string, name: string, days: numb
 			return { link, address: process.env['SKARN_ADDRESS'] ?? 'http://127.0.0.1:5180' };
 		},
 		{ path: '/api/people/password', body: { name, days } },
-		async (response, address) => ({
-			link: (await response.json()) as { name: string; secret: string; expiresAt: string },
-			address
-		})
+		async (response, local) => {
+			const { address = local, ...link } = (await response.json()) as Made & { address?: string };
+			return { link, address };
+		}
 	);
 	return [
 		`${link.name} takes another password at ${new URL(`/join/${link.secret}`, address).href}`,

@@ -37,8 +37,9 @@ describe('People', () => {
 
 	it('invites somebody by a link, who joins with a password and has a stratum of their own', async () => {
 		await at.page.goto(`${at.server.address}/people`);
-		await at.page.getByLabel('Role, desk or name').fill('Guest desk');
-		await at.page.keyboard.press('Enter');
+		await at.page.getByRole('button', { name: 'Invite people …' }).click();
+		await at.page.getByLabel('The people').fill('Guest desk');
+		await at.page.getByRole('dialog').getByRole('button', { name: 'Invite', exact: true }).click();
 		const link = at.page.locator('code').filter({ hasText: '/join/' });
 		const address = await link.innerText();
 		const guest = await (await at.page.context().browser()!.newContext()).newPage();
@@ -53,7 +54,9 @@ describe('People', () => {
 		await guest.goto(address);
 		await guest.getByRole('alert').getByText('was used').waitFor();
 		await at.page.reload();
-		await at.page.getByRole('listitem').filter({ hasText: 'Guest desk' }).getByRole('button', { name: 'Leaves' }).click();
+		await at.page.getByRole('option', { name: /Guest desk/ }).click();
+		await at.page.getByRole('button', { name: 'Leaves …' }).click();
+		await at.page.getByRole('dialog').getByText('Guest desk: 0 entries').waitFor();
 		await at.page.getByRole('button', { name: 'Guest desk leaves' }).click();
 		await at.page.getByText('What was left behind').waitFor();
 		const left = at.page.getByRole('listitem').filter({ hasText: 'Guest desk' });

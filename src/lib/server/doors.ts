@@ -57,7 +57,7 @@ export class Doors {
 	#hasSaid = false;
 
 	/** Throws `RangeError` for proxies that cannot be read. */
-	constructor({ host = '127.0.0.1', proxies = '', address, say = console.log }: DoorSettings) {
+	constructor({ host = '127.0.0.1', proxies = '', address, say = console.warn }: DoorSettings) {
 		this.#proxies = networks(proxies);
 		this.#isBoundHere = isLoopback(host) || host === 'localhost';
 		this.#address = address ?? 'its address';

@@ -10,6 +10,7 @@ import { edits } from './db/schema.ts';
 import { pauses } from './pauses.ts';
 import { Problem } from './problem.ts';
 import type { Edit } from '../../../core/profile/edit.ts';
+import { inParts } from './profile/parts.ts';
 import { editOf, type Workspace } from './profile/workspace.ts';
 import type { Profiles } from './profiles.ts';
 
@@ -53,8 +54,6 @@ export interface HistoryPage {
 const LINES = 6;
 /** So many edits are looked through in one question to the database, which others wait for. */
 const WINDOW = 1_000;
-/** So much of edits is read at once, in bytes as the database keeps them. */
-const BYTES = 400_000;
 
 /** What was changed of each program, read and searched in parts. */
 export class History {
@@ -154,21 +153,6 @@ export class History {
 			.orderBy(desc(edits.revision));
 		return rows.map(editOf);
 	}
-}
-
-/** Revisions in parts that are read at once. */
-export function inParts(rows: readonly { readonly revision: number; readonly size: number }[], most = 100): number[][] {
-	const parts: number[][] = [];
-	let bytes = Infinity;
-	for (const { revision, size } of rows) {
-		if (bytes + size > BYTES || parts.at(-1)!.length >= most) {
-			parts.push([]);
-			bytes = 0;
-		}
-		parts.at(-1)!.push(revision);
-		bytes += size;
-	}
-	return parts;
 }
 
 const kindOf = (change: AnyChange): Line['kind'] => {

@@ -12,7 +12,7 @@ import { Live, type Change } from './live.ts';
 import { OwnFiles } from './own-files.ts';
 import { Links } from './people/links.ts';
 import { People } from './people/people.ts';
-import { isDemo } from './people/session.ts';
+import { isDemo } from './demo.ts';
 import { SignIns } from './people/sign-in.ts';
 import { Profiles } from './profiles.ts';
 import { Folders } from './folders.ts';

@@ -42,7 +42,7 @@ import {
 	soundStates
 } from './db/schema.ts';
 import { pause } from './pauses.ts';
-import { inParts } from './history.ts';
+import { inParts } from './profile/parts.ts';
 import { Problem } from './problem.ts';
 import {
 	applicationChange,

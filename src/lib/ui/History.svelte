@@ -2,6 +2,7 @@
 	import { Button, Input } from 'flowbite-svelte';
 	import { untrack } from 'svelte';
 	import { SvelteDate } from 'svelte/reactivity';
+	import type { HistoryEdit } from '$lib/server/history';
 	import { HistoryList } from '$lib/state/history-list.svelte';
 	import { useWorkspace } from '$lib/state/workspace.svelte';
 	import Picker from './Picker.svelte';
@@ -10,12 +11,15 @@
 	let { isPage = false }: { isPage?: boolean } = $props();
 	const workspace = useWorkspace();
 	const list = new HistoryList(workspace);
+	/** So many changes of an edit are shown before it is unfolded. */
+	const most = $derived(isPage ? 6 : 3);
+	const shownOf = (edit: HistoryEdit) => (isPage || list.isFiltered ? Math.min(most, edit.lines.length) : 0);
 	const SIGNS = { added: '+', removed: '−', changed: '≠' } as const;
 	/** So long after the last key a search begins, in milliseconds. */
 	const AFTER = 250;
 	const people = $derived(
-		Object.entries(workspace.document.people)
-			.map(([value, name]) => ({ value, name: `by ${name}` }))
+		Object.keys(workspace.document.people)
+			.map((value) => ({ value, name: `by ${workspace.nameOf(value)}` }))
 			.sort((a, b) => a.name.localeCompare(b.name))
 	);
 	const strata = $derived(workspace.document.layers.filter(({ kind }) => kind !== 'factory'));
@@ -33,13 +37,15 @@
 </script>
 
 <div class="filter">
-	<Input
-		size="sm"
-		type="search"
-		bind:value={list.words}
-		placeholder="A key, a command, a name"
-		aria-label="Find in the history"
-	/>
+	<div class="words">
+		<Input
+			size="sm"
+			type="search"
+			bind:value={list.words}
+			placeholder="A key, a command, a name"
+			aria-label="Find in the history"
+		/>
+	</div>
 	{#if workspace.document.isOpen}<Picker
 			label="By"
 			items={[{ value: '', name: 'by anybody' }, ...people]}
@@ -84,7 +90,7 @@
 			</div>
 			{#if isPage || list.isFiltered || lines}
 				<ul>
-					{#each lines ?? edit.lines.slice(0, isPage ? 6 : 3) as line, i (i)}
+					{#each lines ?? edit.lines.slice(0, most) as line, i (i)}
 						<li>
 							<span class="sign" aria-label={line.kind}>{SIGNS[line.kind]}</span>
 							{line.about}{#if edit.strata.length > 1 || line.stratum !== edit.stratum}<span class="quiet">
@@ -94,7 +100,7 @@
 					{/each}
 				</ul>
 			{/if}
-			{#if edit.count > 1}
+			{#if edit.count > shownOf(edit) || lines}
 				<p class="unfold">
 					{#if !lines || lines.length === edit.count}<button
 							class="linkish"
@@ -122,6 +128,10 @@
 </ol>
 
 <style>
+	.words {
+		flex: 1 1 220px;
+		max-width: 380px;
+	}
 	.filter {
 		display: flex;
 		flex-wrap: wrap;

@@ -76,13 +76,13 @@ describe('the address of who asks', () => {
 describe('an office without accounts that is reached from elsewhere', () => {
 	let server: Inside;
 	const lines: string[] = [];
-	const { log } = console;
+	const { warn } = console;
 	before(() => {
-		console.log = (text: string) => lines.push(text);
+		console.warn = (text: string) => lines.push(text);
 		server = serverInside();
 	});
 	after(async () => {
-		console.log = log;
+		console.warn = warn;
 		await server.close();
 	});
 

@@ -64,9 +64,10 @@ describe('docs/operating.md', function () {
 		server = spawn(process.execPath, ['--import', 'tsx', 'tests/unit/server/plain-server.ts'], {
 			cwd: root,
 			env: { ...process.env, ...env },
-			stdio: ['ignore', 'pipe', 'inherit']
+			stdio: ['ignore', 'pipe', 'pipe']
 		});
-		server.stdout!.setEncoding('utf8').on('data', (said: string) => log.push(said));
+		for (const stream of [server.stdout!, server.stderr!])
+			stream.setEncoding('utf8').on('data', (said: string) => log.push(said));
 		for (const end = Date.now() + 60_000; !log.join('').includes('listens'); await new Promise((ok) => setTimeout(ok, 50)))
 			if (Date.now() > end || server.exitCode !== null) throw new Error(`the server did not start: ${log.join('')}`);
 		// a proxy that sets the headers of the configuration

@@ -25,7 +25,7 @@ const server = createServer((asked, said) => {
 });
 server.listen(Number(process.env['PORT']), process.env['HOST']);
 await once(server, 'listening');
-console.log('listens');
+process.stdout.write('listens\n');
 process.on('SIGTERM', () => {
 	server.close();
 	server.closeAllConnections();

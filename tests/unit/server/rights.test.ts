@@ -24,7 +24,11 @@ const EXPECTED: Readonly<Record<string, string>> = {
 	'GET /api/applications/[app]/folders': ALL,
 	'POST /api/applications/[app]/folders': ALL,
 	'PUT /api/applications/[app]/folders': 'steward',
+	'GET /api/applications/[app]/history': ALL,
+	'GET /api/applications/[app]/history/[revision]': ALL,
 	'GET /api/applications/[app]/impact': ALL,
+	'GET /api/applications/[app]/restore': ALL,
+	'POST /api/applications/[app]/seats/codes': 'steward',
 	'GET /api/applications/[app]/proposals': ALL,
 	'POST /api/applications/[app]/proposals': ALL,
 	'PUT /api/applications/[app]/proposals/[number]': 'steward lead',
@@ -60,6 +64,7 @@ const EXPECTED: Readonly<Record<string, string>> = {
 	'POST /api/office': 'steward',
 	'GET /api/people': ALL,
 	'POST /api/people': 'steward',
+	'GET /api/people/leaving': 'steward',
 	'POST /api/people/password': 'steward',
 	'PUT /api/people': 'steward',
 	'DELETE /api/people': 'steward',
@@ -126,7 +131,8 @@ describe('the rights of an office', () => {
 			.replace('[seat]', 'Z-99')
 			.replace('[secret]', 'none')
 			.replace('[name]', 'timestamp.json')
-			.replace('[number]', '77');
+			.replace('[number]', '77')
+			.replace('[revision]', '77');
 		const body = method === 'GET' || method === 'DELETE' ? undefined : { nothing: 'of this' };
 		it(`${asked}: ${who}`, async () => {
 			const statusOf = async (cookie?: string) => {

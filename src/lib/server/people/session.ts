@@ -2,9 +2,6 @@ import { json, type RequestEvent } from '@sveltejs/kit';
 import type { Office } from '../office.ts';
 import type { SigningIn } from './sign-in.ts';
 
-/** Whether this server shows the made-up office, where one signs in as any desk. */
-export const isDemo = (): boolean => process.env.SKARN_DEMO === 'yes';
-
 /** An answer that sets cookies; those of a request that came by TLS go nowhere without it. */
 export function withCookies(value: unknown, cookies: readonly string[], isSecure: boolean): Response {
 	const response = json(value, { headers: { 'cache-control': 'no-store' } });

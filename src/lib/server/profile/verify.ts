@@ -5,7 +5,7 @@ import { applyEdit, type Edit } from '../../../../core/profile/edit.ts';
 import type { Profile, Stratum } from '../../../../core/strata/stratum.ts';
 import type { Database } from '../db/open.ts';
 import { applications, edits } from '../db/schema.ts';
-import { inParts } from '../history.ts';
+import { inParts } from './parts.ts';
 import { pauses } from '../pauses.ts';
 import type { Workspace } from './workspace.ts';
 

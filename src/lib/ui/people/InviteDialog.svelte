@@ -15,12 +15,13 @@
 		[...person.leads.map((id) => `leads ${nameOf(id)}`), ...person.member.map(nameOf)].join(', '),
 		...[person.site, person.setup]
 	];
+	const EXAMPLE = 'name,role,disciplines,site,setup\nDoor desk 3,designer,Doors,Hall 2,';
 </script>
 
 <ListDialog
 	title="Invite people"
 	label="The people"
-	example={'name,role,disciplines,site,setup\nDoor desk 3,designer,Doors,Hall 2,'}
+	example={EXAMPLE}
 	heads={['Name', 'Role', 'Works in', 'Site', 'Setup']}
 	{read}
 	{cells}

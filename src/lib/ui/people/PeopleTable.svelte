@@ -11,7 +11,7 @@
 	let { desk }: { desk: PeopleDesk } = $props();
 	let at = $state(0);
 	let shown = $state.raw<readonly Listed[]>([]);
-	const text = (of: (person: Listed) => string) => (a: Listed, b: Listed) => of(a).localeCompare(of(b));
+	const text = (of: (person: Listed) => string) => (a: Listed, b: Listed) => of(a).localeCompare(of(b), 'en', { numeric: true });
 	const columns: readonly Column<Listed>[] = [
 		{ id: 'name', name: 'Name', width: 'minmax(140px, 1.3fr)', order: 'by name', compare: text(({ name }) => name) },
 		{ id: 'role', name: 'Role', width: '130px', order: 'by role', compare: text(({ role }) => role) },
@@ -24,11 +24,14 @@
 		},
 		{ id: 'site', name: 'Site', width: '110px', order: 'by site', compare: text(({ site }) => site ?? '') }
 	];
-	const leads = (person: Listed) => (person.role === 'lead' ? desk.led.filter(({ id }) => person.leads.includes(id)) : []);
+	const leads = (person: Listed) =>
+		person.role === 'lead' ? desk.led.filter(({ id }) => person.leads.includes(id)).map(({ name }) => name) : [];
 </script>
 
 <div class="filter">
-	<Input size="sm" type="search" bind:value={desk.words} placeholder="Name, discipline or site" aria-label="Find people" />
+	<div class="words">
+		<Input size="sm" type="search" bind:value={desk.words} placeholder="Name, discipline or site" aria-label="Find people" />
+	</div>
 	<Picker
 		label="Role"
 		items={[{ value: '', name: 'any role' }, ...Role.options.map((value) => ({ value, name: `${value}s` }))]}
@@ -68,11 +71,10 @@
 			>
 			<span class="role"><RoleMark role={person.role} /> {person.role}</span>
 			<span
-				>{desk.worksIn(person).join(', ')}{#if leads(person).length > 0}<span class="quiet">
-						· leads {leads(person)
-							.map(({ name }) => name)
-							.join(', ')}</span
-					>{/if}</span
+				>{desk
+					.worksIn(person)
+					.map((name) => (leads(person).includes(name) ? `${name} (lead)` : name))
+					.join(', ')}</span
 			>
 			<span class="quiet">{person.site ?? ''}</span>
 		{/snippet}
@@ -81,6 +83,10 @@
 </div>
 
 <style>
+	.words {
+		flex: 1 1 200px;
+		max-width: 340px;
+	}
 	.filter {
 		display: flex;
 		flex-wrap: wrap;

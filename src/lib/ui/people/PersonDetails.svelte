@@ -9,7 +9,7 @@
 	/** Somebody who was chosen from the list: what they may and where they work, and for stewards the way to change it. */
 	let { desk, person, onleave }: { desk: PeopleDesk; person: Listed; onleave: () => void } = $props();
 	const HOW = [
-		{ value: 'none', name: 'no' },
+		{ value: 'none', name: 'not in it' },
 		{ value: 'member', name: 'works in it' },
 		{ value: 'leads', name: 'leads it' }
 	] as const;

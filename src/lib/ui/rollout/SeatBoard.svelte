@@ -62,7 +62,9 @@
 
 {#if desk.seats.length >= FILTER_FROM}
 	<div class="filter">
-		<Input size="sm" type="search" bind:value={words} placeholder="Id, site, note or name" aria-label="Find seats" />
+		<div class="words">
+			<Input size="sm" type="search" bind:value={words} placeholder="Id, site, note or name" aria-label="Find seats" />
+		</div>
 		{#if desk.rings.length > 1}<Picker
 				label="Seats of"
 				items={[{ value: '', name: 'all rings' }, ...desk.rings.map(({ id: value, name }) => ({ value: value as string, name }))]}
@@ -113,6 +115,9 @@
 {#if isAdding}<SeatsDialog {desk} onclose={() => (isAdding = false)} />{/if}
 
 <style>
+	.words {
+		flex: 1 1 150px;
+	}
 	.filter {
 		display: flex;
 		flex-wrap: wrap;

@@ -6,12 +6,13 @@
 	/** Adds several seats in one step, with the codes by which their workstations become them. */
 	let { desk, onclose }: { desk: RolloutDesk; onclose: () => void } = $props();
 	const ringOf = ({ seat }: ReadSeat) => desk.rings.find(({ id }) => id === seat.ring)?.name ?? desk.rings.at(-1)?.name ?? '';
+	const EXAMPLE = 'id,ring,site,note\nC-21,,Hall 2,door desk';
 </script>
 
 <ListDialog
 	title="Add seats"
 	label="The seats"
-	example={'id,ring,site,note\nC-21,,Hall 2,door desk'}
+	example={EXAMPLE}
 	heads={['Id', 'Ring', 'Site', 'Note']}
 	read={(text) =>
 		readSeats(

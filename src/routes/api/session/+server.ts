@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { PersonName } from '$core/people/person.ts';
-import { isDemo, signedIn, withCookies } from '$lib/server/people/session';
+import { isDemo } from '$lib/server/demo';
+import { signedIn, withCookies } from '$lib/server/people/session';
 import { checked, readBody } from '$lib/server/problem';
 import { route } from '$lib/server/route';
 

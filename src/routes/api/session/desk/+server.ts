@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { PersonId } from '$core/people/person.ts';
-import { isDemo, withCookies } from '$lib/server/people/session';
+import { isDemo } from '$lib/server/demo';
+import { withCookies } from '$lib/server/people/session';
 import { Problem, readBody } from '$lib/server/problem';
 import { route } from '$lib/server/route';
 
