@@ -3,7 +3,7 @@ import { join } from 'node:path';
 import { ArchiveError, listBackups, restoreBackup, writeDurably } from '../src/lib/server/db/archive.ts';
 import { FolderHeldError } from '../src/lib/server/db/folder-lock.ts';
 import { openDatabase, storeIn, type OpenDatabase } from '../src/lib/server/db/open.ts';
-import { officeOn, verifyAll } from '../src/lib/server/office.ts';
+import { officeOn, verifyAll, type Verifying } from '../src/lib/server/office.ts';
 import type { Made } from '../src/lib/server/people/links.ts';
 import { CONSOLE_PERSON, consoleToken } from '../src/lib/server/people/sign-in.ts';
 
@@ -89,14 +89,33 @@ export async function restore(folder: string, file: string | undefined, isLatest
 	].join('\n');
 }
 
-/** What in the data folder is otherwise than its edits say, also while the server runs. */
-export const verify = (folder: string, migrations: string): Promise<readonly string[]> =>
+/** What in the data folder is otherwise than its edits say, also while the server runs; `progress` hears how far it has come. */
+export const verify = (
+	folder: string,
+	migrations: string,
+	progress: (at: Verifying) => void = () => {}
+): Promise<readonly string[]> =>
 	asking(
 		folder,
 		migrations,
-		(store) => verifyAll(officeOn(store)),
-		{ path: '/api/verify' },
-		async (response) => ((await response.json()) as { differing: string[] }).differing
+		(store) => verifyAll(officeOn(store), { progress }),
+		{ path: '/api/verify?progress' },
+		async (response) => {
+			const decoder = new TextDecoder();
+			let text = '';
+			let found: readonly string[] | undefined;
+			for await (const part of response.body as unknown as AsyncIterable<Uint8Array>) {
+				const lines = (text + decoder.decode(part, { stream: true })).split('\n');
+				text = lines.pop()!;
+				for (const line of lines) {
+					const said = JSON.parse(line) as Verifying | { differing: string[] };
+					if ('differing' in said) found = said.differing;
+					else progress(said);
+				}
+			}
+			if (!found) throw new ArchiveError('The running server ended before it was done.');
+			return found;
+		}
 	);
 
 /** A link by which somebody who has forgotten a password takes another one; gives what is to be said of it. */

@@ -81,7 +81,13 @@ export function runCommand(program: Command, end: Ends): void {
 		.option(...DATA)
 		.action(async ({ data }: { data: string }) => {
 			const { verify } = await import('../data.ts');
-			const differing = await asBadInput(() => verify(data, migrations()));
+			const { isTTY } = process.stderr;
+			const differing = await asBadInput(() =>
+				verify(data, migrations(), ({ application, revision, of }) => {
+					if (isTTY) process.stderr.write(`\r${application}: edit ${revision} of ${of}\u001b[K`);
+				})
+			);
+			if (isTTY) process.stderr.write('\r\u001b[K');
 			console.log(differing.join('\n') || 'Everything is as the edits say.');
 			if (differing.length > 0) end(1);
 		});

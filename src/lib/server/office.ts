@@ -22,6 +22,7 @@ import { Releases } from './releases.ts';
 import { Rollouts } from './rollouts.ts';
 import { Seats } from './seats.ts';
 import { Setups } from './setups.ts';
+import { ofDatabase } from './db/trouble.ts';
 import { unreadable } from './db/unreadable.ts';
 import { RootKeys } from './signing/root-keys.ts';
 import { Strata } from './strata.ts';
@@ -179,17 +180,26 @@ export interface Verifying {
 
 /**
  * Compares each application with its edits, one after the other and without haste; gives what differs, a table that cannot be read
- * among it. With `isWhole` all edits count, else those that are new since it was found sound.
+ * among it. With `isWhole` all edits count, else those that are new since it was found sound. Throws the reason of `signal`.
  */
 export async function verifyAll(
 	{ profiles, store }: Pick<Office, 'profiles' | 'store'>,
-	{ isWhole = true, progress = () => {} }: { isWhole?: boolean; progress?: (at: Verifying) => void } = {}
+	{
+		isWhole = true,
+		progress = () => {},
+		signal
+	}: { isWhole?: boolean; progress?: (at: Verifying) => void; signal?: AbortSignal } = {}
 ): Promise<string[]> {
 	const differing: string[] = isWhole ? await unreadable(store) : [];
 	for (const { id: application } of await profiles.list())
 		try {
-			differing.push(...(await profiles.verify(application, isWhole, (revision, of) => progress({ application, revision, of }))));
+			const found = await profiles.verify(application, isWhole, (revision, of) => {
+				signal?.throwIfAborted();
+				progress({ application, revision, of });
+			});
+			differing.push(...found);
 		} catch (error) {
+			signal?.throwIfAborted();
 			differing.push(`${application} cannot be read: ${(error as Error).message}`);
 		}
 	return differing;

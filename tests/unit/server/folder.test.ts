@@ -10,6 +10,7 @@ import { shortcutKey, type Entry } from '../../../core/shortcut/entry.ts';
 import type { Keys } from '../../../core/stroke/stroke.ts';
 import { FolderHeldError, FolderUnusableError, lockFolder } from '../../../src/lib/server/db/folder-lock.ts';
 import { DataFolderError, openDatabase } from '../../../src/lib/server/db/open.ts';
+import { unreadable } from '../../../src/lib/server/db/unreadable.ts';
 import { ofDatabase } from '../../../src/lib/server/db/trouble.ts';
 import { rejection } from '../refusal.ts';
 import { earlierMigrations } from './earlier.ts';
@@ -153,6 +154,9 @@ describe('data folder', () => {
 		writeFileSync(join(folder, 'postgres', rows[0]!.file), Buffer.alloc(8192, 0xa5));
 		const again = await openDatabase(folder);
 		const error = await rejection(again.db.execute(sql`select * from applications`));
+		const [unread, ...others] = await unreadable(again);
+		expect(unread).to.include('The table “applications” cannot be read').and.include('npm run restore');
+		expect(others).to.deep.equal([]);
 		await again.close();
 		const problem = ofDatabase(error, folder);
 		expect(problem).to.deep.include({ status: 500, kind: 'damaged' });
