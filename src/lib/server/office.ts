@@ -259,7 +259,10 @@ export function officeOf(): Promise<Office> {
 		address: localAddress(process.env)
 	}).then(async (store) => {
 		const office = officeOn(store);
-		await office.people.start();
+		await office.people.start().catch((error: unknown) => {
+			// the start ends with what to do
+			throw ofDatabase(error, store.folder) ?? error;
+		});
 		if (office.doors.isReachable && (!office.people.isOpen || isDemo())) office.doors.sayCode();
 		office.rollouts.start();
 		answerInFront(office);
