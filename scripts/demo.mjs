@@ -7,9 +7,6 @@ import { existsSync } from 'node:fs';
 import { join } from 'node:path';
 import { ensureBuild, ensurePackages, root } from './prepare.mjs';
 
-ensurePackages();
-ensureBuild();
-
 const isForNetwork = process.argv.includes('--network');
 const isLoopback = (host) => /^127\.|^::1$|^localhost$/.test(host);
 if (!isLoopback(process.env.HOST ?? '127.0.0.1') && !isForNetwork) {
@@ -18,6 +15,9 @@ if (!isLoopback(process.env.HOST ?? '127.0.0.1') && !isForNetwork) {
 	);
 	process.exit(2);
 }
+ensurePackages();
+ensureBuild();
+
 const port = process.env.PORT ?? '5180';
 const host = process.env.HOST ?? '127.0.0.1';
 const server = `http://127.0.0.1:${port}`;
