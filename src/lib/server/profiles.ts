@@ -415,14 +415,16 @@ export class Profiles {
 		this.#loaded.clear();
 	}
 
-	/** The edits after a revision, oldest first. */
+	/** The edits after a revision, oldest first; read in parts, so that others are let in. */
 	async editsSince(id: string, revision: number): Promise<Edit[]> {
-		const rows = await this.#db
-			.select()
-			.from(edits)
-			.where(and(eq(edits.application, id), gt(edits.revision, revision)))
-			.orderBy(asc(edits.revision));
-		return rows.map(editOf);
+		const all: Edit[] = [];
+		for (let next: number | null = revision; next !== null;) {
+			const part: { edits: Edit[]; next: number | null } = await this.editsAfter(id, next, 500);
+			for (const edit of part.edits) all.push(edit);
+			next = part.next;
+			await pause();
+		}
+		return all;
 	}
 
 	/** Edits after a revision, the oldest first, as far as they are read at once; `next` asks for those after them, null at the end. */
@@ -465,7 +467,7 @@ export class Profiles {
 			409,
 			'stale-revision',
 			`The profile was at revision ${base} when you made this change and stands at ${revision} now. Nothing was written.`,
-			{ revision, since, touched }
+			{ revision, since: since.slice(-MOST_SINCE), touched }
 		);
 	}
 
@@ -528,6 +530,9 @@ export class Profiles {
 		if (row?.revision !== loaded.revision) this.#loaded.delete(id);
 	}
 }
+
+/** So many of the edits since are told to who has missed them; what they touch is told of all. */
+const MOST_SINCE = 500;
 
 /** The tables with rows of applications, in the order in which they can be emptied. */
 const OF_APPLICATION = {

@@ -191,8 +191,10 @@ export class Edits {
 			return true;
 		} catch (error) {
 			if (!(error instanceof ApiError) || error.status === 0) throw error;
-			if (isStale(error)) await this.#meets((error.problem['since'] as Edit[] | undefined) ?? [], next);
-			else {
+			if (isStale(error)) {
+				const { since, touched } = error.problem as { since?: Edit[]; touched?: string[] };
+				await this.#meets(since ?? [], touched ?? [], next);
+			} else {
 				this.waiting.shift();
 				await this.#putOnTop();
 				workspace.notice = { kind: 'failed', text: `${label} was not stored. ${error.message}` };
@@ -202,9 +204,10 @@ export class Edits {
 	}
 
 	/** Others wrote while edits waited: theirs come first. Where both touch the same, who waits decides; see `merge`. */
-	async #meets(since: readonly Edit[], next: WaitingEdit): Promise<void> {
+	async #meets(since: readonly Edit[], told: readonly string[], next: WaitingEdit): Promise<void> {
 		const theirs = since.flatMap((edit) => edit.changes);
-		const touched = touchedBy(next.changes, theirs, this.#workspace.draft.names);
+		// of very many only the newest are told, and what all of them touch
+		const touched = [...new Set([...touchedBy(next.changes, theirs, this.#workspace.draft.names), ...told])];
 		await this.#putOnTop();
 		const now = this.waiting.list[0];
 		if (touched.length === 0 || !now) return;
