@@ -28,8 +28,14 @@ const startParams = () => [
 	'shared_buffers=16MB'
 ];
 
-/** An error as it crosses to the other thread, with what PostgreSQL says of it. */
-const told = (error) => ({ ...error, message: error?.message ?? String(error), name: error?.name ?? 'Error' });
+/** An error as it crosses to the other thread, with what PostgreSQL says of it; what else hangs on it, as functions, cannot cross. */
+const told = (error) => ({
+	...Object.fromEntries(
+		Object.entries(error ?? {}).filter(([, value]) => ['string', 'number', 'boolean'].includes(typeof value))
+	),
+	message: error?.message ?? String(error),
+	name: error?.name ?? 'Error'
+});
 const asTheyAre = (value) => value;
 
 /** @type {PGlite} */

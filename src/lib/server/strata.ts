@@ -119,7 +119,15 @@ function refuseTwin(
 	const taken = all.find(
 		(other) => other.id !== head.id && other.person === head.person && other.state === 'used' && looksLike(other.name, name)
 	);
-	if (taken) throw new Problem(409, 'taken', `“${name}” cannot be told apart from “${taken.name}”, which is there already.`);
+	if (!taken) return;
+	const same = taken.name.toLocaleLowerCase() === name.toLocaleLowerCase();
+	throw new Problem(
+		409,
+		'taken',
+		same
+			? `There is a stratum called “${taken.name}” already.`
+			: `“${name}” cannot be told apart from “${taken.name}”, which is there already.`
+	);
 }
 
 /** Throws `Problem` 403 or 409 where nobody, or not this person, says what is required. */

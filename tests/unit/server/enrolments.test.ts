@@ -181,8 +181,8 @@ describe('seats of an office', () => {
 
 	it('are in trouble when somebody says so, until they themselves, whoever sits there or a steward settles it', async () => {
 		const path = '/api/seats/C-02/trouble';
-		const stateOf = async () => {
-			const { seats } = (await as('designer', `/api/applications/${app}/seats`)).body as unknown as {
+		const stateOf = async (who = 'designer') => {
+			const { seats } = (await as(who, `/api/applications/${app}/seats`)).body as unknown as {
 				seats: { id: string; state: string; trouble: { words: string; by: string; release: number } | null }[];
 			};
 			return seats.find(({ id }) => id === 'C-02')!;
@@ -196,7 +196,8 @@ describe('seats of an office', () => {
 		expect([said.state, said.trouble?.words, said.trouble?.by]).to.deep.equal(['troubled', words.words, me.id]);
 		expect((await as('trainer', path, 'DELETE')).status, 'somebody else').to.equal(403);
 		expect((await as('designer', path, 'DELETE')).status).to.equal(200);
-		expect((await stateOf()).state).to.equal('current');
+		expect((await stateOf('steward')).state).to.equal('current');
+		expect((await stateOf()).state, 'of another one’s seat').to.equal('hidden');
 		await as('trainer', path, 'POST', words);
 		expect((await as('steward', path, 'DELETE')).status).to.equal(200);
 		await as('trainer', path, 'POST', words);
