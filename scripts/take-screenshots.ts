@@ -102,7 +102,7 @@ try {
 	await page.getByRole('button', { name: /Standards desk/ }).click();
 	await page.waitForURL(/start/);
 	await page.goto(`${server.address}/people`);
-	await page.getByText('Invite somebody').waitFor();
+	await page.getByRole('option', { name: /Hanger desk/ }).click();
 	await shoot('people');
 	await open('rollout', 'dark');
 	await page.getByText('2 current').waitFor();
