@@ -32,8 +32,7 @@
 		...workspace.writable
 			.filter((s) => s.id !== workspace.targetId)
 			.map((s) => ({ id: `write-${s.id}`, name: `Write to ${s.name}`, of: 'stratum', run: () => workspace.writeTo(s.id) })),
-		{ id: 'people', name: 'People', of: 'who is here, sign out, disciplines and projects', run: () => goto('/people') },
-		{ id: 'programs', name: 'Programs', of: 'bring, change or delete one', run: () => goto('/programs') },
+		{ id: 'account', name: 'Your account', of: 'sign out, password, sessions, tokens', run: () => goto(`${base}/people`) },
 		{ id: 'keys', name: 'What can be pressed here', of: 'help', run: onkeys }
 	]);
 	/** What can be done in the view where one stands, as it is when the palette opens. */
