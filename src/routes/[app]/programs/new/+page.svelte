@@ -2,4 +2,18 @@
 	import NewProgram from '$lib/ui/programs/NewProgram.svelte';
 </script>
 
-<NewProgram />
+<div class="view">
+	<h2>Bring a program</h2>
+	<NewProgram />
+</div>
+
+<style>
+	.view {
+		height: 100%;
+		overflow-y: auto;
+	}
+	h2 {
+		padding: 18px 18px 0;
+		font-size: 19px;
+	}
+</style>
