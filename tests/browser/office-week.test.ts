@@ -118,6 +118,8 @@ describe('A week of a steward of sixty', function () {
 		await dialog.getByText('Open proposal').first().waitFor();
 		await dialog.getByText(/Door and floor desk: \d+ entries/).waitFor();
 		await dialog.getByRole('button', { name: 'Leave it as it is' }).click();
+		await dialog.waitFor({ state: 'detached' });
+		await go('people');
 		await find('Grip desk 4');
 		await person(/^Grip desk 4\b/)
 			.first()
@@ -205,9 +207,13 @@ describe('A week of a steward of sixty', function () {
 			await at.page.waitForURL(new RegExp(`gneiss-solid-5/${page}`));
 			await at.page.getByRole('navigation', { name: 'Views' }).getByRole('link', { name: 'Rollout' }).waitFor();
 			await at.page.locator('main').focus();
-			await at.page.keyboard.press('?');
-			await at.page.getByRole('dialog').waitFor();
+			// a page that has only just come does not hear keys yet
+			await eventually(async () => {
+				await at.page.keyboard.press('?');
+				await at.page.getByRole('dialog').waitFor({ timeout: 3_000 });
+			});
 			await at.page.keyboard.press('Escape');
+			await at.page.getByRole('dialog').waitFor({ state: 'detached' });
 			await at.page.keyboard.press('Control+k');
 			await at.page.getByRole('dialog', { name: /^Go to/ }).waitFor();
 			await at.page.keyboard.press('Escape');
