@@ -119,7 +119,6 @@ describe('A week of a steward of sixty', function () {
 		await dialog.getByText(/Door and floor desk: \d+ entries/).waitFor();
 		await dialog.getByRole('button', { name: 'Leave it as it is' }).click();
 		await dialog.waitFor({ state: 'detached' });
-		await go('people');
 		await find('Grip desk 4');
 		await person(/^Grip desk 4\b/)
 			.first()

@@ -1,16 +1,20 @@
 <script lang="ts">
+	import { untrack } from 'svelte';
 	import type { Listed, PeopleDesk } from '$lib/state/people-desk.svelte';
 	import { told } from '$lib/state/api';
 	import Confirm from '../Confirm.svelte';
 
 	/** Asks before somebody leaves, and shows at one look what they leave behind. */
 	let { desk, person, onclose }: { desk: PeopleDesk; person: Listed; onclose: () => void } = $props();
+	/** Asked once: while the dialog closes, there may be nobody to ask about any more. */
+	const leaving = untrack(() => person);
+	const found = untrack(() => desk.leftBehind(person));
 	const entries = (n: number) => (n === 1 ? '1 entry' : `${n} entries`);
 </script>
 
-<Confirm title="{person.name} leaves?" does="{person.name} leaves" onconfirm={() => void desk.leave(person)} {onclose}>
+<Confirm title="{leaving.name} leaves?" does="{leaving.name} leaves" onconfirm={() => void desk.leave(leaving)} {onclose}>
 	<p>Their sessions end at once. What they kept for themselves stays, and you can hand it over.</p>
-	{#await desk.leftBehind(person)}
+	{#await found}
 		<p class="quiet" role="status">Looking what is left behind …</p>
 	{:then left}
 		<ul aria-label="Left behind">
