@@ -3,6 +3,7 @@ import { constants, existsSync, mkdtempSync, promises, rmSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { Worker } from 'node:worker_threads';
+import { onlyReads } from './only-reads.ts';
 
 type Results = Awaited<ReturnType<PGlite['query']>>;
 /** How drizzle asks: the parsers that it gives leave texts of times as they are. */
@@ -28,8 +29,6 @@ export interface Asked {
 
 /** A transaction that lasts longer holds up who only reads, in milliseconds. */
 const LONG = 40;
-
-const READS = /^\s*(select|show|explain)\b/i;
 
 /**
  * An embedded database in a folder, in a thread of its own. What it has committed is on the disk, one call of fsync a commit (tested by
@@ -101,7 +100,7 @@ export class DurableDatabase implements Asked {
 	}
 
 	query(text: string, params?: unknown[], how?: HowAsked): Promise<Results> {
-		const isRead = READS.test(text);
+		const isRead = onlyReads(text);
 		return this.#inTurn(async () => {
 			const result = await this.#query(text, params, how);
 			if (!isRead) this.#writes++;
@@ -168,16 +167,18 @@ export class DurableDatabase implements Asked {
 		const copy = mkdtempSync(`${this.#folder}-copy-`);
 		const from = join(copy, 'postgres');
 		try {
+			let copied: Promise<void> | undefined;
 			await this.#inTurn(async () => {
 				// what was written before lies in the files afterwards
 				await this.#query('checkpoint');
-				const copied = promises.cp(this.#folder, from, { recursive: true, mode: constants.COPYFILE_FICLONE });
+				copied = promises.cp(this.#folder, from, { recursive: true, mode: constants.COPYFILE_FICLONE });
 				this.#still = copied.catch(() => undefined);
-				void copied.catch(() => undefined);
 			});
-			const still = this.#still;
-			await still;
-			if (this.#still === still) this.#still = undefined;
+			try {
+				await copied;
+			} finally {
+				this.#still = undefined;
+			}
 			const packing = await DurableDatabase.open(from);
 			try {
 				return new Blob([await packing.#ask<ArrayBuffer>('dump')], { type: 'application/x-gzip' });

@@ -64,7 +64,7 @@ export const wayOut = (folder: string) =>
 	`Restore a back-up with "npm run restore -- <file>" or the newest of its own with "npm run restore -- --latest", or move ${folder} aside to start with an empty office.`;
 
 /** Folders that were being made when a process ended; what is whole is never called so. */
-const UNFINISHED = /^postgres-(first|restoring)-/;
+const UNFINISHED = /^postgres-(first|restoring|copy)-/;
 
 export const storeIn = (folder: string): string => join(folder, 'postgres');
 

@@ -7,6 +7,7 @@ import type { Database } from './database.ts';
 import { migrate } from './migrate.ts';
 import { archiveOf } from './move.ts';
 import { DataFolderError, refuseNewer, type OpenDatabase, type Relay } from './open.ts';
+import { onlyReads } from './only-reads.ts';
 import * as schema from './schema.ts';
 import { settings } from './schema.ts';
 import { Turns } from './turns.ts';
@@ -104,8 +105,6 @@ export async function openShared(
 	}
 }
 
-const READS = /^\s*(select|with|show|table)\b/i;
-
 /** The database, where each statement and transaction is done once more after the connection was lost, as far as that is sound. */
 function steadfast(db: Database, pool: pg.Pool, reach: Reach): Database {
 	// what is asked outside of transactions goes through the pool itself
@@ -116,7 +115,7 @@ function steadfast(db: Database, pool: pg.Pool, reach: Reach): Database {
 		if (text === 'select 1') return query(...args);
 		return reach.twice(
 			() => query(...args),
-			() => !READS.test(text)
+			() => !onlyReads(text)
 		);
 	}) as typeof pool.query;
 	type Work = Parameters<Database['transaction']>[0];
