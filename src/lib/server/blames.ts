@@ -2,6 +2,7 @@ import { Blame } from '../../../core/profile/blame.ts';
 import { chapterOf } from '../../../core/profile/chapters.ts';
 import type { Edit } from '../../../core/profile/edit.ts';
 import type { StratumId } from '../../../core/strata/stratum.ts';
+import { pauses } from './pauses.ts';
 import { Problem } from './problem.ts';
 import type { Profiles } from './profiles.ts';
 
@@ -19,9 +20,6 @@ export interface Blamed {
 	/** The edits that are spoken of. */
 	readonly makers: Readonly<Record<number, Maker>>;
 }
-
-/** So long it is worked out at a time, in ms. */
-const MOMENT = 15;
 
 /** So many applications are kept followed. */
 const MOST = 20;
@@ -89,12 +87,10 @@ export class Blames {
 
 /** Works it out without keeping others waiting for longer than a moment. */
 async function inSteps<T>(work: Generator<undefined, T>): Promise<T> {
-	let since = performance.now();
+	const rest = pauses();
 	for (let step = work.next(); ; step = work.next()) {
 		if (step.done) return step.value;
-		if (performance.now() - since < MOMENT) continue;
-		await new Promise((resolve) => setImmediate(resolve));
-		since = performance.now();
+		await rest();
 	}
 }
 

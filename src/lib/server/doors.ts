@@ -1,7 +1,6 @@
-import { timingSafeEqual } from 'node:crypto';
 import { BlockList, isIP } from 'node:net';
 import type { RequestEvent } from '@sveltejs/kit';
-import { plainCode, signs } from './codes.ts';
+import { grouped, isSame, plainCode, signs } from './codes.ts';
 import { Problem } from './problem.ts';
 
 /** What a proxy adds to a request that it hands on (RFC 7239, RFC 9110 7.6.3, and the usual names beside them). */
@@ -100,8 +99,7 @@ export class Doors {
 		this.sayCode();
 		const code = headers.get(CODE_HEADER);
 		if (code === null) return false;
-		const [given, right] = [Buffer.from(plainCode(code)), Buffer.from(this.#code)];
-		return given.length === right.length && timingSafeEqual(given, right);
+		return isSame(plainCode(code), this.#code);
 	}
 
 	/** Throws `Problem` 403 for who is not here and has not got the code. */
@@ -118,8 +116,9 @@ export class Doors {
 	sayCode(): void {
 		if (this.#hasSaid) return;
 		this.#hasSaid = true;
-		const code = this.#code.replace(/(.{4})(?=.)/g, '$1-');
-		this.#say(`\nNobody has signed in from another machine yet: there, open ${this.#address}/sign-in with the code ${code}\n`);
+		this.#say(
+			`\nNobody has signed in from another machine yet: there, open ${this.#address}/sign-in with the code ${grouped(this.#code)}\n`
+		);
 	}
 
 	/** Whether others than this machine may reach the server. */

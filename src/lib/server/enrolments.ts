@@ -1,8 +1,8 @@
-import { createHash, createHmac, timingSafeEqual, verify } from 'node:crypto';
+import { createHmac, verify } from 'node:crypto';
 import { and, eq, gt, inArray, lt } from 'drizzle-orm';
 import { FINGERPRINT, signInText, type Enrolled, type Enrolment } from '../../../core/release/updates.ts';
 import type { ApplicationId } from '../../../core/application/application.ts';
-import { plainCode, signs } from './codes.ts';
+import { digestOf, grouped, isSame, plainCode, signs } from './codes.ts';
 import type { Database } from './db/open.ts';
 import { enrolments, seats as table } from './db/schema.ts';
 import { Problem } from './problem.ts';
@@ -16,7 +16,6 @@ const CODE = 24 * 3600_000;
 const CHALLENGE = 60_000;
 const TOKEN = 3600_000;
 
-const digestOf = (text: string) => createHash('sha256').update(text, 'utf8').digest('hex');
 /** A seat that has signed in. */
 export interface SignedIn {
 	readonly seat: string;
@@ -67,7 +66,7 @@ export class Enrolments {
 				.values(made.map(({ seat, secret }) => ({ digest: digestOf(secret), seat, root: root.version, expiresAt })));
 		});
 		const print = digestOf(root.body).slice(0, FINGERPRINT);
-		return made.map(({ seat, secret }) => ({ seat, code: `${secret.replace(/(.{4})(?=.)/g, '$1-')}-${print}`, expiresAt }));
+		return made.map(({ seat, secret }) => ({ seat, code: `${grouped(secret)}-${print}`, expiresAt }));
 	}
 
 	/** The workstation is the seat from now on. A former one with the same id is it no more. Throws `Problem` 404. */
@@ -138,9 +137,4 @@ export class Enrolments {
 		const known = this.#known.get(authorization);
 		return known && known.until > now ? known : undefined;
 	}
-}
-
-function isSame(a: string, b: string): boolean {
-	const [one, other] = [Buffer.from(a), Buffer.from(b)];
-	return one.length === other.length && timingSafeEqual(one, other);
 }

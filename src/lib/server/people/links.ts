@@ -1,7 +1,8 @@
-import { createHash, randomBytes, randomUUID } from 'node:crypto';
+import { randomBytes, randomUUID } from 'node:crypto';
 import { and, desc, eq, gt, inArray, isNull, lt } from 'drizzle-orm';
 import type { Person } from '../../../../core/people/person.ts';
 import { looksLike } from '../../../../core/text/look-alike.ts';
+import { digestOf } from '../codes.ts';
 import type { Database } from '../db/open.ts';
 import { invitations, people as table, sessions, tokens } from '../db/schema.ts';
 import { Problem } from '../problem.ts';
@@ -37,7 +38,6 @@ export interface ListedLink extends Invited {
 }
 
 type Row = typeof invitations.$inferSelect;
-const digestOf = (secret: string) => createHash('sha256').update(secret).digest('hex');
 
 /** Links into the office, each good once and for a time: for who joins, and for who has forgotten a password. */
 export class Links {
@@ -64,7 +64,7 @@ export class Links {
 	 * former one. Throws `Problem` 409 for names that are there already, with the place of each.
 	 */
 	async invite(by: Person, invited: readonly Invited[], days: number, now = new Date()): Promise<Made[]> {
-		this.#refuseAlone();
+		this.#people.refuseAlone();
 		await this.#db.transaction(async (tx) => {
 			for (const [i, { name }] of invited.entries()) {
 				const twin = invited.slice(0, i).find((other) => looksLike(other.name, name));
@@ -195,11 +195,6 @@ export class Links {
 			.from(table)
 			.where(and(eq(table.role, 'steward'), isNull(table.leftAt)));
 		return new Map([CONSOLE_PERSON, ...rows].map(({ id, name }) => [id, name]));
-	}
-
-	#refuseAlone(): void {
-		if (!this.#people.isOpen)
-			throw new Problem(409, 'alone', 'There are no accounts yet. Open Skarn to the office first, in People.');
 	}
 }
 

@@ -53,6 +53,11 @@ export class People {
 		return this.#isOpen;
 	}
 
+	/** Throws `Problem` 409 while nobody signs in. */
+	refuseAlone(): void {
+		if (!this.#isOpen) throw new Problem(409, 'alone', 'There are no accounts yet. Open Skarn to the office first, in People.');
+	}
+
 	async list(): Promise<Listed[]> {
 		if (!this.#isOpen) return [{ ...FIRST, leftAt: null }];
 		const rows = await this.#db.select().from(people).orderBy(asc(people.createdAt));

@@ -1,6 +1,7 @@
-import { createHash, createHmac, randomBytes, timingSafeEqual } from 'node:crypto';
+import { createHmac, randomBytes } from 'node:crypto';
 import { and, desc, eq, gt, ne } from 'drizzle-orm';
 import { FIRST, type Person } from '../../../../core/people/person.ts';
+import { digestOf, isSame } from '../codes.ts';
 import type { Database } from '../db/open.ts';
 import { sessions, tokens } from '../db/schema.ts';
 import { Problem } from '../problem.ts';
@@ -39,13 +40,15 @@ export interface SigningIn {
 	readonly work?: string | undefined;
 }
 
-const digestOf = (secret: string) => createHash('sha256').update(secret).digest('hex');
 const iso = (date: Date | string) => new Date(date).toISOString();
+
+const consoleMac = (secret: string, said: string): string =>
+	createHmac('sha256', secret).update(`console\n${said}`).digest('base64url');
 
 /** What the console of the server's machine shows itself with: good once, for a minute. `secret` is the office's. */
 export function consoleToken(secret: string, now = Date.now()): string {
 	const until = `${now + CONSOLE}.${randomBytes(9).toString('base64url')}`;
-	return `${until}.${createHmac('sha256', secret).update(`console\n${until}`).digest('base64url')}`;
+	return `${until}.${consoleMac(secret, until)}`;
 }
 
 /** How people show who they are: by a password, and then by a session's cookie or by a token for terminals. */
@@ -80,9 +83,7 @@ export class SignIns {
 
 	async #isConsole(token: string, now = Date.now()): Promise<boolean> {
 		const [until = '', once = '', mac = ''] = token.split('.');
-		const right = Buffer.from(createHmac('sha256', this.#secret).update(`console\n${until}.${once}`).digest('base64url'));
-		const given = Buffer.from(mac);
-		if (given.length !== right.length || !timingSafeEqual(given, right) || !(Number(until) > now)) return false;
+		if (!isSame(mac, consoleMac(this.#secret, `${until}.${once}`)) || !(Number(until) > now)) return false;
 		return spend(this.#db, token, new Date(Number(until)), new Date(now));
 	}
 
@@ -194,8 +195,7 @@ export class SignIns {
 
 	/** A secret that a terminal signs in with as this person, good for so many days. Throws `Problem` 409. */
 	async token(person: Person, name: string, days: number, now = new Date()): Promise<{ token: string; expiresAt: string }> {
-		if (!this.#people.isOpen)
-			throw new Problem(409, 'alone', 'There are no accounts yet. Open Skarn to the office first, in People.');
+		this.#people.refuseAlone();
 		const token = `skarn-${randomBytes(24).toString('base64url')}`;
 		const expiresAt = new Date(now.getTime() + days * DAY).toISOString();
 		await this.#db.insert(tokens).values({ digest: digestOf(token), person: person.id, name, expiresAt });

@@ -1,6 +1,7 @@
-import { createHash, createHmac, timingSafeEqual } from 'node:crypto';
+import { createHmac } from 'node:crypto';
 import { inArray, lt, sql } from 'drizzle-orm';
 import { isWork } from '../../../../core/people/work.ts';
+import { digestOf, isSame } from '../codes.ts';
 import type { Database } from '../db/open.ts';
 import { spent, tries } from '../db/schema.ts';
 
@@ -19,8 +20,6 @@ export interface Work {
 	readonly challenge: string;
 	readonly bits: number;
 }
-
-const digestOf = (text: string) => createHash('sha256').update(text, 'utf8').digest('hex');
 
 /** What was tried and from where. */
 interface Tried {
@@ -103,9 +102,7 @@ export class Tries {
 	async #isDone(work: string, tried: Tried, wanted: number, now: Date): Promise<boolean> {
 		const [challenge = '', number = ''] = work.split(' ');
 		const [until = '', bits = '', mac = ''] = challenge.split('.');
-		const right = Buffer.from(this.#mac(tried, Number(until), Number(bits)));
-		const given = Buffer.from(mac);
-		if (given.length !== right.length || !timingSafeEqual(given, right)) return false;
+		if (!isSame(mac, this.#mac(tried, Number(until), Number(bits)))) return false;
 		// those who fail meanwhile make it no heavier by more than a little
 		if (!(Number(until) > now.getTime()) || Number(bits) < wanted - 2 || !/^\d{1,12}$/.test(number)) return false;
 		if (!isWork(challenge, Number(number), Number(bits))) return false;
