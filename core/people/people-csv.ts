@@ -1,4 +1,4 @@
-import { delimiterOf, readCsv } from '../format/csv.ts';
+import { readList } from '../format/list.ts';
 import { Role } from '../strata/role.ts';
 import type { StratumHead, StratumId } from '../strata/stratum.ts';
 import { PersonName, Site } from './person.ts';
@@ -43,24 +43,12 @@ export const PEOPLE_COLUMNS = ['name', 'role', 'disciplines', 'site', 'setup'] a
 const plain = (text: string) => text.trim().toLowerCase();
 
 /**
- * A list of people as a table with a head (RFC 4180, also with semicolons or tabs, as spreadsheets paste it); without a head the columns are
- * taken in the order name, role, disciplines, site, setup. Several disciplines stand in one cell with commas, semicolons or strokes between.
- * What is wrong is said row by row. Throws what `readCsv` throws.
+ * A list of people as a table, with a head or in the order name, role, disciplines, site, setup (see `readList`). Several disciplines stand in
+ * one cell with commas, semicolons or strokes between. What is wrong is said row by row.
  */
 export function readPeople(text: string, offered: PeopleOffered): ReadPerson[] {
-	const { header, records } = readCsv('the list', text, delimiterOf(text));
-	const named = new Map<keyof typeof COLUMNS, number>();
-	for (const [column, names] of Object.entries(COLUMNS) as [keyof typeof COLUMNS, readonly string[]][]) {
-		const at = header.findIndex((cell) => names.includes(plain(cell)));
-		if (at >= 0) named.set(column, at);
-	}
-	const hasHead = named.has('name');
-	if (!hasHead) (Object.keys(COLUMNS) as (keyof typeof COLUMNS)[]).forEach((column, i) => named.set(column, i));
 	const seen = new Set<string>();
-	const rows = hasHead ? records : [{ line: 1, fields: header }, ...records];
-	return rows.flatMap(({ line, fields: cells }): ReadPerson[] => {
-		if (cells.every((cell) => cell.trim() === '')) return [];
-		const cell = (column: keyof typeof COLUMNS) => (cells[named.get(column) ?? -1] ?? '').trim();
+	return readList(text, COLUMNS, 'name').map(({ line, cell }): ReadPerson => {
 		const problems: string[] = [];
 		const checked = PersonName.safeParse(cell('name'));
 		const name = checked.success ? checked.data : cell('name');
@@ -92,6 +80,6 @@ export function readPeople(text: string, offered: PeopleOffered): ReadPerson[] {
 			...{ name, role: role.success ? role.data : 'designer', member: isLead ? [] : member, leads: isLead ? member : [] },
 			...{ site: site.success ? site.data : '', setup: setup ?? '' }
 		};
-		return [{ line, person, problems }];
+		return { line, person, problems };
 	});
 }

@@ -1,4 +1,4 @@
-import { delimiterOf, readCsv } from '../format/csv.ts';
+import { readList } from '../format/list.ts';
 import { Site } from '../people/person.ts';
 import { SeatId } from './release.ts';
 import { EVERYONE, type Ring, type RingId } from './rings.ts';
@@ -30,18 +30,12 @@ const NAMES: Readonly<Record<Column, readonly string[]>> = {
 const plain = (text: string) => text.trim().toLowerCase();
 
 /**
- * A list of seats as a table (RFC 4180, also with semicolons or tabs); without a head the columns are id, ring, site, note. `known` are the
- * ids that there are already. What is wrong is said row by row. Throws what `readCsv` throws.
+ * A list of seats as a table, with a head or in the order id, ring, site, note (see `readList`). `known` are the ids that there are already.
+ * What is wrong is said row by row.
  */
 export function readSeats(text: string, rings: readonly Pick<Ring, 'id' | 'name'>[], known: readonly string[]): ReadSeat[] {
-	const { header, records } = readCsv('the list', text, delimiterOf(text));
-	const places = new Map(SEAT_COLUMNS.map((column) => [column, header.findIndex((cell) => NAMES[column].includes(plain(cell)))]));
-	const hasHead = places.get('id')! >= 0;
-	if (!hasHead) SEAT_COLUMNS.forEach((column, i) => places.set(column, i));
 	const seen = new Set<string>();
-	return (hasHead ? records : [{ line: 1, fields: header }, ...records]).flatMap(({ line, fields }): ReadSeat[] => {
-		if (fields.every((cell) => cell.trim() === '')) return [];
-		const cell = (column: Column) => (fields[places.get(column)!] ?? '').trim();
+	return readList(text, NAMES, 'id').map(({ line, cell }): ReadSeat => {
 		const problems: string[] = [];
 		const id = cell('id').toUpperCase();
 		if (!SeatId.safeParse(id).success) problems.push(`“${cell('id')}” is no id of a seat; expected one such as C-04`);
@@ -57,6 +51,6 @@ export function readSeats(text: string, rings: readonly Pick<Ring, 'id' | 'name'
 		const note = cell('note');
 		if (note.length > 200) problems.push('the note has more than 200 characters');
 		const everyone = !ring || ring.id === EVERYONE;
-		return [{ line, seat: { id, ring: everyone ? null : ring.id, site: site.success ? site.data : '', note }, problems }];
+		return { line, seat: { id, ring: everyone ? null : ring.id, site: site.success ? site.data : '', note }, problems };
 	});
 }
