@@ -1,5 +1,5 @@
 import { stringify } from 'csv-stringify/sync';
-import { and, desc, eq, gte, ilike, inArray, lt, lte, or, sql, type SQL } from 'drizzle-orm';
+import { and, desc, eq, getTableColumns, gte, ilike, inArray, lt, lte, or, sql, type SQL } from 'drizzle-orm';
 import { chapterOf } from '../../../core/profile/chapters.ts';
 import { namesOf, type AnyChange, type Names } from '../../../core/chapter/chapter.ts';
 import { indexOf } from '../../../core/profile/circumstances.ts';
@@ -11,7 +11,7 @@ import { pauses } from './pauses.ts';
 import { Problem } from './problem.ts';
 import type { Edit } from '../../../core/profile/edit.ts';
 import { inParts } from './profile/parts.ts';
-import { editOf, type Workspace } from './profile/workspace.ts';
+import { editOf, headOfEdit, type EditHead, type Workspace } from './profile/workspace.ts';
 import type { Profiles } from './profiles.ts';
 
 /** What is looked for in a history; what is left out is no condition. */
@@ -35,7 +35,7 @@ export interface Line {
 }
 
 /** An edit as its list shows it: with those of its changes that are looked for first, and not all of many. */
-export interface HistoryEdit extends Omit<Edit, 'changes'> {
+export interface HistoryEdit extends EditHead {
 	/** How many changes it has. */
 	readonly count: number;
 	/** How many of them are what is looked for; all where nothing is. */
@@ -85,6 +85,18 @@ export class History {
 			if (start === 0) return { edits: found, before: null };
 			end = start;
 		}
+	}
+
+	/** The newest edits without what they change. */
+	async heads(application: string, most: number): Promise<EditHead[]> {
+		const { changes: _, ...columns } = getTableColumns(edits);
+		const rows = await this.#db
+			.select(columns)
+			.from(edits)
+			.where(eq(edits.application, application))
+			.orderBy(desc(edits.revision))
+			.limit(most);
+		return rows.map(headOfEdit);
 	}
 
 	/** All that is wanted as a table (RFC 4180), a part at a time: a line for each change. */

@@ -7,9 +7,8 @@ import { profileOf, type Setup } from '../../../core/people/setup.ts';
 import { wireOf, type StratumWire } from '../../../core/profile/wire.ts';
 import type { StratumId } from '../../../core/strata/stratum.ts';
 import type { Release } from '../../../core/release/release.ts';
-import type { HistoryEdit } from './history.ts';
 import type { Office } from './office.ts';
-import { ownedHeads, type Reach } from './profile/workspace.ts';
+import { ownedHeads, type EditHead, type Reach } from './profile/workspace.ts';
 
 /** Everything the browser needs of one application to answer by itself. */
 export interface WorkspaceDocument extends Reach {
@@ -18,7 +17,7 @@ export interface WorkspaceDocument extends Reach {
 	readonly strata: readonly StratumWire[];
 	readonly revision: number;
 	/** The newest edits. */
-	readonly history: readonly HistoryEdit[];
+	readonly history: readonly EditHead[];
 	/** Who looks at it. */
 	readonly me: Person;
 	/** Whether people sign in here. */
@@ -60,7 +59,7 @@ export async function workspaceDocument(
 		strata: profileOf(workspace.profile, setup.strata).map(wireOf),
 		revision: workspace.revision,
 		...profiles.reach(workspace, person),
-		history: (await history.page(app, {}, HISTORY)).edits,
+		history: await history.heads(app, HISTORY),
 		me: person,
 		isOpen: people.isOpen,
 		setup,

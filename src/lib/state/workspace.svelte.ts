@@ -21,7 +21,7 @@ import { stratumOfWire, wireOf } from '$core/profile/wire';
 import { ShownState } from './shown-state.svelte';
 import { trialOn } from '$core/profile/trial';
 import { commandSearch } from '$core/search/search';
-import type { HistoryEdit } from '$lib/server/history';
+import type { EditHead } from '$lib/server/profile/workspace';
 import type { WorkspaceDocument } from '$lib/server/workspace-document';
 import { ask } from './api';
 import { Blames } from './blames.svelte';
@@ -50,7 +50,7 @@ export class Workspace {
 
 	profile = $state.raw<Profile>([]);
 	revision = $state(0);
-	history = $state.raw<readonly HistoryEdit[]>([]);
+	history = $state.raw<readonly EditHead[]>([]);
 	/** The office stratum as the seats have it. */
 	released = $state.raw<Stratum | null>(null);
 	releases = $state.raw<WorkspaceDocument['releases']>([]);
@@ -202,9 +202,8 @@ export class Workspace {
 	/** Takes it that the server has stored what was applied. */
 	stored(edit: Edit) {
 		this.revision = edit.revision;
-		const { changes, ...head } = edit;
-		const strata = [...new Set(changes.map(({ stratum }) => stratum as string))];
-		this.history = [{ ...head, count: changes.length, matching: changes.length, strata, lines: [] }, ...this.history];
+		const { changes: _, ...head } = edit;
+		this.history = [head, ...this.history];
 	}
 
 	readonly #reading = new Newest();

@@ -117,14 +117,6 @@ export async function restoreBackup(file: string, folder: string, migrations: st
 	const lock = await lockFolder(folder);
 	const store = storeIn(folder);
 	const fresh = `${store}-restoring-${process.pid}`;
-	/** The reader of archives reports a broken one outside of any promise. */
-	const broken = (error: Error) => {
-		rmSync(fresh, { recursive: true, force: true });
-		lock.release();
-		console.error(`${file} is not a back-up that can be read: ${error.message}. ${AS_IT_IS}`);
-		process.exit(1);
-	};
-	process.on('uncaughtException', broken);
 	try {
 		clearUnfinished(folder);
 		await unpack(file, fresh, migrations);
@@ -138,7 +130,6 @@ export async function restoreBackup(file: string, folder: string, migrations: st
 		syncFolder(folder);
 		return aside;
 	} finally {
-		process.off('uncaughtException', broken);
 		rmSync(fresh, { recursive: true, force: true });
 		lock.release();
 	}

@@ -145,9 +145,15 @@ export function stepOf({
 	return { revision, by, stratum, ...(undoes !== null && { undoes }), ...(redoes !== null && { redoes }) };
 }
 
-export function editOf(row: typeof edits.$inferSelect): Edit {
-	const { application: _, undoes, redoes, at, ...rest } = row;
-	return { ...rest, at: new Date(at).toISOString(), ...stepOf({ ...row, undoes, redoes }) };
+/** An edit without its changes, of which there may be very many. */
+export type EditHead = Omit<Edit, 'changes'>;
+type Row = typeof edits.$inferSelect;
+
+export const editOf = ({ changes, ...row }: Row): Edit => ({ ...headOfEdit(row), changes });
+
+export function headOfEdit({ application: _, ...row }: Omit<Row, 'changes'>): EditHead {
+	const { at, undoes, redoes, ...rest } = row;
+	return { ...rest, at: new Date(at).toISOString(), ...stepOf({ ...rest, undoes, redoes }) };
 }
 
 function groupBy<T, K>(rows: readonly T[], keyOf: (row: T) => K): Map<K, T[]> {
