@@ -84,7 +84,7 @@ describe('People', () => {
 		await at.page.getByRole('button', { name: 'Delete it' }).click();
 		await at.page.getByText('Hangers is deleted.').waitFor();
 		expect(await row('Hangers').count()).to.equal(0);
-		await at.page.getByRole('button', { name: 'Undo' }).click();
+		await at.page.getByRole('button', { name: 'Undo', exact: true }).click();
 		await row('Hangers').first().waitFor();
 
 		await at.page.getByLabel('Office is required').check();
@@ -323,7 +323,7 @@ describe('People', () => {
 				await at.page.getByText(wait).first().waitFor();
 				expect(await violationsOn(at.page), path).to.deep.equal([]);
 			};
-			await looked('people', 'Who is here');
+			await looked('people', 'The office’s strata');
 			await looked('sign-in', 'With your name');
 			await looked('gneiss-solid-5/compare', 'things differ');
 			await looked('gneiss-solid-5/proposals', 'What is said of it');

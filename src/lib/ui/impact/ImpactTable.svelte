@@ -119,7 +119,7 @@
 					</td>
 					{#each columns as column (column.id)}
 						{@const touch = touchOf(byPerson, column)}
-						<td class="num cell" class:chosen={column.id === chosen} style:--share="{Math.round((34 * touch.runs) / most)}%"
+						<td class="num cell" class:chosen={column.id === chosen} style:--share="{Math.round((20 * touch.runs) / most)}%"
 							>{#if touch.habits > 0 || touch.coming > 0}{touch.habits > 0 ? touch.runs : ''}{#if touch.coming > 0}<span
 										class="tone-garnet"><span class="toned" title="new findings"> +{touch.coming}</span></span
 									>{/if}{:else}<span class="quiet">·</span>{/if}</td
@@ -168,7 +168,7 @@
 		width: 44px;
 		height: 10px;
 		border: 1px solid var(--line);
-		background: linear-gradient(to right, transparent, color-mix(in srgb, var(--s-discipline) 34%, transparent));
+		background: linear-gradient(to right, transparent, color-mix(in srgb, var(--s-discipline) 20%, transparent));
 	}
 	.scroll {
 		max-height: 64dvh;
