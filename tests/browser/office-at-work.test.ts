@@ -127,6 +127,8 @@ describe('An office at work, with seats as real processes', () => {
 		await steward.keyboard.type('Split canvas blinks');
 		await steward.keyboard.press('Enter');
 		// where somebody else sits is not a designer's to see
+		await view(designer, 'rollout');
+		await designer.locator('.seats li', { hasText: 'C-02' }).waitFor();
 		expect(await designer.getByRole('button', { name: 'Report trouble of C-02' }).count()).to.equal(0);
 		await says('C-02', 'reports trouble, release 3[\\s\\S]*Split canvas blinks');
 		await steward.getByRole('button', { name: 'Go on' }).click();
