@@ -85,7 +85,7 @@ export async function restore(folder: string, file: string | undefined, isLatest
 	return [
 		...(aside ? [`The former data was moved to ${aside}.`] : []),
 		`Restored ${name} into ${folder}.`,
-		...(shared() ? ['Servers with DATABASE_URL do not look there: bring it into an empty database with skarn move.'] : [])
+		...(shared() ? ['Servers with DATABASE_URL do not use this folder: move it into an empty database with skarn move.'] : [])
 	].join('\n');
 }
 
@@ -113,7 +113,7 @@ export const verify = (
 					else progress(said);
 				}
 			}
-			if (!found) throw new ArchiveError('The running server ended before it was done.');
+			if (!found) throw new ArchiveError('The server stopped before the back-up was complete.');
 			return found;
 		}
 	);
@@ -127,10 +127,10 @@ export async function forgottenPassword(folder: string, name: string, days: numb
 			const { people, links } = officeOn(store);
 			await people.start();
 			const found = (await people.here()).filter((one) => one.name.toLowerCase() === name.trim().toLowerCase());
-			if (!people.isOpen) throw new ArchiveError('This office has no accounts, and nobody a password.');
+			if (!people.isOpen) throw new ArchiveError('This office has no accounts, so there are no passwords.');
 			if (found.length !== 1) {
 				const names = (await people.here()).map((one) => one.name).join(', ');
-				throw new ArchiveError(`There is nobody called “${name}” in the office. There are ${names}.`);
+				throw new ArchiveError(`There is no member “${name}” in the office. Members: ${names}.`);
 			}
 			const link = await links.forPassword(CONSOLE_PERSON, found[0]!.id, days);
 			return { link, address: process.env['SKARN_ADDRESS'] ?? 'http://127.0.0.1:5180' };
@@ -142,8 +142,8 @@ export async function forgottenPassword(folder: string, name: string, days: numb
 		}
 	);
 	return [
-		`${link.name} takes another password at ${new URL(`/join/${link.secret}`, address).href}`,
-		`The link is good once, until ${link.expiresAt.slice(0, 16).replace('T', ' ')} UTC. Whoever has it can sign in as ${link.name}.`
+		`${link.name} can set a new password at ${new URL(`/join/${link.secret}`, address).href}`,
+		`The link is valid once, until ${link.expiresAt.slice(0, 16).replace('T', ' ')} UTC. Anyone with the link can sign in as ${link.name}.`
 	].join('\n');
 }
 
@@ -171,7 +171,7 @@ export async function move(from: string, to: string, migrations: string): Promis
 			return [
 				`Moved ${source.where} to ${target.where}: ${rows} rows in ${told.length} tables, counted and compared.`,
 				...told.map(([table, count]) => `  ${table} ${count}`),
-				`${source.where} stays as it was. The root keys lie in a folder of their own and are not moved.`
+				`${source.where} is unchanged. The main signing keys are in a separate folder and are not moved.`
 			].join('\n');
 		} finally {
 			await target.close();

@@ -55,7 +55,7 @@ export function load(source: Source): LoadedText {
 		bytes = readFileSync(file === '-' ? 0 : file);
 	} catch (error) {
 		const { code, message } = error as NodeJS.ErrnoException;
-		const reason = { ENOENT: 'there is no such file', EISDIR: 'it is a folder', EACCES: 'it may not be read' }[code ?? ''];
+		const reason = { ENOENT: 'there is no such file', EISDIR: 'it is a folder', EACCES: 'no permission to read it' }[code ?? ''];
 		throw new BadInputError(`${file} cannot be read: ${reason ?? message}`);
 	}
 	refuseBySize(file, bytes.length);
@@ -73,7 +73,9 @@ export function deliver(out: string | undefined, text: string, encoding: Encodin
 		writeFileSync(out, bytes);
 	} catch (error) {
 		const { code, message } = error as NodeJS.ErrnoException;
-		const reason = { ENOENT: 'its folder is not there', EISDIR: 'it is a folder', EACCES: 'it may not be written' }[code ?? ''];
+		const reason = { ENOENT: 'its folder does not exist', EISDIR: 'it is a folder', EACCES: 'no permission to write it' }[
+			code ?? ''
+		];
 		throw new BadInputError(`${out} cannot be written: ${reason ?? message}`);
 	}
 }
@@ -132,7 +134,7 @@ export function loadProfile(files: readonly Source[]): LoadedProfile {
 			const earlier = lineOf.get(place);
 			if (earlier !== undefined) {
 				const named = chapter.about({ stratum: id, before: null, after: row.said } as never, PLAIN);
-				const message = `${named} stands in ${id} on line ${earlier} already; a stratum says each ${chapter.words.one} once`;
+				const message = `${named} is already in ${id} on line ${earlier}; a level contains each ${chapter.words.one} once`;
 				refused.push({ line: row.line, column: 1, message, file });
 				continue;
 			}
@@ -142,7 +144,7 @@ export function loadProfile(files: readonly Source[]): LoadedProfile {
 		}
 		for (const { id } of read.strata) take(id);
 	}
-	if (heads.size === 0) throw new BadInputError('The profile holds no stratum.');
+	if (heads.size === 0) throw new BadInputError('The profile has no level.');
 	const strata = [...heads.values()].sort((a, b) => ORDER.indexOf(a.kind) - ORDER.indexOf(b.kind));
 	return { profile: strataOf(strata, rows), places, refused, fileOf, applications };
 }
@@ -189,7 +191,7 @@ export function withAliases(
 	const known = profile.some((s) => s.id === stratum);
 	if (!known && !StratumKind.safeParse(stratum).success)
 		throw new BadInputError(
-			`--stratum "${stratum}": the profile has no such stratum; it has ${profile.map((s) => s.id).join(', ')}.`
+			`--stratum "${stratum}": the profile has no such level; it has ${profile.map((s) => s.id).join(', ')}.`
 		);
 	const next = known
 		? profile.map((s) => (s.id === stratum ? holding(s, ALIASES, aliases) : s))

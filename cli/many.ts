@@ -21,7 +21,7 @@ export function manyId(place: number): string {
 export async function seatsIn(many: number, { folder, server, every }: SeatOptions): Promise<SeatAtWork[]> {
 	const { applications } = await askServer<{ applications: { id: string }[] }>(server, '/api/applications');
 	const application = applications[0]?.id;
-	if (application === undefined) throw new BadInputError(`${server} has no application that seats could follow. Add one first.`);
+	if (application === undefined) throw new BadInputError(`${server} has no application for seats. Add one first.`);
 	const path = `/api/applications/${application}/seats`;
 	const known = new Set((await askServer<{ seats: { id: string }[] }>(server, path)).seats.map(({ id }) => id));
 	const seats: SeatAtWork[] = [];

@@ -34,13 +34,13 @@ export const EffectiveFile = z.strictObject({
 		z.strictObject({
 			id: z.string(),
 			label: z.string(),
-			steps: z.string().meta({ description: 'joined by semicolons, as in: cancel; run draw.segment; type "250"; accept' }),
+			steps: z.string().meta({ description: 'separated by semicolons, such as: cancel; run draw.segment; type "250"; accept' }),
 			stratum: z.string()
 		})
 	),
 	places: z.array(
 		z.strictObject({
-			where: z.string().meta({ description: 'in the bars, from the outside in, as in: Work / Body / Grow' }),
+			where: z.string().meta({ description: 'position in the toolbars, from the outside in, such as: Work / Body / Grow' }),
 			command: z.string(),
 			hidden: z.literal(true).optional(),
 			stratum: z.string()

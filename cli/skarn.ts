@@ -30,7 +30,7 @@ export async function skarn(args: readonly string[]): Promise<number> {
 		.version('0.1.0')
 		.exitOverride()
 		.configureHelp({ sortSubcommands: false })
-		.showHelpAfterError('Run skarn --help, or skarn <command> --help, for what it takes.');
+		.showHelpAfterError('Run skarn --help or skarn <command> --help for usage.');
 	for (const add of [
 		checkCommand,
 		explainCommand,
@@ -58,7 +58,7 @@ export async function skarn(args: readonly string[]): Promise<number> {
 			console.error((error as Error).message);
 			return BAD_INPUT;
 		}
-		console.error(`This is a mistake in Skarn, not in what it was given: ${(error as Error).stack ?? String(error)}`);
+		console.error(`This is an error in Skarn, not in your input: ${(error as Error).stack ?? String(error)}`);
 		return OWN_MISTAKE;
 	}
 }

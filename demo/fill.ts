@@ -43,6 +43,14 @@ export const factoryOf = ({
 	bars: factoryBars.map(({ rank: _, ...entry }) => entry)
 });
 
+/** A program as it comes: its commands, its factory level, and empty levels for an office and a person. */
+export const standInFile = (standIn: StandIn) => ({
+	application: standIn.application,
+	commands: standIn.commands,
+	strata: standIn.strata.filter(({ kind }) => kind === 'factory' || kind === 'office' || kind === 'personal'),
+	factory: factoryOf(standIn)
+});
+
 /** Brings one application with its edits and releases. */
 export async function fill(server: string, standIn: StandIn): Promise<void> {
 	const { application, commands, strata, edits, releases } = standIn;

@@ -23,7 +23,7 @@ export const said: readonly { readonly by: string; readonly into: string; readon
 	{
 		by: 'Cladding lead',
 		into: 'cladding',
-		label: 'Keys for panels',
+		label: 'Shortcuts for panels',
 		lines: 'set | Ctrl+Alt+F | sheet.flatten | part\nset | Ctrl+Alt+M | inspect.mass | any\nset | Shift+T | sheet.table | part'
 	},
 	{
@@ -41,10 +41,10 @@ export const said: readonly { readonly by: string; readonly into: string; readon
 	{
 		by: 'Door and floor desk',
 		into: 'own',
-		label: 'Own keys for doors',
+		label: 'Shortcuts for doors',
 		lines: 'set | Ctrl+Alt+E | file.export | any\nset | Alt+W | window.split | any'
 	},
-	{ by: 'Hanger desk', into: 'own', label: 'Own keys for hangers', lines: 'set | Alt+H | joint.hinge | assembly' },
+	{ by: 'Hanger desk', into: 'own', label: 'Shortcuts for hangers', lines: 'set | Alt+H | joint.hinge | assembly' },
 	{ by: 'Training desk', into: 'own', label: 'For the beamer', lines: 'set | Ctrl+Alt+0 | window.full | any' }
 ];
 

@@ -36,7 +36,7 @@ export function refusalOf({ method, url, headers }, hosts) {
 		path = decodeURIComponent(url.split('?')[0]);
 	} catch {
 		const detail = 'The address has an escape that cannot be read: expected UTF-8 in percent signs, as in %C3%A4.';
-		return { status: 400, kind: 'not-sound', title: 'The request is not sound', detail };
+		return { status: 400, kind: 'not-sound', title: 'The request is invalid', detail };
 	}
 	const { origin } = headers;
 	if (!READS.includes(method) && origin !== undefined && !sameHost(String(origin), host))

@@ -68,7 +68,7 @@ async function answer(request, response, known) {
 	if (known === null) {
 		refuse(
 			response,
-			{ status: 404, kind: 'not-found', title: 'There is no such thing here', detail: 'Nothing newer is signed.' },
+			{ status: 404, kind: 'not-found', title: 'Not found', detail: 'Nothing newer is signed.' },
 			instance
 		);
 		return;
@@ -77,7 +77,7 @@ async function answer(request, response, known) {
 	handler(request, response, () => {
 		refuse(
 			response,
-			{ status: 404, kind: 'not-found', title: 'There is no such thing here', detail: 'Nothing lies at this address.' },
+			{ status: 404, kind: 'not-found', title: 'Not found', detail: 'Nothing lies at this address.' },
 			instance
 		);
 	});

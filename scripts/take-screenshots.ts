@@ -34,7 +34,10 @@ try {
 	};
 
 	await open('start');
-	await page.getByText('not heard of yet').or(page.getByText('as they should be')).first().waitFor();
+	await page
+		.getByText(/connected|up to date/)
+		.first()
+		.waitFor();
 	await shoot('start');
 	await open('commands?command=solid.fillet-face');
 	await page.getByRole('combobox', { name: 'Search commands' }).fill('fil');
@@ -49,7 +52,7 @@ try {
 	await page.keyboard.press('Escape');
 	await open('bars');
 	await page.getByRole('option', { name: 'Shell', exact: true }).click();
-	await page.getByText('s to get there').click();
+	await page.getByText('s to reach it').click();
 	await shoot('bars');
 	await open('keyboard');
 	await shoot('keyboard');
@@ -59,7 +62,7 @@ try {
 	await shoot('gestures');
 	await page.getByRole('button', { name: 'Shapes', exact: true }).click();
 	await page.getByRole('option', { name: /Notch/ }).click();
-	await page.getByRole('cell', { name: /^Notch taken for Notch/ }).waitFor();
+	await page.getByRole('cell', { name: /^Notch recognised as Notch/ }).waitFor();
 	await shoot('shapes');
 	await varve('aliases');
 	await page.getByText('2 errors').waitFor();
@@ -106,24 +109,24 @@ try {
 	await shoot('people');
 	await open('rollout', 'dark');
 	await page.getByText('2 current').waitFor();
-	await page.getByRole('button', { name: 'Make the code of C-03' }).click();
-	await page.getByText('Copy the code').waitFor();
+	await page.getByRole('button', { name: 'Create the code for C-03' }).click();
+	await page.getByText('Copy').waitFor();
 	await page.getByRole('button', { name: 'Close' }).first().click();
 	await shoot('rollout-dark');
 	await page.emulateMedia({ colorScheme: 'light' });
 	await open('proposals');
-	await page.getByRole('button', { name: 'Whom does it touch?' }).click();
-	await page.getByRole('heading', { name: 'Whom it touches' }).waitFor();
+	await page.getByRole('button', { name: 'Check who is affected' }).click();
+	await page.getByRole('heading', { name: 'Affected people' }).waitFor();
 	await shoot('proposals');
 	await open('impact');
 	await page.getByText('before and after').waitFor();
 	await page.getByRole('button', { name: 'Hanger desk' }).click();
 	await shoot('impact');
 	await open('compare');
-	await page.getByText('things differ').waitFor();
-	await page.getByRole('combobox', { name: 'Side 1' }).selectOption({ label: 'Stratum Office' });
-	await page.getByRole('button', { name: 'A third' }).click();
-	await page.getByRole('combobox', { name: 'Side 3' }).selectOption({ label: 'Stratum Cladding' });
+	await page.getByText('items differ').waitFor();
+	await page.getByRole('combobox', { name: 'Side 1' }).selectOption({ label: 'Level Office' });
+	await page.getByRole('button', { name: 'Add a column' }).click();
+	await page.getByRole('combobox', { name: 'Side 3' }).selectOption({ label: 'Level Cladding' });
 	await shoot('compare');
 } finally {
 	await browser.close();

@@ -37,14 +37,14 @@ export async function ask(
 	const stop = new AbortController();
 	const whole = patience.silence + (most / patience.slowest) * 1_000;
 	const end = setTimeout(
-		() => stop.abort(new AnswerError(`the office answered too slowly: not done after ${seconds(whole)}`)),
+		() => stop.abort(new AnswerError(`the server answered too slowly: not finished after ${seconds(whole)}`)),
 		whole
 	);
 	let silence: ReturnType<typeof setTimeout> | undefined;
 	const listen = () => {
 		clearTimeout(silence);
 		silence = setTimeout(
-			() => stop.abort(new AnswerError(`the office said nothing for ${seconds(patience.silence)}`)),
+			() => stop.abort(new AnswerError(`the server did not answer for ${seconds(patience.silence)}`)),
 			patience.silence
 		);
 	};

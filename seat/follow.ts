@@ -49,7 +49,7 @@ export async function followOnce(seat: SeatAtWork, now = new Date()): Promise<Se
 	return report;
 }
 
-/** Sends the file that was changed by hand, so that the office sees what differs. */
+/** Sends the file that was edited locally, so that the office sees what differs. */
 async function tellDrift({ session, folder }: SeatAtWork): Promise<void> {
 	const text = folder.content();
 	const digest = folder.digest();
@@ -82,7 +82,7 @@ async function bringUpToDate(seat: SeatAtWork, said: CheckIn, now: Date): Promis
 		if (said.application !== application)
 			return refusedBy(
 				seat,
-				`this folder is ${application}'s; the office says ${said.application}, which needs a folder of its own`
+				`this folder belongs to ${application}; the server expects ${said.application}, which needs another folder`
 			);
 		try {
 			const known = (digest: string) => {
@@ -107,7 +107,7 @@ function refusedBy(seat: SeatAtWork, message: string): SeatReport {
 	return reportOf(seat);
 }
 
-/** Installs what is wanted if it is another file than what was laid last, or if the file that was changed by hand is to go. */
+/** Installs what is wanted if it is another file than what was laid last, or if the file that was edited locally is to go. */
 function lay(seat: SeatAtWork, { release, file, own, restart }: Wanted, isRestored: boolean): void {
 	const { folder, application } = seat;
 	if (!file) return;
@@ -116,7 +116,7 @@ function lay(seat: SeatAtWork, { release, file, own, restart }: Wanted, isRestor
 	if (isSame && before.release === release && before.own === own && !isRestored) return;
 	refuseForeign(file, application, release);
 	if (isSame && !isRestored && folder.digest() !== before.sha256) {
-		// only what it is called has changed: what was changed by hand stays
+		// only what it is called has changed: what was edited locally stays
 		folder.note({ release, own, application }, before.sha256);
 		return;
 	}
@@ -174,7 +174,7 @@ function reportOf(seat: SeatAtWork): SeatReport {
 		...report,
 		state: 'drifted',
 		message: digest
-			? 'interface.json was changed by hand'
+			? 'interface.json was edited locally'
 			: `interface.json is ${folder.hasLink ? 'a link, which is not followed' : 'missing'}`,
 		differences: differences(folder)
 	};
@@ -187,7 +187,7 @@ function differences(folder: SeatFolder): string[] {
 	const [laid, text] = [folder.laid(), folder.content()];
 	if (!laid || text === undefined) return [];
 	try {
-		const was = strataInFile('what was laid', laid.toString('utf8'));
+		const was = strataInFile('the installed files', laid.toString('utf8'));
 		const names = { meet: () => true, command: String, option: String, scope: (scope: object) => JSON.stringify(scope) };
 		const items = driftOf('interface.json', text, was, names);
 		const where = (stratum: string) => (was.length > 1 ? `${stratum}: ` : '');

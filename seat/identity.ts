@@ -39,7 +39,7 @@ export function identityOf(folder: string): Identity | undefined {
 		return Identity.parse(JSON.parse(bytes!.toString('utf8')));
 	} catch {
 		throw new NotEnrolledError(
-			`${path} cannot be read, so that this workstation cannot show which seat it is. Ask a steward for a code, and start it once with --code.`
+			`${path} cannot be read, so this workstation cannot identify itself. Ask a steward for a code, and start it once with --code.`
 		);
 	}
 }
@@ -52,7 +52,7 @@ export async function enrol(server: string, code: string, folder: string, { get,
 	const fingerprint = code.trim().slice(-FINGERPRINT).toLowerCase();
 	if (!new RegExp(`^[0-9a-f]{${FINGERPRINT}}$`).test(fingerprint))
 		throw new NotEnrolledError(
-			`This is no code: expected three groups of four characters and ${FINGERPRINT} digits, as Rollout shows it.`
+			`This is not a code: expected three groups of four characters and ${FINGERPRINT} digits, as Rollout shows it.`
 		);
 	const { privateKey, publicKey } = generateKeyPairSync('ed25519');
 	const key = publicKey.export({ format: 'der', type: 'spki' }).subarray(-32).toString('hex');
@@ -68,7 +68,7 @@ export async function enrol(server: string, code: string, folder: string, { get,
 	const found = sha256(Buffer.from(root)).slice(0, FINGERPRINT);
 	if (found !== fingerprint)
 		throw new NotEnrolledError(
-			`This is not the office that the code is of: its root is ${found}, expected ${fingerprint}. Nothing was taken. Ask the steward for another code, and say so.`
+			`The code is for another office: the main signing key is ${found}, expected ${fingerprint}. Nothing was installed. Tell the steward, and ask for a new code.`
 		);
 	mkdirSync(folder, { recursive: true });
 	rmSync(trustIn(folder), { recursive: true, force: true });

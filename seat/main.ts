@@ -14,7 +14,7 @@ const { values } = parseArgs({
 	}
 });
 if (!values.folder) {
-	console.error('A seat needs --folder, where its application keeps its files.');
+	console.error('A seat needs --folder, the folder for the files of its program.');
 	process.exit(2);
 }
 const { id, code, folder, server, every } = values;

@@ -23,12 +23,10 @@ export async function seatIn({ id, code, folder, server }: SeatOptions, asking: 
 	const known = code === undefined ? identityOf(folder) : await enrol(server, code, folder, asking);
 	if (!known)
 		throw new NotEnrolledError(
-			`This workstation is no seat yet. A steward makes a code${id === undefined ? '' : ` for ${id}`} in Rollout; start it once with --code.`
+			`This workstation is not a seat yet. A steward creates a code${id === undefined ? '' : ` for ${id}`} in Rollout; start it once with --code.`
 		);
 	if (id !== undefined && known.seat !== id)
-		throw new NotEnrolledError(
-			`The folder ${folder} is that of ${known.seat}, not of ${id}. Each seat needs a folder of its own.`
-		);
+		throw new NotEnrolledError(`The folder ${folder} belongs to ${known.seat}, not to ${id}. Each seat needs a separate folder.`);
 	const session = new SeatSession(server, known, asking);
 	const updates = new Updates(server, folder, known.application, session);
 	return { session, updates, folder: new SeatFolder(folder), application: known.application, restart: [] };
@@ -43,7 +41,7 @@ export async function tellTrouble(options: SeatOptions, words: string | null, as
 		body: JSON.stringify({ words })
 	});
 	if (!answer.ok) throw new AnswerError(saidIn(answer));
-	return words === null ? `${session.seat}: nothing is reported any more` : `${session.seat}: reported: ${words}`;
+	return words === null ? `${session.seat}: no problem is reported any longer` : `${session.seat}: problem reported: ${words}`;
 }
 
 /** What a seat has to say of one round, for people. */
@@ -53,17 +51,17 @@ export async function round(seat: SeatAtWork): Promise<string> {
 		const { state, release, message, differences, restart } = await followOnce(seat);
 		const more = [
 			message,
-			...differences.map((difference) => `by hand: ${difference}`),
-			...(restart.length > 0 ? [`start the program anew for ${restart.join(', ')}`] : [])
+			...differences.map((difference) => `local edit: ${difference}`),
+			...(restart.length > 0 ? [`restart required for ${restart.join(', ')}`] : [])
 		].filter(Boolean);
 		return [`${id}: ${state}, release ${release ?? 'none'}`, ...more].join(', ');
 	} catch (error) {
-		return `${id}: keeps what it has, ${reason(error as Error)}`;
+		return `${id}: keeps the current release, ${reason(error as Error)}`;
 	}
 }
 
 const reason = ({ message, cause }: Error): string =>
-	cause instanceof Error && message === 'fetch failed' ? `the office cannot be reached (${cause.message})` : message;
+	cause instanceof Error && message === 'fetch failed' ? `the server cannot be reached (${cause.message})` : message;
 
 /** Rounds after which a workstation looks again which files its programs find. */
 const LOOKS_EVERY = 30;

@@ -135,7 +135,7 @@ export class Updates {
 				JSON.parse(Buffer.from(await this.#target(updater, followingPath(this.#application))).toString('utf8'))
 			);
 			if (following.application !== this.#application)
-				throw new RefusedError(`what is signed is of ${following.application}, not of ${this.#application}`);
+				throw new RefusedError(`the signed files are for ${following.application}, not for ${this.#application}`);
 			const release = releaseFor(following, this.#session.seat);
 			const { restart } = following;
 			if (ownVersion !== null) return { release, restart, ...(await this.#own(release)) };
@@ -152,7 +152,7 @@ export class Updates {
 	/** A signed file, with its length and digests held against the metadata. */
 	async #target(updater: Updater, path: string): Promise<Uint8Array> {
 		const info = await updater.getTargetInfo(path);
-		if (!info) throw new RefusedError(`${path} is not among what is signed`);
+		if (!info) throw new RefusedError(`${path} is not signed`);
 		if (info.length > LARGEST_FILE) throw new RefusedError(`${path} would have ${info.length} bytes, more than any file`);
 		return inOwnFolder(async (folder) => readFileSync(await updater.downloadTarget(info, join(folder, 'target'))));
 	}
@@ -204,9 +204,7 @@ export class Updates {
 	/** A copy of the root that was read last, for when a process ends while it writes the next one. */
 	#keepRoot(): void {
 		if (isLink(this.#folder))
-			throw new RefusedError(
-				`${this.#folder} is a link, which is not followed; take it away, and start the seat once with --code`
-			);
+			throw new RefusedError(`${this.#folder} is a link, which is not followed; remove it, and start the seat once with --code`);
 		mkdirSync(this.#folder, { recursive: true });
 		// tuf-js writes where a link leads
 		removeLinks(this.#folder);
@@ -219,7 +217,7 @@ export class Updates {
 		} catch {
 			if (!kept)
 				throw new RefusedError(
-					'the root that this seat trusts is gone; ask a steward for a code, and start the seat once with --code'
+					'the main signing key that this seat trusts is missing; ask a steward for a code, and start the seat once with --code'
 				);
 			writePlain(this.#path('root.json'), kept);
 		}
@@ -228,18 +226,18 @@ export class Updates {
 
 /** By the name of an error of tuf-js what has happened, in words that help. */
 const WORDS: readonly [RegExp, string][] = [
-	[/was signed by|UnsignedMetadata/i, 'it is not signed by the keys that this office signs with'],
+	[/was signed by|UnsignedMetadata/i, 'it is not signed with the signing keys of this office'],
 	[
 		/timestamp\.json is expired/i,
-		'the office has said nothing new for longer than its word holds; somebody may hold new releases back'
+		'the signed information has expired without an update; someone may be holding back new releases'
 	],
-	[/expired/i, 'what is signed holds no more; a steward renews it in Rollout'],
+	[/expired/i, 'the signature has expired; a steward can renew it in Rollout'],
 	[
 		/less than current version|Expected version|older than/i,
-		'it is older than what this seat has seen; somebody may play back an old release'
+		'it is older than the installed version; someone may be replaying an old release'
 	],
 	[/does not match (snapshot|timestamp)|doesn't match|Missing file/i, 'its parts do not belong together'],
-	[/hash|length|longer than/i, 'it is not what was signed'],
+	[/hash|length|longer than/i, 'it differs from the signed file'],
 	[/JSON|is not defined|must be|expected|Unsupported/i, 'it cannot be read']
 ];
 

@@ -1,3 +1,4 @@
+import { counted } from '../../core/text/counted.ts';
 import { Option, type Command } from 'commander';
 import { SEVERITIES, type Severity } from '../../core/check/severity.ts';
 import { sarifLog } from '../../core/hand-over/sarif.ts';
@@ -17,20 +18,22 @@ interface Options extends SubjectOptions {
 
 export function checkCommand(program: Command, end: Ends): void {
 	takesSubject(program.command('check'))
-		.description('find what clashes, is masked, cannot be typed, or could be better')
+		.description('find conflicts, masked and impossible inputs, and improvements')
 		.argument('[profile...]', 'profile files (JSON), or shortcuts (CSV)')
-		.option('--released <file>', 'the profile as it was released, to find what has moved')
+		.option('--released <file>', 'the released profile, to find changed inputs')
 		.option('--aliases <file>', 'an alias file to check with it')
 		.option('--recipe <name>', 'how the alias file is read: a recipe file or a shipped recipe', 'aliases-arrow')
-		.option('--stratum <id>', 'the stratum of the alias file', 'personal')
+		.option('--stratum <id>', 'the level of the alias file', 'personal')
 		.addOption(
 			new Option('--fail-on <severity>', 'end with 1 when there is such a finding or a worse one')
 				.choices([...SEVERITIES, 'never'])
 				.default('error')
 		)
-		.addOption(new Option('-f, --format <format>', 'how findings are told').choices(['text', 'json', 'sarif']).default('text'))
-		.option('-o, --output <file>', 'write there instead of to the terminal')
-		.option('--accepted', 'tell accepted findings as well')
+		.addOption(
+			new Option('-f, --format <format>', 'output format of findings').choices(['text', 'json', 'sarif']).default('text')
+		)
+		.option('-o, --output <file>', 'write to this file instead of the terminal')
+		.option('--accepted', 'include accepted findings')
 		.addHelpText(
 			'after',
 			`
@@ -44,7 +47,7 @@ Examples:
 			const { application, loaded, released } = await subjectOf(files, options);
 			if (!options.aliases && !loaded.profile.some(({ id }) => id === options.stratum) && options.stratum !== 'personal')
 				throw new BadInputError(
-					`--stratum "${options.stratum}" is of the alias file; name one with --aliases. The profile has ${loaded.profile.map((s) => s.id).join(', ')}.`
+					`--stratum "${options.stratum}" applies to the alias file; name one with --aliases. The profile has ${loaded.profile.map((s) => s.id).join(', ')}.`
 				);
 			const subject = options.aliases
 				? withAliases(loaded, options.aliases, loadRecipe(options.recipe), options.stratum)
@@ -65,7 +68,7 @@ Examples:
 				deliver(
 					options.output,
 					found.map((f) => `${f.file}${f.line ? `:${f.line}` : ''}: ${f.severity} ${f.rule}: ${f.sentence}\n`).join('') +
-						`${counts['error']} ${counts['error'] === 1 ? 'error' : 'errors'}, ${counts['attention']} worth attention, ${counts['note']} ${counts['note'] === 1 ? 'note' : 'notes'}\n`
+						`${counted(counts['error']!, 'error')}, ${counted(counts['attention']!, 'warning')}, ${counted(counts['note']!, 'note')}\n`
 				);
 			const worst = options.failOn === 'never' ? -1 : SEVERITIES.indexOf(options.failOn);
 			if (bySeverity.some((list, i) => i <= worst && list.length > 0)) end(1);

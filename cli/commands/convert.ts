@@ -15,18 +15,16 @@ import type { Ends } from './subject.ts';
 export function convertCommand(program: Command, end: Ends): void {
 	program
 		.command('convert')
-		.description('a file in one format written in another, through two recipes')
+		.description('convert a file to another format with two recipes')
 		.argument('<file>', 'the file, or - for standard input')
 		.requiredOption('--from <recipe>', 'recipe file, or a shipped recipe')
 		.requiredOption('--to <recipe>', 'recipe file, or a shipped recipe')
-		.option('-o, --output <file>', 'write there')
+		.option('-o, --output <file>', 'write to this file')
 		.addHelpText('after', '\nExample:\n  skarn convert names.txt --from list7.recipe.json --to aliases-csv -o names.csv')
 		.action((file: string, { from, to, output }: { from: string; to: string; output?: string }) => {
 			const [source, target] = [loadRecipe(from), loadRecipe(to)];
 			if (source.holds !== target.holds)
-				throw new BadInputError(
-					`${from} holds ${source.holds}, ${to} holds ${target.holds}; they cannot be turned into each other.`
-				);
+				throw new BadInputError(`${from} contains ${source.holds}and ${to} contains ${target.holds}; they cannot be converted.`);
 			const { text, encoding } = load(file);
 			const told = (problems: readonly FileProblem[]) =>
 				problems.map(({ line, column, message }) => `${file}:${line}:${column}: ${message}`);
@@ -58,7 +56,7 @@ export function convertCommand(program: Command, end: Ends): void {
 				left = [...told(read.refused), ...written.left];
 			}
 			deliver(output, writeWith(target, rows), encoding === 'latin-1' || encoding === 'windows-1252' ? 'utf-8' : encoding);
-			for (const line of left) console.error(`left out: ${line}`);
+			for (const line of left) console.error(`skipped: ${line}`);
 			if (left.length > 0) end(1);
 		});
 }

@@ -10,10 +10,10 @@ const SIGNS = { added: '+', changed: '~', removed: '-' } as const;
 export function diffCommand(program: Command, end: Ends): void {
 	program
 		.command('diff')
-		.description('what is in force in one profile and not in the other; ends with 1 when they differ')
+		.description('differences between the shortcuts of two profiles; exit code 1 if they differ')
 		.argument('<before>', 'profile file')
 		.argument('<after>', 'profile file')
-		.option('-a, --application <file>', 'application file; tells which scopes meet, and so what locks hold')
+		.option('-a, --application <file>', 'application file; defines which scopes overlap and which locks apply')
 		.addOption(new Option('-f, --format <format>', 'text or json').choices(['text', 'json']).default('text'))
 		.addHelpText('after', '\nExample:\n  skarn diff released.json office.json')
 		.action((before: string, after: string, { format, application }: { format: string; application?: string }) => {

@@ -29,17 +29,14 @@ function askedFor(words: readonly string[], { flick, drag }: Options): string {
 		...(flick !== undefined ? [`${trigger}Flick${way}`] : []),
 		...(drag !== undefined ? [`${drag}Drag`] : [])
 	];
-	if (ways.length !== 1) throw new BadInputError('Say one input: keys, --flick or --drag.');
+	if (ways.length !== 1) throw new BadInputError('Give one input: keys, --flick or --drag.');
 	return ways[0]!;
 }
 
 export function explainCommand(program: Command, end: Ends): void {
 	takesSubject(program.command('explain'))
-		.description('what an input does, here or everywhere, with the reasoning')
-		.argument(
-			'[input...]',
-			'keys such as Ctrl+Shift+F or G F, or what the mouse says such as RightFlickNE; with --alias what is typed'
-		)
+		.description('explain what an input does, here or everywhere')
+		.argument('[input...]', 'keys such as Ctrl+Shift+F or G F, or mouse input such as RightFlickNE; with --alias the typed text')
 		.option('-p, --profile <file...>', 'profile files')
 		.option('--in <scope>', 'a situation, such as "document=part; pane=canvas"; without it, everywhere')
 		.option('--alias', 'the input is typed at the command line')
@@ -74,17 +71,17 @@ export function explainCommand(program: Command, end: Ends): void {
 			if (keys === undefined) {
 				const meanings = office.meanings(asked);
 				throw new BadInputError(
-					`${name} matches ${rules.match === 'position' ? 'positions' : 'characters'} and can never hear ${asked}. ${
+					`${name} matches ${rules.match === 'position' ? 'positions' : 'characters'} and cannot receive ${asked}. ${
 						meanings.length > 0
 							? `On the office's layouts it means ${meanings.join(' or ')}; ask for one of these.`
 							: 'No layout of the office has such a key.'
 					}`
 				);
 			}
-			const spelled = keys === asked ? [] : [`${asked} is taken as ${keys}, as ${name} hears it.`];
+			const spelled = keys === asked ? [] : [`${asked} is read as ${keys}, which is what ${name} receives.`];
 			const keeps = office
 				.kept(keys)
-				.map((k) => `${k.platform ?? name} keeps it${k.taken === 'default' ? ' by default' : ''}: it ${k.does}.`);
+				.map((k) => `${k.platform ?? name} reserves it${k.taken === 'default' ? ' by default' : ''}: it ${k.does}.`);
 			if (options.in === undefined) {
 				const groups = resolveEverywhere(index, keys).map(({ outcome, situations }) => ({
 					kind: outcome.kind,

@@ -29,18 +29,18 @@ export function exportCommand(program: Command, end: Ends): void {
 				.choices(['profile', 'csv', 'application', 'aliases', 'markdown', 'html'])
 				.default('profile')
 		)
-		.option('--stratum <id>', 'only this stratum')
-		.option('--sections <names>', `which parts, joined by commas: ${SECTIONS.join(', ')}`, USUAL.sections.join(','))
-		.option('--in <scope>', 'only what is heard there, such as "document=part"')
+		.option('--stratum <id>', 'only this level')
+		.option('--sections <names>', `parts, separated by commas: ${SECTIONS.join(', ')}`, USUAL.sections.join(','))
+		.option('--in <scope>', 'only this situation, such as "document=part"')
 		.option('--category <name...>', 'only commands of these outermost categories')
 		.option('--bar <id...>', 'only these bars, each with all that is in it')
-		.addOption(new Option('--by <order>', 'how a sheet is put in order').choices(ARRANGEMENTS).default('category'))
+		.addOption(new Option('--by <order>', 'order of a print sheet').choices(ARRANGEMENTS).default('category'))
 		.addOption(
-			new Option('--platforms <system...>', 'the systems whose keys a sheet spells, side by side')
+			new Option('--platforms <system...>', 'systems whose key names a print sheet shows')
 				.choices(SHEET_PLATFORMS)
 				.default(['windows'])
 		)
-		.option('-o, --output <file>', 'write there')
+		.option('-o, --output <file>', 'write to this file')
 		.addHelpText(
 			'after',
 			'\nExamples:\n  skarn export --server http://127.0.0.1:5180 -a varve-draft-7 --what application -o varve.application.json\n  skarn export office.json -a varve.application.json --what html -o sheet.html'
@@ -83,14 +83,14 @@ export function exportCommand(program: Command, end: Ends): void {
 				if (what === 'csv') return deliver(output, writeShortcutsCsv(strata, catalogue));
 				if (what === 'aliases') {
 					const file = strata.map(aliasFileIn).findLast((one) => one !== null);
-					if (!file) throw new BadInputError('No stratum has an alias file.');
+					if (!file) throw new BadInputError('No level has an alias file.');
 					return deliver(output, file.text, file.encoding);
 				}
 				const sheet = sheetOfProfile(application, strata, desksOf(application.seats), {
 					arrangement: by,
 					platforms: [...platforms],
 					setup: strata.map((s) => s.name).join(', '),
-					state: options.server ? 'as edited, not released' : 'from files',
+					state: options.server ? 'edited, not released' : 'from files',
 					date: new Date()
 				});
 				deliver(output, what === 'html' ? htmlSheet(sheet) : markdownSheet(sheet));

@@ -27,18 +27,18 @@ interface Options extends SelectionOptions {
 
 export function importCommand(program: Command, end: Ends): void {
 	takesSubject(program.command('import'))
-		.description('take what a file says into a profile; nothing that is refused is written')
+		.description('import a file into a profile; refused entries are not written')
 		.argument('<file>', 'a profile, shortcuts as CSV, or shortcuts in any format that --recipe reads')
 		.option('-p, --profile <file...>', 'profile files to import into')
-		.option('--recipe <name>', 'how the file is read')
-		.option('--into <stratum>', 'the stratum; without it those that the file names, or personal')
-		.option('--sections <names>', `which parts, joined by commas: ${SECTIONS.join(', ')}`, USUAL.sections.join(','))
-		.option('--in <scope>', 'only what is heard there, such as "document=part"')
+		.option('--recipe <name>', 'recipe to read the file with')
+		.option('--into <stratum>', 'the level; default: those in the file, or personal')
+		.option('--sections <names>', `parts, separated by commas: ${SECTIONS.join(', ')}`, USUAL.sections.join(','))
+		.option('--in <scope>', 'only this situation, such as "document=part"')
 		.option('--category <name...>', 'only commands of these outermost categories')
 		.option('--bar <id...>', 'only these bars, each with all that is in it')
-		.option('--keep', 'leave what would replace something')
-		.option('--dry-run', 'only say what it would do')
-		.option('-o, --output <file>', 'where the profile is written')
+		.option('--keep', 'skip entries that would replace something')
+		.option('--dry-run', 'only show what would change')
+		.option('-o, --output <file>', 'output file of the profile')
 		.addHelpText(
 			'after',
 			'\nExamples:\n  skarn import keys.csv -p office.json -a gneiss.application.json --into office -o office.json\n  skarn import keys.ini --recipe shortcuts-ini --server http://127.0.0.1:5180 -a gneiss-solid-5 --dry-run\n  skarn import theirs.json -p mine.json -a varve.application.json --sections macros --keep -o mine.json'
@@ -72,7 +72,9 @@ export function importCommand(program: Command, end: Ends): void {
 			for (const { line, column, message } of refused) console.error(`${file}:${line}:${column}: refused: ${message}`);
 			for (const { line, spelled, caption } of items)
 				if (spelled)
-					console.error(`${file}:${line}: ${spelled} is taken as ${caption.keys}, as ${application.application.name} hears it`);
+					console.error(
+						`${file}:${line}: ${spelled} is read as ${caption.keys}, which is what ${application.application.name} receives`
+					);
 			if (refused.length > 0) end(1);
 			if (options.dryRun) return;
 			if (options.server) {
@@ -99,6 +101,8 @@ function readFile(
 	if (name === undefined) return isJson(file, text) ? readProfileFile(file, text) : readShortcutsCsv(file, text);
 	const recipe = loadRecipe(name);
 	if (recipe.holds === 'aliases')
-		throw new BadInputError(`${name} holds aliases; check them with \`skarn check --aliases\`, or bring the file in Recipes.`);
+		throw new BadInputError(
+			`${name} contains aliases; check them with \`skarn check --aliases\`, or import the file in Recipes.`
+		);
 	return readByRecipe(recipe, file, text, into, profile);
 }

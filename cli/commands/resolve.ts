@@ -12,10 +12,10 @@ import { subjectOf, takesSubject, tellRefused, type Ends, type SubjectOptions } 
 
 export function resolveCommand(program: Command, end: Ends): void {
 	takesSubject(program.command('resolve'))
-		.description('what is in force after all strata, with where it comes from')
+		.description('the resulting profile of all levels, with the origin of each entry')
 		.argument('[profile...]', 'profile files')
 		.addOption(new Option('-f, --format <format>', 'text or json').choices(['text', 'json']).default('text'))
-		.option('-o, --output <file>', 'write there')
+		.option('-o, --output <file>', 'write to this file')
 		.addHelpText(
 			'after',
 			'\nExample:\n  skarn resolve factory.json office.json personal.json -a gneiss.application.json --format json'

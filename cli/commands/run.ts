@@ -54,9 +54,7 @@ export function runCommand(program: Command, end: Ends): void {
 	const migrations = () => join(packageFolder(), 'migrations');
 	program
 		.command('backup')
-		.description(
-			'the whole office as one archive of a data folder, also while the server runs; DATABASE_URL counts as for the server'
-		)
+		.description('back up the whole office to one archive, also while the server runs; uses DATABASE_URL like the server')
 		.argument('[file]', 'the archive')
 		.option(...DATA)
 		.action(async (file: string | undefined, { data }: { data: string }) => {
@@ -65,10 +63,10 @@ export function runCommand(program: Command, end: Ends): void {
 		});
 	program
 		.command('restore')
-		.description('a back-up into the data folder; what was there is moved aside')
+		.description('restore a back-up to the data folder; the current data is moved aside')
 		.argument('[file]', 'the archive')
 		.option(...DATA)
-		.option('--latest', 'the newest of those that lie in the data folder')
+		.option('--latest', 'the newest back-up in the data folder')
 		.action(async (file: string | undefined, { data, latest }: { data: string; latest?: boolean }) => {
 			const { restore } = await import('../data.ts');
 			console.log(await asBadInput(() => restore(data, file, latest ?? false, migrations())));
@@ -76,7 +74,7 @@ export function runCommand(program: Command, end: Ends): void {
 	program
 		.command('verify')
 		.description(
-			'compares what stands in the office with what the edits say; ends with 1 if anything differs; DATABASE_URL counts as for the server'
+			'compare the stored data with its edit history; exit code 1 if anything differs; uses DATABASE_URL like the server'
 		)
 		.option(...DATA)
 		.action(async ({ data }: { data: string }) => {
@@ -93,19 +91,19 @@ export function runCommand(program: Command, end: Ends): void {
 		});
 	program
 		.command('verify-backup')
-		.description('looks whether a back-up can be read')
+		.description('check whether a back-up is readable')
 		.argument('<file>', 'the archive')
 		.action(async (file: string) => {
 			const { verifyBackup } = await import('../../src/lib/server/db/archive.ts');
 			await asBadInput(() => verifyBackup(file, migrations()));
-			console.log(`${file} can be read.`);
+			console.log(`${file} is readable.`);
 		});
-	const people = program.command('people').description('who works in the office');
+	const people = program.command('people').description('list the members of the office');
 	people
 		.command('reset')
-		.description('a link by which somebody who has forgotten it takes another password, also while the server runs')
-		.argument('<name>', 'what they are called')
-		.option('--days <number>', 'how long the link is good, from 1 to 7 days', days, 1)
+		.description('create a link to set a new password, also while the server runs')
+		.argument('<name>', 'name of the member')
+		.option('--days <number>', 'how long the link is valid, from 1 to 7 days', days, 1)
 		.option(...DATA)
 		.action(async (name: string, options: { data: string; days: number }) => {
 			const { forgottenPassword } = await import('../data.ts');
@@ -113,16 +111,16 @@ export function runCommand(program: Command, end: Ends): void {
 		});
 	program
 		.command('move')
-		.description('an office from a data folder to a PostgreSQL server, or back: copied, counted and compared')
+		.description('move an office from a data folder to a PostgreSQL server, or back: copied, counted and compared')
 		.argument('<from>', 'a data folder, or the address of a database (postgres://…)')
-		.argument('<to>', 'an empty one of either kind')
+		.argument('<to>', 'an empty folder or database')
 		.action(async (from: string, to: string) => {
 			const { move } = await import('../data.ts');
 			console.log(await asBadInput(() => move(from, to, migrations())));
 		});
 	program
 		.command('serve')
-		.description('the server')
+		.description('run the server')
 		.option('-p, --port <number>', 'the port', port, '5180')
 		.option(...DATA)
 		.action(async (options: { port: string; data: string }) => {
@@ -144,15 +142,15 @@ export function runCommand(program: Command, end: Ends): void {
 		});
 	program
 		.command('seat')
-		.description('a workstation that follows the releases of a server')
-		.requiredOption('--folder <folder>', 'where its application keeps its files')
-		.option('--code <code>', 'the code by which it becomes a seat, at the first time')
-		.option('--id <seat>', 'the seat that it should be, such as C-01')
-		.option('--many <number>', 'so many seats in this process, with a code for each from the server', count)
-		.option('--trouble <words>', 'only report what does not work here with the release that it has')
-		.option('--settled', 'only say that what was reported works again')
-		.option('-s, --server <url>', 'the server', 'http://127.0.0.1:5180')
-		.option('--every <ms>', 'how often it asks', milliseconds, 2000)
+		.description('run a seat: a workstation that installs the releases of a server')
+		.requiredOption('--folder <folder>', 'folder for the files of the program')
+		.option('--code <code>', 'enrolment code, needed once')
+		.option('--id <seat>', 'seat id, such as C-01')
+		.option('--many <number>', 'simulate this many seats in one process', count)
+		.option('--trouble <words>', 'only report a problem with the current release')
+		.option('--settled', 'only report that the problem is solved')
+		.option('-s, --server <url>', 'run the server', 'http://127.0.0.1:5180')
+		.option('--every <ms>', 'polling interval', milliseconds, 2000)
 		.action(async ({ many, trouble, settled, ...options }: SeatOptions & { many?: number; trouble?: string; settled?: true }) => {
 			const { runSeat, tellTrouble } = await import('../../seat/run.ts');
 			try {

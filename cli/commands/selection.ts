@@ -14,6 +14,7 @@ export interface SelectionOptions extends SubjectOptions {
 export function selectionOf({ sections, in: where = '', category = [], bar = [] }: SelectionOptions): Selection {
 	const names = sections.split(',').map((name) => name.trim());
 	const unknown = names.find((name) => !Section.safeParse(name).success);
-	if (unknown !== undefined) throw new BadInputError(`"${unknown}" is no part of a profile; there are ${SECTIONS.join(', ')}.`);
+	if (unknown !== undefined)
+		throw new BadInputError(`"${unknown}" is not a part of a profile; there are ${SECTIONS.join(', ')}.`);
 	return { sections: names, contexts: reading(() => parseScope(where)), categories: category, bars: bar };
 }

@@ -18,8 +18,8 @@ export interface SubjectOptions {
 export function takesSubject(command: Command): Command {
 	return command
 		.option('-a, --application <file>', 'application file; with --server the id of the application')
-		.option('-s, --server <url>', 'work on what a Skarn server holds, instead of files')
-		.option('--foreign', 'take a profile of another application as well');
+		.option('-s, --server <url>', 'use the data of a Skarn server instead of files')
+		.option('--foreign', 'accept a profile of another application');
 }
 
 /** Application and profile from files or from a server. Throws `BadInputError` if they do not belong together. */
@@ -45,9 +45,7 @@ export function refuseForeign(
 	if (isWanted || (of.id === id && of.version === version)) return;
 	const what = of.id === id ? `${of.id}, version ${of.version}` : of.id;
 	const here = of.id === id ? `version ${version}` : id;
-	throw new BadInputError(
-		`${of.file} is a profile of ${what}; the application is ${here}. With --foreign it is taken all the same.`
-	);
+	throw new BadInputError(`${of.file} is a profile of ${what}; the application is ${here}. Use --foreign to accept it anyway.`);
 }
 
 /** The profile without what names contexts that the application does not have; each is told as not taken, at its line. */
@@ -84,7 +82,7 @@ function withoutUnknownContexts({ space: bare }: OpenApplication, loaded: Loaded
 
 /** Says which lines of the profile's files were not taken; then the command ends as with bad input. */
 export function tellRefused({ refused }: Pick<LoadedProfile, 'refused'>, end: Ends): void {
-	for (const { file, line, column, message } of refused) console.error(`${file}:${line}:${column}: not taken: ${message}`);
+	for (const { file, line, column, message } of refused) console.error(`${file}:${line}:${column}: not imported: ${message}`);
 	if (refused.length > 0) end(2);
 }
 

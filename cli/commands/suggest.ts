@@ -11,12 +11,12 @@ import { subjectOf, takesSubject, tellRefused, type Ends, type SubjectOptions } 
 
 export function suggestCommand(program: Command, end: Ends): void {
 	takesSubject(program.command('suggest'))
-		.description('free inputs for a command, the best first, with the reasons')
+		.description('suggest free inputs for a command, best first, with reasons')
 		.argument('<command>', 'the id of the command')
 		.option('-p, --profile <file...>', 'profile files')
-		.option('--in <scope>', 'the scope it is for', '')
-		.option('--alias', 'suggest typed names instead of keys')
-		.option('-n, --most <number>', 'how many', '8')
+		.option('--in <scope>', 'scope of the input', '')
+		.option('--alias', 'suggest aliases instead of keys')
+		.option('-n, --most <number>', 'number of suggestions', '8')
 		.addOption(new Option('-f, --format <format>', 'text or json').choices(['text', 'json']).default('text'))
 		.addHelpText('after', '\nExample:\n  skarn suggest draw.ellipse --alias -p office.json -a varve.application.json')
 		.action(

@@ -15,7 +15,7 @@ import { overlay } from './overlay.ts';
 import { verdict, type Verdict } from './verdict.ts';
 
 /**
- * The changes that put the shortcut in force from `target`: none if a stratum below says it already.
+ * The changes that put the shortcut in force from `target`: none if a level below says it already.
  * `offset` spaces the ranks of several puts in one edit.
  */
 export function put(profile: Profile, target: StratumId, shortcut: Shortcut, offset = 0): Change[] {
@@ -49,7 +49,7 @@ export function takeAway(index: ShortcutIndex, profile: Profile, target: Stratum
 	const label = index.catalogue.get(binding.command)?.label ?? binding.command;
 	if (above)
 		throw new OutOfReachError(
-			`${binding.keys} for ${label} is set in ${nameOf(above)}, above ${nameOf(target)}; write to ${nameOf(above)} to take it away`
+			`${binding.keys} for ${label} is set in ${nameOf(above)}, above ${nameOf(target)}; edit ${nameOf(above)} to remove it`
 		);
 	if (binding.lockedBy && binding.lockedBy !== target)
 		throw new OutOfReachError(
@@ -153,7 +153,7 @@ export function choices(
 					...takeAway(index, profile, target, own, 2),
 					...put(profile, target, { command: other.command, keys: own.keys, scope: other.scope }, 3)
 				])
-			: { kind: 'swap', label: 'Swap', closed: 'this command has no other shortcut to give in exchange' },
+			: { kind: 'swap', label: 'Swap', closed: 'this command has no other shortcut to swap' },
 		moveTo
 			? offer('move-other', `Move ${name(other)} to ${moveTo}`, () => [
 					...takeOver(),
@@ -188,7 +188,7 @@ function leftTo(
 	const rest = restOf(index.space, scope, index.reach({ command, scope, scopeText: text }), taken);
 	if (!rest) {
 		const label = index.catalogue.get(command)?.label ?? command;
-		throw new OutOfReachError(`the situations that would be left to ${label} cannot be said as a scope`);
+		throw new OutOfReachError(`the situations that would be left to ${label} cannot be expressed as a scope`);
 	}
 	return rest.flatMap((one, i) => put(profile, target, { command, keys, scope: one }, offset + i));
 }

@@ -11,7 +11,7 @@ export function lockedText(
 	const label = index.catalogue.get(command)?.label ?? command;
 	return readable(
 		op === 'remove'
-			? `${by} has locked ${keys} for ${label}; it cannot be taken away above it`
+			? `${by} has locked ${keys} for ${label}; it cannot be removed above it`
 			: `${by} has locked what ${keys} does there; ${label} can have it only where the scopes do not meet`
 	);
 }

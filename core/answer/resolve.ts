@@ -85,14 +85,14 @@ function outcomeOf(index: ShortcutIndex, keys: Keys, situation: number, say: Say
 	const label = labelIn(index);
 	const input = index.at(keys);
 	if (!input.isHeard) {
-		say('result', () => `The application matches ${index.rules.match}s and can never hear this spelling.`);
+		say('result', () => `The program uses ${index.rules.match}s, so this key can never reach it.`);
 		return NOTHING;
 	}
 	if (input.beginsBare && hasBit(index.typing, situation)) {
 		say('typed', () =>
 			keys.includes(' ')
-				? 'Here bare keys are text: the input is text from its first stroke on, and no shortcut hears it.'
-				: 'Here bare keys are text; no shortcut hears them.'
+				? 'Letter keys type text here. The input is text from the first key on, so no shortcut runs.'
+				: 'Letter keys type text here, so no shortcut runs.'
 		);
 		return { kind: 'typed' };
 	}
@@ -116,13 +116,15 @@ function outcomeOf(index: ShortcutIndex, keys: Keys, situation: number, say: Say
 	}
 	tellStanding(index, input, situation, say);
 	if (begun.length > 0 && (complete.length === 0 || index.rules.sequences === 'wait')) {
-		say('waits', () => `The application waits for the next stroke: ${begun.map((b) => `${b.keys} ${label(b)}`).join(', ')}.`);
-		if (complete.length > 0) say('rule', () => 'When no further stroke comes:');
+		say('waits', () => `The program waits for the next key: ${begun.map((b) => `${b.keys} ${label(b)}`).join(', ')}.`);
+		if (complete.length > 0) say('rule', () => 'If no further key follows:');
 		const then = decided(index, complete, complete.length > 0 ? say : SILENT);
 		return { kind: 'waits', longer: begun, then };
 	}
 	if (complete.length === 0) {
-		say('result', () => (input.contenders.length === 0 ? 'Nothing is on these keys.' : 'Nothing listens in this situation.'));
+		say('result', () =>
+			input.contenders.length === 0 ? 'No shortcut has these keys.' : 'No shortcut applies in this situation.'
+		);
 		return NOTHING;
 	}
 	for (const binding of begun) say('masked', () => `${binding.keys} is cut short: ${keys} fires at once.`, binding);
@@ -154,10 +156,10 @@ function tellStanding(index: ShortcutIndex, { contenders, loaded }: Input, situa
 		const { binding, reach, scope } = contender;
 		if (hasBit(reach, situation)) {
 			if (loaded.includes(contender))
-				say('candidate', () => `${label(binding)} listens: ${index.space.scopeLabel(binding.scope)}.`, binding);
-			else say('masked', () => `${label(binding)} is not loaded: another on these keys stands before it and meets it.`, binding);
+				say('candidate', () => `${label(binding)} applies: ${index.space.scopeLabel(binding.scope)}.`, binding);
+			else say('masked', () => `${label(binding)} is not loaded: an earlier shortcut with these keys overlaps it.`, binding);
 		} else if (hasBit(scope.bits, situation)) say('absent', () => `${label(binding)} does not exist in this situation.`, binding);
-		else say('elsewhere', () => `${label(binding)} listens only here: ${index.space.scopeLabel(binding.scope)}.`, binding);
+		else say('elsewhere', () => `${label(binding)} applies only here: ${index.space.scopeLabel(binding.scope)}.`, binding);
 	}
 }
 
@@ -182,7 +184,7 @@ function decided(index: ShortcutIndex, complete: readonly Contender[], say: Say)
 		say('result', () => `The chooser offers ${offered.map(label).join(', ')}.`);
 		return { kind: 'chooser', offered, masked };
 	}
-	say('result', () => 'No winner: the application does nothing anyone can rely on.');
+	say('result', () => 'No winner: the result is undefined.');
 	return { kind: 'undecided', offered: undecided, masked };
 }
 

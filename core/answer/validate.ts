@@ -17,7 +17,7 @@ export function changeProblems(index: ShortcutIndex, profile: Profile, changes: 
 	const problems = changes.flatMap(({ after }, i) => {
 		if (!after) return [];
 		const problem = (message: string) => [{ index: i, message }];
-		// what a stratum below says of a command that is gone can be taken away
+		// what a level below says of a command that is gone can be taken away
 		const isThere =
 			index.catalogue.has(after.command) ||
 			(after.op === 'remove' && index.on(after.keys).some((b) => b.command === after.command));

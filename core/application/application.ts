@@ -45,7 +45,7 @@ export const InputRules = z.strictObject({
 	/** How it tells apart what the mouse says. */
 	pointer: z
 		.strictObject({
-			slop: z.number().int().min(1).max(50).default(6).meta({ description: 'px that a click may move' }),
+			slop: z.number().int().min(1).max(50).default(6).meta({ description: 'maximum movement of a click in px' }),
 			hold: z.number().int().min(100).max(3_000).default(450).meta({ description: 'ms after which a press is held' }),
 			flickWithin: z.number().int().min(50).max(2_000).optional().meta({
 				description:

@@ -199,7 +199,7 @@ export function catalogueFromTable(
 			refused.push({
 				line,
 				column: (mapping.id ?? 0) + 1,
-				message: `the id ${parsed.data.id} stands on line ${earlier.line} already`
+				message: `the id ${parsed.data.id} is already on line ${earlier.line}`
 			});
 			continue;
 		}
@@ -213,7 +213,7 @@ export function catalogueFromTable(
 				refused.push({
 					line,
 					column: (mapping.keys ?? 0) + 1,
-					message: `"${text}" is no input, as Ctrl+E or G F are; the command is taken without it`
+					message: `"${text}" is not an input such as Ctrl+E or G F; the command is added without it`
 				});
 		}
 		for (const alias of field('alias')
@@ -227,7 +227,7 @@ export function catalogueFromTable(
 		refused.push({
 			line,
 			column: (mapping.opposite ?? 0) + 1,
-			message: `the opposite ${command.opposite} is not in this list; taken without it`
+			message: `the opposite ${command.opposite} is not in this list; added without it`
 		});
 		const { opposite: _, ...rest } = command;
 		return rest;

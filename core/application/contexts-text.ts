@@ -83,14 +83,14 @@ export function parseContexts(text: string): Contexts {
 			continue;
 		}
 		const axis = axes.at(-1);
-		if (!axis) throw new ContextsError(line, 'a context stands under an axis, which begins at the margin');
+		if (!axis) throw new ContextsError(line, 'a context belongs under an axis, which starts at the beginning of a line');
 		open = open.filter((above) => above.indent < indent);
 		const parent = open.at(-1)?.id;
 		axis.nodes.push({ id, label, ...(parent !== undefined && { parent }) });
 		open.push({ indent, id });
 	}
 	if (axes.length === 0)
-		throw new ContextsError(1, 'there is no axis; the first line names one, its contexts stand indented below');
+		throw new ContextsError(1, 'there is no axis; the first line names one, with its contexts indented below');
 	let read = axes.map(({ line, ...axis }) => {
 		const { data, error } = Axis.safeParse(axis);
 		if (data) return data;
@@ -112,7 +112,7 @@ export function parseContexts(text: string): Contexts {
 		if (word === 'never') {
 			blocks = blocks.flatMap((block) => without(read, block, below(read, blockOf(read, rest, line))));
 			if (blocks.length > MOST_BLOCKS)
-				throw new ContextsError(line, `these exclusions make more than ${MOST_BLOCKS} blocks; say them as only`);
+				throw new ContextsError(line, `these exclusions need more than ${MOST_BLOCKS} blocks; use only instead`);
 			if (blocks.length === 0) throw new ContextsError(line, 'with this nothing can occur any more');
 		}
 	return { axes: read, reachable: blocks };
@@ -133,7 +133,7 @@ function modesOf(axes: readonly Axis[], text: string, line: number): { axis: Axi
 		if (!node || command.trim() === '')
 			throw new ContextsError(
 				line,
-				`"${part.trim()}" is no mode with its command; expected a context of ${axis.label}, = and the id of the command that switches to it`
+				`"${part.trim()}" is not a mode with its command; expected a context of ${axis.label}, = and the id of the command that switches to it`
 			);
 		modes[node.id] = command.trim();
 	}

@@ -50,12 +50,12 @@ export interface KeyedDefinition<E extends AnyEntry> extends Combining<E> {
 	losses?(profile: Profile): ReadonlyMap<string, string>;
 }
 
-const WRITTEN = 'the factory stratum is never written; import into another stratum';
+const WRITTEN = 'the factory level is read-only; import into another level';
 
 /** Why nothing can go into the stratum, if so. */
 export function closedReason(profile: Profile, target: StratumId): string | undefined {
 	const stratum = profile.find((s) => s.id === target);
-	if (!stratum) return `there is no stratum "${target}" here; choose one to import into`;
+	if (!stratum) return `there is no level "${target}" here; choose one to import into`;
 	return stratum.kind === 'factory' ? WRITTEN : undefined;
 }
 
@@ -100,7 +100,7 @@ export function keyedChapter<E extends AnyEntry>(
 			const kept = changes.flatMap((change): KeyedChange<E>[] => {
 				const stratum = now.find((s) => s.id === change.stratum);
 				if (!stratum) {
-					lost.push(`what is about the ${words.many} of ${change.stratum}, a stratum that is not there any more`);
+					lost.push(`the ${words.many} of ${change.stratum}, a level that no longer exists`);
 					return [];
 				}
 				const before = contentIn(stratum).get(tools.keyOf(entryOfChange(change))) ?? null;
@@ -286,7 +286,7 @@ function takeKeyedBack<E extends AnyEntry>(
 	const entry = (before ?? after)!;
 	if (entry.op === 'lock' || levelOf(profile, stratum) > levelOf(profile, target)) {
 		const name = nameIn(profile, stratum);
-		throw new OutOfReachError(`${name} says this of the ${words.one}; write to ${name} to take it back`);
+		throw new OutOfReachError(`${name} sets this ${words.one}; edit ${name} to change it`);
 	}
 	const content = contentIn(stratumById(profile, target));
 	const wanted = before?.op === 'set' ? before : as(entry, 'remove');
@@ -306,7 +306,7 @@ function putInForce<E extends AnyEntry>(
 	const { saysSame } = toolsOf(definition);
 	if (levelOf(profile, stratum) > levelOf(profile, target)) {
 		const name = nameIn(profile, stratum);
-		throw new OutOfReachError(`${name} says this of the ${words.one}; write to ${name} to take it back`);
+		throw new OutOfReachError(`${name} sets this ${words.one}; edit ${name} to change it`);
 	}
 	const entry = (wanted ?? after)!;
 	const content = contentIn(stratumById(profile, target));
@@ -348,7 +348,7 @@ function compareKeyed<E extends AnyEntry>(
 		if (earlier === undefined) seen.set(place, line);
 		const lock = fold.locks.get(thingOf(key));
 		const isLocked = lock !== undefined && said.op !== 'lock' && levels.get(lock.id)! < (levels.get(target) ?? 0);
-		const isTwice = earlier !== undefined && `the same ${words.one} stands on line ${earlier} already`;
+		const isTwice = earlier !== undefined && `the same ${words.one} is already on line ${earlier}`;
 		const reason = isSame
 			? undefined
 			: closedReason(ground.profile, target) ||
@@ -363,7 +363,7 @@ function compareKeyed<E extends AnyEntry>(
 			op: said.op,
 			caption: caption(said, names),
 			...(reason && { reason }),
-			gone: own && !isSame ? `in place of the ${words.one} here` : '',
+			gone: own && !isSame ? `replaces the ${words.one} here` : '',
 			said
 		};
 	});

@@ -1,3 +1,4 @@
+import { counted } from '../text/counted.ts';
 import { z } from 'zod';
 import { canonical, canonicalText } from '../format/canonical.ts';
 import type { Recipe } from '../recipe/recipe.ts';
@@ -121,7 +122,7 @@ export function textChapter<File extends TextFile>(definition: TextDefinition<Fi
 				{ changes: made, lost, conflicts }: typeof outcome
 			) {
 				const here = now.find((s) => s.id === stratum);
-				if (!here) return void lost.push(`what is about ${called} of ${stratum}, a stratum that is not there any more`);
+				if (!here) return void lost.push(`${called} of ${stratum}, a level that no longer exists`);
 				const former = base.find((s) => s.id === stratum);
 				const before = former ? contentIn(former) : null;
 				let mine: File | null;
@@ -173,7 +174,7 @@ export function textChapter<File extends TextFile>(definition: TextDefinition<Fi
 				const own = stratum ? contentIn(stratum) : null;
 				const isSame = own !== null && own.text === said.text && canonicalText(own.recipe) === canonicalText(said.recipe);
 				const reason = isSame ? undefined : closedReason(profile, target);
-				const lines = (file: File) => `${definition.size(file)} ${definition.size(file) === 1 ? 'line' : 'lines'}`;
+				const lines = (file: File) => `${counted(definition.size(file), 'line')}`;
 				return {
 					key: `${id} ${target}`,
 					chapter: id,
@@ -186,7 +187,7 @@ export function textChapter<File extends TextFile>(definition: TextDefinition<Fi
 						detail: ''
 					},
 					...(reason && { reason }),
-					gone: own && !isSame ? `in place of the ${lines(own)} that are here` : '',
+					gone: own && !isSame ? `in place of the ${lines(own)} that exist here` : '',
 					said
 				};
 			}),
@@ -216,7 +217,7 @@ function changed<File extends TextFile>(content: File | null, change: TextChange
 	if (!isSplice(change)) {
 		if (canonicalText(content) !== canonicalText(change.from))
 			throw new StaleChangeError(
-				`${called} of ${change.stratum} is not as this edit expects it: expected ${toldFile(change.from)}, found ${toldFile(content)}`
+				`${called} of ${change.stratum} does not match this edit: expected ${toldFile(change.from)}, found ${toldFile(content)}`
 			);
 		return change.to;
 	}
@@ -224,7 +225,7 @@ function changed<File extends TextFile>(content: File | null, change: TextChange
 	const found = content?.text.slice(at, at + before.length);
 	if (content === null || found !== before || at > content.text.length)
 		throw new StaleChangeError(
-			`${called} of ${stratum} is not as this edit expects it: expected "${short(before)}", found ${content === null ? 'no file' : `"${short(found!)}"`}`
+			`${called} of ${stratum} does not match this edit: expected "${short(before)}", found ${content === null ? 'no file' : `"${short(found!)}"`}`
 		);
 	return { ...content, text: content.text.slice(0, at) + after + content.text.slice(at + before.length) };
 }

@@ -34,7 +34,7 @@ function inputOf({ witness }: AnyFinding): string | undefined {
 		case 'option':
 			return 'In options';
 		case 'bar':
-			return 'In the bars';
+			return 'In the toolbars';
 		case 'situation':
 			return undefined;
 	}

@@ -81,8 +81,8 @@ function heldReason(application: OpenApplication, profile: Profile, target: Stra
 	}
 	if (lock && levelOf(profile, lock.id) < level) return `${lock.name} has locked it; ${name} cannot change it`;
 	if (remover && levelOf(profile, remover.id) > level)
-		return `${remover.name} removes it above ${name}; write to ${remover.name} instead`;
-	return `it has no effect when ${name} says it`;
+		return `${remover.name} removes it above ${name}; edit ${remover.name} instead`;
+	return `it has no effect in ${name}`;
 }
 
 function takenOver(
@@ -104,7 +104,7 @@ function takenOver(
 		try {
 			if (own && levelOf(profile, own.stratum) > levelOf(profile, target)) {
 				const { name } = stratumById(profile, own.stratum);
-				throw new OutOfReachError(`${name} says this above it; write to ${name}`);
+				throw new OutOfReachError(`${name} sets it above; edit ${name}`);
 			}
 			if (chapter === ALIASES) typed.push({ row, from });
 			else if (theirs) copied.push({ chapter, key, isLock: false, said: theirs.said });

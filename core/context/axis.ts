@@ -39,7 +39,7 @@ export const Axis = z
 		nodes: z.array(ContextNode).min(1).max(500),
 		modes: z.record(NodeId, z.string().min(1).max(120)).optional().meta({
 			description:
-				'people switch among its contexts themselves and may make some of their own; for a context, the id of the command that switches to it'
+				'people switch between its contexts and may add custom ones; for a context, the id of the command that switches to it'
 		})
 	})
 	.check((ctx) => {

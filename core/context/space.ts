@@ -177,8 +177,8 @@ function baselessReason(
 	if (!axis) return `there is no axis "${axisId}"`;
 	if (axis.nodes.some((n) => n.id === id)) return `there is a context "${id}" already`;
 	const source = axis.nodes.find((n) => n.id === from);
-	if (!source) return `it is made of "${from}", which is not there`;
-	if (!isStoodIn) return `it is made of ${source.label}, in which one cannot stand`;
+	if (!source) return `it is based on "${from}", which does not exist`;
+	if (!isStoodIn) return `it is based on ${source.label}, which cannot be active`;
 	if (situations > MOST_SITUATIONS) return `with it ${situations} situations could be reached; the most is ${MOST_SITUATIONS}`;
 	return undefined;
 }

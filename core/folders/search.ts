@@ -62,19 +62,19 @@ export type SearchPaths = z.infer<typeof SearchPaths>;
  * The three arrangements of an office, by who has a copy: one person alone; one copy for all, which only the steward writes;
  * a copy of one's own over that of the office.
  */
-export const ARRANGEMENTS = ['alone', 'one copy', 'own over office'] as const;
+export const ARRANGEMENTS = ['alone', 'one copy', 'personal before office'] as const;
 export type Arrangement = (typeof ARRANGEMENTS)[number];
 
 export const ARRANGEMENT_TEXTS: Readonly<Record<Arrangement, string>> = {
-	alone: 'each for oneself: the personal drive, then the program',
-	'one copy': 'one copy for all, written by the steward alone: the office share, then the program',
-	'own over office': 'a copy of one’s own over the office’s: personal drive, office share, program'
+	alone: 'personal only: personal drive, then program',
+	'one copy': 'one copy for all, edited by stewards: office share, then program',
+	'personal before office': 'personal copy before the office copy: personal drive, office share, program'
 };
 
 const ORDERS: Readonly<Record<Arrangement, readonly FolderKind[]>> = {
 	alone: ['personal', 'program'],
 	'one copy': ['office', 'program'],
-	'own over office': ['personal', 'office', 'program']
+	'personal before office': ['personal', 'office', 'program']
 };
 
 /** The folders in the order of an arrangement; folders of a kind that it does not search are left out. */
@@ -168,7 +168,7 @@ function searchAt(seat: string, group: SeatGroup, file: WantedFile, disk: readon
 		if (file.written && !winner.folder.writable)
 			warnings.push({
 				kind: 'read-only',
-				sentence: `${seat} has to write ${file.name}, and ${winner.folder.path} is read-only.`
+				sentence: `${seat} has to write ${file.name}, but ${winner.folder.path} is read-only.`
 			});
 	}
 	return { seat, isKnown: true, group, file, folder: winner?.folder, found: winner?.found, trace, warnings };

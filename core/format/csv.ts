@@ -5,7 +5,7 @@ import type { TableRecord } from './table/tree.ts';
 
 const REASONS: Readonly<Record<string, string>> = {
 	CSV_QUOTE_NOT_CLOSED: 'a quote is opened and never closed',
-	CSV_INVALID_CLOSING_QUOTE: 'something stands behind a closing quote',
+	CSV_INVALID_CLOSING_QUOTE: 'there is text after a closing quote',
 	CSV_MAX_RECORD_SIZE: 'a record is too long'
 };
 

@@ -2,11 +2,11 @@ import { findNodeAtLocation, parseTree, printParseErrorCode, type Node, type Par
 import type { z } from 'zod';
 import { FileRefusedError, placeOf, type FileProblem } from './problem.ts';
 
-const NOT_HERE = 'this may not stand here';
+const NOT_HERE = 'this is not allowed here';
 /** What the parser's codes say, in the words of the rest of Skarn. */
 const REASONS: Readonly<Record<string, string>> = {
-	InvalidSymbol: 'this is no value; texts stand in double quotes',
-	InvalidNumberFormat: 'the number is not written as it must be',
+	InvalidSymbol: 'this is not a value; texts need double quotes',
+	InvalidNumberFormat: 'the number is incorrect',
 	PropertyNameExpected: 'a name in double quotes is expected',
 	ValueExpected: 'a value is expected',
 	ColonExpected: 'a colon is expected after the name',
@@ -14,13 +14,13 @@ const REASONS: Readonly<Record<string, string>> = {
 	CloseBraceExpected: 'a } is missing',
 	CloseBracketExpected: 'a ] is missing',
 	EndOfFileExpected: 'something follows after the end',
-	InvalidCommentToken: 'comments may not stand in it',
+	InvalidCommentToken: 'comments are not allowed',
 	UnexpectedEndOfComment: 'a comment is not closed',
 	UnexpectedEndOfString: 'a text is not closed before its line ends',
 	UnexpectedEndOfNumber: 'the number breaks off',
 	InvalidUnicode: 'what follows \\u must be four hexadecimal digits',
 	InvalidEscapeCharacter: 'what follows the backslash is not an escape of JSON',
-	InvalidCharacter: 'a control sign may not stand in a text'
+	InvalidCharacter: 'a control character is not allowed in a text'
 };
 
 /** So deep values may lie in each other; what reads them calls itself for each level. */
@@ -37,7 +37,7 @@ function refuseDepth(file: string, text: string): void {
 		} else if (code === 0x5b || code === 0x7b) {
 			if (++depth > DEEPEST)
 				throw new FileRefusedError(file, [
-					{ ...placeOf(text, at), message: `values lie in each other more than ${DEEPEST} deep; no file of Skarn does` }
+					{ ...placeOf(text, at), message: `values are nested more than ${DEEPEST} levels deep, which no Skarn file needs` }
 				]);
 		} else if (code === 0x5d || code === 0x7d) depth--;
 	}

@@ -1,3 +1,4 @@
+import { counted } from '../text/counted.ts';
 import { z } from 'zod';
 
 const KINDS: Readonly<Record<string, string>> = {
@@ -25,8 +26,8 @@ function found(value: unknown): string {
 /** How much there may be of what kind of thing. */
 function amount(origin: string, limit: number | bigint): string {
 	const n = Number(limit);
-	if (origin === 'string') return n === 1 ? '1 character' : `${n} characters`;
-	if (origin === 'array' || origin === 'set') return n === 1 ? '1 entry' : `${n} entries`;
+	if (origin === 'string') return counted(n, 'character');
+	if (origin === 'array' || origin === 'set') return counted(n, 'entry', 'entries');
 	return String(limit);
 }
 
@@ -51,11 +52,11 @@ export function ownWords(issue: z.core.$ZodRawIssue): string | undefined {
 		case 'invalid_union':
 			if (Array.isArray(issue['options']) && issue['options'].length > 0)
 				return `expected ${issue['options'].map((option) => JSON.stringify(option)).join(' or ')}`;
-			return `nothing that may stand here has this form; found ${found(issue.input)}`;
+			return `nothing allowed here has this form; found ${found(issue.input)}`;
 		case 'invalid_key':
-			return 'a name in it is not one that may stand here';
+			return 'a name in it is not allowed here';
 		case 'invalid_format':
-			return `is not written as it must be, found ${found(issue.input)}`;
+			return `is incorrect, found ${found(issue.input)}`;
 		default:
 			return undefined;
 	}

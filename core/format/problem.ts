@@ -29,7 +29,7 @@ export function refuseBySize(file: string, bytes: number): void {
 			{
 				line: 1,
 				column: 1,
-				message: `the file has ${(bytes / 1e6).toFixed(0)} MB; the most that is read is ${LARGEST_FILE / 1e6} MB. Export less, or split it`
+				message: `the file has ${(bytes / 1e6).toFixed(0)} MB; the maximum is ${LARGEST_FILE / 1e6} MB. Export less, or split the file`
 			}
 		]);
 }

@@ -19,8 +19,8 @@ export function foldersItem(profile: Profile, folders: SearchPaths, known: Searc
 		target: profile.at(-1)!.id,
 		line: 1,
 		op: 'set',
-		caption: { label: 'Where files lie', detail: 'the folders that seats search' },
-		gone: 'in place of what is here',
+		caption: { label: 'Search folders', detail: 'the folders that seats search' },
+		gone: 'replaces the current one',
 		said: folders
 	};
 }

@@ -29,10 +29,10 @@ export function driftOf(file: string, text: string, laid: Profile, names: Names)
 	const refuse = (message: string) => new FileRefusedError(file, [{ line: 1, column: 1, message }]);
 	const of = (one: Stratum) => (one.kind === 'office' ? officeOf(there) : there.find(({ id }) => id === one.id));
 	const other = there.find((one) => !laid.some((was) => of(was) === one));
-	if (other) throw refuse(`it holds the stratum ${other.name}, which was not laid`);
+	if (other) throw refuse(`it contains the level ${other.name}, which was not installed`);
 	return laid.flatMap((was) => {
 		const found = of(was);
-		if (!found) throw refuse(`the stratum ${was.name} is not in it`);
+		if (!found) throw refuse(`the level ${was.name} is missing`);
 		return changesBetween(was, { ...found, id: was.id }).flatMap((change) => {
 			const [before, after] = sidesOf(change);
 			const chapter = chapterOf(change.chapter);

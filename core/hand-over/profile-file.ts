@@ -23,7 +23,7 @@ const head = {
 	$schema: z.string().optional(),
 	format: z.literal('skarn-profile'),
 	application: z.strictObject({ id: ApplicationId, version: z.string().max(40) }),
-	folders: SearchPaths.optional().meta({ description: 'where the seats search for their files; of these machines only' })
+	folders: SearchPaths.optional().meta({ description: 'the folders that the seats search for their files; machine-specific' })
 };
 
 /** The open format of a profile, or of some of its strata; docs/format.md describes it, docs/schema has its JSON Schema. */
@@ -34,7 +34,7 @@ export const ProfileFile = z.strictObject({
 		.array(
 			z.strictObject({
 				...StratumHead.shape,
-				chapters: chaptersInFile.meta({ description: 'what the stratum says, chapter by chapter; left out is nothing' })
+				chapters: chaptersInFile.meta({ description: 'the entries of the level by chapter; missing means none' })
 			})
 		)
 		.min(1)

@@ -119,7 +119,7 @@ export interface Template {
 	readonly most: number;
 }
 
-/** `isEitherWay`: it may also be drawn from its end; `isTurned`: it may be turned any way. */
+/** `isEitherWay`: it may also be drawn from its end; `isTurned`: it may be rotated. */
 export function templateOf(shape: string, samples: readonly Path[], { isEitherWay = false, isTurned = false } = {}): Template {
 	const vectors = samples.map(vectorOf);
 	return { shape, vectors: isEitherWay ? [...vectors, ...vectors.map(backwards)] : vectors, most: isTurned ? 180 : LEVELLED };

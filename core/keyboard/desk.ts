@@ -36,9 +36,9 @@ export const DeskSetup = z.strictObject({
 	board: z.enum(BOARD_IDS),
 	layout: z.enum(LAYOUT_IDS),
 	mouse: z.enum(['right', 'left']),
-	pointer: z.enum(POINTERS).optional().meta({ description: 'the pointing device; a wheel mouse unless said' }),
-	hand: z.array(Flick).max(400).optional().meta({ description: 'what the person there did in the hand test' }),
-	screens: z.array(DeskScreen).min(1).max(4).optional().meta({ description: 'the one that people work at first' })
+	pointer: z.enum(POINTERS).optional().meta({ description: 'the pointing device; default is a wheel mouse' }),
+	hand: z.array(Flick).max(400).optional().meta({ description: 'the measured hand of the person there' }),
+	screens: z.array(DeskScreen).min(1).max(4).optional().meta({ description: 'the usual one' })
 });
 export type DeskSetup = z.infer<typeof DeskSetup>;
 

@@ -72,7 +72,7 @@ export function mayWrite(person: Person, { id, kind, person: owner }: OwnedHead)
 
 /** Whose a stratum is, in words. */
 export function whose({ kind }: StratumHead): string {
-	if (kind === 'factory') return 'never written';
+	if (kind === 'factory') return 'read-only';
 	if (kind === 'personal') return 'the one it belongs to';
 	return kind === 'office' ? 'stewards' : 'stewards and its leads';
 }

@@ -53,8 +53,8 @@ export function readPeople(text: string, offered: PeopleOffered): ReadPerson[] {
 		const checked = PersonName.safeParse(cell('name'));
 		const name = checked.success ? checked.data : cell('name');
 		if (!checked.success) problems.push(cell('name') === '' ? 'the name is missing' : checked.error.issues[0]!.message);
-		else if (seen.has(plain(name))) problems.push(`${name} stands twice in the list`);
-		else if (offered.people.some((one) => plain(one) === plain(name))) problems.push(`there is somebody called ${name} already`);
+		else if (seen.has(plain(name))) problems.push(`${name} appears twice in the list`);
+		else if (offered.people.some((one) => plain(one) === plain(name))) problems.push(`there is already a member called ${name}`);
 		seen.add(plain(name));
 		const role = Role.safeParse(plain(cell('role')) || 'designer');
 		if (!role.success) problems.push(`the role is “${cell('role')}”; expected ${Role.options.join(', ')}`);

@@ -532,7 +532,7 @@ export function unsayable(text: string, holds: Recipe['holds'], knows: (command:
 		if (list && !list[1]!.split(/[,;/|]/).some((word) => knows(word.trim()))) several++;
 	}
 	return lines > 1 && 2 * several > lines
-		? 'Lines of this file seem to give one command several names. A record of a recipe says one name: split such lines, one name each, and bring the file again.'
+		? 'Lines of this file seem to give one command several names. A record of a recipe has one name: split such lines, and import the file again.'
 		: undefined;
 }
 

@@ -28,7 +28,7 @@ function difference(wanted: Map<Field, string>, found: Map<Field, string>): stri
 	for (const field of new Set([...wanted.keys(), ...found.keys()])) {
 		const [want, have] = [wanted.get(field), found.get(field)];
 		if (want === have) continue;
-		if (want === undefined) return `what is written would also read as the ${field} "${have}"`;
+		if (want === undefined) return `the result would also read as the ${field} "${have}"`;
 		return `"${short(want)}" cannot be written as the ${field} in this format: it would read as ${have === undefined ? 'nothing' : `"${short(have)}"`}`;
 	}
 	return undefined;
@@ -131,8 +131,7 @@ export function refuseLost(
 	if (one.off !== isOff) throw new NotWritableError(`what is written would be ${one.off ? 'a comment' : 'a record that holds'}`);
 	const others = now.filter((_, i) => i !== at);
 	const kept = changes ? before.filter((_, i) => i !== at) : before;
-	if (!kept.every((r, i) => same(r, others[i]!)))
-		throw new NotWritableError('another record would say something else afterwards');
+	if (!kept.every((r, i) => same(r, others[i]!))) throw new NotWritableError('another record would change');
 }
 
 const valuesOf = (fields: Fields): Values => Object.fromEntries(Object.entries(fields).map(([name, span]) => [name, span.value]));

@@ -26,15 +26,17 @@ const Template = z
 export const LineShape = z.strictObject({
 	shape: z.literal('line'),
 	template: Template,
-	comment: Sign.optional().meta({ description: 'a line that begins with it says nothing; before a record it switches that off' }),
+	comment: Sign.optional().meta({
+		description: 'a line that begins with it is a comment; before a record it disables the record'
+	}),
 	sections: z
 		.enum(['none', 'context', 'kept'])
 		.default('none')
-		.meta({ description: 'context: the name in brackets is the context of the records below; kept: sections are read over' }),
+		.meta({ description: 'context: the name in brackets is the context of the records below; kept: sections are ignored' }),
 	gap: z
 		.literal('wide')
 		.optional()
-		.meta({ description: 'fields with nothing but blanks between them stand in columns: two blanks or a tab end one' }),
+		.meta({ description: 'fields separated only by spaces are columns: two spaces or a tab end one' }),
 	continues: Sign.optional().meta({ description: 'at the end of a line: the record goes on in the next one' })
 });
 
@@ -48,7 +50,7 @@ export const DelimitedShape = z.strictObject({
 		.array(Field)
 		.min(1)
 		.max(60)
-		.meta({ description: 'what each column says, from the left; skip for one that is kept as it is' }),
+		.meta({ description: 'the field of each column, from the left; skip for a column that is not used' }),
 	comment: Sign.optional()
 });
 
@@ -105,13 +107,16 @@ export const KeySpelling = z.strictObject({
 		.length(4)
 		.default(['ctrl', 'alt', 'shift', 'meta']),
 	joint: z.string().min(1).max(3).default('+').meta({ description: 'between modifiers and key' }),
-	place: z.enum(['before', 'behind']).default('before').meta({ description: 'where the modifiers stand, seen from the key' }),
+	place: z
+		.enum(['before', 'behind'])
+		.default('before')
+		.meta({ description: 'the position of the modifiers, relative to the key' }),
 	then: z.string().min(1).max(6).default(' ').meta({ description: 'between the strokes of a sequence' }),
 	letters: z.enum(['upper', 'lower']).default('upper'),
 	by: z
 		.enum(['character', 'position'])
 		.default('character')
-		.meta({ description: 'position: a letter or sign names the key where a US keyboard has it (W3C UI Events code)' }),
+		.meta({ description: 'position: a letter or character names the key at its place on a US keyboard (W3C UI Events code)' }),
 	names: z
 		.record(z.string().max(30), z.string().min(1).max(30))
 		.default({})
@@ -132,7 +137,7 @@ export const Recipe = z
 		contexts: z
 			.record(z.string().max(80), Scope)
 			.default({})
-			.meta({ description: 'the names that the file uses for contexts, and the scopes that they stand for' })
+			.meta({ description: 'the names of contexts in the file, and their scopes' })
 	})
 	.check((ctx) => {
 		const { holds, record } = ctx.value;
@@ -143,7 +148,7 @@ export const Recipe = z
 					code: 'custom',
 					input: record,
 					path: ['record'],
-					message: `a recipe for ${holds} must say where the ${needed} stands`
+					message: `a recipe for ${holds} must define where the ${needed} is`
 				});
 	});
 export type Recipe = z.infer<typeof Recipe>;

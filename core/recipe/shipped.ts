@@ -97,23 +97,27 @@ export const SHIPPED_RECIPES: Readonly<Record<string, Recipe>> = {
 		at: '/macros',
 		fields: { macro: '#', label: '/label', steps: '/steps', note: '/note' }
 	}),
-	'bars-csv': make('Bars as CSV', 'bars', {
+	'bars-csv': make('Toolbars as CSV', 'bars', {
 		shape: 'delimited',
 		delimiter: ',',
 		columns: ['bar', 'tab', 'group', 'command', 'label']
 	}),
-	'bars-lines': make('Bars, one place a line', 'bars', {
+	'bars-lines': make('Toolbars, one button per line', 'bars', {
 		shape: 'line',
 		template: '{bar}[ / {tab} / {group}] : {command}[ = {label}]',
 		comment: '#'
 	}),
-	'gneiss-bars': make('Gneiss Solid 5, bars', 'bars', {
+	'gneiss-bars': make('Gneiss Solid 5, toolbars', 'bars', {
 		shape: 'line',
 		template: '{command}[ ({label})] => {bar}[ :: {tab} :: {group}]',
 		comment: '//'
 	}),
-	'varve-bars': make('Varve Draft 7, bars', 'bars', { shape: 'line', template: '{bar} <- {command}[ # {label}]', comment: ';' }),
-	'tuff-bars': make('Tuff Mesh 3, bars', 'bars', {
+	'varve-bars': make('Varve Draft 7, toolbars', 'bars', {
+		shape: 'line',
+		template: '{bar} <- {command}[ # {label}]',
+		comment: ';'
+	}),
+	'tuff-bars': make('Tuff Mesh 3, toolbars', 'bars', {
 		shape: 'xml',
 		element: 'place',
 		fields: { bar: '@on', tab: '@tab', group: '@group', command: '@runs', label: '@called' }

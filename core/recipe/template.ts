@@ -64,10 +64,10 @@ export function parseTemplate(text: string): Template {
 				const [name, flag] = text.slice(at, end).split(':') as [string, string | undefined];
 				at = end + 1;
 				if (!NAMES.has(name)) throw new TemplateError(`{${name}} is no field; there are ${[...NAMES].join(', ')}`);
-				if (name !== 'skip' && fields.includes(name as Field)) throw new TemplateError(`{${name}} stands twice`);
+				if (name !== 'skip' && fields.includes(name as Field)) throw new TemplateError(`{${name}} appears twice`);
 				if (flag === '') throw new TemplateError(`{${name}:} names no sign`);
 				if (flag === undefined && tokens.at(-1)?.kind === 'field')
-					throw new TemplateError(`nothing stands between two fields before {${name}}`);
+					throw new TemplateError(`there is nothing between two fields before {${name}}`);
 				fields.push(name as Field);
 				tokens.push(
 					flag === undefined ? { kind: 'field', field: name as Field } : { kind: 'flag', field: name as Field, sign: flag }
@@ -79,14 +79,14 @@ export function parseTemplate(text: string): Template {
 				at++;
 				const first = tokensInside.find((t) => t.kind !== 'blank');
 				if (first?.kind !== 'sign' && first?.kind !== 'flag')
-					throw new TemplateError('what may be missing must begin with a sign, as in [ # {note}]');
+					throw new TemplateError('an optional part must begin with a sign, as in [ # {note}]');
 				tokens.push({
 					kind: 'maybe',
 					tokens: tokensInside,
 					sign: first.kind === 'sign' ? first.text : first.sign,
 					apart: tokensInside[0]!.kind === 'blank'
 				});
-			} else if (c === '[' || c === ']') throw new TemplateError(`the bracket at ${at} has no partner, or stands in another`);
+			} else if (c === '[' || c === ']') throw new TemplateError(`the bracket at ${at} has no partner, or is inside another`);
 			else {
 				if (!sign) apart = tokens.at(-1)?.kind === 'blank';
 				sign += c === '\\' && at < text.length ? text[at++]! : c;

@@ -21,9 +21,9 @@ export function tryRecipe(recipe: Recipe, text: string, records: readonly FileRe
 		try {
 			const changed = spliced(text, changeRecord(recipe, text, record, { command: `${was}x` }));
 			const after = readWith(recipe, 'file', changed).records[i];
-			if (after?.fields.command?.value !== `${was}x`) return fail('what was written reads as something else');
+			if (after?.fields.command?.value !== `${was}x`) return fail('the written record reads differently');
 			const back = spliced(changed, changeRecord(recipe, changed, after, { command: was }));
-			if (back !== text) return fail('the line is not the same when it is written back');
+			if (back !== text) return fail('the line changes when it is written back');
 		} catch (error) {
 			if (!(error instanceof NotWritableError)) throw error;
 			return fail(error.message);

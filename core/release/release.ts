@@ -38,7 +38,7 @@ export const SeatReport = z.strictObject({
 	timestamp: z.number().int().min(1).nullable().default(null),
 	/** Whose file it is where somebody sits there: its version. */
 	own: z.number().int().min(1).nullable().default(null),
-	/** What was changed by hand, entry by entry in words; the first ones. */
+	/** What was edited locally, entry by entry in words; the first ones. */
 	differences: z.array(z.string().max(200)).max(20).default([]),
 	/** Options that the program takes up only when it is started anew, by their paths. */
 	restart: z.array(z.string().max(200)).max(20).default([])
@@ -68,7 +68,7 @@ export interface DriftBeside extends Drift {
 export const TroubleWords = z
 	.string()
 	.trim()
-	.min(1, 'say what does not work')
+	.min(1, 'describe what does not work')
 	.max(400)
 	.regex(/^[^\p{Cc}\p{Cs}]+$/u, 'words on one line, without control characters');
 

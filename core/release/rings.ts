@@ -1,3 +1,4 @@
+import { counted } from '../text/counted.ts';
 import { z } from 'zod';
 import { ReleaseNumber, type Seat, type SeatState } from './release.ts';
 
@@ -94,7 +95,7 @@ export const backTo = (rings: readonly Ring[], release: number, now: Date): Cour
 export function advanced(rings: readonly Ring[], course: Course, now: Date): Course {
 	const reached = course.reached + 1;
 	const ring = rings[reached];
-	if (!ring) throw new RangeError('the last ring has the release already');
+	if (!ring) throw new RangeError('the last ring already has the release');
 	return {
 		...course,
 		follows: { ...course.follows, [ring.id]: course.release },
@@ -149,14 +150,14 @@ export function judged(rings: readonly Ring[], course: Course, seats: readonly R
 	if (course.state === 'done') return says('done', `Every ring follows release ${course.release}.`);
 	const next = rings[course.reached + 1]?.name ?? '';
 	if (course.state === 'stopped') return says('stopped', `Stopped: ${next} stays as it is.`);
-	if (course.state === 'paused') return says('paused', `Paused: ${next} waits until somebody goes on.`);
+	if (course.state === 'paused') return says('paused', `Paused: ${next} waits until someone continues.`);
 	const share = having.length === 0 ? 0 : (100 * troubled.length) / having.length;
 	if (share > ring.limit) {
 		const told = troubled.slice(0, 3).map((seat) => `${seat.id} ${WORDS[seat.state]!}${toldOf(seat)}`);
 		const more = troubled.length > 3 ? ` and ${troubled.length - 3} more` : '';
 		return says(
 			'trouble',
-			`${next} waits: ${troubled.length} of ${having.length} ${having.length === 1 ? 'seat' : 'seats'} in trouble, more than ${ring.limit} % (${told.join('; ')}${more}).`
+			`${next} waits: ${troubled.length} of ${counted(having.length, 'seat')} in trouble, more than ${ring.limit} % (${told.join('; ')}${more}).`
 		);
 	}
 	const late = having.filter(({ state }) => state === 'behind');
@@ -174,20 +175,19 @@ export function judged(rings: readonly Ring[], course: Course, seats: readonly R
 	if (mine.length === 0)
 		return says(
 			'untested',
-			`${next} waits: ${ring.name} has no seats, so nobody has tried release ${course.release}. Confirm that ${next} gets it untested, or put a seat into ${ring.name}.`
+			`${next} waits: ${ring.name} has no seats, so no one has tried release ${course.release}. Confirm that ${next} gets it untested, or add a seat to ${ring.name}.`
 		);
 	if (!mine.some(({ state }) => state === 'current' || TROUBLE.includes(state)))
-		return says('seats', `${next} waits until a seat of ${ring.name} has it; none has been heard of.`);
+		return says('seats', `${next} waits until a seat of ${ring.name} has it; none has connected yet.`);
 	const until = new Date(Date.parse(course.since) + ring.soak * 60_000);
-	if (until > now)
-		return says('soak', `${next} gets it when it has stood ${minutes(ring.soak)} in ${ring.name}.`, until.toISOString());
+	if (until > now) return says('soak', `${next} gets it after ${minutes(ring.soak)} in ${ring.name}.`, until.toISOString());
 	return says(null, `${next} gets it now.`);
 }
 
 const WORDS: Partial<Record<SeatState, string>> = {
 	refused: 'refuses it',
-	drifted: 'was changed by hand',
-	troubled: 'reports trouble'
+	drifted: 'was edited locally',
+	troubled: 'reports a problem'
 };
 function toldOf({ state, report, trouble }: RingSeat): string {
 	const words = state === 'troubled' ? trouble?.words : report?.message;

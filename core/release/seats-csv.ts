@@ -38,9 +38,9 @@ export function readSeats(text: string, rings: readonly Pick<Ring, 'id' | 'name'
 	return readList(text, NAMES, 'id').map(({ line, cell }): ReadSeat => {
 		const problems: string[] = [];
 		const id = cell('id').toUpperCase();
-		if (!SeatId.safeParse(id).success) problems.push(`“${cell('id')}” is no id of a seat; expected one such as C-04`);
-		else if (known.includes(id)) problems.push(`there is a seat ${id} already`);
-		else if (seen.has(id)) problems.push(`${id} stands twice in the list`);
+		if (!SeatId.safeParse(id).success) problems.push(`“${cell('id')}” is not a seat id; expected one such as C-04`);
+		else if (known.includes(id)) problems.push(`there is already a seat ${id}`);
+		else if (seen.has(id)) problems.push(`${id} appears twice in the list`);
 		seen.add(id);
 		const wanted = plain(cell('ring'));
 		const ring = rings.find((one) => plain(one.id) === wanted || plain(one.name) === wanted);

@@ -37,11 +37,11 @@ export function profileIn(state: State, { profile, frozen, goesOut }: StateGroun
 export function stateText(state: State, release: number | null): string {
 	switch (state) {
 		case 'edited':
-			return 'as edited, not released';
+			return 'edited, not released';
 		case 'next':
-			return 'as in the next release';
+			return 'next release';
 		case 'seat':
-			return release === null ? 'as at the seats, nothing released yet' : `as at the seats, release ${release}`;
+			return release === null ? 'at the seats, nothing released yet' : `at the seats, release ${release}`;
 		case 'release':
 			return `release ${release}`;
 	}

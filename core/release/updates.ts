@@ -40,7 +40,7 @@ export const CheckIn = z.object({
 	timestamp: z.number().int().min(1).nullable(),
 	/** The version of the file of whoever sits there; null for nobody. */
 	own: z.number().int().min(1).nullable(),
-	/** The steward wants the file laid anew over one that was changed by hand. */
+	/** The steward wants the file laid anew over one that was edited locally. */
 	restore: z.boolean(),
 	/** The short digest of the last report that the office has; null for none. */
 	report: z.string().nullable()

@@ -1,3 +1,4 @@
+import { counted } from '../text/counted.ts';
 import { BOARDS } from '../keyboard/board.ts';
 import { LAYOUTS } from '../keyboard/layouts.ts';
 import { allStrokes } from '../keyboard/office-desks.ts';
@@ -47,10 +48,10 @@ function doings(ground: SheetGround, keys: Keys): string {
 		return place === EVERYWHERE ? labelOf(ground, b.command) : `${labelOf(ground, b.command)} (${place})`;
 	});
 	const longer = index.longer(keys).length;
-	const begins = longer > 0 ? [`begins ${longer} ${longer === 1 ? 'sequence' : 'sequences'}`] : [];
+	const begins = longer > 0 ? [`begins ${counted(longer, 'sequence')}`] : [];
 	// what each does is told in the list of those that are kept
 	const keepers = office.kept(keys).map(({ platform }) => platform ?? 'the program');
-	const kept = keepers.length > 0 ? [`(kept by ${listed(keepers)})`] : [];
+	const kept = keepers.length > 0 ? [`(reserved by ${listed(keepers)})`] : [];
 	return [...commands, ...begins, ...kept].join('; ');
 }
 
@@ -104,7 +105,7 @@ export function byKeyboard(ground: SheetGround): Section[] {
 					.sort(byPlaceOfKeys)
 			)
 		},
-		inputList(ground, 'Free at every desk', office.goodStrokes.filter(isFree)),
-		{ name: 'Kept: nobody may change these', columns: [...inputColumns(ground), 'Does', 'Kept by'], rows: kept }
+		inputList(ground, 'Free on all equipment', office.goodStrokes.filter(isFree)),
+		{ name: 'Reserved: these cannot be changed', columns: [...inputColumns(ground), 'Does', 'Reserved by'], rows: kept }
 	];
 }

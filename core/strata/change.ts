@@ -28,9 +28,7 @@ export class StaleChangeError extends Error {
 export class FactoryWriteError extends Error {
 	override name = 'FactoryWriteError';
 	constructor() {
-		super(
-			'the factory stratum is never written; write to the office or personal stratum, where remove hides what the factory says'
-		);
+		super('the factory level is read-only; edit the office or a personal level, where remove hides factory entries');
 	}
 }
 

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 
-/** set says something, remove takes away what a stratum below says, lock forbids strata above to change it. */
+/** set says something, remove takes away what a level below says, lock forbids strata above to change it. */
 export const EntryOp = z.enum(['set', 'remove', 'lock']);
 export type EntryOp = z.infer<typeof EntryOp>;
 

@@ -40,7 +40,7 @@ export const holding = (stratum: Stratum, chapter: string, content: unknown): St
 /** Throws `RangeError` when the profile has no such stratum. */
 export function stratumById(profile: Profile, id: StratumId): Stratum {
 	const stratum = profile.find((s) => s.id === id);
-	if (!stratum) throw new RangeError(`there is no stratum "${id}"; this profile has ${profile.map((s) => s.id).join(', ')}`);
+	if (!stratum) throw new RangeError(`there is no level "${id}"; this profile has ${profile.map((s) => s.id).join(', ')}`);
 	return stratum;
 }
 

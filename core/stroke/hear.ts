@@ -63,7 +63,7 @@ export function hear(press: KeyPress, match: KeyMatch): Heard {
 	if (press.code !== '' && match === 'position')
 		return WRITING_CODES.has(press.code)
 			? heard(press.code, heldModifiers, press.capsLock ? ['Caps Lock is on; it does not count as Shift.'] : [])
-			: heard(undefined, heldModifiers, [`The position ${press.code} is not one that applications can bind.`]);
+			: heard(undefined, heldModifiers, [`The position ${press.code} cannot be used by programs.`]);
 
 	if (press.key === 'Dead')
 		return heard(undefined, heldModifiers, [
@@ -77,7 +77,7 @@ export function hear(press: KeyPress, match: KeyMatch): Heard {
 			`Alt makes this key type ${character} here; the letter of the key is taken: ${positionLetter.toUpperCase()}.`
 		]);
 	if (!character || character === ' ')
-		return heard(undefined, heldModifiers, [`The key ${press.key || press.code} has no name that applications can bind.`]);
+		return heard(undefined, heldModifiers, [`The key ${press.key || press.code} cannot be used by programs.`]);
 
 	if (isLetter(character))
 		return heard(

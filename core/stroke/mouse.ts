@@ -21,10 +21,9 @@ export type MouseInput =
 const COMPASS: Readonly<Record<string, number>> = { n: 0, ne: 45, e: 90, se: 135, s: 180, sw: 225, w: 270, nw: 315 };
 const ARROWS = ['↑', '↗', '→', '↘', '↓', '↙', '←', '↖'];
 
-const FORM = new RegExp(
-	`^(?:wheel(?<wheel>${WHEELS.join('|')})|(?<button>${BUTTONS.join('|')})(?:(?<motion>${MOTIONS.join('|')})|flick(?<way>\\d{1,3}|[ns]?[ew]?)|shape-(?<shape>[a-z0-9]+(?:-[a-z0-9]+)*)))$`,
-	'i'
-);
+const FORM = `(?:Wheel(?<wheel>${WHEELS.join('|')})|(?<button>${BUTTONS.join('|')})(?:(?<motion>${MOTIONS.join('|')})|Flick(?<way>\\d{1,3}|[ns]?[ew]?)|Shape-(?<shape>[a-z0-9]+(?:-[a-z0-9]+)*)))`;
+const WHOLE = new RegExp(`^${FORM}$`, 'i');
+const IN_TEXT = new RegExp(`\\b${FORM}\\b`, 'g');
 
 const named = <T extends string>(list: readonly T[], text: string | undefined): T | undefined =>
 	list.find((one) => one.toLowerCase() === text?.toLowerCase());
@@ -46,7 +45,7 @@ export function mouseInput(text: string): MouseInput | undefined {
 }
 
 function read(text: string): MouseInput | undefined {
-	const groups = FORM.exec(text)?.groups;
+	const groups = WHOLE.exec(text)?.groups;
 	if (!groups) return undefined;
 	const wheel = named(WHEELS, groups['wheel']);
 	if (wheel) return { kind: 'wheel', wheel };
@@ -108,3 +107,10 @@ export function mouseLegend(input: MouseInput): string {
 			return `${input.button} “${input.shape}”`;
 	}
 }
+
+/** A text for people in which mouse inputs stand as on their caps: `RightFlick45` reads as `Right ↗`. */
+export const mouseReadable = (text: string): string =>
+	text.replace(IN_TEXT, (name) => {
+		const input = mouseInput(name);
+		return input ? mouseLegend(input) : name;
+	});

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { KEY_SPELLINGS, NAMED_CODES, WRITING_CODES } from './codes.ts';
 import { MODIFIER_NAMES, withoutSpacedNames } from './names.ts';
-import { isMouse, mouseInput, mouseKey, mouseLegend, mouseWords } from './mouse.ts';
+import { isMouse, mouseInput, mouseKey, mouseLegend, mouseReadable, mouseWords } from './mouse.ts';
 
 export const MODIFIERS = ['Ctrl', 'Alt', 'Shift', 'Meta'] as const;
 export type Modifier = (typeof MODIFIERS)[number];
@@ -56,7 +56,7 @@ function keyOf(text: string): string {
 			text,
 			modifierSpellings.has(text.toLowerCase())
 				? 'a modifier alone is not a shortcut; add a key, as in Ctrl+E'
-				: 'expected one character or a key name such as Enter, F5, ArrowUp or KeyA, or what the mouse does, such as RightFlickNE or MiddleDrag'
+				: 'expected one character or a key name such as Enter, F5, ArrowUp or KeyA, or mouse input such as RightFlickNE or MiddleDrag'
 		);
 	return key;
 }
@@ -94,7 +94,7 @@ export function parseKeys(text: string): Keys {
 		throw new StrokeSyntaxError(text, `a sequence has at most ${LONGEST_SEQUENCE} strokes, this has ${strokes.length}`);
 	const all = strokes.map(read);
 	const mouse = all.length > 1 && all.find(({ stroke }) => isMouse(stroke.key));
-	if (mouse) throw new StrokeSyntaxError(mouse.text, 'what the mouse says stands alone, and is no part of a sequence');
+	if (mouse) throw new StrokeSyntaxError(mouse.text, 'mouse input stands alone and cannot be part of a sequence');
 	return all.map((s) => s.text).join(' ') as Keys;
 }
 
@@ -132,11 +132,14 @@ export function properPrefixes(keys: Keys): readonly Keys[] {
 }
 const PREFIXES = new Map<Keys, readonly Keys[]>();
 
-/** A text for people in which positions stand as the letters and digits of a US board: `Ctrl+KeyF` reads as `Ctrl+F`. */
+/**
+ * A text for people in which positions stand as the letters and digits of a US board, and mouse inputs as on their caps: `Ctrl+KeyF`
+ * reads as `Ctrl+F`, `RightFlick45` as `Right ↗`.
+ */
 export function readable(text: string): string {
 	// most texts have none, and looking is quicker than replacing
-	if (!text.includes('Key') && !text.includes('Digit')) return text;
-	return text.replace(/\b(?:Key([A-Z])|Digit(\d))\b/g, '$1$2');
+	if (!/Key|Digit|Wheel|Click|Hold|Drag|Flick|Shape-/.test(text)) return text;
+	return mouseReadable(text.replace(/\b(?:Key([A-Z])|Digit(\d))\b/g, '$1$2'));
 }
 
 /** Whether the stroke types a character when a text field or a command line listens. */

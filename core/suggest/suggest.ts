@@ -124,7 +124,7 @@ function reasoning(index: ShortcutIndex, office: OfficeDesks, command: Command, 
 			place &&
 			related.find((r) => r.held === held && r.place && Math.hypot(r.place.x - place.x, r.place.y - place.y) <= 1.25 * PITCH);
 		if (near) say('neighbour', `next to ${near.label}`);
-		if (office.troubles(keys).length > 0) say('elsewhere', 'not on the same key at every desk');
+		if (office.troubles(keys).length > 0) say('elsewhere', 'not on the same key on all keyboards');
 		return reasons;
 	};
 }

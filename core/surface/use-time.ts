@@ -13,8 +13,8 @@ export function pointingAt(from: Rect, to: Rect): TimeTerm {
 export function inDrawer(places: number): TimeTerm[] {
 	const at = Math.max(1, places / 2);
 	return [
-		{ ...pointing(at * SIZES.small.height, SIZES.small.height), name: 'within the drawer' },
-		{ ...choosing(places), name: 'choosing in the drawer' }
+		{ ...pointing(at * SIZES.small.height, SIZES.small.height), name: 'in the overflow' },
+		{ ...choosing(places), name: 'choose in the overflow' }
 	];
 }
 

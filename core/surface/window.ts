@@ -104,7 +104,7 @@ function placeSize({ icon, text }: ToolbarBox, place: PlaceBox, isAcross: boolea
 	return isAcross ? { along: height, across: width } : { along: width, across: height };
 }
 
-/** A bar in a row or column of so much room from a corner; what does not fit goes into its drawer. */
+/** A bar in a row or column of so much room from a corner; what does not fit goes into its overflow. */
 function lay(bar: ToolbarBox, x: number, y: number, room: number, isAcross: boolean): PlacedToolbar {
 	const sizes = bar.places.map((place) => placeSize(bar, place, isAcross));
 	const across = Math.max(bar.icon + 2 * PAD, ...sizes.map((s) => s.across)) + 2;

@@ -1,7 +1,7 @@
+const lists = new Intl.ListFormat('en-GB', { type: 'conjunction' });
+
 /** "A", "A and B", "A, B and C". */
-export function listed(names: readonly string[]): string {
-	return names.length < 2 ? (names[0] ?? '') : `${names.slice(0, -1).join(', ')} and ${names.at(-1)}`;
-}
+export const listed = (names: readonly string[]): string => lists.format(names);
 
 /** The names of at most four, and how many more. Only names that are said are made. */
 export function listedBriefly<T>(all: readonly T[], name: (one: T) => string): string {

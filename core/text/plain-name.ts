@@ -7,6 +7,6 @@ const UNSEEN = /[\p{C}\p{DI}\u2800]/u;
 export const plainName = (what: string, most = 60) =>
 	z
 		.string()
-		.refine((text) => !UNSEEN.test(text.trim()), `${what} holds a sign that cannot be seen; expected letters, digits and signs`)
+		.refine((text) => !UNSEEN.test(text.trim()), `${what} contains an invisible character; expected letters, digits and signs`)
 		.transform((text) => text.normalize('NFC').replace(/\s+/gu, ' ').trim())
 		.pipe(z.string().min(1, `${what} needs a name`).max(most));

@@ -61,7 +61,7 @@ set | W | joint.check | assembly
 	},
 	{
 		stratum: 'personal',
-		label: 'My own keys',
+		label: 'My shortcuts',
 		also: personalBars,
 		lines: `
 set | F | solid.fillet | edge
@@ -126,7 +126,7 @@ set | RightShape-ring | view.fit | part
 	},
 	{
 		stratum: 'personal',
-		label: 'Eight directions while sketching, one that waits, and two shapes of my own',
+		label: 'Eight directions while sketching, one unassigned command, and two drawn shapes',
 		also: shapesDrawn('Tick', 'Notch'),
 		roses: `
 Right | 8 | sketch

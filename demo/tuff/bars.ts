@@ -16,7 +16,7 @@ ribbon Cladding
 		group Kinds : trim.gasket trim.sill trim.handrail trim.bumper
 		group Foil : foil.lay* foil.fill foil.cut foil.wrap foil.overlap foil.lettering
 	tab Sight
-		group Stand : sight.seated* sight.standing* sight.child
+		group Viewpoint : sight.seated* sight.standing* sight.child
 		group See : sight.blocked sight.horizon sight.share view.daylight view.through
 toolbar Skin @ left 0 32 none skin : mesh.points mesh.edges mesh.faces - mesh.move mesh.slide mesh.flatten - mesh.pull mesh.bevel mesh.cut-loop mesh.knife mesh.bridge mesh.shell
 toolbar Panel @ left 0 32 none panel : pick.box pick.brush pick.same - panel.move panel.snap panel.hide panel.show

@@ -25,7 +25,7 @@ macro:panel-check | Check a cladding panel | ruler-measure | | cancel; run check
 	},
 	{
 		stratum: 'personal',
-		label: 'My own keys',
+		label: 'My shortcuts',
 		lines: `
 set | KeyB | mesh.bridge | edge
 set | KeyS | mesh.grow | skin

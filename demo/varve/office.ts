@@ -47,7 +47,7 @@ lo   -> layer.of-object
 	},
 	{
 		stratum: 'personal',
-		label: 'My own keys',
+		label: 'My shortcuts',
 		lines: `
 set | E | shape.extend | canvas
 set | Alt+D | dim.straight | dimension

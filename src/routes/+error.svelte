@@ -4,15 +4,15 @@
 
 <svelte:head><title>Skarn</title></svelte:head>
 <main>
-	<h1>{page.status === 404 ? 'There is no such view' : 'This could not be shown'}</h1>
+	<h1>{page.status === 404 ? 'This view does not exist' : 'This page could not be shown'}</h1>
 	<p>{page.error?.message ?? ''}</p>
-	<p><a href="/">Go to the first application</a> or <a href="/catalogue">bring another one</a>.</p>
+	<p><a href="/">Open the first program</a> or <a href="/programs/new">add one</a>.</p>
 </main>
 
 <style>
 	main {
 		display: grid;
-		gap: 10px;
+		gap: var(--space-2);
 		max-width: 560px;
 		margin: 20dvh auto 0;
 	}

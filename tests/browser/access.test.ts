@@ -45,7 +45,7 @@ describe('access for everybody', () => {
 			await at.page.goto(`${at.server.address}/gneiss-solid-5/gestures`);
 			await at.page.getByRole('combobox', { name: 'Hand', exact: true }).selectOption('C-02');
 			expect(await violations(), 'roses').to.deep.equal([]);
-			for (const tab of ['Shapes', 'Navigation', 'Test the hand']) {
+			for (const tab of ['Shapes', 'Navigation', 'Measure your hand']) {
 				await at.page.getByRole('button', { name: tab, exact: true }).click();
 				if (tab === 'Shapes') await at.page.getByRole('option', { name: /Notch/ }).click();
 				await laidOut(at.page);
@@ -64,7 +64,7 @@ describe('access for everybody', () => {
 		await at.page.getByRole('dialog').waitFor({ state: 'detached' });
 		await at.page.locator('main h1:not(.visually-hidden)').first().click();
 		await at.page.keyboard.press('?');
-		await at.page.getByRole('dialog', { name: 'What can be pressed here' }).waitFor();
+		await at.page.getByRole('dialog', { name: 'Keyboard shortcuts' }).waitFor();
 		expect(await violations()).to.deep.equal([]);
 	});
 
@@ -79,7 +79,7 @@ describe('access for everybody', () => {
 		expect(await violations()).to.deep.equal([]);
 		await at.page.keyboard.press('Escape');
 		await at.page.keyboard.press('Escape');
-		await at.page.getByRole('button', { name: 'Look through' }).click();
+		await at.page.getByRole('button', { name: 'Review' }).click();
 		expect(await violations()).to.deep.equal([]);
 	});
 

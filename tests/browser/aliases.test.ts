@@ -63,7 +63,7 @@ describe('Aliases and recipes', () => {
 	it('keeps what was typed when the page is closed before it is written, until somebody has decided on it', async () => {
 		await open('aliases');
 		const before = await stored('personal');
-		const callout = at.page.getByText('There is text of yours that was not written');
+		const callout = at.page.getByText('Some of your text is not saved');
 		for (const takes of [false, true]) {
 			await found().getByText('2 errors').waitFor();
 			// The pause after the last key lasts for ever, so that a slow machine writes no more than a fast one.
@@ -79,7 +79,7 @@ describe('Aliases and recipes', () => {
 			await at.page.reload();
 			await callout.waitFor();
 			expect((await text())[1]).to.equal('tt          -> shape.trim');
-			await at.page.getByRole('button', { name: takes ? 'Put mine in its place' : 'Let it go' }).click();
+			await at.page.getByRole('button', { name: takes ? 'Use my text' : 'Discard' }).click();
 			await callout.waitFor({ state: 'detached' });
 			if (!takes) {
 				await at.page.reload();
@@ -114,7 +114,7 @@ describe('Aliases and recipes', () => {
 		await found().getByText('2 errors').waitFor();
 		await found().getByText('tt is Text block here').waitFor();
 		await at.page.keyboard.press('a');
-		await at.page.getByRole('textbox', { name: 'Why it may stand' }).waitFor();
+		await at.page.getByRole('textbox', { name: 'Reason' }).waitFor();
 		await at.page.keyboard.type('both of us type it so');
 		await at.page.keyboard.press('Enter');
 		await found().getByText('1 error', { exact: false }).waitFor();
@@ -124,7 +124,7 @@ describe('Aliases and recipes', () => {
 		await found().getByRole('button', { name: 'Accepted 1' }).click();
 		await found().getByText('tt is Text block here').click();
 		await found().getByText('Accepted by the designer: both of us type it so').waitFor();
-		await found().getByRole('button', { name: 'Take the acceptance back' }).click();
+		await found().getByRole('button', { name: 'Withdraw acceptance' }).click();
 		await found().getByText('2 errors').waitFor();
 	});
 
@@ -151,25 +151,25 @@ describe('Aliases and recipes', () => {
 		await at.page
 			.locator('input[type="file"]')
 			.setInputFiles({ name: 'list7.txt', mimeType: 'text/plain', buffer: Buffer.from(OWN) });
-		await at.page.getByText('of 6 records, byte for byte').waitFor();
-		expect(await at.page.getByRole('region', { name: 'Recipe' }).innerText()).to.match(/1\s+line that it does not read/);
-		await at.page.getByRole('button', { name: 'Keep the recipe' }).click();
-		await at.page.getByRole('button', { name: 'Drop the recipe My format' }).waitFor();
-		const recipe = await saved(() => at.page.getByRole('button', { name: 'Save it as a file' }).click());
-		await at.page.getByRole('button', { name: 'Use as the alias file of Personal' }).click();
-		await at.page.getByRole('button', { name: 'Replace it' }).click();
+		await at.page.getByText('for 6 records, byte for byte').waitFor();
+		expect(await at.page.getByRole('region', { name: 'Recipe' }).innerText()).to.match(/1\s+line not read/);
+		await at.page.getByRole('button', { name: 'Save recipe' }).click();
+		await at.page.getByRole('button', { name: 'Delete the recipe My format' }).waitFor();
+		const recipe = await saved(() => at.page.getByRole('button', { name: 'Export as file' }).click());
+		await at.page.getByRole('button', { name: 'Use as alias file of Personal' }).click();
+		await at.page.getByRole('button', { name: 'Replace' }).click();
 		await at.page.waitForURL(/aliases/);
 		expect(await stored('personal')).to.equal(OWN);
 
 		await found().getByText('HF is Fill here and Hatch in line 6').click();
-		await found().getByRole('button', { name: 'Take line 8 out' }).click();
+		await found().getByRole('button', { name: 'Remove line 8' }).click();
 		await found().getByText('draw.double is spelt much like it').click();
-		await found().getByRole('button', { name: 'Make it draw.double' }).click();
+		await found().getByRole('button', { name: 'Change it to draw.double' }).click();
 		await found().getByText('0 errors').waitFor();
 		const wanted = OWN.replace('draw.doubel', 'draw.double').replace('HF   runs  hatch.solid\r\n', '');
 		await eventually(async () => expect(await stored('personal')).to.equal(wanted));
 
-		const back = await saved(() => at.page.getByRole('button', { name: 'Save the file' }).click());
+		const back = await saved(() => at.page.getByRole('button', { name: 'Export file' }).click());
 		expect(readFileSync(back, 'utf8')).to.equal(wanted);
 
 		// the same in a terminal, of the file as it was brought and as it was written back
@@ -211,7 +211,7 @@ describe('Aliases and recipes', () => {
 		);
 		await at.page.getByRole('textbox', { name: 'One record' }).fill('{alias} only');
 		await at.page.keyboard.press('Tab');
-		await at.page.getByRole('alert').getByText('must say where the command stands').waitFor();
+		await at.page.getByRole('alert').getByText('must define where the command is').waitFor();
 	});
 
 	it('shows what shortcuts of a foreign file would change before anything does', async () => {
@@ -220,8 +220,8 @@ describe('Aliases and recipes', () => {
 		await at.page
 			.getByRole('textbox', { name: 'Sample' })
 			.fill('draw.arc : Ctrl+Alt+F9\nlevel.line : Strg+Alt+F8\nnone.here : Ctrl+1\n');
-		await at.page.getByText('of 3 records, byte for byte').waitFor();
-		await at.page.getByRole('button', { name: 'See what it would change' }).click();
+		await at.page.getByText('for 3 records, byte for byte').waitFor();
+		await at.page.getByRole('button', { name: 'Preview changes' }).click();
 		await at.page.getByRole('button', { name: /Import 2|Take 2|2 entries/ }).waitFor();
 	});
 
@@ -238,14 +238,14 @@ describe('Aliases and recipes', () => {
 			changes: [{ chapter: 'aliases', stratum: 'personal', at: text.length, before: '', after: 'dc   runs  draw.slot\r\n' }]
 		});
 		await at.page.evaluate(() => window.dispatchEvent(new Event('focus')));
-		await at.page.getByText('still works with what it has read').waitFor();
+		await at.page.getByText('still uses the version that it loaded').waitFor();
 		await frame.focus();
 		await at.page.keyboard.press('Escape');
 		await at.page.getByText('Circle ends.').first().waitFor();
 		await at.page.keyboard.type('dc ');
 		await at.page.getByText('Circle runs', { exact: true }).waitFor();
 		await at.page.keyboard.press('Escape');
-		await at.page.getByRole('button', { name: 'Read it again' }).click();
+		await at.page.getByRole('button', { name: 'Reload' }).click();
 		await at.page.keyboard.type('dc ');
 		await at.page.getByText('Slot runs', { exact: true }).waitFor();
 		await at.page.keyboard.press('Escape');
@@ -256,9 +256,9 @@ describe('Aliases and recipes', () => {
 		await at.page.keyboard.type(' changed');
 		await eventually(async () => expect(await stored('personal')).to.include('changed'));
 		await at.page.getByRole('link', { name: /^Bench/ }).click();
-		await at.page.getByText('still works with what it has read').waitFor();
-		await at.page.getByRole('button', { name: 'Read it again' }).click();
-		await at.page.getByText('still works with what it has read').waitFor({ state: 'detached' });
+		await at.page.getByText('still uses the version that it loaded').waitFor();
+		await at.page.getByRole('button', { name: 'Reload' }).click();
+		await at.page.getByText('still uses the version that it loaded').waitFor({ state: 'detached' });
 	});
 
 	it('suggests a whole set for a category, solved to the optimum, and writes it as one edit', async () => {
@@ -267,7 +267,7 @@ describe('Aliases and recipes', () => {
 		await at.page.getByRole('button', { name: 'Suggest for a category' }).click();
 		const dialog = at.page.getByRole('dialog', { name: 'Aliases for a category' });
 		await dialog.getByRole('combobox', { name: 'Category' }).selectOption('Annotate › Text');
-		await dialog.getByText('No other choice is better').waitFor();
+		await dialog.getByText('Optimal: no other choice saves more seconds per day').waitFor();
 		await dialog.getByRole('button', { name: /Write \d+ aliases/ }).click();
 		await eventually(async () =>
 			expect((await stored('personal')).split('\n').length).to.be.greaterThan(before.split('\n').length + 3)
@@ -279,15 +279,18 @@ describe('Aliases and recipes', () => {
 
 	it('shows which file wins at which seat, changes the order, and takes it back', async () => {
 		await open('folders');
-		const aside = at.page.getByRole('complementary', { name: 'Why' });
+		const aside = at.page.getByRole('complementary', { name: 'Reason' });
 		await aside.getByText("hides the office's of 2026-10-12").waitFor();
-		await at.page.getByRole('group', { name: 'Arrangement of Drawing office' }).getByRole('button', { name: 'one copy' }).click();
+		await at.page
+			.getByRole('group', { name: 'Search order of Drawing office' })
+			.getByRole('button', { name: 'one copy' })
+			.click();
 		await eventually(async () => expect(await aside.innerText()).to.not.include('hides the office'));
 		await at.page.getByRole('button', { name: 'Undo the last change' }).click();
 		await aside.getByText("hides the office's of 2026-10-12").waitFor();
 		await at.page.getByRole('button', { name: 'Search S:/Standard/Varve earlier' }).first().click();
 		await at.page.getByRole('button', { name: 'C-02, names.txt in S:/Standard/Varve: read' }).click();
-		await aside.getByText('S:/Standard/Varve wins.').waitFor();
+		await aside.getByText('The copy in S:/Standard/Varve is loaded.').waitFor();
 	});
 
 	it('reads macros of a foreign file, and takes them', async () => {
@@ -296,8 +299,8 @@ describe('Aliases and recipes', () => {
 		await at.page
 			.getByRole('textbox', { name: 'Sample' })
 			.fill('// steps\nquarter => type "/4"; accept\nbox => cancel; run draw.rectangle; pick "corner"\nbad => hop\n');
-		await at.page.getByText('of them with steps that can be read').waitFor();
-		await at.page.getByRole('button', { name: 'See what it would change' }).click();
+		await at.page.getByText('of them with readable steps').waitFor();
+		await at.page.getByRole('button', { name: 'Preview changes' }).click();
 		await at.page.getByText('"hop" is no step').waitFor();
 		await at.page.getByRole('button', { name: 'Import 2 entries' }).click();
 		await at.page.goto(`${at.server.address}/varve-draft-7/macros?macro=macro%3Aquarter`);
@@ -310,8 +313,8 @@ describe('Aliases and recipes', () => {
 		await at.page
 			.getByRole('textbox', { name: 'Sample' })
 			.fill('[plan]\ndraw.arc : STRG-ALT-F9\n[sheet]\nlevel.line : STRG-ALT-F8\n');
-		await at.page.getByText(/2 contexts have no meaning here yet/).waitFor();
-		await at.page.getByText('How keys are spelled').click();
+		await at.page.getByText(/2 contexts have no meaning yet/).waitFor();
+		await at.page.getByText('Key and context names').click();
 		const say = async (name: string | RegExp, value: string) => {
 			await at.page.getByRole('textbox', { name }).fill(value);
 			await at.page.keyboard.press('Tab');
@@ -319,11 +322,11 @@ describe('Aliases and recipes', () => {
 		await say('ctrl', 'STRG');
 		await say('alt', 'ALT');
 		await say('Between modifier and key', '-');
-		await say(/^Contexts, one a line/, 'plan = document=plan\nsheet = document');
+		await say(/^Contexts, one per line/, 'plan = document=plan\nsheet = document');
 		await at.page.getByRole('alert').getByText('is not a scope').waitFor();
-		await say(/^Contexts, one a line/, 'plan = document=plan\nsheet = everywhere');
-		await eventually(async () => expect(await at.page.getByText(/have no meaning here yet/).count()).to.equal(0));
-		await at.page.getByRole('button', { name: 'See what it would change' }).click();
+		await say(/^Contexts, one per line/, 'plan = document=plan\nsheet = everywhere');
+		await eventually(async () => expect(await at.page.getByText(/have no meaning yet/).count()).to.equal(0));
+		await at.page.getByRole('button', { name: 'Preview changes' }).click();
 		await at.page.getByRole('button', { name: 'Import 2 entries' }).waitFor();
 		expect(await at.page.getByRole('listitem').filter({ hasText: 'Everywhere' }).innerText()).to.include('F8');
 	});
@@ -331,14 +334,14 @@ describe('Aliases and recipes', () => {
 	it('gives an application a command line that has none, with rules of its own', async () => {
 		await at.page.goto(`${at.server.address}/tuff-mesh-3/aliases`);
 		await at.page.getByRole('combobox', { name: 'Typed names' }).selectOption('line');
-		await at.page.getByRole('combobox', { name: 'Of two lines about one name' }).selectOption('last');
-		await at.page.getByRole('button', { name: 'It has a command line' }).click();
+		await at.page.getByRole('combobox', { name: 'Duplicate names' }).selectOption('last');
+		await at.page.getByRole('button', { name: 'Add a command line' }).click();
 		await at.page.locator('.cm-content').waitFor();
 		await at.page.getByRole('button', { name: 'Rules' }).click();
 		const dialog = at.page.getByRole('dialog');
-		expect(await dialog.getByRole('combobox', { name: 'Of two lines about one name' }).inputValue()).to.equal('last');
+		expect(await dialog.getByRole('combobox', { name: 'Duplicate names' }).inputValue()).to.equal('last');
 		await dialog.getByRole('combobox', { name: 'Typed names' }).selectOption('none');
-		await dialog.getByRole('button', { name: 'Set' }).click();
+		await dialog.getByRole('button', { name: 'Save', exact: true }).click();
 		await at.page.getByText('has no command line').waitFor();
 	});
 });

@@ -3,11 +3,17 @@ import { readFileSync } from 'node:fs';
 import { textWidth } from '../../core/surface/text-width.ts';
 import { desk, eventually, laidOut } from './office.ts';
 
-describe('Bars', () => {
+describe('Toolbars', () => {
 	const at = desk();
-	const bars = () => at.page.getByRole('listbox', { name: 'Bars of the window' });
+	/** The whole window in sight, for what is carried by mouse. */
+	const fit = () => at.page.getByRole('button', { name: 'Fit', exact: true }).click();
+	const openFit = async () => {
+		await at.open('bars');
+		await fit();
+	};
+	const bars = () => at.page.getByRole('listbox', { name: 'Toolbars of the window' });
 	const place = (name: string) => bars().getByRole('option', { name, exact: true });
-	const aside = () => at.page.getByRole('complementary', { name: 'What is selected' });
+	const aside = () => at.page.getByRole('complementary', { name: 'Selection' });
 	const undo = () => at.page.getByRole('button', { name: 'Undo' }).click();
 	const share = async () => Number(/([\d.]+) %/.exec(await bars().locator('.canvas').innerText())![1]);
 	/** The names of the places of the window, from left to right as they are drawn. */
@@ -19,18 +25,49 @@ describe('Bars', () => {
 				return found;
 			}, names);
 	const add = async (words: string) => {
-		await at.page.getByRole('combobox', { name: 'Add a command to the bars' }).fill(words);
+		await at.page.getByRole('combobox', { name: 'Add a command to the toolbars' }).fill(words);
 		await at.page.keyboard.press('Enter');
 	};
 
-	beforeEach(() => at.open('bars'));
+	beforeEach(openFit);
 
 	it('shows the window of the chosen screen, and what each screen loses', async () => {
 		await place('Extrude').waitFor();
 		expect(await share()).to.be.within(40, 90);
-		const screens = at.page.getByRole('group', { name: 'What each screen loses' });
+		const screens = at.page.getByRole('group', { name: 'Space on each screen' });
 		await screens.getByRole('button', { name: /^C-01: 1920/ }).click();
 		await eventually(async () => expect(await share()).to.be.greaterThan(75));
+	});
+
+	it('opens in true size where names would be too small, zooms by keys and by the wheel, and shows the part in sight', async () => {
+		await at.open('bars');
+		const scale = () => bars().evaluate((one) => new DOMMatrix(getComputedStyle(one).transform).a);
+		expect(await scale()).to.equal(1);
+		const overview = at.page.locator('.holder > svg');
+		await overview.waitFor();
+		await bars().focus();
+		await at.page.keyboard.press('0');
+		await overview.waitFor({ state: 'detached' });
+		const fitted = await scale();
+		expect(fitted).to.be.lessThan(0.83);
+		await at.page.keyboard.press('+');
+		await eventually(async () => expect(await scale()).to.be.greaterThan(fitted));
+		await bars().hover({ position: { x: 60, y: 60 } });
+		await at.page.keyboard.down('Control');
+		for (let i = 0; i < 4; i++) await at.page.mouse.wheel(0, -100);
+		await at.page.keyboard.up('Control');
+		await eventually(async () => expect(await scale()).to.be.greaterThan(0.9));
+		await overview.waitFor();
+		// what keys select comes into sight
+		await place('Save').click();
+		for (let i = 0; i < 25; i++) await at.page.keyboard.press('ArrowRight');
+		await eventually(async () => {
+			const [chosen, room] = [
+				await bars().locator('[aria-selected="true"]').first().boundingBox(),
+				await at.page.locator('.room').boundingBox()
+			];
+			expect(chosen!.x + chosen!.width).to.be.lessThan(room!.x + room!.width + 2);
+		});
 	});
 
 	it('measures texts as Chromium does', async () => {
@@ -46,12 +83,12 @@ describe('Bars', () => {
 
 	it('takes a place by mouse: drawn over another it stands before that, let go outside it goes', async () => {
 		await place('Loft').dragTo(place('Shell'));
-		await at.page.getByText('Bars: Loft moved').first().waitFor();
+		await at.page.getByText('Toolbars: Loft moved').first().waitFor();
 		expect(await order(['Loft', 'Shell'])).to.deep.equal(['Loft', 'Shell']);
 		await undo();
 		await eventually(async () => expect(await order(['Loft', 'Shell'])).to.deep.equal(['Shell', 'Loft']));
 		await place('Loft').click();
-		await aside().getByRole('button', { name: 'Take away' }).click();
+		await aside().getByRole('button', { name: 'Remove', exact: true }).click();
 		await place('Loft').waitFor({ state: 'detached' });
 		await undo();
 		await place('Loft').waitFor();
@@ -64,13 +101,13 @@ describe('Bars', () => {
 		await at.page.keyboard.press('Enter');
 		await bars().getByRole('option', { name: 'My five', exact: true }).waitFor();
 		for (const words of ['mass properties', 'interference', 'wall thickness']) await add(words);
-		await place('Mass properties').waitFor();
+		for (const name of ['Mass properties', 'Check wall thickness']) await place(name).waitFor();
 		await eventually(async () => expect(await share()).to.be.lessThan(before));
 		await bars().focus();
 		await bars().press('PageUp');
 		await aside().getByRole('heading', { name: 'My five' }).waitFor();
 		await aside().getByRole('combobox', { name: 'Names' }).selectOption('beside');
-		await at.page.getByText('Bars: names beside').first().waitFor();
+		await at.page.getByText('Toolbars: names beside').first().waitFor();
 		await aside().getByText('Hidden', { exact: true }).click();
 		await eventually(async () => expect(await share()).to.equal(before));
 		for (let i = 0; i < 6; i++) await undo();
@@ -88,7 +125,10 @@ describe('Bars', () => {
 		await at.page.keyboard.type('Turn it');
 		await at.page.keyboard.press('Tab');
 		await place('Turn it').waitFor();
-		await aside().getByText('known under two names').first().waitFor();
+		await aside()
+			.getByText(/has the label Turn it in the toolbars/)
+			.first()
+			.waitFor();
 		await bars().focus();
 		await bars().press('Delete');
 		await place('Turn it').waitFor({ state: 'detached' });
@@ -97,7 +137,7 @@ describe('Bars', () => {
 	});
 
 	it('takes names where they stand: by a double click, by F2 from place to tab, and leaves them by Escape', async () => {
-		const field = () => bars().getByRole('textbox', { name: 'Another name' });
+		const field = () => bars().getByRole('textbox', { name: 'New name' });
 		await bars().getByRole('option', { name: 'Sheet metal', exact: true }).dblclick();
 		expect(await field().inputValue()).to.equal('Sheet metal');
 		const [over, tab] = [
@@ -108,7 +148,7 @@ describe('Bars', () => {
 		await at.page.keyboard.type('Thin sheet');
 		await at.page.keyboard.press('Enter');
 		await bars().getByRole('option', { name: 'Thin sheet', exact: true }).waitFor();
-		expect(await at.page.evaluate(() => document.activeElement?.getAttribute('aria-label'))).to.equal('Bars of the window');
+		expect(await at.page.evaluate(() => document.activeElement?.getAttribute('aria-label'))).to.equal('Toolbars of the window');
 		await at.page.keyboard.press('F2');
 		await at.page.keyboard.type('No');
 		await at.page.keyboard.press('Escape');
@@ -131,7 +171,7 @@ describe('Bars', () => {
 			await bars().getByRole('option', { name, exact: true }).waitFor();
 		}
 		await add('sketch line');
-		await at.page.getByText('Bars: Line into Glass').first().waitFor();
+		await at.page.getByText('Toolbars: Line into Glass').first().waitFor();
 		await at.page.keyboard.press('Escape');
 		await bars().focus();
 		await at.page.keyboard.press('u');
@@ -139,19 +179,19 @@ describe('Bars', () => {
 		await at.page.keyboard.press('u');
 		await bars().getByRole('option', { name: 'Windows', exact: true }).waitFor();
 		await aside()
-			.getByText(/^All bars/)
+			.getByText(/^All toolbars/)
 			.click();
 		await aside()
-			.getByRole('button', { name: /as below$/ })
+			.getByRole('button', { name: /^Reset all/ })
 			.click();
 		await bars().getByRole('option', { name: 'Windows', exact: true }).waitFor({ state: 'detached' });
 		for (let i = 0; i < 5; i++) await undo();
 	});
 
 	it('takes the fit that costs least, and gives it back', async () => {
-		const fit = at.page.getByText(/A better fit of Body saves/);
+		const fit = at.page.getByText(/A better layout of Body saves/);
 		await fit.waitFor();
-		await at.page.getByRole('button', { name: 'Take the fit' }).click();
+		await at.page.getByRole('button', { name: 'Apply this layout' }).click();
 		await fit.waitFor({ state: 'detached' });
 		await undo();
 		await fit.waitFor();
@@ -160,7 +200,7 @@ describe('Bars', () => {
 	it('refuses what a lock holds, and says who has locked', async () => {
 		await place('Save').click();
 		await aside().getByText('Office has locked it').waitFor();
-		await aside().getByRole('button', { name: 'Take away' }).click();
+		await aside().getByRole('button', { name: 'Remove', exact: true }).click();
 		await at.page
 			.getByText(/Office has locked/)
 			.last()
@@ -170,7 +210,7 @@ describe('Bars', () => {
 
 	it('takes a command from the search by mouse, into a group and into a menu that opens under it', async () => {
 		const carry = async (words: string, over: () => ReturnType<typeof place>, then?: () => ReturnType<typeof place>) => {
-			await at.page.getByRole('combobox', { name: 'Add a command to the bars' }).fill(words);
+			await at.page.getByRole('combobox', { name: 'Add a command to the toolbars' }).fill(words);
 			await aside().getByRole('listbox', { name: 'Commands' }).getByRole('option').first().hover();
 			await at.page.mouse.down();
 			for (const target of [over, then]) {
@@ -184,18 +224,19 @@ describe('Bars', () => {
 		};
 		await carry('interference', () => place('Extrude'));
 		await at.page
-			.getByText(/Bars: .* into Grow/)
+			.getByText(/Toolbars: .* into Grow/)
 			.first()
 			.waitFor();
 		await undo();
 		await at.page.goto(`${at.server.address}/varve-draft-7/bars`);
+		await fit();
 		await carry(
 			'calculator',
 			() => place('Edit'),
 			() => place('Paste in place')
 		);
 		await at.page
-			.getByText(/Bars: .* into Edit/)
+			.getByText(/Toolbars: .* into Edit/)
 			.first()
 			.waitFor();
 		await undo();
@@ -215,19 +256,19 @@ describe('Bars', () => {
 		await at.page.keyboard.press('Escape');
 		await bars().focus();
 		await bars().press('PageUp');
-		await aside().getByText('No key and no button opens the cursor bar').first().waitFor();
+		await aside().getByText('No key or mouse button opens the cursor bar').first().waitFor();
 		await aside()
 			.getByRole('button', { name: /^Keys that open/ })
 			.press('Enter');
 		await at.page.keyboard.press('Control+Alt+7');
 		await at.page.keyboard.press('Enter');
-		await at.page.getByText('Bars: open it by Ctrl+Alt+7').first().waitFor();
+		await at.page.getByText('Toolbars: open it by Ctrl+Alt+7').first().waitFor();
 		await aside()
 			.getByRole('button', { name: /^Selection/ })
 			.click();
 		await at.page.getByRole('checkbox', { name: 'Edge' }).check();
 		await at.page.keyboard.press('Escape');
-		await at.page.getByText('Bars: where it shows').first().waitFor();
+		await at.page.getByText('Toolbars: where it shows').first().waitFor();
 		await at.open('bench');
 		const frame = at.page.getByRole('application', { name: /stand-in/ });
 		await at.page.getByRole('combobox', { name: 'Selection' }).selectOption('edge');
@@ -247,22 +288,22 @@ describe('Bars', () => {
 		await frame.focus();
 		await at.page.keyboard.press('Control+Alt+7');
 		expect(await bar.count()).to.equal(0);
-		await at.open('bars');
+		await openFit();
 		for (let i = 0; i < 5; i++) await undo();
 	});
 
 	it('turns a ribbon into toolbars and back, with a look at it before, and loses nothing', async () => {
 		const before = await share();
-		await at.page.getByRole('button', { name: 'As toolbars …' }).click();
-		const dialog = at.page.getByRole('dialog', { name: 'Other style' });
+		await at.page.getByRole('button', { name: 'Switch to toolbars …' }).click();
+		const dialog = at.page.getByRole('dialog', { name: 'Switch style' });
 		const shares = await dialog.locator('figcaption').allInnerTexts();
 		expect(shares[0]).to.include(`${before.toFixed(1)} % canvas`);
-		await dialog.getByRole('button', { name: 'Take it as toolbars' }).click();
+		await dialog.getByRole('button', { name: 'Switch to toolbars' }).click();
 		await dialog.waitFor({ state: 'detached' });
 		await bars().getByRole('option', { name: 'Sheet metal', exact: true }).waitFor();
 		expect(shares[1]).to.include(`${(await share()).toFixed(1)} % canvas`);
 		expect(await place('Line').count()).to.equal(1);
-		await at.page.getByRole('button', { name: 'As a ribbon …' }).click();
+		await at.page.getByRole('button', { name: 'Switch to a ribbon …' }).click();
 		await at.page.keyboard.press('Enter');
 		await eventually(async () => expect(await share()).to.equal(before));
 		await undo();
@@ -270,8 +311,8 @@ describe('Bars', () => {
 	});
 
 	it('marks what differs from the factory, the office and the release, and takes it back one by one', async () => {
-		const list = () => aside().getByRole('list', { name: 'What differs' }).getByRole('listitem');
-		const against = (base: string) => aside().getByRole('combobox', { name: 'Changed against' }).selectOption(base);
+		const list = () => aside().getByRole('list', { name: 'Differences' }).getByRole('listitem');
+		const against = (base: string) => aside().getByRole('combobox', { name: 'Changed since' }).selectOption(base);
 		await against('office');
 		// of the demo, Shell was moved and two views were taken away
 		await eventually(async () => expect(await list().allInnerTexts()).to.have.length(3));
@@ -279,7 +320,7 @@ describe('Bars', () => {
 		await against('factory');
 		await eventually(async () => expect((await list().allInnerTexts()).join()).to.match(/Cabin doors\s*new/));
 		await against('office');
-		await aside().getByRole('button', { name: 'Take back Shell' }).click();
+		await aside().getByRole('button', { name: 'Reset Shell' }).click();
 		await eventually(async () => expect(await list().allInnerTexts()).to.have.length(2));
 		await undo();
 		await eventually(async () => expect(await list().allInnerTexts()).to.have.length(3));
@@ -302,15 +343,15 @@ describe('Bars', () => {
 		};
 		const before = await share();
 		await carry(0.02, 0.5);
-		await at.page.getByText('Bars: Look at left').first().waitFor();
+		await at.page.getByText('Toolbars: Look at left').first().waitFor();
 		expect((await bar().boundingBox())!.x).to.be.lessThan((await canvas().boundingBox())!.x);
 		await carry(0.5, 0.5);
-		await at.page.getByText('Bars: Look torn off').first().waitFor();
+		await at.page.getByText('Toolbars: Look floating').first().waitFor();
 		await eventually(async () => expect(await share()).to.be.greaterThan(before));
 		await at.open('bench');
-		await at.page.getByRole('toolbar', { name: 'Bars, floating' }).getByRole('button', { name: 'Fit all' }).click();
+		await at.page.getByRole('toolbar', { name: 'Toolbars, floating' }).getByRole('button', { name: 'Fit all' }).click();
 		await at.page.getByText('Fit all runs').first().waitFor();
-		await at.open('bars');
+		await openFit();
 		await undo();
 		await undo();
 		await eventually(async () => expect(await share()).to.equal(before));
@@ -318,7 +359,7 @@ describe('Bars', () => {
 
 	it('shows in Findings the window with what a finding is about', async () => {
 		await at.open('findings');
-		const heading = at.page.getByRole('heading', { name: /px from where it stood in the last release/ });
+		const heading = at.page.getByRole('heading', { name: /px away from its position in the last release/ });
 		for (let i = 0; i < 40 && (await heading.count()) === 0; i++) {
 			await at.page.keyboard.press('n');
 			await laidOut(at.page);
@@ -332,8 +373,8 @@ describe('Bars', () => {
 		await place('Fit all').click();
 		await bars().press('PageUp');
 		for (const [words, told] of [
-			['dock look left', 'Bars: Look at left'],
-			['reset look', 'Bars: Look as below Personal']
+			['dock look left', 'Toolbars: Look at left'],
+			['reset look', 'Toolbars: reset Look in Personal']
 		] as const) {
 			await at.page.keyboard.press('Control+k');
 			await at.page.getByRole('dialog', { name: /^Go to/ }).waitFor();
@@ -383,7 +424,7 @@ describe('Bars', () => {
 
 	it('is what the bench shows: its places run, flyouts open, and Alt leads to the card', async () => {
 		await at.open('bench');
-		const top = at.page.getByRole('toolbar', { name: 'Bars, top' });
+		const top = at.page.getByRole('toolbar', { name: 'Toolbars, top' });
 		await top.getByRole('button', { name: 'Extrude', exact: true }).click();
 		await at.page.getByText('Extrude runs').first().waitFor();
 		await at.page.keyboard.press('Escape');

@@ -24,7 +24,7 @@ describe('Commands, by keyboard', () => {
 		await find('chamfr');
 		expect(await options().first().innerText()).to.include('Chamfer');
 		await find('qqqzzz');
-		expect(await at.page.getByText('No command answers').innerText()).to.include('qqqzzz');
+		expect(await at.page.getByText('No results for').innerText()).to.include('qqqzzz');
 	});
 
 	it('narrows by facets and tells same-named commands apart', async () => {
@@ -102,7 +102,7 @@ describe('Commands, by keyboard', () => {
 	it('suggests limiting a new shortcut to where its command exists', async () => {
 		await find('solid.fillet-face');
 		await search().press('Enter');
-		const where = card().getByText('Limit it to where the command exists');
+		const where = card().getByText('Limit to the contexts of the command');
 		await where.waitFor();
 		const scope = card().getByRole('group', { name: 'Limited to' }).last();
 		const before = await scope.innerText();
@@ -146,7 +146,7 @@ describe('Commands, by keyboard', () => {
 		await at.page.keyboard.press('Escape');
 		await at.page.keyboard.press('Control');
 		expect(await card().locator('.heard').first().innerText()).to.include('A modifier alone is not a shortcut');
-		await card().getByText('Take Esc, Tab, Enter').click();
+		await card().getByText('Record Esc, Tab or Enter').click();
 		await at.page.keyboard.press('Escape');
 		expect(await card().locator('.verdict').innerText()).to.include('Escape is taken by Cancel');
 		await at.page.keyboard.press('Escape');
@@ -157,7 +157,7 @@ describe('Commands, by keyboard', () => {
 	it('takes strokes that the browser keeps by typing, and sequences by pressing', async () => {
 		await find('file.recent');
 		await search().press('Enter');
-		await card().getByLabel('Type the stroke').fill('ctrl w');
+		await card().getByLabel('Type the keys').fill('ctrl w');
 		expect(await card().getByRole('status').first().innerText()).to.include('Ctrl+W is free everywhere');
 		await card().getByText('Sequence', { exact: true }).click();
 		await card().locator('.field').first().click();
@@ -179,7 +179,7 @@ describe('Commands, by keyboard', () => {
 			.getByRole('button', { name: /^Limit to/ })
 			.click();
 		await card().getByText('removed in Personal').waitFor();
-		await card().getByRole('button', { name: 'Back to factory' }).click();
+		await card().getByRole('button', { name: 'Reset to default' }).click();
 		await card().getByText('removed in Personal').waitFor({ state: 'detached' });
 		await card().getByLabel('Remove X', { exact: true }).click();
 		await card().getByLabel('Restore X').click();
@@ -188,10 +188,10 @@ describe('Commands, by keyboard', () => {
 
 	it('lists the draft and takes one change back', async () => {
 		const before = Number(await draft());
-		await at.page.getByRole('button', { name: 'Look through' }).click();
+		await at.page.getByRole('button', { name: 'Review' }).click();
 		const dialog = at.page.getByRole('dialog', { name: 'Draft' });
-		await dialog.getByRole('button', { name: 'Take back: Alt+W for Wireframe' }).click();
-		await at.page.getByText('Take back: Alt+W for Wireframe').first().waitFor();
+		await dialog.getByRole('button', { name: 'Reset: Alt+W for Wireframe' }).click();
+		await at.page.getByText('Reset: Alt+W for Wireframe').first().waitFor();
 		await dialog.getByRole('button', { name: 'Done' }).click();
 		expect(Number(await draft())).to.equal(before - 1);
 	});
@@ -223,7 +223,7 @@ describe('Commands, by keyboard', () => {
 		await card().getByText('They have 1 shortcut.').waitFor();
 		const removed = Number(await draft()) - Number(before);
 		expect(removed).to.be.greaterThan(0);
-		await card().getByRole('button', { name: 'Back to factory' }).click();
+		await card().getByRole('button', { name: 'Reset to default' }).click();
 		await eventually(async () => expect(await draft()).to.equal(before));
 		await card().getByText('1 stays: Office has locked Ctrl+S').first().waitFor();
 		// what is open closes when the card is drawn anew by what was just brought back
@@ -255,12 +255,12 @@ describe('Commands, by keyboard', () => {
 			await at.page.getByLabel(`Remove ${keys.replace(/.$/, (key) => key.toUpperCase())}`).waitFor();
 		}
 		const changed = await draft();
-		await at.page.getByRole('button', { name: 'Look through' }).click();
+		await at.page.getByRole('button', { name: 'Review' }).click();
 		const dialog = at.page.getByRole('dialog', { name: 'Draft' });
 		await dialog.getByRole('button', { name: 'History' }).click();
-		const restores = dialog.getByRole('button', { name: /^Restore Personal as after/ });
+		const restores = dialog.getByRole('button', { name: /^Restore Personal to revision/ });
 		await restores.nth(2).click();
-		await at.page.getByText('Restore Personal as after').first().waitFor();
+		await at.page.getByText('Restore Personal to revision').first().waitFor();
 		await dialog.getByRole('button', { name: 'Done' }).click();
 		expect(await draft()).to.equal(before);
 		await at.page.getByRole('button', { name: 'Undo' }).click();
@@ -283,11 +283,11 @@ describe('Commands, by keyboard', () => {
 		await card().locator('.field').first().click();
 		await card().locator('.field').first().press('Alt+l');
 		await at.page.keyboard.press('Enter');
-		const dialog = at.page.getByRole('dialog', { name: 'The profile changed meanwhile' });
+		const dialog = at.page.getByRole('dialog', { name: 'The profile has changed' });
 		expect(await dialog.innerText())
 			.to.include('Alt+K for Templates')
-			.and.include('They do not touch what you changed');
-		await dialog.getByRole('button', { name: 'Put mine on top' }).click();
+			.and.include('They change other items');
+		await dialog.getByRole('button', { name: 'Keep mine' }).click();
 		await card().getByLabel('Remove Alt+L').waitFor();
 		await find('file.templates');
 		await find('file.templates');

@@ -41,7 +41,7 @@ describe('Findings', () => {
 	it('mends by a number key, with what changes shown before, and undo brings it back', async () => {
 		const before = await errors();
 		expect(await detail().innerText())
-			.to.include('What changes')
+			.to.include('Effect')
 			.and.include('→');
 		await at.page.keyboard.press('1');
 		await at.page
@@ -76,7 +76,7 @@ describe('Findings', () => {
 
 	it('lets a finding stand with a reason, over a reload, until its circumstances change', async () => {
 		const before = await errors();
-		await detail().getByLabel('Why it may stand').fill('Our people like the chooser here');
+		await detail().getByLabel('Reason').fill('Our people like the chooser here');
 		await detail().getByRole('button', { name: 'Accept as designer' }).click();
 		await at.page.getByRole('button', { name: 'Accepted 1' }).waitFor();
 		expect(await errors()).to.equal(before - 1);
@@ -98,7 +98,7 @@ describe('Findings', () => {
 		await at.open('findings');
 		expect(await errors()).to.equal(before);
 		await at.page.getByText(/findings that are gone or have changed/).waitFor();
-		await at.page.getByRole('button', { name: 'Drop', exact: true }).click();
+		await at.page.getByRole('button', { name: 'Remove', exact: true }).click();
 		await at.page.getByText(/findings that are gone or have changed/).waitFor({ state: 'detached' });
 	});
 });

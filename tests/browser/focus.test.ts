@@ -22,7 +22,9 @@ describe('The keyboard never loses its place', () => {
 		await eventually(async () => expect(await focused()).to.not.equal('nothing'), 4_000);
 	}
 
-	const button = (name: string | RegExp, within: Pick<Locator, 'getByRole'> = at.page) => within.getByRole('button', { name });
+	/** A button by its whole name, or by a part that is matched. */
+	const button = (name: string | RegExp, within: Pick<Locator, 'getByRole'> = at.page) =>
+		within.getByRole('button', { name, exact: name === 'Remove' || name === 'Add seat' });
 
 	it('has a link that skips to the view', async () => {
 		await at.open('rollout');
@@ -47,17 +49,17 @@ describe('The keyboard never loses its place', () => {
 
 	it('when the draft is closed', async () => {
 		await at.open('commands');
-		const open = button('Look through');
+		const open = button('Review');
 		await press(open, at.page.getByRole('dialog'));
 		await at.page.keyboard.press('Escape');
 		await at.page.getByRole('dialog').waitFor({ state: 'hidden' });
-		await eventually(async () => expect(await focused()).to.match(/Look through/));
+		await eventually(async () => expect(await focused()).to.match(/Review/));
 	});
 
 	it('when a finding is accepted, or mended by a figure', async () => {
 		await at.open('findings');
 		const detail = at.page.getByRole('region', { name: 'The finding' });
-		await at.page.getByLabel('Why it may stand').fill('Our people like it so');
+		await at.page.getByLabel('Reason').fill('Our people like it so');
 		await press(button(/^Accept as/, detail), at.page.getByText(/Accepted 1/));
 		await at.page.getByRole('listbox', { name: 'Findings' }).focus();
 		await at.page.keyboard.press('1');
@@ -79,7 +81,7 @@ describe('The keyboard never loses its place', () => {
 		await label.waitFor();
 		await press(button('Duplicate'), at.page.getByText('macro:there-and-back-copy').first());
 		await eventually(async () => expect(await focused()).to.equal('input Label'));
-		await press(button('Take away'), at.page.getByRole('option', { name: /There and back, copy/ }), 'detached');
+		await press(button('Delete'), at.page.getByRole('option', { name: /There and back, copy/ }), 'detached');
 		// the next item of the list, which is chosen and no more
 		await eventually(async () => expect(await at.page.locator(':focus').getAttribute('role')).to.equal('option'));
 	});
@@ -111,7 +113,7 @@ describe('The keyboard never loses its place', () => {
 
 	it('when a list of contexts is left with Escape', async () => {
 		await at.page.goto(`${at.server.address}/gneiss-solid-5/hand-over`);
-		await at.page.getByText('What goes out').click();
+		await at.page.getByText('Contents', { exact: true }).click();
 		const scope = at.page.getByRole('group', { name: 'Limited to' }).first().getByRole('button').first();
 		await scope.focus();
 		await at.page.keyboard.press('Enter');

@@ -10,6 +10,13 @@ describe('Gestures', () => {
 	const petal = (name: RegExp) => part().getByRole('option', { name });
 	const undo = () => at.page.getByRole('button', { name: 'Undo' }).click();
 	const log = () => at.page.getByRole('complementary');
+	/** Opens the list of findings where it is folded to their number. */
+	async function unfold(findings: Locator) {
+		await findings.waitFor();
+		const folded = findings.locator('details:not([open]) > summary');
+		if ((await folded.count()) > 0) await folded.click();
+	}
+
 	/** A flick with the right button from the middle of the drawing. */
 	async function flick(dx: number, dy: number) {
 		const pane = (await at.page
@@ -54,10 +61,10 @@ describe('Gestures', () => {
 
 	it('go from four directions to eight and back without loss', async () => {
 		await at.open('gestures');
-		await part().getByText('Waits:').waitFor();
+		await part().getByText('Unassigned:').waitFor();
 		await part().getByRole('combobox', { name: 'Directions in Part solids' }).selectOption('8');
 		await petal(/^↗: Revolve$/).waitFor();
-		await part().getByText('Waits:').waitFor({ state: 'detached' });
+		await part().getByText('Unassigned:').waitFor({ state: 'detached' });
 		await part().getByRole('combobox', { name: 'Directions in Part solids' }).selectOption('4');
 		await part().getByText('Revolve ↗').waitFor();
 		await undo();
@@ -150,14 +157,14 @@ describe('Gestures', () => {
 
 	it('are suggested for all contexts at once, beside what is there, and taken as one edit', async () => {
 		await at.open('gestures');
-		await at.page.getByRole('button', { name: 'Suggest …' }).click();
+		await at.page.getByRole('button', { name: 'Suggest commands …' }).click();
 		const dialog = at.page.getByRole('dialog');
-		await dialog.getByText('No other choice is quicker.').waitFor();
-		await dialog.getByRole('button', { name: /^Take \d+ changes?$/ }).click();
+		await dialog.getByText('Optimal: no other choice saves more time.').waitFor();
+		await dialog.getByRole('button', { name: /^Apply \d+ changes?$/ }).click();
 		await dialog.waitFor({ state: 'detached' });
-		await at.page.getByText('Gestures: as suggested').first().waitFor({ state: 'attached' });
-		await at.page.getByRole('button', { name: 'Suggest …' }).click();
-		await dialog.getByRole('button', { name: 'All of it is so already' }).waitFor();
+		await at.page.getByText('Gestures: suggestions applied').first().waitFor({ state: 'attached' });
+		await at.page.getByRole('button', { name: 'Suggest commands …' }).click();
+		await dialog.getByRole('button', { name: 'No change needed' }).waitFor();
 		await at.page.keyboard.press('Escape');
 		await undo();
 		await petal(/^↑: Extrude$/).waitFor();
@@ -167,12 +174,15 @@ describe('Gestures', () => {
 		await at.page.goto(`${at.server.address}/tuff-mesh-3/gestures`);
 		await at.page.waitForSelector('main section');
 		const findings = at.page.getByRole('region', { name: 'Findings of gestures' });
-		await findings.getByText(/^Orbit is dragged with Right, which belongs to a rose/).waitFor();
+		await unfold(findings);
+		await findings.getByText(/^Orbit is dragged with Right, which is used by a rose/).waitFor();
 		await at.page.getByRole('button', { name: 'Navigation' }).click();
 		await at.page.getByRole('combobox', { name: 'Navigation of another program' }).selectOption('Gneiss Solid 5');
-		expect(await at.page.getByRole('table', { name: 'Navigation beside Gneiss Solid 5' }).getByRole('row').count()).to.equal(8);
-		await at.page.getByRole('button', { name: 'Navigate as in Gneiss Solid 5' }).click();
-		await at.page.getByText('Both are navigated alike.').waitFor();
+		expect(
+			await at.page.getByRole('table', { name: 'Navigation compared with Gneiss Solid 5' }).getByRole('row').count()
+		).to.equal(8);
+		await at.page.getByRole('button', { name: 'Match Gneiss Solid 5' }).click();
+		await at.page.getByText('Both programs navigate in the same way.').waitFor();
 		await findings.getByText(/^Orbit is dragged with Right/).waitFor({ state: 'detached' });
 		await at.page.getByRole('button', { name: /^Right: / }).press('Enter');
 		await at.page.getByRole('button', { name: 'Ctrl+RightClick: nothing' }).click();
@@ -181,12 +191,12 @@ describe('Gestures', () => {
 		await at.page.getByRole('button', { name: /^Ctrl\+RightClick: (?!nothing)/ }).waitFor();
 		await undo();
 		await undo();
-		await at.page.getByRole('button', { name: 'Navigate as in Gneiss Solid 5' }).waitFor();
+		await at.page.getByRole('button', { name: 'Match Gneiss Solid 5' }).waitFor();
 	});
 
 	it('test the hand: forty flicks, what it keeps apart, and kept at a desk', async () => {
 		await at.open('gestures');
-		await at.page.getByRole('button', { name: 'Test the hand' }).click();
+		await at.page.getByRole('button', { name: 'Measure your hand' }).click();
 		await at.page.getByRole('button', { name: 'Begin' }).click();
 		const pad = at.page.locator('[data-pad]');
 		const box = (await pad.boundingBox())!;
@@ -201,18 +211,18 @@ describe('Gestures', () => {
 			await at.page.mouse.move(x + Math.sin(angle) * 100, y - Math.cos(angle) * 100);
 			await at.page.mouse.up();
 		}
-		await at.page.getByRole('heading', { name: /^Your hand keeps (1[0-2]|[789]) directions apart$/ }).waitFor();
-		await at.page.getByRole('img', { name: /^Missed by the number of directions: 2: 0\.0 %/ }).waitFor();
+		await at.page.getByRole('heading', { name: /^Your hand can tell (1[0-2]|[789]) directions apart$/ }).waitFor();
+		await at.page.getByRole('img', { name: /^Errors by number of directions: 2: 0\.0 %/ }).waitFor();
 		expect(await at.page.getByRole('row').count()).to.equal(9);
-		await at.page.getByRole('combobox', { name: 'Keep it with the desk of' }).selectOption('C-01');
-		await at.page.getByText('The hand test stays at the desk of C-01.').waitFor();
+		await at.page.getByRole('combobox', { name: 'Save for the equipment of' }).selectOption('C-01');
+		await at.page.getByText('The measured hand is saved for C-01.').waitFor();
 	});
 
 	it('show all hands of the office together, and one of them in the roses', async () => {
 		await at.open('gestures');
-		await at.page.getByRole('button', { name: 'Test the hand' }).click();
-		const hands = at.page.getByRole('region', { name: 'Hands of the office' });
-		await hands.getByRole('heading', { name: /^Both hands of the office can bear \d+ directions$/ }).waitFor();
+		await at.page.getByRole('button', { name: 'Measure your hand' }).click();
+		const hands = at.page.getByRole('region', { name: 'Measured hands of the office' });
+		await hands.getByRole('heading', { name: /^Both measured hands can tell \d+ directions apart$/ }).waitFor();
 		await hands.getByRole('row', { name: /^Right, Sketch in part .* at C-02 nobody$/ }).waitFor();
 		await at.page.getByRole('button', { name: 'Back to the roses' }).click();
 		await at.page.getByRole('combobox', { name: 'Hand', exact: true }).selectOption('C-02');
@@ -230,18 +240,18 @@ describe('Gestures', () => {
 		const pad = at.page.getByRole('img', { name: 'Draw the shape here' });
 		await at.page.getByRole('textbox', { name: 'Name of the new shape' }).fill('Seven');
 		await draw(pad, 'left', [-40, -40, 40, -40, 0, 45]);
-		await shapes.getByRole('option', { name: /Seven Runs nothing/ }).waitFor();
+		await shapes.getByRole('option', { name: /Seven No command/ }).waitFor();
 		await draw(pad, 'left', [-38, -42, 42, -38, 4, 44]);
 		await at.page.getByText('Drawing 2 of 2').waitFor();
 		// a straight line is no shape
 		await draw(pad, 'left', [-40, 0, 40, 2]);
-		await at.page.getByText(/^That is nearly straight/).waitFor();
+		await at.page.getByText(/^That is almost straight/).waitFor();
 		await shapes.focus();
 		await shapes.press('Enter');
 		await at.page.keyboard.type('mass properties');
 		await at.page.keyboard.press('Enter');
 		await shapes.getByRole('option', { name: /Seven Mass properties/ }).waitFor();
-		await at.page.getByRole('cell', { name: /^Seven taken for Seven: (9\d|100) %$/ }).waitFor();
+		await at.page.getByRole('cell', { name: /^Seven recognised as Seven: (9\d|100) %$/ }).waitFor();
 
 		await at.open('bench');
 		await at.page.getByRole('combobox', { name: 'Document', exact: true }).selectOption('part.solids');
@@ -262,7 +272,8 @@ describe('Gestures', () => {
 	it('that are taken for each other are found, and moved apart by a way out', async () => {
 		await at.open('gestures');
 		const findings = at.page.getByRole('region', { name: 'Findings of gestures' });
-		await findings.getByText(/^Notch for Arc by three points is taken for Tick/).waitFor();
+		await unfold(findings);
+		await findings.getByText(/^Notch for Arc by three points is recognised as Tick/).waitFor();
 		await findings.getByRole('button', { name: 'Draw Notch with Ctrl+Right' }).click();
 		await findings.getByText(/^Notch for Arc/).waitFor({ state: 'detached' });
 		await at.page.getByRole('button', { name: 'Shapes', exact: true }).click();
@@ -271,14 +282,17 @@ describe('Gestures', () => {
 			.getByText('Ctrl+Right, Sketch in part')
 			.waitFor();
 		await undo();
-		await findings.getByText(/^Notch for Arc/).waitFor();
+		await eventually(async () => {
+			await unfold(findings);
+			expect(await findings.getByText(/^Notch for Arc/).count()).to.equal(1);
+		});
 	});
 
 	it('are asked for in the header: drawn, flicked or turned, here and everywhere', async () => {
 		await at.open('commands');
 		await at.page.keyboard.press('Alt+q');
 		const probe = at.page.getByRole('dialog', { name: 'Probe' });
-		const pad = probe.getByRole('img', { name: 'Draw here to ask' });
+		const pad = probe.getByRole('img', { name: 'Draw here' });
 		await draw(pad, 'right', [0, 30, 25, -30]);
 		await probe.getByText(/at 23°: ↑ of 4 directions/).waitFor();
 		const told = (command: RegExp) => probe.getByRole('listitem').filter({ hasText: command }).first().waitFor();
@@ -289,7 +303,7 @@ describe('Gestures', () => {
 		await at.page.mouse.wheel(0, -100);
 		await told(/Zoom in/);
 		await at.page.keyboard.press('f');
-		await probe.getByText('On this key, here').waitFor();
+		await probe.getByText('On this key in this situation').waitFor();
 		await at.page.keyboard.press('Escape');
 		await at.page.keyboard.press('Escape');
 	});
@@ -300,7 +314,7 @@ describe('Gestures', () => {
 		const watch = at.page.getByRole('region', { name: 'Stopwatch' });
 		await watch.getByRole('button', { name: 'Stopwatch' }).click();
 		await watch.getByText('1 of 8').waitFor();
-		await watch.getByRole('button', { name: 'Pass' }).click();
+		await watch.getByRole('button', { name: 'Skip' }).click();
 		await watch.getByText('2 of 8').waitFor();
 		await watch.getByRole('button', { name: 'Stop' }).click();
 		expect(await watch.getByRole('row').count()).to.equal(2);
@@ -328,18 +342,18 @@ describe('Gestures', () => {
 		await at.page.getByRole('button', { name: 'Shapes', exact: true }).click();
 		const [saved] = await Promise.all([
 			at.page.waitForEvent('download'),
-			at.page.getByRole('button', { name: 'Save as InkML' }).click()
+			at.page.getByRole('button', { name: 'Export as InkML' }).click()
 		]);
 		const ink = readFileSync(await saved.path(), 'utf8');
 		expect(ink.match(/<traceGroup/g)).to.have.length(6);
 		const bring = (text: string) =>
 			at.page
-				.getByLabel('InkML file to bring')
+				.getByLabel('InkML file to import')
 				.setInputFiles({ name: 'shapes.inkml', mimeType: 'application/inkml+xml', buffer: Buffer.from(text) });
 		await bring(ink.replace('>Hook<', '>Barb<'));
-		await at.page.getByRole('option', { name: /Barb Runs nothing/ }).waitFor();
+		await at.page.getByRole('option', { name: /Barb No command/ }).waitFor();
 		await undo();
-		await at.page.getByRole('option', { name: /Barb Runs nothing/ }).waitFor({ state: 'detached' });
+		await at.page.getByRole('option', { name: /Barb No command/ }).waitFor({ state: 'detached' });
 		await bring('<ink><trace>1 1</trace></ink>');
 		await at.page.getByText(/shapes\.inkml, line 1, column \d+: this trace has fewer than two points/).waitFor();
 	});

@@ -3,7 +3,7 @@ import { readFileSync } from 'node:fs';
 import { TABLES } from '../mutated.ts';
 import { desk } from './office.ts';
 
-describe('Hand-over', () => {
+describe('Import, export', () => {
 	const at = desk();
 	const bring = (name: string, text: string | Buffer) =>
 		at.page.locator('input[type="file"]').setInputFiles({ name, mimeType: 'text/plain', buffer: Buffer.from(text) });
@@ -25,7 +25,7 @@ describe('Hand-over', () => {
 			expect(await states())
 				.to.include('New 0')
 				.and.include('Refused 0');
-			await at.page.getByRole('button', { name: 'Leave' }).click();
+			await at.page.getByRole('button', { name: 'Cancel' }).click();
 		}
 		expect(JSON.parse(await download('Office as JSON'))).to.have.nested.property('strata[0].id', 'office');
 	});
@@ -46,7 +46,7 @@ describe('Hand-over', () => {
 		await at.page.getByLabel('Take line 4').uncheck();
 		await at.page.getByRole('button', { name: 'Import 1 entry' }).waitFor();
 		await at.page.getByRole('group', { name: 'Replace?' }).getByText('takes it from Base sheet').waitFor();
-		await at.page.getByRole('button', { name: 'Take the file’s' }).click();
+		await at.page.getByRole('button', { name: 'Use the file’s' }).click();
 		await at.page.getByRole('button', { name: 'Import 2 entries' }).click();
 		await at.page.getByText('Import from mine.csv: 2 entries').waitFor();
 		const keys = async () =>
@@ -71,25 +71,25 @@ describe('Hand-over', () => {
 		);
 		const question = at.page.getByRole('group', { name: 'Replace?' });
 		await question.waitFor();
-		await at.page.getByText('3 replacements wait for your answer').waitFor();
+		await at.page.getByText('3 replacements need your decision').waitFor();
 		await at.page.keyboard.press('k');
-		await at.page.getByText('2 replacements wait for your answer').waitFor();
-		await question.getByRole('checkbox', { name: 'the same for the other 1' }).check();
+		await at.page.getByText('2 replacements need your decision').waitFor();
+		await question.getByRole('checkbox', { name: 'apply to the other 1' }).check();
 		await at.page.keyboard.press('t');
 		await question.waitFor({ state: 'detached' });
 		await at.page.getByRole('button', { name: 'Import 3 entries' }).waitFor();
-		await at.page.getByRole('button', { name: 'Leave' }).click();
+		await at.page.getByRole('button', { name: 'Cancel' }).click();
 	});
 
 	it('brings shortcuts in for all contexts or for one, as chosen', async () => {
 		await bring('one.csv', 'keys,command,scope,stratum\r\nAlt+J,solid.box,document=part.solids,personal\r\n');
-		await at.page.getByText('What is taken of it').click();
-		const place = at.page.getByRole('combobox', { name: 'Contexts of shortcuts and bars' });
+		await at.page.getByText('Contents to import').click();
+		const place = at.page.getByRole('combobox', { name: 'Contexts of shortcuts and toolbars' });
 		const row = at.page.getByRole('listitem').filter({ hasText: 'Box' }).first();
 		expect(await row.innerText()).to.not.include('Everywhere');
 		await place.selectOption('all');
 		await at.page.getByRole('listitem').filter({ hasText: 'Everywhere' }).first().waitFor();
-		await at.page.getByRole('button', { name: 'Leave' }).click();
+		await at.page.getByRole('button', { name: 'Cancel' }).click();
 	});
 
 	it('hands over only the parts, contexts and commands that are ticked; what is of one machine stays', async () => {
@@ -109,7 +109,7 @@ describe('Hand-over', () => {
 		expect(layers.strata[1]!.chapters.aliases!.text).to.include('lo   -> layer.of-object').and.not.include('draw.segment');
 		expect((await fetch(`${at.server.address}/api/applications/varve-draft-7/export?sections=all`)).status).to.equal(400);
 
-		await at.page.getByText('What goes out').click();
+		await at.page.getByText('Contents', { exact: true }).click();
 		await at.page.getByRole('checkbox', { name: /^Macros/ }).uncheck();
 		const text = await download('Whole profile as JSON');
 		expect(text).to.not.include('"macros"');
@@ -161,11 +161,11 @@ describe('Hand-over', () => {
 		await at.page.goto(`${at.server.address}/varve-draft-7/hand-over`);
 		await bring('places.json', JSON.stringify(file));
 		await at.page
-			.getByRole('checkbox', { name: /machine/ })
+			.getByRole('checkbox', { name: /machine/i })
 			.last()
 			.check();
-		await at.page.getByRole('button', { name: /Take the file’s/ }).click();
-		await at.page.getByText('where files lie is taken back in Folders').waitFor();
+		await at.page.getByRole('button', { name: /Use the file’s/ }).click();
+		await at.page.getByText('Search folders are undone in Folders').waitFor();
 		await at.page.getByRole('button', { name: 'Import 1 entry' }).click();
 		await at.page.getByRole('link', { name: 'Folders' }).click();
 		const undo = at.page.getByRole('button', { name: 'Undo the last change' });
@@ -194,7 +194,7 @@ describe('Hand-over', () => {
 			await alert.waitFor();
 			expect(await alert.innerText())
 				.to.match(message)
-				.and.include('Nothing of this file was taken');
+				.and.include('Nothing was imported');
 			await at.page.getByText('Drop a profile (JSON)').waitFor();
 		});
 
@@ -212,7 +212,7 @@ describe('Hand-over', () => {
 			input.files = transfer.files;
 			input.dispatchEvent(new Event('change', { bubbles: true }));
 		});
-		await at.page.getByText('the most that is read is 50 MB').first().waitFor();
+		await at.page.getByText('the maximum is 50 MB').first().waitFor();
 	});
 
 	it('wants one file at a time and names the twins', async () => {
@@ -221,26 +221,26 @@ describe('Hand-over', () => {
 			for (const text of ['a', 'b']) dataTransfer.items.add(new File([text], 'twin.csv'));
 			drop.dispatchEvent(new DragEvent('drop', { dataTransfer, bubbles: true, cancelable: true }));
 		});
-		await at.page.getByText('Two of the 2 files are named twin.csv').waitFor();
+		await at.page.getByText('Two of the 2 files have the name twin.csv').waitFor();
 	});
 
 	it('brings another application from a CSV list with mapped columns', async () => {
 		await at.page.getByLabel('Application', { exact: true }).selectOption({ label: 'Programs …' });
 		await at.page
-			.getByRole('link', { name: 'Bring a program …' })
-			.or(at.page.getByRole('button', { name: 'Bring a program …' }))
+			.getByRole('link', { name: 'Add a program …' })
+			.or(at.page.getByRole('button', { name: 'Add a program …' }))
 			.click();
-		await at.page.getByRole('heading', { name: 'Bring a program' }).waitFor();
+		await at.page.getByRole('heading', { name: 'Add a program' }).waitFor();
 		await bring(
 			'roof.csv',
 			'Ident,Caption,Place,Mode\nlay_tile,"Lay ""tile""",Roof > Tiles,Plan\nturn_ridge,Turn ridge,Roof > Ridge,Plan|Section\n,Nameless,Roof,\n'
 		);
-		await at.page.getByText('What the columns mean').waitFor();
+		await at.page.getByText('Columns').waitFor();
 		await at.page.getByLabel('Name', { exact: true }).fill('Roof Works');
-		await at.page.getByLabel('Id, as the program knows it').selectOption({ label: 'Ident' });
+		await at.page.getByLabel('Id in the program').selectOption({ label: 'Ident' });
 		await at.page.getByLabel('Category path').selectOption({ label: 'Place' });
 		expect(await at.page.getByRole('alert').innerText()).to.include('line 4');
-		await at.page.getByRole('button', { name: 'Bring 2 commands as Roof Works' }).click();
+		await at.page.getByRole('button', { name: 'Add Roof Works with 2 commands' }).click();
 		await at.page.waitForURL(/roof-works-1\/commands/);
 		await at.page.locator('[role="option"]').first().click();
 		await at.page.locator('.field').first().click();
@@ -266,24 +266,24 @@ describe('Hand-over', () => {
 			]
 		};
 		await bring('colleague.json', JSON.stringify(profile));
-		await at.page.getByText('Colleague is somebody else’s own: what it says is taken into Personal, which is yours.').waitFor();
+		await at.page.getByText('Colleague is a colleague’s personal content. It is copied to Personal.').waitFor();
 		await at.page.getByRole('button', { name: 'Import 1 entry' }).waitFor();
 	});
 
 	it('brings one from records in XML, with what is around them as columns', async () => {
 		await at.page.goto(`${at.server.address}/programs/new`);
-		await at.page.getByRole('heading', { name: 'Bring a program' }).waitFor();
+		await at.page.getByRole('heading', { name: 'Add a program' }).waitFor();
 		await bring('broken.xml', '<program>\n<menu name="Tiles"></program>');
-		await at.page.getByText('Nothing of this file was taken', { exact: false }).waitFor();
+		await at.page.getByText('Nothing was imported', { exact: false }).waitFor();
 		await bring('roof.xml', TABLES['roof.xml']!);
-		await at.page.getByText('What the columns mean').waitFor();
+		await at.page.getByText('Columns').waitFor();
 		const category = at.page.getByLabel('Category path');
 		expect(await category.locator('option:checked').innerText()).to.equal('menus.name');
 		expect(await at.page.getByRole('table').innerText())
 			.to.include('Lay tile')
 			.and.include('Ridge');
 		await at.page.getByLabel('Name', { exact: true }).fill('Roof by XML');
-		await at.page.getByRole('button', { name: 'Bring 3 commands as Roof by XML' }).click();
+		await at.page.getByRole('button', { name: 'Add Roof by XML with 3 commands' }).click();
 		await at.page.waitForURL(/roof-by-xml-1\/commands/);
 	});
 });

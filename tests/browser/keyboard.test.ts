@@ -54,10 +54,11 @@ describe('Keyboard', () => {
 		expect(await key('Z').count()).to.equal(1);
 		const z = () => key('Z').boundingBox();
 		const swiss = await z();
+		await at.page.getByRole('button', { name: 'Change', exact: true }).click();
 		await at.page.getByLabel('Layout', { exact: true }).selectOption('us');
 		const us = await z();
 		expect(us!.y).to.be.greaterThan(swiss!.y + 20);
-		await at.page.getByLabel('Board', { exact: true }).selectOption('tenkeyless');
+		await at.page.getByLabel('Keyboard model', { exact: true }).selectOption('tenkeyless');
 		expect(await key('Num').count()).to.equal(0);
 	});
 
@@ -93,7 +94,7 @@ describe('Keyboard', () => {
 			const boards = at.page.getByRole('application', { name: /Press a key to select it/ });
 			await eventually(async () => expect(await boards.count()).to.equal(2));
 			const on = (i: number, legend: string) => boards.nth(i).getByRole('button', { name: new RegExp(`^${legend}[ ,]`) });
-			await at.page.getByLabel('Beside', { exact: true }).selectOption({ label: 'Ctrl+Alt' });
+			await at.page.getByLabel('Compare with', { exact: true }).selectOption({ label: 'Ctrl+Alt' });
 			await eventually(async () => expect(await on(1, 'K').getAttribute('aria-label')).to.match(/Ctrl\+Alt\+K/));
 			await on(0, 'K').dragTo(on(1, 'K'));
 			const dialog = at.page.getByRole('dialog', { name: 'Assign' });

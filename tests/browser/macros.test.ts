@@ -28,7 +28,7 @@ describe('Macros', () => {
 	it('shows what a macro does, and mends a finding with one click; undo brings it back', async () => {
 		await open('macro:tenfold');
 		await at.page.getByText('"10" is typed for Scale.').waitFor();
-		await findings().getByRole('button', { name: 'Put an accept after step 4' }).click();
+		await findings().getByRole('button', { name: 'Add an accept after step 4' }).click();
 		await at.page.getByText('Scale takes "10".').waitFor();
 		expect(await findings().count()).to.equal(0);
 		await at.page.getByRole('button', { name: /^Undo/ }).click();
@@ -38,8 +38,8 @@ describe('Macros', () => {
 
 	it('stands as it is when its finding is accepted with a reason, until that is taken back', async () => {
 		await open('macro:tenfold');
-		await findings().getByRole('button', { name: 'Let it stand …' }).click();
-		await findings().getByRole('textbox', { name: 'Why it may stand' }).fill('people type the accept themselves');
+		await findings().getByRole('button', { name: 'Accept …' }).click();
+		await findings().getByRole('textbox', { name: 'Reason' }).fill('people type the accept themselves');
 		await findings().getByRole('button', { name: 'Accept as designer' }).click();
 		const accepted = at.page.getByRole('region', { name: 'Accepted', exact: true });
 		await accepted.getByText('Accepted by the designer: people type the accept themselves').waitFor();
@@ -47,7 +47,7 @@ describe('Macros', () => {
 		await at.page.getByRole('button', { name: /^Undo/ }).click();
 		await findings().waitFor();
 		await at.page.getByRole('button', { name: /^Redo/ }).click();
-		await accepted.getByRole('button', { name: 'Take the acceptance back' }).click();
+		await accepted.getByRole('button', { name: 'Withdraw acceptance' }).click();
 		await findings().waitFor();
 	});
 
@@ -111,10 +111,10 @@ describe('Macros', () => {
 
 	it('makes a version over one of the office, and goes back to it', async () => {
 		await open('macro:half');
-		await at.page.getByText('Office says this macro').waitFor();
+		await at.page.getByText('Office defines this macro').waitFor();
 		await at.page.getByRole('textbox', { name: 'Label' }).fill('A half');
 		await at.page.keyboard.press('Tab');
-		await at.page.getByRole('button', { name: 'Go back to Office’s' }).click();
+		await at.page.getByRole('button', { name: 'Reset to the version of Office' }).click();
 		await eventually(async () => expect(await stored('macro:half')).to.equal(undefined));
 		expect((await stored('macro:half', 'office'))!.label).to.equal('Half of it');
 	});
@@ -126,7 +126,7 @@ describe('Macros', () => {
 		await open('macro:tenfold');
 		await at.page.getByRole('button', { name: 'Choose the icon' }).click();
 		await at.page.locator('input[type=file]').setInputFiles(file);
-		await at.page.getByText('left out: onload, <script>').waitFor();
+		await at.page.getByText('removed: onload, <script>').waitFor();
 		await at.page.getByRole('button', { name: 'Use this picture' }).click();
 		await eventually(async () => expect((await stored('macro:tenfold'))!.icon).to.match(/^data:image\/svg/));
 		writeFileSync(file, '<!DOCTYPE svg [<!ENTITY x "y">]><svg/>');
@@ -153,7 +153,7 @@ describe('Macros', () => {
 		await at.page.goto(`${at.server.address}/varve-draft-7/bench`);
 		await at.page.getByRole('button', { name: 'Record a macro' }).click();
 		for (const key of ['d', 'c', 'Enter', '2', '5', '0', 'Enter', 'Escape']) await at.page.keyboard.press(key);
-		await at.page.getByRole('button', { name: 'Keep as a macro' }).click();
+		await at.page.getByRole('button', { name: 'Save as macro' }).click();
 		await at.page.getByText('macro:recorded-on-the-bench').waitFor();
 		expect(await stepsOf('macro:recorded-on-the-bench')).to.equal('run draw.circle; type "250"; accept; cancel');
 	});
@@ -186,9 +186,9 @@ describe('Macros', () => {
 		});
 		await at.page.getByRole('textbox', { name: 'Description' }).fill('for details');
 		await at.page.keyboard.press('Tab');
-		const dialog = at.page.getByRole('dialog', { name: 'The profile changed meanwhile' });
+		const dialog = at.page.getByRole('dialog', { name: 'The profile has changed' });
 		await dialog.getByText('from elsewhere').waitFor();
-		await dialog.getByRole('button', { name: 'Put mine on top' }).click();
+		await dialog.getByRole('button', { name: 'Keep mine' }).click();
 		await eventually(async () => expect((await stored('macro:tenfold'))!.description).to.equal('for details'));
 		expect((await stored('macro:other'))!.label).to.equal('Other');
 		await hear();

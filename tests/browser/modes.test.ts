@@ -3,10 +3,10 @@ import { desk, eventually } from './office.ts';
 
 describe('Modes', () => {
 	const at = desk();
-	const aside = () => at.page.getByRole('complementary', { name: 'What is selected' });
+	const aside = () => at.page.getByRole('complementary', { name: 'Selection' });
 	const list = () => aside().getByRole('list', { name: 'Modes, favourites first' });
 	const mode = (name: string) => list().getByRole('button', { name });
-	const bars = () => at.page.getByRole('listbox', { name: 'Bars of the window' });
+	const bars = () => at.page.getByRole('listbox', { name: 'Toolbars of the window' });
 	const undo = () => at.page.getByRole('button', { name: 'Undo' }).click();
 	const open = async (view: string) => {
 		await at.page.goto(`${at.server.address}/tuff-mesh-3/${view}`);
@@ -29,7 +29,7 @@ describe('Modes', () => {
 		await at.page.getByRole('button', { name: 'New toolbar' }).click();
 		await at.page.getByRole('textbox', { name: 'Name of the new toolbar' }).fill('Letters');
 		await at.page.keyboard.press('Enter');
-		await at.page.getByText('Bars: new toolbar Letters').first().waitFor();
+		await at.page.getByText('Toolbars: new toolbar Letters').first().waitFor();
 		await undo();
 		await aside().getByRole('combobox', { name: 'Bars of the mode' }).selectOption('shared');
 		await eventually(async () => expect(await bars().getByRole('option').count()).to.be.greaterThan(20));
@@ -71,7 +71,7 @@ describe('Modes', () => {
 		await open('bars?modes');
 		const told = aside().getByText('Personal has own.nesting (not there) among the favourite modes');
 		await told.waitFor();
-		await aside().getByRole('button', { name: 'Drop what Personal says of it' }).click();
+		await aside().getByRole('button', { name: 'Remove it from Personal' }).click();
 		await told.waitFor({ state: 'detached' });
 		await undo();
 		await told.waitFor();

@@ -3,7 +3,7 @@ import { readFileSync } from 'node:fs';
 import type { Page } from 'playwright-core';
 import { violationsOn } from './axe.ts';
 import { officeOfSixty, PASSWORD } from './office-of-sixty.ts';
-import { desk, eventually } from './office.ts';
+import { desk, eventually, PATIENCE } from './office.ts';
 
 const TWELVE = [
 	'name;role;disciplines;site;setup',
@@ -26,7 +26,7 @@ describe('A week of a steward of sixty', function () {
 	};
 	const someone = async (address: string): Promise<Page> => {
 		const page = await (await at.page.context().browser()!.newContext()).newPage();
-		page.setDefaultTimeout(90_000);
+		page.setDefaultTimeout(PATIENCE);
 		await page.goto(address);
 		return page;
 	};
@@ -45,7 +45,7 @@ describe('A week of a steward of sixty', function () {
 		await at.page.getByRole('button', { name: 'Invite people …' }).click();
 		const dialog = at.page.getByRole('dialog', { name: 'Invite people' });
 		await dialog.getByLabel('The people').fill(TWELVE.replace('Summer desk 3;designer;', 'Summer desk 2;boss;'));
-		await dialog.getByText('Summer desk 2 stands twice in the list').waitFor();
+		await dialog.getByText('Summer desk 2 appears twice in the list').waitFor();
 		await dialog.getByText('the role is “boss”').waitFor();
 		expect(await dialog.getByRole('button', { name: 'Invite 12 people' }).isDisabled()).to.equal(true);
 		await dialog.getByLabel('The people').fill(TWELVE);
@@ -65,12 +65,12 @@ describe('A week of a steward of sixty', function () {
 		const joined = await someone(rows[1]!.split(',')[1]!);
 		await joined.getByText('You are invited as designer').waitFor();
 		await joined.getByLabel(/^Password/).fill('cable and clamp');
-		await joined.getByLabel('The same again').fill('cable and clamp');
+		await joined.getByLabel('Repeat password').fill('cable and clamp');
 		await joined.keyboard.press('Enter');
 		await joined.waitForURL(/\/start/);
 		await joined.context().close();
 		await links.getByRole('button', { name: 'Done' }).click();
-		await at.page.getByRole('heading', { name: 'Links that are good · 11' }).waitFor();
+		await at.page.getByRole('heading', { name: 'Open invitations and links · 11' }).waitFor();
 		await find('Summer desk 1');
 	});
 
@@ -85,7 +85,7 @@ describe('A week of a steward of sixty', function () {
 		const page = await someone(address);
 		await page.getByText('Choose a new password').waitFor();
 		await page.getByLabel(/^Password/).fill('slate and chalk');
-		await page.getByLabel('The same again').fill('slate and chalk');
+		await page.getByLabel('Repeat password').fill('slate and chalk');
 		await page.keyboard.press('Enter');
 		await page.waitForURL(/\/start/);
 		await page.context().close();
@@ -101,9 +101,9 @@ describe('A week of a steward of sixty', function () {
 		await details.getByRole('combobox', { name: 'Hanger desk 3 in Cladding' }).selectOption('member');
 		await at.page.getByText('Hanger desk 3 works in Cladding.').waitFor();
 		await details.getByRole('combobox', { name: 'Hanger desk 3 in Hangers' }).selectOption('none');
-		await at.page.getByText('Hanger desk 3 does not work in Hangers any more.').waitFor();
+		await at.page.getByText('Hanger desk 3 no longer works in Hangers.').waitFor();
 		await at.page.getByRole('button', { name: 'Undo' }).first().click();
-		await at.page.getByText('It is as it was before.').waitFor();
+		await at.page.getByText('The change is undone.').waitFor();
 		await eventually(async () =>
 			expect(await details.getByRole('combobox', { name: 'Hanger desk 3 in Hangers' }).inputValue()).to.equal('member')
 		);
@@ -113,29 +113,29 @@ describe('A week of a steward of sixty', function () {
 		await go('people');
 		await find('Door and floor desk');
 		await person(/^Door and floor desk/).click();
-		await at.page.getByRole('button', { name: 'Leaves …' }).click();
+		await at.page.getByRole('button', { name: 'Remove from office …' }).click();
 		const dialog = at.page.getByRole('dialog');
 		await dialog.getByText('Open proposal').first().waitFor();
 		await dialog.getByText(/Door and floor desk: \d+ entries/).waitFor();
-		await dialog.getByRole('button', { name: 'Leave it as it is' }).click();
+		await dialog.getByRole('button', { name: 'Cancel' }).click();
 		await dialog.waitFor({ state: 'detached' });
 		await find('Grip desk 4');
 		await person(/^Grip desk 4\b/)
 			.first()
 			.click();
-		await at.page.getByRole('button', { name: 'Leaves …' }).click();
-		await at.page.getByRole('button', { name: 'Grip desk 4 leaves' }).click();
-		await at.page.getByText('Grip desk 4 has left').waitFor();
+		await at.page.getByRole('button', { name: 'Remove from office …' }).click();
+		await at.page.getByRole('button', { name: 'Remove Grip desk 4' }).click();
+		await at.page.getByText('Grip desk 4 is removed').waitFor();
 		await eventually(async () => expect(await person(/^Grip desk 4\b/).count()).to.equal(0));
 	});
 
 	it('Thursday: five seats are set up from one file, and their codes come as one file', async () => {
 		await go('rollout');
-		await at.page.getByRole('button', { name: 'Add several from a table …' }).click();
+		await at.page.getByRole('button', { name: 'Add seats from a table …' }).click();
 		const dialog = at.page.getByRole('dialog', { name: 'Add seats' });
 		const rows = Array.from({ length: 5 }, (_, i) => `E-0${i + 1},pilot,Hall 5,new`);
 		await dialog.getByLabel('The seats').fill(['id,ring,site,note', 'D-01,,,', ...rows].join('\n'));
-		await dialog.getByText('there is a seat D-01 already').waitFor();
+		await dialog.getByText('there is already a seat D-01').waitFor();
 		await dialog.getByLabel('The seats').fill(['id,ring,site,note', ...rows].join('\n'));
 		await dialog.getByRole('button', { name: 'Add 5 seats' }).click();
 		const codes = at.page.getByRole('region', { name: 'New codes' });
@@ -159,21 +159,24 @@ describe('A week of a steward of sixty', function () {
 
 	it('Friday: a proposal is found among those to decide, and decided', async () => {
 		await go('proposals');
-		await at.page.getByRole('combobox', { name: 'Which proposals' }).selectOption('decide');
+		await at.page.getByRole('combobox', { name: 'Filter proposals' }).selectOption('decide');
 		await at.page.getByRole('button', { name: /Split canvas for everybody/ }).click();
-		const parts = at.page.getByRole('list', { name: 'What it changes' });
+		const parts = at.page.getByRole('list', { name: 'Changes' });
 		await parts.getByRole('checkbox').nth(1).uncheck();
-		await at.page.getByRole('button', { name: /^Take/ }).first().click();
-		await at.page.getByText('Taken in: Split canvas for everybody').first().waitFor();
-		await at.page.getByRole('combobox', { name: 'Which proposals' }).selectOption('all');
+		await at.page
+			.getByRole('button', { name: /^Accept/ })
+			.first()
+			.click();
+		await at.page.getByText('Accepted: Split canvas for everybody').first().waitFor();
+		await at.page.getByRole('combobox', { name: 'Filter proposals' }).selectOption('all');
 		await at.page.getByRole('button', { name: /Split canvas for everybody/ }).click();
-		await parts.getByText('✓ taken').waitFor();
-		await parts.getByText('not taken', { exact: true }).waitFor();
+		await parts.getByText('✓ accepted').waitFor();
+		await parts.getByText('not accepted', { exact: true }).waitFor();
 	});
 
 	it('Friday: what a release does to sixty people is seen by discipline, the head and the first column stay', async () => {
 		await go('impact');
-		const table = at.page.getByRole('region', { name: 'What changes for whom' });
+		const table = at.page.getByRole('region', { name: 'Changes by person' });
 		await table.waitFor();
 		const group = table.getByRole('button', { name: /^Cladding\s*\d+$/ });
 		await group.waitFor();
@@ -187,7 +190,7 @@ describe('A week of a steward of sixty', function () {
 
 	it('Friday: the history answers who gave Ctrl+E to what and when, and is exported', async () => {
 		await go('history');
-		await at.page.getByRole('searchbox', { name: 'Find in the history' }).fill('Ctrl+E');
+		await at.page.getByRole('searchbox', { name: 'Search the history' }).fill('Ctrl+E');
 		const edits = at.page.getByRole('list', { name: 'Edits' });
 		await edits.getByText('Ctrl+E for Export geometry').first().waitFor();
 		const [csv] = await Promise.all([

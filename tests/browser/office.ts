@@ -7,6 +7,9 @@ import { launch } from './chromium.ts';
 import { startServer, type RunningServer } from './server.ts';
 import { digestOf, madeFolder } from '../unit/server/made-folder.ts';
 
+/** How long one step may take, in ms; SKARN_TEST_PATIENCE shortens it to find quickly where a test waits in vain. */
+export const PATIENCE = Number(process.env.SKARN_TEST_PATIENCE ?? 90_000);
+
 export interface Desk {
 	readonly server: RunningServer;
 	readonly page: Page;
@@ -49,7 +52,7 @@ export function desk(env: Readonly<Record<string, string>> = {}): Desk {
 		const context = await browser.newContext({ viewport: { width: 1280, height: 800 }, acceptDownloads: true });
 		context.on('page', listen);
 		page = await context.newPage();
-		page.setDefaultTimeout(90_000);
+		page.setDefaultTimeout(PATIENCE);
 	});
 	after(async () => {
 		await browser?.close();
@@ -78,7 +81,7 @@ export async function seatedIn(at: Desk, name: string): Promise<Page> {
 		.browser()!
 		.newContext({ viewport: { width: 1280, height: 800 } });
 	const page = await context.newPage();
-	page.setDefaultTimeout(90_000);
+	page.setDefaultTimeout(PATIENCE);
 	await page.goto(at.server.address);
 	await page.getByRole('button', { name: new RegExp(name) }).click();
 	await page.waitForURL(/\/start/);

@@ -19,24 +19,24 @@ describe('Options', () => {
 	it('are found by the words of people, set, and brought back, with undo', async () => {
 		await open('options');
 		await at.page.getByRole('searchbox', { name: 'Search options' }).fill('autosav');
-		await row('Save a copy every').waitFor();
+		await row('Autosave interval').waitFor();
 		expect(await at.page.getByRole('main').getByRole('listitem').count()).to.equal(1);
-		const field = row('Save a copy every').getByRole('textbox');
+		const field = row('Autosave interval').getByRole('textbox');
 		const before = await field.inputValue();
 		await field.fill('200');
 		await field.press('Enter');
-		await at.page.getByText('Save a copy every was not changed: expected 1 to 120 min, found 200').waitFor();
+		await at.page.getByText('Autosave interval was not changed: expected 1 to 120 min, found 200').waitFor();
 		expect(await stored('save.every')).to.equal(undefined);
 		expect([await field.inputValue(), await field.getAttribute('aria-invalid')], 'it goes back, and is marked').to.deep.equal([
 			before,
 			'true'
 		]);
-		await row('Save a copy every').getByRole('alert').getByText('200 is not taken').waitFor();
+		await row('Autosave interval').getByRole('alert').getByText('200 was not set').waitFor();
 		await field.fill('25');
 		await field.press('Enter');
 		await eventually(async () => expect(await stored('save.every')).to.equal(25));
-		await row('Save a copy every')
-			.getByRole('button', { name: /^Back to .+: Save a copy every$/ })
+		await row('Autosave interval')
+			.getByRole('button', { name: /^Back to .+: Autosave interval$/ })
 			.click();
 		await eventually(async () => expect(await stored('save.every')).to.equal(undefined));
 		await at.page.getByRole('button', { name: /^Undo/ }).click();
@@ -45,26 +45,26 @@ describe('Options', () => {
 
 	it('are locked by the office for what stands above it, and say so', async () => {
 		await open('options');
-		expect(await row('Places after the point').getByRole('textbox').isDisabled()).to.equal(true);
-		await row('Places after the point').getByText('Office has locked it.').waitFor();
+		expect(await row('Decimal places').getByRole('textbox').isDisabled()).to.equal(true);
+		await row('Decimal places').getByText('Office has locked it.').waitFor();
 		await at.page.getByRole('radio', { name: /Office/ }).click();
-		await row('Usual paper').getByRole('button', { name: /^Lock/ }).click();
-		await row('Usual paper')
+		await row('Paper size').getByRole('button', { name: /^Lock/ }).click();
+		await row('Paper size')
 			.getByRole('button', { name: /^Unlock/ })
 			.waitFor();
 		await at.page.getByRole('radio', { name: /Personal/ }).click();
-		await row('Usual paper').getByText('Office has locked it.').waitFor();
+		await row('Paper size').getByText('Office has locked it.').waitFor();
 	});
 
 	it('are filtered by who says them, and reset all at once', async () => {
 		await open('options');
-		await at.page.getByRole('button', { name: /^Mine/ }).click();
-		await row('How near a pick is caught').waitFor();
+		await at.page.getByRole('button', { name: /^My changes/ }).click();
+		await row('Snap distance').waitFor();
 		expect(await row('Draw edges').count()).to.equal(0);
 		await at.page.getByRole('button', { name: /^Reset all/ }).click();
-		await at.page.getByText('No option answers').waitFor();
+		await at.page.getByText('No results').waitFor();
 		await at.page.getByRole('button', { name: /^Undo/ }).click();
-		await row('How near a pick is caught').waitFor();
+		await row('Snap distance').waitFor();
 	});
 
 	it('tell what is wrong with them, and are mended there with undo', async () => {
@@ -75,7 +75,7 @@ describe('Options', () => {
 		const before = await count();
 		await findings
 			.getByRole('button')
-			.filter({ hasText: /^(Take|Set|Drop|Reset)/ })
+			.filter({ hasText: /^(Remove|Set|Reset)/ })
 			.first()
 			.click();
 		await eventually(async () => expect(await count()).to.be.lessThan(before));
@@ -95,9 +95,9 @@ describe('Options', () => {
 		// the office wants one place after the point
 		await at.page.getByText(/^x \d+\.\d {1,2}y \d+\.\d mm/).waitFor();
 		await open('options');
-		await row('Show where the pointer is').getByRole('checkbox').uncheck({ force: true });
+		await row('Show coordinates').getByRole('checkbox').uncheck({ force: true });
 		await eventually(async () => expect(await stored('canvas.readout')).to.equal(false));
-		await row('Number the frames of the cabin').getByRole('checkbox').check({ force: true });
+		await row('Show frame numbers').getByRole('checkbox').check({ force: true });
 		await eventually(async () => expect(await stored('canvas.frame-numbers')).to.equal(true));
 		await open('bench');
 		await at.page.getByText('F1', { exact: true }).first().waitFor();
@@ -123,13 +123,32 @@ describe('Keys of the page', () => {
 		await at.page.keyboard.press('Enter');
 		await at.page.waitForURL(/\/options$/);
 		await at.page.keyboard.press('Control+k');
-		await palette().getByRole('combobox').fill('write to office');
+		await palette().getByRole('combobox').fill('edit office');
 		await at.page.keyboard.press('Enter');
-		await at.page.getByText('Profile: writing to Office').waitFor();
+		await at.page.getByTitle('Editing: Office').waitFor();
 		await at.page.keyboard.press('Control+k');
 		await palette().getByRole('combobox').fill('tenfold');
 		await at.page.keyboard.press('Escape');
 		await palette().waitFor({ state: 'detached' });
+	});
+
+	it('are told of the control that has the focus, with what it does and its key', async () => {
+		await open('findings');
+		const help = at.page.getByRole('dialog', { name: 'Keyboard shortcuts' });
+		for (const [control, does, key] of [
+			[at.page.getByRole('link', { name: /^Macros/ }), 'Commands made of several steps.', 'Alt+0'],
+			[at.page.getByRole('button', { name: /^Undo/ }), 'Enter runs it.', 'Ctrl+Z']
+		] as const) {
+			if (await control.isDisabled()) continue;
+			await control.focus();
+			await at.page.keyboard.press('?');
+			const about = help.getByRole('region', { name: 'This control' });
+			expect(await about.innerText())
+				.to.include(does)
+				.and.include(key);
+			await at.page.keyboard.press('Escape');
+			await help.waitFor({ state: 'detached' });
+		}
 	});
 
 	it('are told by a question mark, and letters can be switched off', async () => {
@@ -139,8 +158,8 @@ describe('Keys of the page', () => {
 		const second = await selected();
 		expect(second).to.not.equal(first);
 		await at.page.keyboard.press('?');
-		const help = at.page.getByRole('dialog', { name: 'What can be pressed here' });
-		await help.getByText('the next finding').waitFor();
+		const help = at.page.getByRole('dialog', { name: 'Keyboard shortcuts' });
+		await help.getByText('next finding', { exact: true }).waitFor();
 		await help.getByText('go to a view, a command or an action').waitFor();
 		await help.getByRole('checkbox').press(' ');
 		await help.getByRole('button', { name: 'Done' }).click();

@@ -18,14 +18,17 @@ describe('People', () => {
 
 	it('begins with somebody alone, who opens Skarn to the office and is its first steward', async () => {
 		await at.page.goto(`${at.server.address}/people`);
-		await at.page.getByRole('heading', { name: 'You are alone' }).waitFor();
-		await at.page.getByLabel(/What you are called/).fill('Standards desk');
+		await at.page.getByRole('heading', { name: 'You work alone' }).waitFor();
+		await at.page.getByLabel(/^Name/).fill('Standards desk');
 		await at.page.getByLabel(/^Password/).fill('short');
 		await at.page.keyboard.press('Enter');
 		await at.page.getByRole('alert').getByText('at least 8 characters').waitFor();
 		await openDemo(at.server.address, PASSWORD);
+		const refused: string[] = [];
+		at.page.on('response', (response) => void (response.status() === 401 && refused.push(response.url())));
 		await at.page.goto(`${at.server.address}/gneiss-solid-5/keyboard`);
 		await at.page.waitForURL(/sign-in\?to=/);
+		expect(refused, 'nothing is refused on the way to the sign-in').to.deep.equal([]);
 		await at.page.getByLabel('Name').fill('Standards desk');
 		await at.page.getByLabel('Password').fill('not the password');
 		await at.page.keyboard.press('Enter');
@@ -46,7 +49,7 @@ describe('People', () => {
 		await guest.goto(address);
 		await guest.getByText('You are invited as designer').waitFor();
 		await guest.getByLabel(/^Password/).fill('cable and clamp');
-		await guest.getByLabel('The same again').fill('cable and clamp');
+		await guest.getByLabel('Repeat password').fill('cable and clamp');
 		await guest.keyboard.press('Enter');
 		await guest.waitForURL(/\/start/);
 		await guest.getByRole('radio', { name: /Guest desk/ }).waitFor();
@@ -55,17 +58,17 @@ describe('People', () => {
 		await guest.getByRole('alert').getByText('was used').waitFor();
 		await at.page.reload();
 		await at.page.getByRole('option', { name: /Guest desk/ }).click();
-		await at.page.getByRole('button', { name: 'Leaves …' }).click();
+		await at.page.getByRole('button', { name: 'Remove from office …' }).click();
 		await at.page.getByRole('dialog').getByText('Guest desk: 0 entries').waitFor();
-		await at.page.getByRole('button', { name: 'Guest desk leaves' }).click();
-		await at.page.getByText('What was left behind').waitFor();
+		await at.page.getByRole('button', { name: 'Remove Guest desk' }).click();
+		await at.page.getByText('Unassigned content').waitFor();
 		const left = at.page.getByRole('listitem').filter({ hasText: 'Guest desk' });
-		await left.getByRole('combobox', { name: 'Hand Guest desk over to' }).selectOption({ label: 'Hanger desk' });
-		await left.getByRole('button', { name: 'Hand over …' }).click();
+		await left.getByRole('combobox', { name: 'Transfer Guest desk to' }).selectOption({ label: 'Hanger desk' });
+		await left.getByRole('button', { name: 'Transfer …' }).click();
 		const dialog = at.page.getByRole('dialog');
-		await dialog.getByRole('region', { name: 'Gneiss Solid 5' }).getByText('Nothing.').waitFor();
-		await dialog.getByRole('button', { name: 'Hand it over' }).click();
-		await at.page.getByText('Guest desk is Hanger desk’s now').waitFor();
+		await dialog.getByRole('region', { name: 'Gneiss Solid 5' }).getByText('No changes.').waitFor();
+		await dialog.getByRole('button', { name: 'Transfer' }).click();
+		await at.page.getByText('Guest desk now belongs to Hanger desk').waitFor();
 		expect(await left.count(), 'it is left behind no more').to.equal(0);
 		await guest.goto(`${at.server.address}/gneiss-solid-5/start`);
 		await guest.waitForURL(/sign-in/);
@@ -77,11 +80,11 @@ describe('People', () => {
 		const row = (name: string) => at.page.getByRole('listitem').filter({ has: at.page.getByText(name, { exact: true }) });
 		await at.page.getByRole('button', { name: 'Archive Hangers' }).click();
 		await at.page.getByText('Hangers is archived.').waitFor();
-		await at.page.getByRole('heading', { name: 'Archived strata' }).waitFor();
-		await at.page.getByRole('button', { name: 'Bring Hangers back' }).click();
+		await at.page.getByRole('heading', { name: 'Archived levels' }).waitFor();
+		await at.page.getByRole('button', { name: 'Restore Hangers' }).click();
 		await at.page.getByText('Hangers is in use again.').waitFor();
 		await at.page.getByRole('button', { name: 'Delete Hangers' }).click();
-		await at.page.getByRole('button', { name: 'Delete it' }).click();
+		await at.page.getByRole('button', { name: 'Delete', exact: true }).click();
 		await at.page.getByText('Hangers is deleted.').waitFor();
 		expect(await row('Hangers').count()).to.equal(0);
 		await at.page.getByRole('button', { name: 'Undo', exact: true }).click();
@@ -94,15 +97,15 @@ describe('People', () => {
 		await page.getByRole('combobox', { name: 'Setup' }).selectOption({ label: 'Setups …' });
 		const dialog = page.getByRole('dialog', { name: 'Setups' });
 		await dialog.getByText('required', { exact: true }).waitFor();
-		expect(await dialog.getByRole('button', { name: 'Office out of it' }).isDisabled()).to.equal(true);
+		expect(await dialog.getByRole('button', { name: 'Remove Office from the setup' }).isDisabled()).to.equal(true);
 		await at.page.goto(`${at.server.address}/gneiss-solid-5/rollout`);
-		await at.page.getByRole('list', { name: 'Setups without what is required' }).getByText('Training desk').waitFor();
+		await at.page.getByRole('list', { name: 'Setups without a required level' }).getByText('Training desk').waitFor();
 		await at.page.goto(`${at.server.address}/people`);
 		await at.page.getByLabel('Office is required').uncheck();
-		await at.page.getByText('Setups may leave Office out.').waitFor();
+		await at.page.getByText('Office is no longer required.').waitFor();
 		// heard by the page of somebody else, in the dialog that stands open
 		await eventually(async () =>
-			expect(await dialog.getByRole('button', { name: 'Office out of it' }).isDisabled()).to.equal(false)
+			expect(await dialog.getByRole('button', { name: 'Remove Office from the setup' }).isDisabled()).to.equal(false)
 		);
 		await page.context().close();
 	});
@@ -110,15 +113,15 @@ describe('People', () => {
 	it('shows a designer what they may do, and what the next release will do to them', async () => {
 		const page = await seatedAt('Door and floor desk');
 		await page.goto(`${at.server.address}/gneiss-solid-5/rollout`);
-		await page.getByText('A steward publishes it.').waitFor();
-		for (const name of [/^Publish/, /^Remove C-/, /^Go back to/, 'Arrange the rings …'])
+		await page.getByText('Only stewards can publish.').waitFor();
+		for (const name of [/^Publish/, /^Remove C-/, /^Go back to/, 'Edit rings …'])
 			expect(await page.getByRole('button', { name }).count(), String(name)).to.equal(0);
-		await page.getByRole('link', { name: 'See what it will do to you' }).click();
-		await page.getByRole('heading', { name: /what it will do to you/ }).waitFor();
-		await page.getByRole('complementary', { name: 'Who gets what' }).getByRole('heading', { name: 'Everyday' }).waitFor();
+		await page.getByRole('link', { name: 'See your changes' }).click();
+		await page.getByRole('heading', { name: /your changes/ }).waitFor();
+		await page.getByRole('complementary', { name: 'Changes of one person' }).getByRole('heading', { name: 'Everyday' }).waitFor();
 		expect(await page.locator('th.person').allInnerTexts()).to.deep.equal(['you']);
 		await page.goto(`${at.server.address}/varve-draft-7/folders`);
-		await page.getByText('A steward says where programs search').waitFor();
+		await page.getByText('Only stewards can change search folders').waitFor();
 		expect(
 			await page
 				.getByRole('button', { name: /^Search .* later$/ })
@@ -126,8 +129,8 @@ describe('People', () => {
 				.isDisabled()
 		).to.equal(true);
 		await page.goto(`${at.server.address}/programs`);
-		await page.getByText('A steward changes programs.').waitFor();
-		expect(await page.getByRole('button', { name: 'Keep the changes' }).count()).to.equal(0);
+		await page.getByText('Only stewards can change programs.').waitFor();
+		expect(await page.getByRole('button', { name: 'Save', exact: true }).count()).to.equal(0);
 		await page.context().close();
 	});
 
@@ -153,7 +156,7 @@ describe('People', () => {
 		const dialog = page.getByRole('dialog', { name: 'Setups' });
 		const untouched = dialog.locator('option', { hasText: 'Teaching, untouched' });
 		await dialog.getByRole('combobox', { name: 'From' }).selectOption((await untouched.getAttribute('value'))!);
-		await dialog.getByRole('textbox', { name: 'Its name' }).fill('As it came');
+		await dialog.getByRole('textbox', { name: 'Name', exact: true }).fill('As it came');
 		await page.keyboard.press('Enter');
 		await eventually(async () => expect(await bands()).to.equal(1));
 		await page.keyboard.press('Escape');
@@ -197,32 +200,32 @@ describe('People', () => {
 	it('lets a designer propose what is theirs; the steward sees whom it touches, takes a part in, and it is there', async () => {
 		const designer = await seatedAt('Door and floor desk');
 		await designer.goto(`${at.server.address}/gneiss-solid-5/proposals`);
-		await designer.getByRole('button', { name: 'Propose something of mine' }).click();
+		await designer.getByRole('button', { name: 'Propose a change' }).click();
 		await designer.getByRole('checkbox', { name: /Ctrl\+Alt\+E for Export geometry/ }).check();
 		await designer.getByRole('checkbox', { name: /Alt\+W for Split canvas/ }).check();
 		await designer.getByRole('combobox', { name: 'To' }).selectOption({ label: 'Office' });
-		await designer.getByLabel('What it is, in a few words').fill('Two keys of the door desk');
-		await designer.getByLabel('Why', { exact: true }).fill('we use them all day');
-		await designer.getByRole('button', { name: 'Propose 2 things' }).click();
+		await designer.getByLabel('Short title').fill('Two keys of the door desk');
+		await designer.getByLabel('Reason', { exact: true }).fill('we use them all day');
+		await designer.getByRole('button', { name: 'Propose 2 changes' }).click();
 		const mine = designer.getByRole('region', { name: 'The proposal' });
 		await mine.getByRole('heading', { name: 'Two keys of the door desk' }).waitFor();
-		expect(await mine.getByRole('button', { name: 'Take it in' }).count(), 'not theirs to take').to.equal(0);
+		expect(await mine.getByRole('button', { name: 'Accept' }).count(), 'not theirs to take').to.equal(0);
 
 		await at.page.goto(`${at.server.address}/gneiss-solid-5/proposals`);
 		const one = at.page.getByRole('region', { name: 'The proposal' });
 		await at.page.getByRole('button', { name: /Two keys of the door desk/ }).click();
-		await one.getByRole('button', { name: 'Whom does it touch?' }).click();
-		await one.getByRole('heading', { name: 'Whom it touches' }).waitFor();
+		await one.getByRole('button', { name: 'Check who is affected' }).click();
+		await one.getByRole('heading', { name: 'Affected people' }).waitFor();
 		await one.getByRole('row', { name: /Split canvas/ }).waitFor();
-		await one.getByRole('textbox', { name: 'Say something of it' }).fill('Split canvas stays yours for now');
+		await one.getByRole('textbox', { name: 'Add a comment' }).fill('Split canvas stays yours for now');
 		await at.page.keyboard.press('Enter');
 		await one.getByText('Split canvas stays yours for now').waitFor();
 		await one.getByRole('checkbox', { name: /Split canvas/ }).uncheck();
-		await one.getByRole('button', { name: 'Take 1 of 2 parts in' }).click();
-		await one.getByText(/taken by you/).waitFor();
+		await one.getByRole('button', { name: 'Accept 1 of 2 parts' }).click();
+		await one.getByText(/accepted by you/).waitFor();
 		await designer.goto(`${at.server.address}/gneiss-solid-5/proposals`);
 		await designer.getByRole('button', { name: /Two keys of the door desk/ }).click();
-		await mine.getByText(/taken by Standards desk.*1 of 2 parts/s).waitFor();
+		await mine.getByText(/accepted by Standards desk.*1 of 2 parts/s).waitFor();
 		await designer.context().close();
 	});
 
@@ -233,13 +236,13 @@ describe('People', () => {
 		await page.getByRole('combobox', { name: 'Side 2' }).selectOption({ label: 'Setup Everyday' });
 		const row = page.getByRole('listitem').filter({ hasText: 'Flatten bends' });
 		await row.waitFor();
-		await row.getByRole('button', { name: 'take over Flatten bends from Setup Drafting into Setup Everyday' }).click();
+		await row.getByRole('button', { name: 'Copy Flatten bends from Setup Drafting to Setup Everyday' }).click();
 		await row.waitFor({ state: 'detached' });
 		await page.getByText('Setup Everyday: Flatten bends as in Setup Drafting').first().waitFor();
-		await page.getByRole('checkbox', { name: 'only what differs' }).uncheck();
+		await page.getByRole('checkbox', { name: 'Only differences' }).uncheck();
 		await page.getByRole('searchbox', { name: 'Find in the comparison' }).fill('flatten');
 		await row.first().waitFor();
-		await page.getByRole('button', { name: 'A third' }).click();
+		await page.getByRole('button', { name: 'Add a column' }).click();
 		await page.getByRole('combobox', { name: 'Side 3' }).selectOption({ label: 'Factory' });
 		const coming = page.waitForEvent('download');
 		await page.getByRole('button', { name: 'CSV' }).click();
@@ -250,9 +253,9 @@ describe('People', () => {
 		// a colleague with what they start with, who has made no setup; and a former release
 		const third = page.getByRole('combobox', { name: 'Side 3' });
 		await third.selectOption({ label: 'Standards desk: Everyday' });
-		await page.getByText(/\d+ of \d+ things differ/).waitFor();
+		await page.getByText(/\d+ of \d+ items differ/).waitFor();
 		await third.selectOption({ label: 'Release 1' });
-		await page.getByText(/\d+ of \d+ things differ/).waitFor();
+		await page.getByText(/\d+ of \d+ items differ/).waitFor();
 		expect(await page.getByRole('button', { name: /into Release 1/ }).count()).to.equal(0);
 		await page.keyboard.press('Control+z');
 		await page
@@ -260,13 +263,13 @@ describe('People', () => {
 			.first()
 			.waitFor();
 		// all that is listed at once, by keyboard, and taken back at once
-		await page.getByRole('button', { name: 'Without the third' }).click();
+		await page.getByRole('button', { name: 'Remove the column' }).click();
 		await page.getByRole('searchbox', { name: 'Find in the comparison' }).fill('');
-		await page.getByRole('checkbox', { name: 'only what differs' }).check();
-		const all = page.getByRole('button', { name: /take all \d+ over into Setup Everyday/ });
+		await page.getByRole('checkbox', { name: 'Only differences' }).check();
+		const all = page.getByRole('button', { name: /Copy all \d+ to Setup Everyday/ });
 		const many = Number(/\d+/.exec((await all.textContent())!)![0]);
 		await all.press('Enter');
-		await page.getByText(`Setup Everyday: ${many} things as in Setup Drafting`).first().waitFor();
+		await page.getByText(`Setup Everyday: ${many} items as in Setup Drafting`).first().waitFor();
 		await all.waitFor({ state: 'detached' });
 		await page.keyboard.press('Control+z');
 		await all.waitFor();
@@ -277,23 +280,23 @@ describe('People', () => {
 		await at.page.goto(`${at.server.address}/gneiss-solid-5/impact`);
 		const table = at.page.getByRole('table');
 		await table.waitFor();
-		expect(await at.page.getByRole('region', { name: 'What the release does' }).locator('header').innerText()).to.match(
+		expect(await at.page.getByRole('region', { name: 'Impact of the release' }).locator('header').innerText()).to.match(
 			/\d+ setups of 6 people, before and after/
 		);
 		const rows = () => table.getByRole('row').count();
 		const before = await rows();
-		await at.page.getByRole('button', { name: 'Print what each must learn' }).waitFor();
+		await at.page.getByRole('button', { name: 'Print learning sheets' }).waitFor();
 		await at.page.emulateMedia({ media: 'print' });
 		const sheet = at.page.getByRole('article').filter({ has: at.page.getByRole('heading', { name: 'Hanger desk' }) });
-		await sheet.getByRole('heading', { name: 'Keys that do something else' }).waitFor();
+		await sheet.getByRole('heading', { name: 'Keys with a new effect' }).waitFor();
 		await sheet
 			.getByRole('row', { name: /Parts list/ })
 			.first()
 			.waitFor();
-		expect(await table.filter({ hasText: 'runs a day' }).count(), 'what is on the screen is not printed').to.equal(0);
+		expect(await table.filter({ hasText: 'Runs per day' }).count(), 'what is on the screen is not printed').to.equal(0);
 		await at.page.emulateMedia({ media: 'screen' });
 		await table.getByRole('button', { name: 'Hanger desk' }).click();
-		const aside = at.page.getByRole('complementary', { name: 'Who gets what' });
+		const aside = at.page.getByRole('complementary', { name: 'Changes of one person' });
 		await aside.getByRole('heading', { name: 'Hanger desk' }).waitFor();
 		await aside
 			.getByText('W ran Parts list')
@@ -303,15 +306,15 @@ describe('People', () => {
 		await at.page.keyboard.press('ArrowRight');
 		await aside.getByRole('heading', { name: 'Training desk' }).waitFor();
 		await at.page.getByText(/^Without/).waitFor();
-		await at.page.getByRole('button', { name: 'Take it out' }).click();
+		await at.page.getByRole('button', { name: 'Remove from release' }).click();
 		// W would then run two commands, which is told before
 		const warning = at.page.getByRole('dialog', { name: 'Remove “Parts list” from the release' });
 		await warning.getByText(/^Without it everyone gets 1 error:$/).waitFor();
-		await warning.getByRole('button', { name: 'Remove it all the same' }).click();
+		await warning.getByRole('button', { name: 'Remove anyway' }).click();
 		await warning.waitFor({ state: 'detached' });
 		await eventually(async () => expect(await rows()).to.equal(before - 1));
 		await at.page.keyboard.press('Control+z');
-		await at.page.getByRole('button', { name: /something was written since/ }).click();
+		await at.page.getByRole('button', { name: /there are newer changes/ }).click();
 		await eventually(async () => expect(await rows()).to.equal(before));
 	});
 
@@ -323,10 +326,10 @@ describe('People', () => {
 				await at.page.getByText(wait).first().waitFor();
 				expect(await violationsOn(at.page), path).to.deep.equal([]);
 			};
-			await looked('people', 'The office’s strata');
+			await looked('people', 'Shared levels');
 			await looked('sign-in', 'With your name');
-			await looked('gneiss-solid-5/compare', 'things differ');
-			await looked('gneiss-solid-5/proposals', 'What is said of it');
+			await looked('gneiss-solid-5/compare', 'items differ');
+			await looked('gneiss-solid-5/proposals', 'Comments');
 			await looked('gneiss-solid-5/impact', 'before and after');
 			await at.page.getByRole('combobox', { name: 'Setup' }).selectOption({ label: 'Setups …' });
 			await at.page.getByRole('dialog', { name: 'Setups' }).waitFor();
@@ -336,7 +339,7 @@ describe('People', () => {
 
 	it('signs out, here and everywhere', async () => {
 		const [one, other] = [await seatedAt('Training desk'), await seatedAt('Training desk')];
-		await one.getByRole('link', { name: /^People: you are/ }).click();
+		await one.getByRole('link', { name: /^Your account: signed in as/ }).click();
 		await one.getByRole('button', { name: 'Sign out everywhere' }).click();
 		await one.waitForURL(/sign-in/);
 		await other.reload();

@@ -13,7 +13,7 @@ describe('the probe and the bench', () => {
 		const told = await probe().innerText();
 		expect(told)
 			.to.include('Fit all runs')
-			.and.include('Fillet edges listens only here')
+			.and.include('Fillet edges applies only here')
 			.and.include('Chooser: Fillet edges and Fit all');
 		await at.page.keyboard.press('Escape');
 		await at.page.keyboard.press('Escape');
@@ -52,7 +52,7 @@ describe('the probe and the bench', () => {
 		await at.page.keyboard.press('Enter');
 		expect(await status()).to.include('Fit all runs');
 		await at.page.keyboard.press('Alt+g');
-		expect(await status()).to.include('waits for the next stroke');
+		expect(await status()).to.include('waits for the next key');
 		await at.page.keyboard.press('t');
 		expect(await status()).to.include('Go to tree runs');
 		await at.page.getByRole('button', { name: '> ' }).click();
@@ -73,7 +73,7 @@ describe('the probe and the bench', () => {
 	it('jumps from a control to its card with Alt', async () => {
 		await at.open('bench');
 		await at.page
-			.getByRole('toolbar', { name: 'Bars, top' })
+			.getByRole('toolbar', { name: 'Toolbars, top' })
 			.getByRole('button', { name: 'Extrude', exact: true })
 			.click({ modifiers: ['Alt'] });
 		await at.page.waitForURL(/commands\?command=/);

@@ -23,18 +23,18 @@ describe('Programs', () => {
 	it('are brought with the keys and typed names that they have, from a table in Windows-1252 with semicolons', async () => {
 		await at.page.goto(`${at.server.address}/programs/new`);
 		await bring('Eigenbau Häuser.csv', Buffer.from(LIST, 'latin1'));
-		await at.page.getByText('What the columns mean').waitFor();
+		await at.page.getByText('Columns').waitFor();
 		for (const [field, column] of [
-			['Label, as people read it', 'Bezeichnung'],
+			['Label on screen', 'Bezeichnung'],
 			['Category path', 'Menü'],
-			['Contexts where it exists', 'Kontext'],
-			['Keys that it has today', 'Tasten'],
-			['Names that are typed', 'Kürzel']
+			['Contexts', 'Kontext'],
+			['Current keys', 'Tasten'],
+			['Current aliases', 'Kürzel']
 		] as const)
 			await at.page.getByLabel(field).selectOption({ label: column });
 		await at.page.getByText('Grundriss, Schnitt').waitFor();
-		await at.page.getByText('2 shortcuts and 2 typed names become').waitFor();
-		await at.page.getByRole('button', { name: 'Bring 3 commands' }).click();
+		await at.page.getByText('2 shortcuts and 2 aliases become').waitFor();
+		await at.page.getByRole('button', { name: /with 3 commands$/ }).click();
 		await at.page.waitForURL(/eigenbau-haeuser-1\/commands/);
 		const { strata } = await stored('eigenbau-haeuser-1');
 		expect(JSON.stringify(strata[0])).to.include('Ctrl+W').and.include('wl -> wall');
@@ -47,12 +47,12 @@ describe('Programs', () => {
 		const text = await contexts.inputValue();
 		await contexts.fill(`${text.trimEnd()}\nAuswahl\n  Nichts\n  Wand\n    Fenster\nnever Schnitt + Wand\nnever Nirgends`);
 		await at.page.getByText('Nirgends', { exact: false }).first().waitFor();
-		expect(await at.page.getByRole('button', { name: 'Keep the changes' }).isDisabled()).to.equal(true);
+		expect(await at.page.getByRole('button', { name: 'Save', exact: true }).isDisabled()).to.equal(true);
 		await contexts.fill(`${text.trimEnd()}\nAuswahl\n  Nichts\n  Wand\n    Fenster\nnever Schnitt + Wand`);
 		// three modes with three selections, without two of the section
 		await at.page.getByText('7 situations result.').waitFor();
-		await at.page.getByRole('button', { name: 'Keep the changes' }).click();
-		await at.page.getByText('Kept.').waitFor();
+		await at.page.getByRole('button', { name: 'Save', exact: true }).click();
+		await at.page.getByText('Saved.').waitFor();
 		expect((await stored('eigenbau-haeuser-1')).application.axes.map((a) => a.label)).to.deep.equal(['Mode', 'Auswahl']);
 
 		const { revision } = (await stored('eigenbau-haeuser-1')) as unknown as { revision: number };
@@ -84,9 +84,9 @@ describe('Programs', () => {
 		await at.page.getByText('1 gone').waitFor();
 		await at.page.getByText('1 new').click();
 		await at.page.getByRole('list', { name: 'new' }).getByText('Treppe').waitFor();
-		await at.page.getByRole('table', { name: 'Whose strata it concerns' }).getByText('Office').waitFor();
-		await at.page.getByRole('button', { name: 'Keep the changes' }).click();
-		await at.page.getByText('Kept. 2 things follow to their new ids. A back-up was made first.').waitFor();
+		await at.page.getByRole('table', { name: 'Affected levels' }).getByText('Office').waitFor();
+		await at.page.getByRole('button', { name: 'Save', exact: true }).click();
+		await at.page.getByText('Saved. 2 items moved to their new ids. A backup was created first.').waitFor();
 		const after = await stored('eigenbau-haeuser-1');
 		expect(after.commands.map((c) => c.id)).to.deep.equal(['wall', 'tuer', 'stair']);
 		expect(JSON.stringify(after.strata[1])).to.include('"command":"tuer"').and.not.include('"command":"door"');
@@ -95,12 +95,12 @@ describe('Programs', () => {
 	it('are renamed, and deleted after a word that says what goes', async () => {
 		await at.page.goto(`${at.server.address}/programs?program=eigenbau-haeuser-1`);
 		await at.page.getByLabel('Name', { exact: true }).fill('Eigenbau Zwei');
-		await at.page.getByRole('button', { name: 'Keep the changes' }).click();
-		await at.page.getByText('Kept.').waitFor();
+		await at.page.getByRole('button', { name: 'Save', exact: true }).click();
+		await at.page.getByText('Saved.').waitFor();
 		await at.page.getByRole('link', { name: /Eigenbau Zwei/ }).waitFor();
 		await at.page.getByRole('button', { name: 'Delete the program …' }).click();
 		await at.page.getByRole('dialog').getByText('3 commands').waitFor();
-		await at.page.getByRole('button', { name: 'Delete it with all that there is of it' }).click();
+		await at.page.getByRole('button', { name: 'Delete with all its data' }).click();
 		await at.page.getByRole('link', { name: /Eigenbau Zwei/ }).waitFor({ state: 'detached' });
 		expect((await fetch(`${at.server.address}/api/applications/eigenbau-haeuser-1`)).status).to.equal(404);
 	});

@@ -15,17 +15,17 @@ describe('Rollout, with seats as real processes', () => {
 		await at.open('rollout');
 		await stateOf('C-01', 'current, release 2');
 		await stateOf('C-02', 'current, release 2');
-		expect(await seat('C-03').innerText()).to.include('not heard of yet');
+		expect(await seat('C-03').innerText()).to.include('never connected');
 
-		await at.page.getByLabel('Notes for the people').fill('Clearance check on G, wall thickness on Alt+V.');
+		await at.page.getByLabel('Release notes').fill('Clearance check on G, wall thickness on Alt+V.');
 		expect(await at.page.getByRole('button', { name: 'Publish release 3' }).isDisabled()).to.equal(true);
-		await at.page.getByRole('link', { name: 'Settle it' }).click();
-		await at.page.getByRole('button', { name: 'What goes out' }).click();
-		await at.page.getByLabel('Why it may stand').fill('Two clearance reviewers asked for it');
+		await at.page.getByRole('link', { name: 'Resolve' }).click();
+		await at.page.getByRole('button', { name: 'Next release' }).click();
+		await at.page.getByLabel('Reason').fill('Two clearance reviewers asked for it');
 		await at.page.getByRole('button', { name: 'Accept as steward' }).click();
 		await at.page.getByRole('button', { name: 'Accepted 1' }).waitFor();
 		await at.open('rollout');
-		await at.page.getByLabel('Notes for the people').fill('Clearance check on G, wall thickness on Alt+V.');
+		await at.page.getByLabel('Release notes').fill('Clearance check on G, wall thickness on Alt+V.');
 		await at.page.getByRole('button', { name: 'Publish release 3' }).click();
 		await stateOf('C-01', 'current, release 3');
 		const file = join(first!.folder, 'interface.json');
@@ -35,36 +35,36 @@ describe('Rollout, with seats as real processes', () => {
 		const laid = readFileSync(file, 'utf8');
 		writeFileSync(file, laid.replace('"keys":"G"', '"keys":"Alt+Shift+G"').replace('"keys": "G"', '"keys": "Alt+Shift+G"'));
 		await stateOf('C-01', 'drifted');
-		await seat('C-01').getByRole('button', { name: 'What differs' }).click();
-		const drift = at.page.getByRole('dialog', { name: 'C-01: what was changed by hand' });
+		await seat('C-01').getByRole('button', { name: 'Differences' }).click();
+		const drift = at.page.getByRole('dialog', { name: 'C-01: local edits' });
 		await drift.getByText('Alt+Shift+G').first().waitFor();
 		expect(await drift.getByRole('checkbox').count()).to.equal(2);
 		await drift.getByRole('button', { name: 'Adopt all' }).click();
-		await at.page.getByText('Adopt from C-01: 2 changes by hand').first().waitFor();
-		await at.page.getByText('2 things differ for the seats.').waitFor();
+		await at.page.getByText('Adopt from C-01: 2 local edits').first().waitFor();
+		await at.page.getByText('2 differences for the seats.').waitFor();
 		await at.page.getByRole('button', { name: 'Undo' }).click();
-		await at.page.getByText('The office stratum is as it was published.').waitFor();
+		await at.page.getByText('The office level is unchanged since the last release.').waitFor();
 
 		writeFileSync(file, '{"by": "hand"}');
 		await eventually(async () => {
-			await seat('C-01').getByRole('button', { name: 'What differs' }).click();
+			await seat('C-01').getByRole('button', { name: 'Differences' }).click();
 			try {
 				await drift.getByRole('alert').waitFor({ timeout: 2000 });
 				expect(await drift.getByRole('alert').innerText()).to.include('interface.json of C-01');
 			} finally {
-				await drift.getByRole('button', { name: 'Close' }).click();
+				await drift.getByRole('button', { name: 'Close', exact: true }).click();
 			}
 		});
-		await seat('C-01').getByRole('button', { name: 'Lay release anew' }).click();
+		await seat('C-01').getByRole('button', { name: 'Reinstall release' }).click();
 		await stateOf('C-01', 'current, release 3');
 		expect(readdirSync(first!.folder).some((name) => name.startsWith('interface.by-hand-'))).to.equal(true);
 
 		await at.page.getByText('Compare two releases').click();
-		await at.page.getByText(/thing differs? in release 3|things differ in release 3/).waitFor();
+		await at.page.getByText(/\d+ differences? in release 3/).waitFor();
 		await at.page.getByRole('button', { name: 'Go back to 2' }).click();
-		const dialog = at.page.getByRole('dialog', { name: 'Let the seats follow release 2?' });
-		await dialog.getByText(/differs? in release 2/).waitFor();
-		await dialog.getByRole('button', { name: 'Follow release 2' }).click();
+		const dialog = at.page.getByRole('dialog', { name: 'Move all seats to release 2?' });
+		await dialog.getByText(/differences? in release 2/).waitFor();
+		await dialog.getByRole('button', { name: 'Move to release 2' }).click();
 		await stateOf('C-02', 'current, release 2');
 		expect(readFileSync(join(second!.folder, 'interface.json'), 'utf8')).to.not.include('inspect.clearance');
 		expect(existsSync(join(second!.folder, 'seat.json'))).to.equal(true);
@@ -77,24 +77,24 @@ describe('Rollout, with seats as real processes', () => {
 		await at.open('rollout');
 		const id = at.page.getByLabel('Id of the new seat');
 		await id.fill('cabin');
-		await at.page.getByText('A seat id has one to three capitals').waitFor();
+		await at.page.getByText('A seat id has one to three capital letters').waitFor();
 		await id.fill('C-01');
-		await at.page.getByRole('button', { name: 'Add seat' }).click();
-		await at.page.getByText('There is a seat C-01 already.').waitFor();
+		await at.page.getByRole('button', { name: 'Add seat', exact: true }).click();
+		await at.page.getByText('There is already a seat C-01.').waitFor();
 		await id.fill('C-04');
-		await at.page.getByRole('button', { name: 'Add seat' }).click();
+		await at.page.getByRole('button', { name: 'Add seat', exact: true }).click();
 		await seat('C-04').waitFor();
 	});
 
 	it('takes what stands on a desk, and checks against it from then on', async () => {
 		await at.open('rollout');
-		await at.page.getByLabel('Desk of C-04').click();
+		await at.page.getByLabel('Equipment of C-04').click();
 		await at.page.getByLabel('System of C-04').selectOption('macos');
-		await at.page.getByText('Desk of C-04 changed').first().waitFor();
+		await at.page.getByText('Equipment of C-04 changed').first().waitFor();
 		await at.open('findings');
 		await at.page.getByRole('button', { name: 'Seats', exact: true }).click();
 		await at.page
-			.getByText(/Kept by the system/)
+			.getByText(/Reserved by the system/)
 			.first()
 			.click();
 		expect(await at.page.getByLabel('The finding', { exact: true }).innerText()).to.match(/macOS|Windows/);
@@ -166,7 +166,7 @@ describe('The routes', () => {
 			),
 			422
 		);
-		expect(gone['detail']).to.include('not there any more');
+		expect(gone['detail']).to.include('no longer exists');
 	});
 
 	it('refuse writes from another site and foreign host names', async () => {

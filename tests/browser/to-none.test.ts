@@ -26,7 +26,7 @@ describe('From many findings to none', () => {
 					await at.page.keyboard.press('1');
 					mended++;
 				} else {
-					await detail().getByRole('textbox', { name: 'Why it may stand' }).focus();
+					await detail().getByRole('textbox', { name: 'Reason' }).focus();
 					await at.page.keyboard.type('known, and agreed in the office');
 					await at.page.keyboard.press('Enter');
 					accepted++;
@@ -39,6 +39,6 @@ describe('From many findings to none', () => {
 				await at.page.evaluate(() => (document.activeElement as HTMLElement | null)?.blur());
 			}
 			expect(mended).to.be.greaterThan(accepted);
-			await at.page.getByText('Nothing open under these filters.').or(at.page.getByText('Nothing found')).waitFor();
+			await at.page.getByText('No open findings match these filters.').or(at.page.getByText('No findings')).waitFor();
 		});
 });

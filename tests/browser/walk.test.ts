@@ -23,7 +23,7 @@ for (const size of SIZES)
 				return (one.getAttribute('aria-label') ?? (one.innerText || labelled || one.getAttribute('placeholder')) ?? '').trim();
 			});
 		/** Goes on with Tab until what is wanted has the focus. */
-		const reach = async (wanted: RegExp, key = 'Tab', most = 55) => {
+		const reach = async (wanted: RegExp, key = 'Tab', most = 65) => {
 			const passed: string[] = [];
 			for (let i = 0; i < most; i++) {
 				const now = await focused();
@@ -85,15 +85,15 @@ for (const size of SIZES)
 		});
 
 		it('looks through the draft, and back', async () => {
-			await reach(/^Look through$/);
+			await reach(/^Review$/);
 			await press('Enter');
 			await at.page
 				.getByRole('dialog')
-				.getByText(/^Against factory/)
+				.getByText(/^From default/)
 				.first()
 				.waitFor();
 			await press('Escape');
-			await eventually(async () => expect(await focused()).to.match(/^Look through$/));
+			await eventually(async () => expect(await focused()).to.match(/^Review$/));
 		});
 
 		it('reads the keyboard, and moves a key', async () => {
@@ -113,12 +113,12 @@ for (const size of SIZES)
 		});
 
 		it('shapes the bars', async () => {
-			await go('Bars');
+			await go('Toolbars');
 			await arrived('/bars');
-			await reach(/^Shell$|Bars of the window|^Extrude/);
+			await reach(/^Shell$|Toolbars of the window|^Extrude/);
 			await press('ArrowRight', 'ArrowRight');
 			await press('Control+ArrowRight');
-			await says(/Bars: .* moved/);
+			await says(/Toolbars: .* moved/);
 			await undone();
 			await press('/');
 			await type('measure');
@@ -194,11 +194,11 @@ for (const size of SIZES)
 			await press('Alt+6');
 			await arrived('/hand-over');
 			await reach(/^Whole profile as JSON/);
-			await reach(/^Load an example/);
+			await reach(/^Try it with an example/);
 		});
 
 		it('prints a sheet, and sees to the programs', async () => {
-			await go('Sheet');
+			await go('Print sheets');
 			await arrived('/sheet');
 			await reach(/^Print/);
 			await go('Programs');
@@ -208,9 +208,9 @@ for (const size of SIZES)
 		it('publishes', async () => {
 			await at.open('rollout');
 			await go('Write to Office');
-			await reach(/^Notes/);
+			await reach(/^Release notes/);
 			await type('Clearance check.');
-			await reach(/^Settle it/);
+			await reach(/^Resolve/);
 			await press('Enter');
 			await arrived('/findings');
 		});

@@ -14,7 +14,7 @@ export const ACCEPTANCES = 'acceptances';
 export const Acceptance = z.strictObject({
 	finding: z.string().min(1).max(20_000),
 	circumstances: z.string().min(1).max(64),
-	reason: z.string().trim().min(3, 'say why this may stand').max(500),
+	reason: z.string().trim().min(3, 'give a reason').max(500),
 	role: Role,
 	command: CommandId,
 	keys: z.string().max(200).meta({ description: 'the input that shows the finding; empty for one that no input shows' }),

@@ -80,10 +80,9 @@ function takeBack(said: LineDifference, profile: Profile, target: StratumId): Te
 	const { stratum, kind, line } = said;
 	const { name } = stratumById(profile, stratum);
 	const about = `${line.alias} for ${line.command}`;
-	if (stratum !== target)
-		throw new OutOfReachError(`${about} stands in the alias file of ${name}; write to ${name} to take it back`);
+	if (stratum !== target) throw new OutOfReachError(`${about} is in the alias file of ${name}; edit ${name} to remove it`);
 	const file = aliasFileIn(stratumById(profile, stratum));
-	if (!file) throw new OutOfReachError(`${name} has no alias file into which ${about} could be written again`);
+	if (!file) throw new OutOfReachError(`${name} has no alias file for ${about}`);
 	const { lines } = aliasLines(file);
 	try {
 		const splices =

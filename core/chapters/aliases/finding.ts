@@ -73,5 +73,5 @@ export interface AliasRule {
 
 export const labelIn = (catalogue: Catalogue, command: string): string => catalogue.get(command as CommandId)?.label ?? command;
 
-export const remove = (entry: AliasEntry): AliasFix => ({ kind: 'remove', label: `Take line ${entry.record.line} out`, entry });
-export const off = (entry: AliasEntry): AliasFix => ({ kind: 'off', label: `Comment line ${entry.record.line} out`, entry });
+export const remove = (entry: AliasEntry): AliasFix => ({ kind: 'remove', label: `Remove line ${entry.record.line}`, entry });
+export const off = (entry: AliasEntry): AliasFix => ({ kind: 'off', label: `Disable line ${entry.record.line}`, entry });

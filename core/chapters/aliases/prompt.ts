@@ -42,19 +42,19 @@ export function answerTo(table: AliasTable, catalogue: Catalogue, typed: string)
 	const key = aliasKey(typed, input);
 	const label = (id: string) => catalogue.get(id as CommandId)?.label ?? id;
 	const trace: string[] = [
-		`"${typed}" was typed; ${input.case === 'ignored' ? 'upper and lower case are one' : 'upper and lower case differ'}.`
+		`"${typed}" was typed; ${input.case === 'ignored' ? 'upper and lower case are the same' : 'upper and lower case differ'}.`
 	];
 	const said = entries.filter((e) => e.key === key);
 	for (const entry of said) {
 		const why = idle.get(entry);
 		const where = `${entry.stratum.name}, line ${entry.record.line}`;
 		if (why === 'twice')
-			trace.push(`${where}: ${label(entry.command)}, but the ${input.twice} line about ${entry.alias} in that file holds.`);
-		else if (why === 'covered') trace.push(`${where}: ${label(entry.command)}, but a file above says something else.`);
+			trace.push(`${where}: ${label(entry.command)}, but the ${input.twice} line with ${entry.alias} in that file is used.`);
+		else if (why === 'covered') trace.push(`${where}: ${label(entry.command)}, but a file above replaces it.`);
 		else if (why === 'locked')
 			trace.push(`${where}: ${label(entry.command)}, but ${entry.lockedBy?.name} has locked ${entry.alias}.`);
-		else if (why === 'nothing') trace.push(`${where}: takes away what no file below gives.`);
-		else trace.push(`${where}: ${label(entry.command)}. This line holds.`);
+		else if (why === 'nothing') trace.push(`${where}: removes an alias that no file below contains.`);
+		else trace.push(`${where}: ${label(entry.command)}. This line is used.`);
 	}
 	const entry = inForce.get(key);
 	if (entry) {
@@ -63,25 +63,25 @@ export function answerTo(table: AliasTable, catalogue: Catalogue, typed: string)
 		return done({ kind: 'unknown' }, `There is no command ${entry.command} in this version; nothing runs.`);
 	}
 	const own = commandNames(catalogue, input).get(key);
-	if (own) return done({ kind: 'runs', command: own }, `${typed} is the name of a command itself; ${label(own)} runs.`);
+	if (own) return done({ kind: 'runs', command: own }, `${typed} is a command name; ${label(own)} runs.`);
 	if (input.completes && key !== '') {
 		const begin = [...inForce.values()].filter((e) => e.key.startsWith(key));
 		const among = [...new Set(begin.map((e) => e.command))];
 		if (among.length === 1)
 			return done(
 				{ kind: 'runs', command: among[0]!, by: begin[0]! },
-				`No alias is called so; ${begin.map((e) => e.alias).join(' and ')} alone begins so, and the application completes it: ${label(among[0]!)} runs.`
+				`There is no such alias. The program completes it to ${begin.map((e) => e.alias).join(' or ')}; ${label(among[0]!)} runs.`
 			);
 		if (among.length > 1)
 			return done(
 				{ kind: 'several', among },
-				`No alias is called so, and ${begin.length} begin so: ${begin
+				`There is no such alias, but ${begin.length} begin so: ${begin
 					.map((e) => e.alias)
 					.slice(0, 6)
 					.join(', ')}. Nothing runs.`
 			);
 	}
-	return done({ kind: 'unknown' }, 'No alias and no command is called so; nothing runs.');
+	return done({ kind: 'unknown' }, 'There is no such alias or command; nothing runs.');
 
 	function done(answer: Answer, last: string): Prompted {
 		return { answer, trace: [...trace, last] };

@@ -226,7 +226,7 @@ function unknownTold(stratum: StratumId, text: string, { line, column, message }
 		start: at < end ? at : start,
 		end,
 		typed: '',
-		sentence: `Line ${line} is kept as it is, but says nothing: ${message}.`,
+		sentence: `Line ${line} is kept unchanged, but has no effect: ${message}.`,
 		acceptable: undefined,
 		fixes: []
 	};

@@ -7,7 +7,7 @@ import type { AliasTable } from './table.ts';
 
 export interface AliasSet {
 	readonly chosen: readonly { readonly command: Command; readonly suggestion: AliasSuggestion }[];
-	/** Commands for which no free name is left. */
+	/** Commands for which no free name. */
 	readonly without: readonly Command[];
 	/** Whether the solver has proved that no other choice is better. */
 	readonly proved: boolean;

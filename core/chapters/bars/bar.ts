@@ -52,7 +52,7 @@ const Bar = z.strictObject({
 	text: z.enum(['none', 'beside', 'below']),
 	above: z.boolean().optional().meta({ description: 'at the top: above the ribbon instead of below it' }),
 	as: z.enum(['toolbars', 'tab']).optional().meta({
-		description: 'drawn in the other style: a ribbon as toolbars, one for each tab; a toolbar as a tab of a ribbon'
+		description: 'drawn in the other style: a ribbon as toolbars, one for each tab; a toolbar as a ribbon tab'
 	}),
 	keys: Keys.optional().meta({ description: 'of a cursor bar: what opens it at the pointer' }),
 	hidden: z.boolean().default(false)
@@ -61,12 +61,12 @@ const Bar = z.strictObject({
 const Tab = z.strictObject({
 	kind: z.literal('tab'),
 	name: Name,
-	dock: Dock.optional().meta({ description: 'where it stands while the ribbon is drawn as toolbars' })
+	dock: Dock.optional().meta({ description: 'its position while the ribbon is drawn as toolbars' })
 });
 const Group = z.strictObject({
 	kind: z.literal('group'),
 	name: Name,
-	form: z.enum(GROUP_FORMS).optional().meta({ description: 'in which it is kept whatever room there is' })
+	form: z.enum(GROUP_FORMS).optional().meta({ description: 'locked form, whatever room there is' })
 });
 
 /** A place that holds a command or a macro, a flyout (a named list of places), or neither: then it is a separator. */
@@ -89,10 +89,7 @@ const SET = { id: ItemId, parent: ItemId.nullable(), order: OrderKey, item: Item
 
 const LOCK = {
 	id: ItemId,
-	of: z
-		.literal('position')
-		.optional()
-		.meta({ description: 'only where the bar stands is locked; without it all that is said of the thing' })
+	of: z.literal('position').optional().meta({ description: 'only the position of the bar is locked; without it the whole item' })
 };
 
 /**
@@ -141,10 +138,10 @@ const BELOW: Readonly<Record<Item['kind'], readonly (Item['kind'] | null)[]>> = 
 /** Why an item cannot stand below another, if so. */
 export function misplacedReason(item: Item, parent: Item | null): string | undefined {
 	if (!BELOW[item.kind].includes(parent?.kind ?? null))
-		return `a ${item.kind} stands below ${BELOW[item.kind].map((kind) => (kind ? `a ${kind}` : 'the window')).join(' or ')}`;
+		return `a ${item.kind} belongs in ${BELOW[item.kind].map((kind) => (kind ? `a ${kind}` : 'the window')).join(' or ')}`;
 	if (item.kind === 'tab' && parent?.kind === 'bar' && parent.form !== 'ribbon') return 'only a ribbon has tabs';
-	if (item.kind === 'place' && parent?.kind === 'bar' && parent.form === 'ribbon') return 'in a ribbon places stand in groups';
+	if (item.kind === 'place' && parent?.kind === 'bar' && parent.form === 'ribbon') return 'in a ribbon, buttons belong in groups';
 	if (item.kind === 'place' && parent?.kind === 'place' && parent.flyout === undefined)
-		return 'places stand only in a place that is a flyout';
+		return 'buttons can only be in a flyout button';
 	return undefined;
 }

@@ -26,7 +26,7 @@ export const bars: KeyedChapter<BarEntry> = keyedChapter<BarEntry>(
 		as: ({ id, rank }, op) => ({ op, id, rank }),
 		caption(entry, names) {
 			if (entry.op !== 'set')
-				return { label: entry.id, detail: `bars, ${entry.op}${isPositionLock(entry) ? ' of where it stands' : ''}` };
+				return { label: entry.id, detail: `bars, ${entry.op}${isPositionLock(entry) ? ' of its position' : ''}` };
 			const { item, parent } = entry;
 			const command = commandIn(entry);
 			const label =
@@ -36,13 +36,13 @@ export const bars: KeyedChapter<BarEntry> = keyedChapter<BarEntry>(
 		concerns: (entry) => {
 			const command = commandIn(entry);
 			const scope = entry.op === 'set' && entry.item.kind === 'bar' ? entry.item.scope : undefined;
-			return { category: 'Bars', ...(command && { command }), ...(scope && { scope }) };
+			return { category: 'Toolbars', ...(command && { command }), ...(scope && { scope }) };
 		},
 		losses: (profile) =>
 			new Map(
 				barTree(profile).idle.flatMap(({ entry, stratum, why, lockedBy }) =>
 					entry.op === 'set' && !lockedBy
-						? [[`${stratum.id} ${entry.id}`, `${nameOfItem(entry.item)} in the bars: ${why}`] as const]
+						? [[`${stratum.id} ${entry.id}`, `${nameOfItem(entry.item)} in the toolbars: ${why}`] as const]
 						: []
 				)
 			),
@@ -51,7 +51,7 @@ export const bars: KeyedChapter<BarEntry> = keyedChapter<BarEntry>(
 	{
 		// a bar goes whole or not at all: what is in it follows it
 		selector({ sections, contexts, categories, bars: wanted = [] }, { index: { space }, all }) {
-			const isOut = !sections.includes(BARS) || (categories.length > 0 && !categories.includes('Bars'));
+			const isOut = !sections.includes(BARS) || (categories.length > 0 && !categories.includes('Toolbars'));
 			const barOf = barsOf(all);
 			const here = Object.keys(contexts).length > 0 ? space.bitsOf(contexts) : undefined;
 			return (entry) => {

@@ -83,26 +83,26 @@ export function readBars(
 		const { bar, tab, group, command, label } = valuesOf(record);
 		const refuse = (message: string) => refused.push({ line: record.line, column: 1, message });
 		if (bar === undefined || command === undefined) {
-			refuse(bar === undefined ? 'the name of the bar is empty' : `the command is empty; a separator is written as ${RULE}`);
+			refuse(bar === undefined ? 'the name of the toolbar is empty' : `the command is empty; a separator is written as ${RULE}`);
 			continue;
 		}
 		const long = [bar, tab, group, label].find((name) => name !== undefined && name.length > LONGEST_NAME);
 		if (long !== undefined || (command !== RULE && !CommandId.safeParse(command).success)) {
 			refuse(
 				long === undefined
-					? `"${command}" is no id of a command`
+					? `"${command}" is not a command id`
 					: `a name has at most ${LONGEST_NAME} characters, here ${long.length}`
 			);
 			continue;
 		}
 		if ((tab === undefined) !== (group === undefined)) {
-			refuse('in a ribbon a place needs both a tab and a group; in a toolbar it needs neither');
+			refuse('in a ribbon, a button needs both a tab and a group; in a toolbar it needs neither');
 			continue;
 		}
 		const isRibbon = tab !== undefined && group !== undefined;
 		let home = named(wanted, tree.bars, bar, record.line, () => barOf(bar, isRibbon ? 'ribbon' : 'toolbar'));
 		if (home.item.kind === 'bar' && (home.item.form === 'ribbon') !== isRibbon) {
-			refuse(`${bar} is a ${home.item.form}, where a place ${isRibbon ? 'has no tab' : 'needs a tab and a group'}`);
+			refuse(`${bar} is a ${home.item.form}, where a button ${isRibbon ? 'has no tab' : 'needs a tab and a group'}`);
 			continue;
 		}
 		if (isRibbon) {

@@ -102,7 +102,7 @@ export function keptReason(profile: Profile, target: StratumId, { id, item, orde
 	const kept = keptIn(profile).kept.get(id);
 	if (!kept || levelOf(profile, kept.by.id) >= levelOf(profile, target)) return undefined;
 	const stays = kept.order === order && canonicalText(kept.dock) === canonicalText(item.dock);
-	return stays ? undefined : `${kept.by.name} has locked where the bar ${item.name} stands`;
+	return stays ? undefined : `${kept.by.name} has locked the position of ${item.name}`;
 }
 
 /** What a stratum says of a thing, with the place where lower strata keep the bar if they do. */
@@ -135,7 +135,7 @@ function made(profile: Profile): BarTree {
 		if (entry.op !== 'set') continue;
 		const held = asKept(profile, stratum.id, entry);
 		if (held !== entry) {
-			const why = `${keptReason(profile, stratum.id, entry)}; the rest of it holds`;
+			const why = `${keptReason(profile, stratum.id, entry)}; the rest is used`;
 			moved.push({ entry, stratum, why, lockedBy: kept.get(entry.id)!.by });
 		}
 		said.set(entry.id, { ...one, entry: held });
@@ -156,7 +156,7 @@ function made(profile: Profile): BarTree {
 					{
 						entry,
 						stratum,
-						why: REASONS[reason].replace('%', by?.name ?? 'a stratum below'),
+						why: REASONS[reason].replace('%', by?.name ?? 'a level below'),
 						...(reason === 'locked' && by && { lockedBy: by })
 					}
 				]
@@ -188,7 +188,7 @@ function made(profile: Profile): BarTree {
 
 const REASONS = {
 	locked: '% has locked it',
-	'nothing-to-remove': 'there is nothing to take away',
+	'nothing-to-remove': 'there is nothing to remove',
 	'nothing-to-lock': 'there is nothing to lock'
 } as const;
 
@@ -201,14 +201,14 @@ function inOrder(a: Said, b: Said): number {
 function lostReason(entry: SetItem, said: ReadonlyMap<ItemId, Said>): string {
 	const seen = new Set<ItemId>();
 	for (let at: SetItem | undefined = entry; at;) {
-		if (seen.has(at.id)) return 'it would stand below itself';
+		if (seen.has(at.id)) return 'it would be inside itself';
 		seen.add(at.id);
 		if (at.parent === null) break;
 		const above: Said | undefined = said.get(at.parent);
-		if (!above) return `what it stood in is gone (${at.parent})`;
+		if (!above) return `its parent is gone (${at.parent})`;
 		at = above.entry;
 	}
-	return 'what it stands in has no effect itself';
+	return 'its parent has no effect';
 }
 
 /** The node and all below it, from the top. */

@@ -95,7 +95,7 @@ export function copyBars(profile: Profile, target: StratumId, bars: readonly Bar
 export function moveItem(profile: Profile, target: StratumId, id: ItemId, parent: ItemId | null, at: number): Part[] {
 	const tree = barTree(profile);
 	const node = tree.byId.get(id);
-	if (!node) throw new RangeError(`there is no ${id} in the bars`);
+	if (!node) throw new RangeError(`there is no ${id} in the toolbars`);
 	if (parent !== null && [...nodesFrom(node)].some((below) => below.id === parent))
 		throw new RangeError('nothing can be moved into itself');
 	return setItem(stratumById(profile, target), id, node.item, parent, orderAt(tree, parent, at, id));
@@ -104,7 +104,7 @@ export function moveItem(profile: Profile, target: StratumId, id: ItemId, parent
 /** Says something else of what is there, and leaves it where it is. */
 export function changeItem(profile: Profile, target: StratumId, id: ItemId, item: Item): Part[] {
 	const node = barTree(profile).byId.get(id);
-	if (!node) throw new RangeError(`there is no ${id} in the bars`);
+	if (!node) throw new RangeError(`there is no ${id} in the toolbars`);
 	return setItem(stratumById(profile, target), id, item, node.parent, node.order);
 }
 

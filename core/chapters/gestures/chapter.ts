@@ -1,3 +1,4 @@
+import { counted } from '../../text/counted.ts';
 import type { z } from 'zod';
 import { keyedChapter, type KeyedChapter } from '../../chapter/keyed.ts';
 import { gestureChecker } from './checker.ts';
@@ -25,7 +26,7 @@ export const gestures: KeyedChapter<GestureEntry> = keyedChapter<GestureEntry>(
 			if (entry.op !== 'set') return { label: `shape ${entry.id}`, detail: entry.op };
 			return {
 				label: `shape ${entry.label}`,
-				detail: `${entry.samples.length} ${entry.samples.length === 1 ? 'drawing' : 'drawings'}`
+				detail: `${counted(entry.samples.length, 'drawing')}`
 			};
 		},
 		problem(entry, { profile, index: { space } }, target) {

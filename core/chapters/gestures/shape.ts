@@ -25,8 +25,8 @@ export const SET_SHAPE = {
 	...SHAPE,
 	label: z.string().trim().min(1, 'is empty').max(60),
 	samples: z.array(Sample).min(1, 'has no sample').max(MOST_SAMPLES),
-	isEitherWay: z.boolean().default(false).meta({ description: 'it may also be drawn from its end to its beginning' }),
-	isTurned: z.boolean().default(false).meta({ description: 'it may be turned any way' })
+	isEitherWay: z.boolean().default(false).meta({ description: 'it may also be drawn backwards' }),
+	isTurned: z.boolean().default(false).meta({ description: 'it may be rotated' })
 };
 
 /** What holds of a shape. */

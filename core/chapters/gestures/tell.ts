@@ -60,11 +60,11 @@ export function tellPress(
 		const why = motion === 'Hold' ? `held for ${rules.hold} ms and more` : `let go before ${rules.hold} ms`;
 		return { motion, trace: `${measured}: not farther than ${rules.slop} px, ${why}.` };
 	}
-	if (!rose) return { motion: 'Drag', trace: `${measured}: farther than ${rules.slop} px, and no rose hears it: a drag.` };
+	if (!rose) return { motion: 'Drag', trace: `${measured}: farther than ${rules.slop} pxand without a rose: a drag.` };
 	if (!isShown && rules.flickWithin !== undefined && ms > rules.flickWithin)
 		return { motion: 'Drag', trace: `${measured}: longer than the ${rules.flickWithin} ms of a flick: a drag.` };
 	if (far <= rules.slop)
-		return { motion: undefined, trace: `${measured}, and back to where it began: no direction, so nothing is heard.` };
+		return { motion: undefined, trace: `${measured}, and back to where it began: no direction, so nothing runs.` };
 	const angle = directionOf(dx, dy);
 	const degrees = flickedInto(rose, angle);
 	const [, next] = directionsOf(rose)
@@ -93,7 +93,7 @@ function tellShape(path: Path, ms: number, shapes: readonly Template[]): Told {
 	if (best!.distance > UNLIKE)
 		return {
 			motion: undefined,
-			trace: `${measured}: like none of the shapes; ${best!.shape} is nearest with ${best!.distance.toFixed(0)}°.`
+			trace: `${measured}: no shape matches; ${best!.shape} is closest with ${best!.distance.toFixed(0)}°.`
 		};
 	return {
 		motion: 'Shape',

@@ -24,7 +24,7 @@ export function readMacros(recipe: Recipe, file: string, text: string): { entrie
 				steps: parseSteps(said.value)
 			});
 			if (!made.success) refuse(named.start, made.error.issues[0]!.message);
-			else if (known.has(made.data.id)) refuse(named.start, `${id} stands in this file already`);
+			else if (known.has(made.data.id)) refuse(named.start, `${id} is already in this file`);
 			else {
 				known.add(made.data.id);
 				entries.push({ op: 'set', ...made.data, rank: line });

@@ -51,13 +51,13 @@ export function perform(activity: Activity, step: MacroStep, ground: MacroGround
 		case 'cancel':
 			return withLoss({
 				activity: IDLE,
-				said: running.length === 0 ? 'Nothing runs that could be cancelled.' : `${running.map(label).join(' and ')} ends.`
+				said: running.length === 0 ? 'No command is running.' : `${running.map(label).join(' and ')} ends.`
 			});
 		case 'run':
 			return withLoss(start(activity, step.command, ground, label));
 		case 'type':
 			if (!inner && !ground.aliases)
-				return { activity, said: `"${step.text}" is typed, and nothing waits for text.`, fault: 'unheard' };
+				return { activity, said: `"${step.text}" is typed, but nothing accepts text.`, fault: 'unheard' };
 			return {
 				activity: { running, text: text + step.text },
 				said: inner ? `"${step.text}" is typed for ${label(inner)}.` : `"${step.text}" is typed into the command line.`

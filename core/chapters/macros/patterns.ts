@@ -16,8 +16,8 @@ export const patternsFor = (run: string): readonly Pattern[] => [
 	pattern('One command with a value', `cancel; run ${run}; type "10"; accept`),
 	pattern('One command with a pick', `cancel; run ${run}; pick "where"; accept`),
 	pattern('Two commands, one after the other', `cancel; run ${run}; accept; run ${run}; accept`),
-	pattern('A value for what runs', 'type "10"; accept', true),
-	pattern('Open a file beside the drawing', 'launch "viewer" "folder/file.pdf"', true)
+	pattern('A value for the running command', 'type "10"; accept', true),
+	pattern('Open another file', 'launch "viewer" "folder/file.pdf"', true)
 ];
 
 /** A macro of its own that does the same. */

@@ -45,7 +45,7 @@ export function parseSteps(text: string): MacroStep[] {
 		const from = token.lastIndex;
 		const match = token.exec(text);
 		const column = from + (/^\s*/.exec(text.slice(from))?.[0].length ?? 0) + 1;
-		if (!match) throw new StepsError('a quotation mark stands alone; a text begins and ends with one', column);
+		if (!match) throw new StepsError('a quotation mark is missing; a text begins and ends with one', column);
 		if (match[1] !== undefined) words.push({ said: match[1].replaceAll(/\\(.)/g, '$1'), column });
 		else if (match[2] !== undefined) words.push({ said: match[2], column });
 		else end();

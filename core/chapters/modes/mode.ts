@@ -21,7 +21,7 @@ const FAVOURITE = { kind: z.literal('favourite'), axis: AxisId, id: NodeId };
 const SET_MODE = {
 	...MODE,
 	label: z.string().trim().min(1, 'is empty').max(80),
-	from: NodeId.meta({ description: 'the context that it is made from: all that holds there holds in the mode' }),
+	from: NodeId.meta({ description: 'the context that it is based on; its shortcuts apply in the mode' }),
 	bars: z.enum(MODE_BARS).default('shared')
 };
 
@@ -120,7 +120,7 @@ export function switchCommand({ id, label }: Pick<SetMode, 'id' | 'label'>): Com
 	return {
 		id: switchCommandId(id),
 		label: `Switch to ${label}`,
-		description: `Goes on working in ${label}, a mode of your own.`,
+		description: `Switches to ${label}, a custom mode.`,
 		category: ['Modes'],
 		icon: 'layout-board',
 		kind: 'one-shot',

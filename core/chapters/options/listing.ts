@@ -123,6 +123,6 @@ export function searchOptions(options: readonly OptionDefinition[], text: string
 export function closedFor({ lockedBy, stratum }: Pick<OptionRow, 'lockedBy' | 'stratum'>, profile: Profile, target: StratumId) {
 	const level = levelOf(profile, target);
 	if (lockedBy && levelOf(profile, lockedBy.id) < level) return `${lockedBy.name} has locked it`;
-	if (stratum && levelOf(profile, stratum.id) > level) return `${stratum.name} says otherwise above it`;
+	if (stratum && levelOf(profile, stratum.id) > level) return `${stratum.name} sets another value above it`;
 	return undefined;
 }

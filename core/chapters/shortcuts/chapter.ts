@@ -18,10 +18,10 @@ import { followRenames } from '../../shortcut/renamed.ts';
 /** A shortcut as it stands in a file. */
 const FileEntry = z.strictObject({
 	op: EntryOp.meta({
-		description: 'set adds, remove takes away what a lower stratum says, lock forbids upper strata to change it'
+		description: 'set adds, remove hides an entry of a lower level, lock prevents changes in higher levels'
 	}),
 	command: CommandId,
-	keys: z.string().min(1).max(200).meta({ description: 'one to four strokes joined by spaces, as in "Ctrl+Shift+F" or "G F"' }),
+	keys: z.string().min(1).max(200).meta({ description: 'one to four keys joined by spaces, as in "Ctrl+Shift+F" or "G F"' }),
 	scope: z
 		.record(AxisId, z.array(NodeId).min(1).max(50))
 		.default({})

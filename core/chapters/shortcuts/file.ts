@@ -24,10 +24,7 @@ export function readShortcuts(recipe: Recipe, file: string, text: string): { row
 			const scope: Scope | undefined = context === undefined || context === '' ? {} : recipe.contexts[context];
 			if (!command.success) problem(fields.command!.start, command.error.issues[0]!.message);
 			else if (!scope)
-				problem(
-					fields.context!.start,
-					`"${context}" is a context that the recipe does not know; say in the recipe what it stands for`
-				);
+				problem(fields.context!.start, `"${context}" is not a context of the recipe; add its meaning to the recipe`);
 			else
 				rows.push({
 					chapter: SHORTCUTS,

@@ -28,9 +28,9 @@ function heard(row: FileRow<Entry>, { profile, office }: Ground): FileRow<Entry>
 /** What would happen to what is there: a file that removes a shortcut takes it from its command and gives it to none. */
 const goneText = (op: Entry['op'], names: readonly string[]): string =>
 	names.length === 0
-		? 'says the opposite of the stratum'
+		? 'is the opposite of the entry in the level'
 		: op === 'remove'
-			? `removes it: ${names.join(', ')} ${names.length === 1 ? 'has' : 'have'} it no more`
+			? `removes it: ${names.join(', ')} ${names.length === 1 ? 'loses' : 'lose'} it`
 			: `takes it from ${names.join(', ')}`;
 
 /** Compares shortcuts of a file with the profile. */
@@ -64,7 +64,7 @@ export function compareShortcuts(given: readonly FileRow<Entry>[], ground: Groun
 			op,
 			caption: {
 				...caption(shortcut, names),
-				...(row.spelled && { detail: `${names.scope(shortcut.scope)}; written ${row.spelled}, heard as ${shortcut.keys}` })
+				...(row.spelled && { detail: `${names.scope(shortcut.scope)}; written ${row.spelled}, received as ${shortcut.keys}` })
 			},
 			gone:
 				state === 'replaced'
@@ -81,7 +81,7 @@ export function compareShortcuts(given: readonly FileRow<Entry>[], ground: Groun
 		const isTold = saysAll && row.stratum === target;
 
 		const stratum = profile.find((s) => s.id === target);
-		if (!stratum) return refuse(`there is no stratum "${target}" here; choose one to import into`);
+		if (!stratum) return refuse(`there is no level "${target}" here; choose one to import into`);
 		if (!index.catalogue.has(shortcut.command))
 			return refuse(`the command ${shortcut.command} is not in the catalogue of this application`);
 		try {
@@ -91,12 +91,12 @@ export function compareShortcuts(given: readonly FileRow<Entry>[], ground: Groun
 		}
 		const key = entryKey(shortcut);
 		const earlier = seen.get(place);
-		if (earlier !== undefined) return refuse(`the same shortcut stands on line ${earlier} already`);
+		if (earlier !== undefined) return refuse(`the same shortcut is already on line ${earlier}`);
 		seen.set(place, line);
 
 		const own = shortcutsIn(stratum).get(key);
 		if (own?.op === op) return say('same');
-		if (stratum.kind === 'factory') return refuse('the factory stratum is never written; import into another stratum');
+		if (stratum.kind === 'factory') return refuse('the factory level is read-only; import into another level');
 		const inForce = index.effective.byKey.get(shortcutKey(shortcut));
 		if (op === 'set' && inForce && !own && (!isTold || inForce.stratum === target)) return say('same');
 		if (op === 'remove') {
@@ -107,7 +107,7 @@ export function compareShortcuts(given: readonly FileRow<Entry>[], ground: Groun
 			if ((comes.get(shortcutKey(shortcut)) ?? Infinity) < levels.get(target)!) return say('new');
 			return index.effective.removed.has(shortcutKey(shortcut))
 				? say('same')
-				: refuse('there is nothing to remove: no stratum below says this shortcut');
+				: refuse('there is nothing to remove: no level below contains this shortcut');
 		}
 		const lock = op === 'set' ? lockOver(index.effective, index.space, target, shortcut) : undefined;
 		if (lock) return refuse(lockedText(index, shortcut, profile.find((s) => s.id === lock)!.name));

@@ -158,7 +158,7 @@ export const delimited: Shape<Delimited> = {
 
 	toggle({ comment }, text, { start }, off) {
 		if (comment === undefined)
-			throw new NotWritableError('the recipe names no sign that begins a comment; name one, or take the record out instead');
+			throw new NotWritableError('the recipe defines no comment sign; define one, or remove the record instead');
 		if (off) return [{ start, end: start, insert: comment }];
 		return [{ start, end: start + comment.length + (text[start + comment.length] === ' ' ? 1 : 0), insert: '' }];
 	},

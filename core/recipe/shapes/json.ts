@@ -143,12 +143,12 @@ export const json: Shape<Json> = {
 	},
 
 	toggle() {
-		throw new NotWritableError('JSON has no comments, so that a record cannot be switched off; remove it instead');
+		throw new NotWritableError('JSON has no comments, so a record cannot be disabled; remove it instead');
 	},
 
 	write(record, rows, lineEnd) {
 		if (stepsOf(record.at).includes('*'))
-			throw new NotWritableError('the records of this format lie in several lists; put them into a file that has these');
+			throw new NotWritableError('the records of this format are in several lists; start from a file that has them');
 		const built_ = rows.map((row) => built(record, row));
 		const isMap = Object.values(record.fields).includes('#');
 		let value: unknown = isMap

@@ -62,9 +62,9 @@ export const line: Shape<Line> = {
 
 	toggle({ comment }, text, { start, end }, off) {
 		if (/[\r\n]/.test(text.slice(start, end)))
-			throw new NotWritableError('a record of several lines cannot be commented out; comment it out by hand');
+			throw new NotWritableError('a record of several lines cannot be disabled here; do it in a text editor');
 		if (comment === undefined)
-			throw new NotWritableError('the recipe names no sign that begins a comment; name one, or take the record out instead');
+			throw new NotWritableError('the recipe defines no comment sign; define one, or remove the record instead');
 		if (off) return [{ start, end: start, insert: `${comment} ` }];
 		const at = text.indexOf(comment, start);
 		const blank = isBlank(text[at + comment.length]) ? 1 : 0;

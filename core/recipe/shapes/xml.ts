@@ -24,7 +24,7 @@ const escaped = (value: string): string =>
 		.replace(/[\t\r\n]|^ | $/g, (sign) => `&#${sign.charCodeAt(0)};`);
 
 /** XML 1.0 (fifth edition), 2.5. */
-const NO_DASHES = 'a comment of XML may not hold two dashes (--); take the record out instead';
+const NO_DASHES = 'a comment in XML cannot contain two dashes (--); remove the record instead';
 
 /** The element that is all that the comment at the offset holds, as a record that is switched off; any other is a remark. */
 function commentedOut(record: Xml, file: string, text: string, start: number): Omit<FileRecord, 'line'> | undefined {
@@ -127,7 +127,7 @@ export const xml: Shape<Xml> = {
 		const lineEnd = lineEndOf(text);
 		if (!after) {
 			const close = text.lastIndexOf('</');
-			if (close === -1) throw new NotWritableError('the file has no element that could hold another; write it anew');
+			if (close === -1) throw new NotWritableError('the file has no element that could contain another; write it again');
 			return [
 				{
 					start: close,

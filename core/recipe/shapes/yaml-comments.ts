@@ -75,7 +75,7 @@ export function commentOut(text: string, from: number, last: number): Splice[] {
 		const at = start + indent.length;
 		const isOfItem = text.startsWith(indent, start) && end > at;
 		if (!isOfItem || (i > 0 && text[at] !== ' '))
-			throw new NotWritableError('this record has lines that would not come back as they are; comment it out by hand');
+			throw new NotWritableError('this record has lines that could not be restored; disable it in a text editor');
 		return { start: at, end: at, insert: SIGN };
 	});
 }

@@ -177,7 +177,7 @@ export const yaml: Shape<Yaml> = {
 		const { flow } = holderIn(record, text).holder;
 		const isFlow = (at: number) => Boolean(flow) || /[{[]/.test(text.slice(start, at));
 		if (off && Object.values(values).some((value) => /[\r\n]/.test(value)))
-			throw new NotWritableError('a record that is commented out takes no values of several lines');
+			throw new NotWritableError('a disabled record cannot have values of several lines');
 		const missing: Values = {};
 		for (const f of Object.keys(values) as Field[]) {
 			const span = fields[f];
@@ -249,9 +249,8 @@ export const yaml: Shape<Yaml> = {
 		if (!off) return commentIn(text, start, end);
 		const { holder } = holderIn(record, text);
 		const items = itemsOf(text, holder);
-		if (holder.flow) throw new NotWritableError('records in one line cannot be commented out; take it out instead');
-		if (items.length === 1)
-			throw new NotWritableError('without its last record the list would be none any more; take it out instead');
+		if (holder.flow) throw new NotWritableError('records in one line cannot be disabled; remove it instead');
+		if (items.length === 1) throw new NotWritableError('without its last record there would be no list; remove it instead');
 		const item = items.find((i) => i.start === start)!;
 		return commentOut(text, lineStart(text, start), item.end);
 	},

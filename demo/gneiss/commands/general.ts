@@ -53,7 +53,7 @@ edit.accept | Accept | Ends the running command and keeps its result. | o | chec
 edit.leave-out | Leave feature out | Computes the part without a feature. | t | eye-off | skip | edit.take-in
 edit.take-in | Take feature in | Computes the part with the feature again. | t | eye | restore | edit.leave-out
 edit.compute | Compute changes | Computes everything that has changed. | o | refresh | update, regenerate | | document.rebuild
-edit.compute-all | Compute everything | Computes all features anew, changed or not. | o | rotate-2 | regenerate all
+edit.compute-all | Compute everything | Recomputes all features, changed or not. | o | rotate-2 | regenerate all
 edit.as-of | As it was at this feature | Shows the part without what came after. | o | player-skip-back | history, earlier | edit.as-now
 edit.as-now | As it is now | Shows the part with all its features. | o | player-skip-forward | history, latest | edit.as-of
 edit.reorder | Reorder features | Moves a feature before or after another. | i | arrows-sort | order
@@ -67,7 +67,7 @@ edit.same-again | Same feature elsewhere | Makes a second feature with the same 
 select.all | Select all | Selects everything of the active kind. | o | select-all | everything | select.none | select.all
 select.none | Clear selection | Selects nothing. | o | deselect | unselect, nothing | select.all | select.none
 select.invert | Invert selection | Selects what was not selected. | o | contrast | reverse
-select.box | Box selection | Selects what lies inside a dragged box. | i | box-margin | window, fence
+select.box | Box selection | Selects everything inside a dragged box. | i | box-margin | window, fence
 select.lasso | Lasso selection | Selects what a drawn loop encloses. | i | lasso | loop, free hand
 select.paint | Paint selection | Selects what the pointer sweeps over. | i | brush | sweep
 select.last | Select previous | Brings the previous selection back. | o | history | before

@@ -54,7 +54,7 @@ face.delete | Delete face | Removes faces and heals the gap. | o | eraser | heal
 face.replace | Replace face | Lets another face take its place. | i | replace | swap
 face.draft | Draft | Tilts faces for the mould. | i | angle | taper
 face.split | Split face | Divides a face with a curve. | i | line-scan | parting line
-face.colour | Colour of face | Gives faces a colour of their own. | d | color-swatch | paint
+face.colour | Colour of face | Assigns a colour to faces. | d | color-swatch | paint
 `
 	),
 	...section(

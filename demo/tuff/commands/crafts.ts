@@ -51,7 +51,7 @@ foil.sheets | Foil sheets | Lists the sheets to be cut. | d | list-details | plo
 sight.turn | Turn gaze | Turns where a passenger looks. | i | rotate | direction
 sight.move | Move eye | Moves the eye point. | i | arrows-move | position
 sight.seated | Seated eye | Sets the eye point of one who sits. | o | eye | height
-sight.standing | Standing eye | Sets the eye point of one who stands. | o | arrow-bar-up | height
+sight.standing | Standing eye level | Sets the eye point to standing height. | o | arrow-bar-up | height
 sight.child | Child's eye | Sets the eye point of a child. | o | arrow-bar-to-down | height
 sight.blocked | Show what blocks | Colours what hides the valley. | t | shadow | obstruct
 sight.horizon | Horizon | Shows the horizon along the rope. | t | minus | slope
@@ -74,7 +74,7 @@ rib.whole | Whole cabin | Leaves the section. | o | maximize | all | rib.section
 rib.pitch | Station pitch | Sets the distance between stations. | d | dimensions | spacing
 rib.even | Even stations | Sets stations at equal distances. | o | layout-columns | regular
 rib.fold | Fold bay | Shows a bay as one line. | t | fold | collapse
-rib.offset | Skin offset | Sets how far the skin stands off. | d | arrows-horizontal | distance
+rib.offset | Skin offset | Sets the distance of the skin. | d | arrows-horizontal | distance
 rib.double | Copy station | Copies a station to a new place. | i | copy | clone
 rib.remove | Delete | Removes the station. | o | trash | remove
 rib.blend | Blend across | Runs the skin smoothly across a station. | o | vector-spline | smooth

@@ -9,7 +9,7 @@ scene.new | New scene | Begins an empty scene. | o | file-plus | begin
 scene.open | Open scene | Opens a scene. | d | folder-open | load
 scene.save | Save scene | Writes the scene. | o | device-floppy | write | | document.save
 scene.save-as | Save scene as | Writes under another name. | d | copy | copy
-scene.freeze | Freeze a stand | Keeps a numbered stand for the workshop. | o | stack | version
+scene.freeze | Save version | Saves a numbered version for the workshop. | o | stack | version
 scene.import | Import shapes | Reads another format. | d | file-import | load
 scene.export | Export shapes | Writes another format. | d | file-export | write
 scene.structure | Bring the frame | Shows the carrying frame that is to be clad. | d | link | skeleton, structure
@@ -59,7 +59,7 @@ view.wire | Wireframe | Shows edges only. | o | cube-unfolded | lines | | view.w
 view.solid | Solid shading | Shows plain surfaces. | o | cube | shade | | view.shaded
 view.finish | Finish | Shows foil, paint and bare metal. | o | sphere | look
 view.daylight | Daylight | Shows the sun on the panels. | o | sun | shadow
-view.through | See through | Shows what lies behind. | t | ghost | transparent
+view.through | See through | Makes the front transparent. | t | ghost | transparent
 view.joints | Joints and numbers | Shows joints, panel numbers and datums. | t | layers-intersect | aids
 view.outside | Outside and inside | Colours the two sides of a panel. | t | contrast | normals
 view.back | View before | Goes back to the last view. | o | chevron-left | before | | view.back

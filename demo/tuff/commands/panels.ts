@@ -43,7 +43,7 @@ panel.back | Back to its bay | Moves a panel back into its bay. | o | arrow-back
 panel.grain | Grain direction | Turns the grain of the sheet. | i | rotate-2 | rolling
 panel.thickness | Sheet thickness | Sets the thickness of the sheet. | d | line-height | gauge
 panel.hang-point | Hanging points | Sets where the panel is lifted. | d | target | lift
-panel.stand-off | Stand off the frame | Sets the distance from frame to panel. | d | box-margin | clearance
+panel.stand-off | Distance to frame | Sets the distance from frame to panel. | d | box-margin | clearance
 panel.directions | Directions | Chooses rope, cross and up directions. | d | axis-x | axes
 `
 	),

@@ -10,7 +10,7 @@ mesh.edges | Edges | Works on edges. | o | line | edge
 mesh.faces | Faces | Works on faces. | o | square | polygon
 mesh.all | Select all | Selects the whole mesh. | o | select-all | everything | mesh.none | select.all
 mesh.none | Select nothing | Clears the selection. | o | deselect | clear | mesh.all | select.none
-mesh.grow | Grow selection | Takes the neighbours in. | o | plus | more | mesh.shrink | select.grow
+mesh.grow | Grow selection | Adds the neighbours. | o | plus | more | mesh.shrink | select.grow
 mesh.shrink | Shrink selection | Leaves the border out. | o | minus | less | mesh.grow | select.shrink
 mesh.loop | Select loop | Selects the edges in a row. | i | route | ring
 mesh.ring | Select ring | Selects the edges side by side. | i | circle-dashed | loop
@@ -34,7 +34,7 @@ mesh.slide | Slide | Slides along the edges. | i | arrows-horizontal | glide
 mesh.flatten | Make flat | Moves the selection into one plane. | o | minus | plane
 mesh.arc | Lay on an arc | Moves points onto an arc. | i | vector-bezier-arc | circle
 mesh.shear | Shear | Leans the selection. | i | italic | slant
-mesh.pull-skin | Drag the skin | Takes the skin around along. | t | wave-sine | falloff
+mesh.pull-skin | Drag the skin | Moves the surrounding skin along. | t | wave-sine | falloff
 mesh.both-sides | Work on both sides | Repeats on the other side. | t | flip-vertical | mirror
 `
 	),
@@ -50,7 +50,7 @@ mesh.cut-loop | Cut a loop | Cuts a row of edges in. | i | separator | loop
 mesh.knife | Knife | Cuts along a drawn line. | i | cut | slice
 mesh.slice | Slice with plane | Cuts with a plane. | i | section | bisect
 mesh.divide | Divide | Divides faces. | o | grid-3x3 | subdivide | mesh.undivide
-mesh.undivide | Take division back | Makes faces coarser. | o | arrows-minimize | reduce | mesh.divide
+mesh.undivide | Undo division | Makes faces coarser. | o | arrows-minimize | reduce | mesh.divide
 mesh.close | Close opening | Spans a patch over an opening. | o | bucket-droplet | fill
 mesh.four-sides | Patch on four curves | Spans a patch between four curves. | o | grid-dots | blend
 mesh.bridge | Bridge | Joins two borders by faces. | o | link | loft | | solid.loft
@@ -63,7 +63,7 @@ mesh.tear | Tear open | Opens the mesh at edges. | i | arrows-split-2 | rip | me
 mesh.merge | Merge points | Makes one point of several. | d | arrows-join-2 | weld | mesh.tear
 mesh.merge-near | Merge near points | Makes one of points close together. | o | magnet | weld
 mesh.connect | Connect points | Joins points by an edge. | o | line | path
-mesh.heal | Take out a line | Removes edges and keeps the skin closed. | o | eraser | simplify
+mesh.heal | Remove edges | Removes edges and keeps the skin closed. | o | eraser | simplify
 mesh.remove | Delete | Removes the selection. | d | trash | remove | | edit.delete
 mesh.collapse | Collapse | Shrinks edges to points. | o | arrows-minimize | shrink
 mesh.triangles | To triangles | Divides faces into triangles. | o | triangle | three
@@ -80,7 +80,7 @@ mesh.fair | Fair surface | Evens the curvature out. | o | vector-spline | relax
 		`
 mark.bend | Bend line | Marks where the sheet is bent. | i | angle | fold
 mark.cut | Mark cut line | Marks where the skin becomes two panels. | o | scissors | joint | mark.cut-clear
-mark.cut-clear | Clear cut line | Takes the mark off. | o | eraser | joint | mark.cut
+mark.cut-clear | Clear cut line | Removes the mark. | o | eraser | joint | mark.cut
 mark.edge | Style edge | Keeps an edge to be seen. | o | square | sharp | mark.no-edge
 mark.no-edge | No style edge | Lets the surface run through. | o | circle | smooth | mark.edge
 mark.outward | Turn faces outward | Turns all faces to the outside. | o | arrow-up-right | normals

@@ -66,7 +66,7 @@ view.in | Zoom in | Makes everything larger. | o | zoom-in | closer | view.out |
 view.out | Zoom out | Makes everything smaller. | o | zoom-out | farther | view.in | view.zoom-out
 view.pan | Pan | Moves the sheet under the window. | i | hand-move | shift | | view.pan
 view.before | View before | Goes back to the last view. | o | chevron-left | back | | view.back
-view.redraw | Redraw | Draws everything anew. | o | refresh | refresh
+view.redraw | Redraw | Redraws everything. | o | refresh | refresh
 view.named | Named views | Keeps and restores views. | d | bookmark | saved
 view.level | Turn to the slope | Turns the sheet to the slope of the rope, or back. | t | rotate-clockwise | twist
 view.full | Full canvas | Hides all but the canvas. | t | arrows-maximize | clean

@@ -21,7 +21,7 @@ export class Backups {
 	async start(every = HOUR): Promise<void> {
 		this.#last = await this.#stateOf();
 		this.#timer = setInterval(
-			() => void this.keepIfChanged().catch((error: Error) => console.error(`No back-up was made: ${error.message}`)),
+			() => void this.keepIfChanged().catch((error: Error) => console.error(`No back-up was created: ${error.message}`)),
 			every
 		);
 		this.#timer.unref();
@@ -55,6 +55,6 @@ function verifyBeside(file: string, folder: string): void {
 	const child = spawn(process.execPath, [program, 'verify-backup', file, '--data', folder], {
 		stdio: ['ignore', 'ignore', 'inherit']
 	});
-	child.on('error', (error) => console.error(`The back-up ${file} could not be looked at: ${error.message}`));
+	child.on('error', (error) => console.error(`The back-up ${file} could not be checked: ${error.message}`));
 	child.unref();
 }

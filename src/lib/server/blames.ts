@@ -42,7 +42,7 @@ export class Blames {
 	async of(application: string, stratum: StratumId, chapter: string, after: number): Promise<Blamed> {
 		const { profile } = await this.#profiles.load(application);
 		if (!profile.some(({ id }) => id === stratum))
-			throw new Problem(404, 'not-found', `${application} has no stratum "${stratum}".`);
+			throw new Problem(404, 'not-found', `${application} has no level "${stratum}".`);
 		const { form } = refuseNone(chapter);
 		const { blame, makers } = await this.#follow(application);
 		const lines = form === 'text' ? blame.lines(stratum, chapter) : [];

@@ -65,14 +65,9 @@ export class Checking {
 			gone = gone.filter(({ acceptance }) => !there.has(acceptance.finding));
 			if (gone.length === 0) return;
 		}
-		throw new Problem(
-			422,
-			'not-sound',
-			'The finding that you accept is not there any more. Look at Findings again; nothing was written.',
-			{
-				errors: gone.map(({ i }) => ({ pointer: `/changes/${i}/after/finding`, detail: 'no such finding now' }))
-			}
-		);
+		throw new Problem(422, 'not-sound', 'The finding no longer exists. Check Findings again; nothing was saved.', {
+			errors: gone.map(({ i }) => ({ pointer: `/changes/${i}/after/finding`, detail: 'no such finding now' }))
+		});
 	}
 
 	/**
@@ -89,7 +84,7 @@ export class Checking {
 			throw new Problem(
 				422,
 				'errors-left',
-				`${strata.length > 2 ? listName(strata) : 'The office stratum'} has ${of === 1 ? 'an error' : `${of} errors`} in its ${words.many} that nobody has accepted, first: ${held[0]!.sentence} Mend it or accept it with a reason in Findings.`,
+				`${strata.length > 2 ? listName(strata) : 'The office level'} has ${of === 1 ? 'an error' : `${of} errors`} in its ${words.many} that is not accepted. First error: ${held[0]!.sentence} Fix it, or accept it with a reason, in Findings.`,
 				{ errors: held.slice(0, 50).map(({ sentence, finding }) => ({ detail: sentence, finding })) }
 			);
 		}

@@ -108,7 +108,7 @@ export class Doors {
 			throw new Problem(
 				403,
 				'wants-code',
-				'This office has no accounts yet. From another machine it is opened with the code that the server has printed on its console.'
+				'This office has no accounts yet. To open it from another computer, enter the code that the server printed in its terminal.'
 			);
 	}
 

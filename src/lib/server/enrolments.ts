@@ -83,7 +83,7 @@ export class Enrolments {
 		});
 		// a code has 60 bits: it is not guessed, however often it is tried, and nobody's wrong ones stand in the way of others
 		if (!used)
-			throw new Problem(404, 'not-found', 'This code was used, or its time is over. Ask a steward for another one, in Rollout.');
+			throw new Problem(404, 'not-found', 'This code was already used or has expired. Ask a steward for a new one from Rollout.');
 		const root = await this.#signing.root(used.root);
 		this.#seats.forget();
 		return { seat: used.seat, application: (await this.#seats.applicationOf(used.seat)) as ApplicationId, root: root.body };
@@ -105,15 +105,15 @@ export class Enrolments {
 		const refuse = (why: string) => new Problem(401, 'sign-in', why);
 		const [until = '', once = '', mac = ''] = challenge.split('.');
 		if (!isSame(mac, this.#mac('challenge', seat, until, once)) || Number(until) < now)
-			throw refuse('This challenge is not of this office, or too old. Ask for another one.');
+			throw refuse('This challenge is not from this office or has expired. Request a new one.');
 		const key = await this.#seats.keyOf(seat);
-		if (key === null) throw refuse(`${seat} has not enrolled yet. A steward makes a code for it in Rollout.`);
+		if (key === null) throw refuse(`${seat} has not enrolled yet. A steward can create a code for it in Rollout.`);
 		const isIt =
 			/^[0-9a-f]{128}$/.test(signature) &&
 			verify(null, Buffer.from(signInText(seat, challenge)), publicKeyOf(key), Buffer.from(signature, 'hex'));
-		if (!isIt) throw refuse(`This is not the key of ${seat}. If its workstation was set up anew, it needs a new code.`);
+		if (!isIt) throw refuse(`This is not the key of ${seat}. If the workstation was set up again, it needs a new code.`);
 		if (!(await spend(this.#db, challenge, new Date(Number(until)), new Date(now))))
-			throw refuse('This challenge was answered already. Ask for another one.');
+			throw refuse('This challenge was already answered. Request a new one.');
 		const end = now + TOKEN;
 		return { token: `${seat}.${end}.${this.#mac('seat', seat, key, end)}`, until: new Date(end).toISOString() };
 	}

@@ -134,7 +134,7 @@ export class History {
 	async restoring(application: string, stratum: StratumId, revision: number): Promise<AnyChange[]> {
 		const workspace = await this.#profiles.load(application);
 		if (!workspace.profile.some(({ id }) => id === stratum))
-			throw new Problem(422, 'not-sound', `There is no stratum "${stratum}" in ${application}.`);
+			throw new Problem(422, 'not-sound', `There is no level "${stratum}" in ${application}.`);
 		const since: Pick<Edit, 'changes'>[] = [];
 		for (let end = workspace.revision + 1; end > revision + 1; end -= WINDOW)
 			for (const revisions of await this.#matching(

@@ -70,7 +70,7 @@ export function plainJson(text: string): unknown {
 	if (/\\u(0000|[dD][89a-fA-F])/.test(text) || text.includes(NUL) || !text.isWellFormed()) {
 		const pointer = firstOdd(value, '');
 		if (pointer !== undefined) {
-			const detail = 'holds a NUL or half of a character, which cannot be kept; expected plain text';
+			const detail = 'holds a NUL or half of a character, which cannot be saved; expected plain text';
 			throw new PlainJsonError(400, 'not-sound', `${pointer || 'The body'}: ${detail}`, pointer);
 		}
 	}

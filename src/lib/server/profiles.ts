@@ -110,7 +110,7 @@ export class Profiles {
 		const base = refuseUnsound({ application, commands: list, strata: heads, factory });
 		const id = application.id;
 		const [taken] = await this.#db.select({ id: applications.id }).from(applications).where(eq(applications.id, id));
-		if (taken) throw new Problem(409, 'taken', `There is an application "${id}" already. Give this one another name or version.`);
+		if (taken) throw new Problem(409, 'taken', `There is already a program "${id}". Use another name or version.`);
 		await this.#db.transaction(async (tx) => {
 			await tx.insert(applications).values({ id, body: application });
 			await addLayers(tx, heads, owner);
@@ -325,7 +325,7 @@ export class Profiles {
 			const from = refuseForeign(workspace, person, stratum, []);
 			await this.#refuseStale(workspace, base, [], from.id);
 			const target = undoable(stepsOf(workspace.steps, person), from.id)[direction].at(-1);
-			if (target === undefined) throw new Problem(409, 'nothing-to-do', `There is nothing of ${from.name} to ${direction}.`);
+			if (target === undefined) throw new Problem(409, 'nothing-to-do', `There is nothing in ${from.name} to ${direction}.`);
 			const [edit] = await this.#db
 				.select()
 				.from(edits)
@@ -450,11 +450,16 @@ export class Profiles {
 	async #refuseStale(workspace: Workspace, base: number, changes: readonly AnyChange[], from?: StratumId): Promise<void> {
 		const { revision, revisions } = workspace;
 		if (base > revision)
-			throw new Problem(409, 'stale-revision', `Revision ${base} does not exist; the profile stands at ${revision}. Reload.`, {
-				revision,
-				since: [],
-				touched: []
-			});
+			throw new Problem(
+				409,
+				'stale-revision',
+				`Revision ${base} does not exist; the profile is at revision ${revision}. Reload.`,
+				{
+					revision,
+					since: [],
+					touched: []
+				}
+			);
 		const written = from === undefined ? changes.map(({ stratum }) => stratum) : [from];
 		if (written.every((stratum) => (revisions.get(stratum) ?? 0) <= base)) return;
 		const since = await this.editsSince(workspace.application.id, base);
@@ -466,7 +471,7 @@ export class Profiles {
 		throw new Problem(
 			409,
 			'stale-revision',
-			`The profile was at revision ${base} when you made this change and stands at ${revision} now. Nothing was written.`,
+			`The profile has changed (revision ${revision}, you started from ${base}). Nothing was saved.`,
 			{ revision, since: since.slice(-MOST_SINCE), touched }
 		);
 	}

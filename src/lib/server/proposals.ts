@@ -1,3 +1,4 @@
+import { counted } from '$core/text/counted';
 import { and, desc, eq, lt, ne } from 'drizzle-orm';
 import { namesOf } from '../../../core/chapter/chapter.ts';
 import { mayWrite, whose } from '../../../core/people/may.ts';
@@ -106,7 +107,7 @@ export class Proposals {
 			at,
 			changes: now.changes,
 			isMoved,
-			lost: [...now.lost, ...now.conflicts.map(() => 'lines that both have changed')],
+			lost: [...now.lost, ...now.conflicts.map(() => 'lines changed by both')],
 			touched
 		};
 	}
@@ -134,18 +135,13 @@ export class Proposals {
 			throw new Problem(
 				422,
 				'not-sound',
-				`${head.name} is somebody’s own. Propose changes of the office, a discipline or a project.`
+				`${head.name} is a personal level. You can propose changes to the office, a discipline or a project.`
 			);
 		const foreign = changes.findIndex((change) => change.stratum !== stratum);
 		if (foreign >= 0)
-			throw new Problem(
-				422,
-				'not-sound',
-				`A proposal is of one stratum; this one changes ${changes[foreign]!.stratum} as well.`,
-				{
-					errors: [{ pointer: `/changes/${foreign}/stratum`, detail: `expected ${stratum}` }]
-				}
-			);
+			throw new Problem(422, 'not-sound', `A proposal changes one level; this one also changes ${changes[foreign]!.stratum}.`, {
+				errors: [{ pointer: `/changes/${foreign}/stratum`, detail: `expected ${stratum}` }]
+			});
 		const seen = usualStrata({ ...person, leads: [stratum] }, ownedHeads(workspace), false);
 		const profile = profileOf(workspace.profile, seen.includes(stratum) ? seen : [...seen, stratum]);
 		try {
@@ -155,7 +151,7 @@ export class Proposals {
 				throw new Problem(
 					409,
 					'stale-revision',
-					`${head.name} has changed meanwhile: ${error.message}. Make the proposal on what it says now.`
+					`${head.name} has changed: ${error.message}. Base the proposal on the current state.`
 				);
 			if (error instanceof RangeError) throw new Problem(422, 'not-sound', error.message);
 			throw error;
@@ -178,13 +174,9 @@ export class Proposals {
 		const workspace = await this.#profiles.load(application);
 		refuseReviewer(workspace, person, row.stratum);
 		if (base > workspace.revision || (workspace.revisions.get(row.stratum) ?? 0) > base)
-			throw new Problem(
-				409,
-				'stale-revision',
-				'The stratum has changed meanwhile. Look at the proposal again, and change it then.'
-			);
+			throw new Problem(409, 'stale-revision', 'The level has changed. Review the proposal again before you change it.');
 		await this.#refuseUnfit(workspace, person, row.stratum, changes);
-		const text = `Changed from ${row.changes.length} to ${changes.length} ${changes.length === 1 ? 'part' : 'parts'}: ${reason}`;
+		const text = `Changed from ${row.changes.length} to ${counted(changes.length, 'part')}: ${reason}`;
 		await this.#db.transaction(async (tx) => {
 			const held = await this.#held(tx, application, id);
 			if (held.state !== 'open') throw decidedJustNow(id);
@@ -199,7 +191,7 @@ export class Proposals {
 			.from(proposals)
 			.where(and(eq(proposals.application, application), eq(proposals.id, id)));
 		if (!row) throw new Problem(404, 'not-found', `There is no proposal ${id} of ${application}.`);
-		if (row.state !== 'open') throw new Problem(409, 'nothing-to-do', `Proposal ${id} is ${row.state} already.`);
+		if (row.state !== 'open') throw new Problem(409, 'nothing-to-do', `Proposal ${id} is already ${row.state}.`);
 		return row;
 	}
 
@@ -248,7 +240,7 @@ export class Proposals {
 		refuseReviewer(workspace, person, row.stratum);
 		const { changes } = await this.#asNow(workspace, row);
 		const chosen = parts ? changes.filter((_, i) => parts.includes(i)) : [...changes];
-		if (chosen.length === 0) throw new Problem(422, 'not-sound', 'Nothing of the proposal is chosen that still has a place.');
+		if (chosen.length === 0) throw new Problem(422, 'not-sound', 'None of the chosen parts can still be applied.');
 		const label = `Proposal ${id}: ${row.label}`.slice(0, 200);
 		const said = chosen.length < changes.length ? `${chosen.length} of ${changes.length} parts. ${reason}`.trim() : reason;
 		// the edit and the decision are one transaction: a proposal is never accepted twice, nor decided without its edit
@@ -273,7 +265,7 @@ export class Proposals {
 	/** Takes one's own back. Throws `Problem` 403, 404 or 409. */
 	async withdraw(application: string, person: Person, id: number, now = new Date()): Promise<void> {
 		const row = await this.#open(application, id);
-		if (row.person !== person.id) throw new Problem(403, 'not-yours', 'Only who made a proposal withdraws it.');
+		if (row.person !== person.id) throw new Problem(403, 'not-yours', 'Only the author can withdraw a proposal.');
 		await this.#decide(this.#db, row, 'withdrawn', person, '', now);
 	}
 
@@ -282,14 +274,14 @@ export class Proposals {
 		await this.#db.transaction(async (tx) => {
 			const row = await this.#held(tx, application, id);
 			if (row.comments.length >= MOST_COMMENTS)
-				throw new Problem(422, 'not-sound', 'So much is said of it already. Decide, or talk.');
+				throw new Problem(422, 'not-sound', 'This proposal has reached the maximum number of comments. Please decide on it.');
 			const comments = [...row.comments, { by: person.id, at: now.toISOString(), text }];
 			await tx.update(proposals).set({ comments }).where(eq(proposals.id, id));
 		});
 	}
 }
 
-const decidedJustNow = (id: number) => new Problem(409, 'nothing-to-do', `Somebody has decided on proposal ${id} just now.`);
+const decidedJustNow = (id: number) => new Problem(409, 'nothing-to-do', `Someone else has just decided on proposal ${id}.`);
 
 /** So many that are decided are listed at a time. */
 const MOST_LISTED = 100;
@@ -299,5 +291,5 @@ const MOST_COMMENTS = 200;
 function refuseReviewer({ profile, owners }: Workspace, person: Person, stratum: StratumId): void {
 	const head = writableStratum(profile, stratum);
 	if (!mayWrite(person, { ...headOf(head), person: owners.get(stratum) ?? null }))
-		throw new Problem(403, 'not-yours', `${head.name} is written by ${whose(head)}: they decide on proposals of it.`);
+		throw new Problem(403, 'not-yours', `${head.name} is edited by ${whose(head)}, who decide on its proposals.`);
 }

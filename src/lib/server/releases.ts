@@ -111,13 +111,13 @@ export class Releases {
 	): Promise<Release> {
 		const workspace = await this.#profiles.load(application);
 		const office = officeOf(workspace.profile);
-		if (!office) throw new Problem(422, 'not-sound', 'This profile has no office stratum to publish.');
+		if (!office) throw new Problem(422, 'not-sound', 'This profile has no office level to publish.');
 		const frozen = releasable(workspace.profile, wanted);
 		if (base > workspace.revision || frozen.some(({ id }) => (workspace.revisions.get(id) ?? 0) > base))
 			throw new Problem(
 				409,
 				'stale-revision',
-				`The profile stands at revision ${workspace.revision}, you looked at ${base}. Reload and look again before you publish.`
+				`The profile has changed (revision ${workspace.revision}, you saw ${base}). Reload and review it before you publish.`
 			);
 		const textOf = (strata: Profile) => writeProfileFile(profileFile(workspace.application, strata));
 		const file = textOf(frozen);
@@ -129,7 +129,7 @@ export class Releases {
 			throw new Problem(
 				409,
 				'nothing-to-do',
-				`${frozen.length === 1 ? 'The office stratum is' : 'These strata are'} the same as in release ${channel}, which the seats follow. Change something before you publish.`
+				`${frozen.length === 1 ? 'The office level is' : 'These levels are'} the same as in release ${channel}, which the seats already have. There is nothing to publish.`
 			);
 		const [last] = await this.#db
 			.select({ number: max(releases.number) })
@@ -175,10 +175,8 @@ function releasable(profile: Profile, wanted: readonly StratumId[]): Profile {
 			throw new Problem(
 				422,
 				'not-sound',
-				found
-					? `${found.name} is never released; expected the office, a discipline or a project.`
-					: `There is no stratum "${id}".`,
-				{ errors: [{ pointer: '/strata', detail: 'expected strata of the office' }] }
+				found ? `${found.name} is never released; expected the office, a discipline or a project.` : `There is no level "${id}".`,
+				{ errors: [{ pointer: '/strata', detail: 'expected levels of the office' }] }
 			);
 	}
 	return inUsualOrder(profile.filter(({ id, kind }) => kind === 'office' || wanted.includes(id)));

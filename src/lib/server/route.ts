@@ -52,7 +52,7 @@ export function route<E extends RequestEvent>(
 		} catch (error) {
 			if (error instanceof Problem) return problemResponse(error, pathname);
 			console.error(error);
-			return problemResponse(new Problem(500, 'internal', 'An error on the server; its log says more.'), pathname);
+			return problemResponse(new Problem(500, 'internal', 'Error on the server. See the server log.'), pathname);
 		}
 	};
 }
@@ -82,7 +82,7 @@ async function askedBy(event: RequestEvent, asking: Asking, office: Office): Pro
 	const person = await signIns.who(event.request.headers);
 	if (!person) throw new Problem(401, 'sign-in', 'Sign in first: this office has accounts.');
 	if (!may(person, asking))
-		throw new Problem(403, 'not-yours', `This is for ${list(RIGHTS[asking])}; ${person.name} is here as ${person.role}.`);
+		throw new Problem(403, 'not-yours', `This is for ${list(RIGHTS[asking])}; ${person.name} has the role ${person.role}.`);
 	return person;
 }
 
@@ -90,9 +90,10 @@ async function askedBy(event: RequestEvent, asking: Asking, office: Office): Pro
 async function refuseOtherSeat({ request, params }: RequestEvent, { enrolments }: Office): Promise<Person> {
 	const token = /^Seat (\S+)$/.exec(request.headers.get('authorization') ?? '')?.[1];
 	const seat = token === undefined ? null : await enrolments.who(token);
-	if (seat === null) throw new Problem(401, 'sign-in', 'This is for seats, which sign in by their own key.');
+	if (seat === null) throw new Problem(401, 'sign-in', 'Only seats can do this; they sign in with their own key.');
 	const asked = params['seat'];
-	if (asked !== undefined && asked !== seat) throw new Problem(403, 'not-yours', `This is ${asked}'s; ${seat} has signed in.`);
+	if (asked !== undefined && asked !== seat)
+		throw new Problem(403, 'not-yours', `This belongs to ${asked}, but ${seat} has signed in.`);
 	return { ...NOBODY, id: seat };
 }
 

@@ -167,14 +167,14 @@ export class Seats {
 		const ids = added.map(({ id }) => id);
 		const taken = await tx.select({ id: seats.id }).from(seats).where(inArray(seats.id, ids));
 		const twice = ids.find((id, i) => ids.indexOf(id) !== i);
-		if (twice !== undefined) throw new Problem(409, 'taken', `The seat ${twice} stands twice in the list.`);
+		if (twice !== undefined) throw new Problem(409, 'taken', `The seat ${twice} appears twice in the list.`);
 		if (taken.length > 0)
 			throw new Problem(
 				409,
 				'taken',
 				taken.length === 1
-					? `There is a seat ${taken[0]!.id} already.`
-					: `There are seats ${taken.map(({ id }) => id).join(', ')} already.`
+					? `There is already a seat ${taken[0]!.id}.`
+					: `id).join(', ')} already. => There are already seats ${taken.map(({ id }) => id).join(', ')}. => id).join(', ')} already.`
 			);
 		await tx.insert(seats).values(
 			added.map(({ id, note, site = '', desk, ring = null }) => ({
@@ -208,7 +208,7 @@ export class Seats {
 
 	async #seat(id: string) {
 		const [seat] = await this.#db.select().from(seats).where(eq(seats.id, id));
-		if (!seat) throw new Problem(404, 'not-found', `The seat ${id} is not known to this office. Add it in Rollout first.`);
+		if (!seat) throw new Problem(404, 'not-found', `The seat ${id} does not exist. Add it in Rollout first.`);
 		return this.#withPending(seat);
 	}
 
@@ -292,8 +292,7 @@ export class Seats {
 	async reportTrouble(id: string, words: string, by: string | null, now = new Date()): Promise<Trouble> {
 		const { report } = await this.#seat(id);
 		const release = report?.release ?? null;
-		if (release === null)
-			throw new Problem(409, 'nothing-to-do', `${id} has no release yet, so there is none that could be the trouble.`);
+		if (release === null) throw new Problem(409, 'nothing-to-do', `${id} has no release yet, so there is no release to report.`);
 		const trouble: Trouble = { release, words, at: now.toISOString(), by };
 		await this.#db.update(seats).set({ trouble }).where(eq(seats.id, id));
 		return trouble;
@@ -323,11 +322,11 @@ export class Seats {
 		const { report, application } = await this.#seat(id);
 		const [kept] = await this.#db.select().from(drifts).where(eq(drifts.seat, id));
 		if (report?.state !== 'drifted' || kept?.sha256 !== report.sha256)
-			throw new Problem(404, 'not-found', `${id} has not sent a file that was changed by hand.`);
+			throw new Problem(404, 'not-found', `${id} has not sent a file that was edited locally.`);
 		return { sha256: kept.sha256, text: kept.text, application, release: report.release, own: report.own };
 	}
 
-	/** Asks the seat to lay its release anew over what was changed by hand. */
+	/** Asks the seat to lay its release anew over what was edited locally. */
 	async askRestore(id: string): Promise<void> {
 		await this.#seat(id);
 		// a wish that was fulfilled before does not end this one

@@ -200,7 +200,7 @@ export class Setups {
 		const all = await this.all(application);
 		const own = all.filter((setup) => setup.person === person.id);
 		refuseName(own.length > 0 ? own : [this.#usual(workspace, person, all)], name);
-		if (own.length >= MOST) throw new Problem(422, 'not-sound', `There are ${MOST} setups of yours already. Remove one first.`);
+		if (own.length >= MOST) throw new Problem(422, 'not-sound', `You already have ${MOST} setups. Remove one first.`);
 		const setup: Setup = {
 			...{ id: randomUUID(), person: person.id, name, strata: [...strata] },
 			...{ isStart: false, isRecommended: false, isRequired: false }
@@ -226,8 +226,7 @@ export class Setups {
 	): Promise<MadeSetup> {
 		return this.#profiles.together(application, person, async (workspace) => {
 			const from = await this.look(application, person, wanted);
-			if (from.id !== wanted)
-				throw new Problem(404, 'not-found', 'The setup to begin from is not there any more. Choose another one.');
+			if (from.id !== wanted) throw new Problem(404, 'not-found', 'The setup to copy no longer exists. Choose another one.');
 			const heads = new Map(ownedHeads(workspace).map((head) => [head.id, head]));
 			const held = from.strata.flatMap((id) => heads.get(id) ?? []);
 			const copied = held.filter(({ kind, person: owner }) => kind === 'personal' && (owner !== person.id || !shares));
@@ -316,7 +315,7 @@ export class Setups {
 		const setup = await this.#mine(application, person, id);
 		const own = await this.of(application, person);
 		if (own.length === 1)
-			throw new Problem(409, 'nothing-to-do', 'This is your only setup of the program. Make another one first.');
+			throw new Problem(409, 'nothing-to-do', 'This is your only setup of the program. Create another one first.');
 		await this.#db.transaction(async (tx) => {
 			await tx.delete(setups).where(eq(setups.id, id));
 			const next = own.find((other) => other.id !== id)!;
@@ -330,8 +329,7 @@ export class Setups {
 
 	async #mine(application: string, person: Person, id: string): Promise<Setup> {
 		const setup = await this.#owned(application, person, id);
-		if (!setup)
-			throw new Problem(404, 'not-found', 'You have no such setup; it may be somebody else’s. Make one from it instead.');
+		if (!setup) throw new Problem(404, 'not-found', 'This setup is not yours. Create a copy of it instead.');
 		return setup;
 	}
 }
@@ -350,12 +348,12 @@ function refuseStrata(workspace: Workspace, person: Person, strata: readonly Str
 		const head = heads.get(id);
 		const refuse = (detail: string) =>
 			new Problem(422, 'not-sound', detail, {
-				errors: [{ pointer: `/strata/${i}`, detail: 'expected a stratum of the office or of yours' }]
+				errors: [{ pointer: `/strata/${i}`, detail: 'expected a level of the office or a personal one' }]
 			});
-		if (!head) throw refuse(`There is no stratum "${id}"; there are ${[...heads.keys()].join(', ')}.`);
-		if (head.kind === 'factory') throw refuse('The factory lies below every setup and is not named in one.');
+		if (!head) throw refuse(`There is no level "${id}"; there are ${[...heads.keys()].join(', ')}.`);
+		if (head.kind === 'factory') throw refuse('The factory level is part of every setup and is not listed.');
 		if (head.kind === 'personal' && head.person !== person.id)
-			throw refuse(`${head.name} is a colleague’s own. Borrow from it instead: what you take over becomes yours.`);
+			throw refuse(`${head.name} is a colleague’s personal level. Copy from it instead.`);
 	});
 }
 
@@ -374,5 +372,5 @@ function refuseLeftOut(required: readonly OwnedHead[], strata: readonly StratumI
 
 function refuseName(others: readonly Setup[], name: string): void {
 	const taken = others.find((setup) => looksLike(setup.name, name));
-	if (taken) throw new Problem(409, 'taken', `“${name}” cannot be told apart from “${taken.name}”, which you have already.`);
+	if (taken) throw new Problem(409, 'taken', `“${name}” looks too similar to “${taken.name}”, which you have already.`);
 }

@@ -53,7 +53,7 @@ export class Strata {
 		const keep = owner ? await this.#of.setups.keepingUsual(person) : undefined;
 		await this.#db.transaction(async (tx) => {
 			const [taken] = await tx.select().from(layers).where(eq(layers.id, head.id));
-			if (taken) throw new Problem(409, 'taken', `There is a stratum "${head.id}" already, called ${taken.name}.`);
+			if (taken) throw new Problem(409, 'taken', `There is already a level "${head.id}", called ${taken.name}.`);
 			await keep?.(tx);
 			await addLayer(tx, head, owner);
 		});
@@ -65,13 +65,13 @@ export class Strata {
 		const heir = await this.#of.people.known(to);
 		const [layer] = await this.#db.select().from(layers).where(eq(layers.id, id));
 		if (!layer || layer.kind !== 'personal' || layer.state === 'deleted')
-			throw new Problem(404, 'not-found', `There is no stratum of somebody's own called "${id}".`);
+			throw new Problem(404, 'not-found', `There is no level of somebody's own called "${id}".`);
 		const owner = await this.#owner(layer.person);
 		if (owner)
 			throw new Problem(
 				409,
 				'taken',
-				`${layer.name} belongs to ${owner}, who is here. Only what somebody left behind is handed over.`
+				`${layer.name} belongs to ${owner}, who is still a member. Only levels of former members can be transferred.`
 			);
 		const keep = await this.#of.setups.keepingUsual(heir);
 		await this.#db.transaction(async (tx) => {
@@ -94,10 +94,10 @@ export class Strata {
 		const all = await this.list();
 		const head = all.find((stratum) => stratum.id === id);
 		if (!head || head.kind === 'factory')
-			throw new Problem(404, 'not-found', `There is no stratum "${id}" that has a name of its own.`);
+			throw new Problem(404, 'not-found', `There is no level "${id}" that has a name of its own.`);
 		const isLeft = head.kind === 'personal' && (await this.#owner(head.person)) === undefined;
 		if (!mayWrite(person, head) && !(isLeft && may(person, 'people')))
-			throw new Problem(403, 'not-yours', `${head.name} is changed by ${whose(head)}.`);
+			throw new Problem(403, 'not-yours', `${head.name} is edited by ${whose(head)}.`);
 		const { name = head.name, isRequired = head.isRequired, state = head.state } = change;
 		refuseTwin(all, head, name, state);
 		if (isRequired !== head.isRequired) refuseRequiring(head, person, state);
@@ -125,27 +125,26 @@ function refuseTwin(
 		409,
 		'taken',
 		same
-			? `There is a stratum called “${taken.name}” already.`
-			: `“${name}” cannot be told apart from “${taken.name}”, which is there already.`
+			? `There is already a level called “${taken.name}”.`
+			: `“${name}” looks too similar to “${taken.name}”, which is there already.`
 	);
 }
 
 /** Throws `Problem` 403 or 409 where nobody, or not this person, says what is required. */
 function refuseRequiring(head: ListedStratum, person: Person, state: StratumState): void {
 	if (!may(person, 'people'))
-		throw new Problem(403, 'not-yours', `Stewards say what is required; ${person.name} is here as ${person.role}.`);
+		throw new Problem(403, 'not-yours', `Only stewards can set required levels; ${person.name} has the role ${person.role}.`);
 	if (head.kind === 'personal' || state !== 'used')
-		throw new Problem(409, 'nothing-to-do', `${head.name} cannot be required: expected a common stratum that is in use.`);
+		throw new Problem(409, 'nothing-to-do', `${head.name} cannot be required: expected a shared level that is in use.`);
 }
 
 /** Throws `Problem` 409 for what cannot be put away. */
 function refuseAway(all: readonly ListedStratum[], head: ListedStratum, state: StratumState): void {
 	if (state === 'used') return;
 	if (head.kind === 'office')
-		throw new Problem(409, 'nothing-to-do', `${head.name} is what releases are made of. It cannot be archived or deleted.`);
-	if (head.isRequired)
-		throw new Problem(409, 'nothing-to-do', `${head.name} is required. Say first that setups may leave it out.`);
+		throw new Problem(409, 'nothing-to-do', `${head.name} is the content of releases. It cannot be archived or deleted.`);
+	if (head.isRequired) throw new Problem(409, 'nothing-to-do', `${head.name} is required. Remove this requirement first.`);
 	const own = all.filter((one) => one.kind === 'personal' && one.person === head.person && one.state === 'used');
 	if (head.kind === 'personal' && own.length === 1 && own[0]!.id === head.id && head.usedBy.length > 0)
-		throw new Problem(409, 'nothing-to-do', `${head.name} is the only stratum of your own. Make another one first.`);
+		throw new Problem(409, 'nothing-to-do', `${head.name} is your only personal level. Create another one first.`);
 }

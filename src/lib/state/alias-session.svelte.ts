@@ -1,3 +1,4 @@
+import { startWorker } from '$lib/workers/start-worker';
 import { releasedAliases } from '$core/chapters/aliases/check';
 import { aliasChecker } from '$core/chapters/aliases/checker';
 import { ALIASES, aliasFileIn, emptyAliasFile, type AliasFile } from '$core/chapters/aliases/file';
@@ -12,7 +13,7 @@ import { mergeTexts } from '$core/text/merge-texts';
 import { stratumById, type StratumId } from '$core/strata/stratum';
 import { spliced } from '$core/recipe/reading';
 import type { Splice } from '$core/recipe/record';
-import type { FromAliases, ToAliases } from '$lib/workers/alias.worker';
+import type { FromAliases, ToAliases } from '$lib/workers/alias';
 import { ApiError } from './api';
 import { dropText, keepText, keptTexts } from './kept-texts';
 import type { Workspace } from './workspace.svelte';
@@ -84,7 +85,7 @@ export class AliasSession {
 
 	constructor(workspace: Workspace) {
 		this.#workspace = workspace;
-		this.#worker = new Worker(new URL('../workers/alias.worker.ts', import.meta.url), { type: 'module' });
+		this.#worker = startWorker('aliases');
 		this.#worker.onmessage = ({ data }: MessageEvent<FromAliases>) => {
 			if ('tried' in data) {
 				this.#trying.get(data.tried)?.(data.ways);
@@ -343,6 +344,6 @@ const short = (text: string) => (text.length > 30 ? `${text.slice(0, 30)}…` : 
 function labelOf(before: string, after: string): string {
 	const [from, to] = [before.trim(), after.trim()];
 	if (from === '') return `Aliases: write "${short(to)}"`;
-	if (to === '') return `Aliases: take "${short(from)}" out`;
+	if (to === '') return `Aliases: remove "${short(from)}"`;
 	return `Aliases: "${short(from)}" becomes "${short(to)}"`;
 }

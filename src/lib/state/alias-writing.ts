@@ -60,7 +60,7 @@ export class AliasWriting {
 	async remove(row: AliasRow): Promise<void> {
 		await this.#write((text) => {
 			const record = this.#recordIn(text, row);
-			return record && { label: `Aliases: take ${row.alias} out`, splices: removeRecord(this.#recipe, text, record) };
+			return record && { label: `Aliases: remove ${row.alias}`, splices: removeRecord(this.#recipe, text, record) };
 		});
 	}
 
@@ -69,7 +69,7 @@ export class AliasWriting {
 		await this.#write((text) => {
 			const record = this.#recordIn(text, row);
 			if (!record) return;
-			const label = record.off ? `${row.alias} holds again` : `comment ${row.alias} out`;
+			const label = record.off ? `enable ${row.alias}` : `disable ${row.alias}`;
 			return { label: `Aliases: ${label}`, splices: switchRecord(this.#recipe, text, record, !record.off) };
 		});
 	}
@@ -130,7 +130,7 @@ export class AliasWriting {
 			const off = records.some((r) => !r.off);
 			const many = records.length === 1 ? 'a line' : `${records.length} lines`;
 			return {
-				label: `Aliases: comment ${many} ${off ? 'out' : 'in'}`,
+				label: `Aliases: ${off ? 'disable' : 'enable'} ${many}`,
 				splices: records.flatMap((r) => switchRecord(this.#recipe, text, r, off))
 			};
 		});

@@ -26,7 +26,7 @@ export async function ask<T>(
 			...(body !== undefined && { body: JSON.stringify(body) })
 		});
 	} catch {
-		throw new ApiError(0, { detail: 'The server cannot be reached. What you see is safe; try again when it runs.' });
+		throw new ApiError(0, { detail: 'The server cannot be reached. Nothing is lost; try again later.' });
 	}
 	if (!response.ok) throw new ApiError(response.status, (await response.json().catch(() => ({}))) as Record<string, unknown>);
 	return response.status === 204 ? (undefined as T) : ((await response.json()) as T);

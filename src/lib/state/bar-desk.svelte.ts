@@ -1,3 +1,4 @@
+import { counted } from '$core/text/counted';
 import type { CommandId } from '$core/application/command';
 import type { BarForm, Dock, Item, ItemId, ItemOf } from '$core/chapters/bars/bar';
 import { isPlace, labelOfPlace } from '$core/chapters/bars/boxes';
@@ -13,7 +14,7 @@ import { Turns } from './turns';
 /** The row of an edge that lies within all that are there. */
 const behind = (rows: readonly number[]): number => Math.min(20, Math.max(0, ...rows.map((row) => row + 1)));
 
-const MISSING = 'It is not there any more.';
+const MISSING = 'It no longer exists.';
 
 /** What can be made on the window, and what it is called. */
 export const KINDS = {
@@ -92,7 +93,7 @@ export class BarDesk extends BarSight {
 		const node = this.current;
 		const said = name.trim();
 		if (!node || said === '' || said === this.nameOf(node)) return;
-		const told = `call it ${said}`;
+		const told = `rename to ${said}`;
 		const { item } = node;
 		if (item.kind === 'place') {
 			const what = item.flyout !== undefined ? { flyout: said } : { title: said };
@@ -102,7 +103,7 @@ export class BarDesk extends BarSight {
 
 	async takeBack(difference: BarDifference): Promise<void> {
 		const node = difference.is ?? difference.was!;
-		await this.#commit(`Bars: take back what was done to ${this.nameOf(node)}`, () => takeBack(...this.#pen, difference));
+		await this.#commit(`Toolbars: reset ${this.nameOf(node)}`, () => takeBack(...this.#pen, difference));
 	}
 
 	/** Puts a bar to an edge, in the innermost row there, or lets it float at a point of the window, in px. */
@@ -115,7 +116,7 @@ export class BarDesk extends BarSight {
 		);
 		const columns = 'dock' in item && item.dock?.edge === 'floating' ? item.dock.columns : 6;
 		const dock: Dock = edge === 'floating' ? { edge, monitor: 1, x, y, columns } : { edge, row: behind(rows) };
-		const label = `Bars: ${this.nameOf(node)} ${edge === 'floating' ? 'torn off' : `at ${edge}`}`;
+		const label = `Toolbars: ${this.nameOf(node)} ${edge === 'floating' ? 'floating' : `at ${edge}`}`;
 		const isDone = await this.#commit(label, () => {
 			if (item.kind === 'bar') return changeItem(...this.#pen, id, { ...item, dock });
 			return item.kind === 'tab' ? changeItem(...this.#pen, id, { ...item, dock }) : [];
@@ -125,7 +126,7 @@ export class BarDesk extends BarSight {
 
 	async #commit(label: string, make: () => readonly AnyChange[]): Promise<boolean> {
 		if (this.isUntouched) {
-			this.workspace.notice = { kind: 'failed', text: 'The factory’s bars are shown to be looked at. Leave that first.' };
+			this.workspace.notice = { kind: 'failed', text: 'The default toolbars are shown. Go back to yours first.' };
 			return false;
 		}
 		let changes: readonly AnyChange[];
@@ -188,7 +189,7 @@ export class BarDesk extends BarSight {
 		return this.#adding.take(async () => {
 			const spot = this.#spotFor();
 			if (spot) await this.addAt(what, spot.parent, spot.at);
-			else this.workspace.notice = { kind: 'failed', text: 'There is no bar yet that could hold it. Make one first.' };
+			else this.workspace.notice = { kind: 'failed', text: 'There is no toolbar for it yet. Add one first.' };
 		});
 	}
 
@@ -203,7 +204,7 @@ export class BarDesk extends BarSight {
 		};
 		const into = this.tree.byId.get(parent);
 		const name = what === 'separator' ? 'a separator' : labelOfPlace(place, this.workspace.catalogue);
-		await this.#insert(`Bars: ${name} into ${into ? this.nameOf(into) : 'the window'}`, place, parent, at);
+		await this.#insert(`Toolbars: ${name} into ${into ? this.nameOf(into) : 'the window'}`, place, parent, at);
 	}
 
 	async addBar(form: BarForm, name: string): Promise<void> {
@@ -211,7 +212,7 @@ export class BarDesk extends BarSight {
 		const dock: Dock =
 			form === 'cursor' ? { edge: 'floating', monitor: 1, x: 0, y: 0, columns: 4 } : { edge: 'top', row: behind(rows) };
 		const bar: Item = { kind: 'bar', form, name, scope: {}, dock, icon: 24, text: 'none', hidden: false };
-		await this.#insert(`Bars: new ${form} ${name}`, bar, null, this.tree.bars.length);
+		await this.#insert(`Toolbars: new ${form} ${name}`, bar, null, this.tree.bars.length);
 	}
 
 	/** A menu is a flyout of the line of menus, which is made where there is none. */
@@ -224,13 +225,18 @@ export class BarDesk extends BarSight {
 	async addTab(name: string): Promise<void> {
 		const ribbon = this.tree.bars.find(({ item }) => item.form === 'ribbon');
 		if (!ribbon) return void (this.workspace.notice = { kind: 'failed', text: 'There is no ribbon that could hold a tab.' });
-		await this.#insert(`Bars: new tab ${name}`, { kind: 'tab', name }, ribbon.id, ribbon.children.length);
+		await this.#insert(`Toolbars: new tab ${name}`, { kind: 'tab', name }, ribbon.id, ribbon.children.length);
 	}
 
 	async addGroup(name: string): Promise<void> {
 		const tab = this.tabOf(this.current)?.id ?? (this.layout.ribbons[0]?.front?.id as ItemId | undefined);
 		if (!tab) return void (this.workspace.notice = { kind: 'failed', text: 'There is no tab that could hold a group.' });
-		await this.#insert(`Bars: new group ${name}`, { kind: 'group', name }, tab, this.tree.byId.get(tab)?.children.length ?? 0);
+		await this.#insert(
+			`Toolbars: new group ${name}`,
+			{ kind: 'group', name },
+			tab,
+			this.tree.byId.get(tab)?.children.length ?? 0
+		);
 	}
 
 	/** Moves what is selected among its neighbours, over the end of a group into the next one. */
@@ -258,7 +264,7 @@ export class BarDesk extends BarSight {
 		if (places.includes(-1)) {
 			this.workspace.notice = {
 				kind: 'failed',
-				text: 'What is selected stands in several things; only what stands in one is moved together.'
+				text: 'The selection is in several groups. Only items of one group can be moved together.'
 			};
 			return;
 		}
@@ -266,7 +272,7 @@ export class BarDesk extends BarSight {
 		// the first to move is the one that the others follow
 		const inTurn = by > 0 ? places.toReversed() : places;
 		await this.#together(
-			`Bars: ${nodes.length} places moved`,
+			`Toolbars: ${counted(nodes.length, 'item')} moved`,
 			inTurn.map((at) => [siblings[at]!.id, home ?? null, at + by] as const)
 		);
 	}
@@ -290,7 +296,7 @@ export class BarDesk extends BarSight {
 		const { parent, at } = this.#homeIn(to, position);
 		const before = (this.tree.byId.get(parent)?.children ?? []).slice(0, at).filter(({ id }) => nodes.includes(id)).length;
 		await this.#together(
-			`Bars: ${nodes.length} places moved`,
+			`Toolbars: ${counted(nodes.length, 'item')} moved`,
 			nodes.map((id, i) => [id, parent, at - before + i] as const)
 		);
 	}
@@ -307,7 +313,7 @@ export class BarDesk extends BarSight {
 		if (!node) return;
 		const { parent, at } = to !== null && node.item.kind === 'place' ? this.#homeIn(to, position) : { parent: to, at: position };
 		const into = parent ? this.tree.byId.get(parent) : undefined;
-		const label = `Bars: ${this.nameOf(node)} moved${into && parent !== node.parent ? ` to ${this.nameOf(into)}` : ''}`;
+		const label = `Toolbars: ${this.nameOf(node)} moved${into && parent !== node.parent ? ` to ${this.nameOf(into)}` : ''}`;
 		if (await this.#commit(label, () => moveItem(...this.#pen, id, parent, at))) this.select(id);
 	}
 
@@ -319,14 +325,14 @@ export class BarDesk extends BarSight {
 		const siblings = node.parent === null ? this.tree.bars : (this.tree.byId.get(node.parent)?.children ?? []);
 		const at = siblings.findIndex(({ id }) => id === node.id);
 		const next = siblings[at + 1] ?? siblings[at - 1];
-		const label = gone.length === 1 ? `Bars: take ${this.nameOf(node)} away` : `Bars: take ${gone.length} things away`;
+		const label = gone.length === 1 ? `Toolbars: remove ${this.nameOf(node)}` : `Toolbars: remove ${gone.length} items`;
 		if (await this.#commit(label, () => takeOut(...this.#pen, gone)))
 			this.selected = [next?.id ?? node.parent].filter((id): id is ItemId => id !== null && this.tree.byId.has(id));
 	}
 
 	/** Says something else of all that are selected and of its kind. */
 	async change<K extends Item['kind']>(kind: K, label: string, to: (item: ItemOf<K>) => ItemOf<K>): Promise<void> {
-		await this.#commit(`Bars: ${label}`, () =>
+		await this.#commit(`Toolbars: ${label}`, () =>
 			this.selected.flatMap((id) => {
 				const item = this.tree.byId.get(id)?.item;
 				return item?.kind === kind ? changeItem(...this.#pen, id, to(item as ItemOf<K>)) : [];
@@ -343,13 +349,13 @@ export class BarDesk extends BarSight {
 	});
 
 	async takeStyle(style: BarStyle): Promise<void> {
-		await this.#commit(`Bars: as ${style === 'ribbon' ? 'a ribbon' : 'toolbars'}`, () => inStyle(...this.#pen, style));
+		await this.#commit(`Toolbars: switch to ${style === 'ribbon' ? 'a ribbon' : 'toolbars'}`, () => inStyle(...this.#pen, style));
 	}
 
 	async lock(isLocked: boolean): Promise<void> {
 		const node = this.current;
 		if (node)
-			await this.#commit(`Bars: ${isLocked ? 'lock' : 'unlock'} ${this.nameOf(node)}`, () =>
+			await this.#commit(`Toolbars: ${isLocked ? 'lock' : 'unlock'} ${this.nameOf(node)}`, () =>
 				lockItem(this.workspace.target, node.id, isLocked)
 			);
 	}
@@ -358,8 +364,8 @@ export class BarDesk extends BarSight {
 	async lockPositions(all: readonly BarNode[], isLocked: boolean): Promise<void> {
 		const bars = all.filter(({ keptBy }) => (isLocked ? !keptBy : keptBy?.id === this.workspace.targetId));
 		const [first] = bars;
-		const what = bars.length === 1 && first ? this.nameOf(first) : `${bars.length} bars`;
-		await this.#commit(`Bars: ${isLocked ? 'lock' : 'unlock'} where ${what} ${bars.length === 1 ? 'stands' : 'stand'}`, () =>
+		const what = bars.length === 1 && first ? this.nameOf(first) : `${bars.length} toolbars`;
+		await this.#commit(`Toolbars: ${isLocked ? 'lock' : 'unlock'} the position of ${what}`, () =>
 			bars.flatMap(({ id }) => lockPosition(this.workspace.target, id, isLocked))
 		);
 	}
@@ -375,7 +381,7 @@ export class BarDesk extends BarSight {
 			this.asking = { ids, what };
 			return;
 		}
-		await this.#commit(`Bars: ${what} as below ${this.workspace.target.name}`, () => resetItems(this.workspace.target, ids));
+		await this.#commit(`Toolbars: reset ${what} in ${this.workspace.target.name}`, () => resetItems(this.workspace.target, ids));
 	}
 
 	/** Whether any toolbar, quick bar or small place of a ribbon shows its name. */
@@ -406,7 +412,7 @@ export class BarDesk extends BarSight {
 						(item.kind === 'place' && item.size === 'small' && item.shows === 'icon' && item.command !== undefined)
 				)
 			: this.#labelled();
-		await this.#commit(`Bars: labels ${isOn ? 'on' : 'off'}`, () =>
+		await this.#commit(`Toolbars: labels ${isOn ? 'on' : 'off'}`, () =>
 			nodes.flatMap(({ id, item }) => {
 				if (item.kind === 'bar') return changeItem(...this.#pen, id, { ...item, text: isOn ? 'beside' : 'none' });
 				return item.kind === 'place' ? changeItem(...this.#pen, id, { ...item, shows: isOn ? 'both' : 'icon' }) : [];
@@ -418,7 +424,7 @@ export class BarDesk extends BarSight {
 	async takeFit(): Promise<void> {
 		const { fit } = this;
 		if (!fit) return;
-		await this.#commit(`Bars: fit ${fit.tab.name} to ${this.screen.name}`, () =>
+		await this.#commit(`Toolbars: fit ${fit.tab.name} to ${this.screen.name}`, () =>
 			fit.changes.flatMap(({ group, form }) => {
 				const item = this.tree.byId.get(group.id as ItemId)?.item;
 				if (item?.kind !== 'group') throw new RangeError(MISSING);

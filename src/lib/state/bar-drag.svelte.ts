@@ -66,9 +66,9 @@ export class BarDrag {
 		if (!desk.selected.includes(item)) desk.select(item);
 		this.#bar = node && desk.canDock(node) ? node.id : undefined;
 		if (this.#bar)
-			desk.told = `${desk.nameOf(node!)} is carried. Let go near an edge of the drawing to dock it there, in its middle to tear it off.`;
+			desk.told = `${desk.nameOf(node!)} is being moved. Drop it near an edge of the drawing to dock it, or in the middle to float it.`;
 		else if (node)
-			desk.told = `${desk.nameOf(node)} is carried. Let go at a place to put it before or behind that, outside to take it away; Escape leaves it.`;
+			desk.told = `${desk.nameOf(node)} is being moved. Drop it on a button to put it before or after that, or outside to remove it. Escape cancels.`;
 	}
 
 	/** It is over something; `isInside` for the room in which what opens shows its places. */

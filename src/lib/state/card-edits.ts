@@ -1,3 +1,4 @@
+import { counted } from '$core/text/counted';
 import { put, takeAway } from '$core/answer/choices';
 import type { OppositeOffer } from '$core/answer/opposite';
 import { verdict } from '$core/answer/verdict';
@@ -88,18 +89,18 @@ export class CardEdits {
 			const label = catalogue.get(of)?.label ?? of;
 			if (meetings.length > 0) {
 				const other = meetings[0]!.binding.command;
-				stays.push(`${keys} does not go back to ${label}: ${catalogue.get(other)?.label ?? other} has it now`);
+				stays.push(`${keys} cannot return to ${label}: ${catalogue.get(other)?.label ?? other} uses it now`);
 				continue;
 			}
 			const back = takingBack([difference], ground, { profile: after, target });
 			changes.push(...back.changes);
 			stays.push(...back.stays.map(({ reason }) => reason));
 		}
-		const isDone = changes.length > 0 && (await edits.commit(`Back to factory: ${command.label}`, changes));
+		const isDone = changes.length > 0 && (await edits.commit(`Reset to default: ${command.label}`, changes));
 		if (stays.length > 0 && (isDone || changes.length === 0))
 			this.#workspace.notice = {
 				kind: 'failed',
-				text: `${stays.length} ${stays.length === 1 ? 'stays' : 'stay'}: ${stays[0]!}.`
+				text: `${counted(stays.length, 'stays', 'stay')}: ${stays[0]!}.`
 			};
 	}
 }

@@ -1,3 +1,4 @@
+import { startWorker } from '$lib/workers/start-worker';
 import { Checks } from '$core/chapters/shortcuts/check/check';
 import type { OpenApplication } from '$core/application/application';
 import { circumstancesOf } from '$core/profile/circumstances';
@@ -8,7 +9,7 @@ import { shortcutsCount } from '$core/shortcut/entry';
 import { desksOf, type DeskSetup } from '$core/keyboard/desk';
 import type { AnyChange } from '$core/profile/edit';
 import type { Profile, Stratum } from '$core/strata/stratum';
-import type { FromCheck, ToCheck } from '$lib/workers/check.worker';
+import type { FromCheck, ToCheck } from '$lib/workers/check';
 
 type Seats = readonly { readonly id: string; readonly desk: DeskSetup }[];
 
@@ -53,7 +54,7 @@ export class CheckSession {
 		}
 		this.#checks = undefined;
 		this.progress = 0;
-		this.#worker = new Worker(new URL('../workers/check.worker.ts', import.meta.url), { type: 'module' });
+		this.#worker = startWorker('check');
 		let coming: Finding[] = [];
 		this.#worker.onmessage = ({ data }: MessageEvent<FromCheck>) => {
 			if (data.kind === 'progress') this.progress = data.done;

@@ -137,14 +137,14 @@ export class CompareDesk {
 				const strata = this.#released.get(number);
 				return {
 					...{ ...looking, id: `release ${number}`, profile: strata && [...factory, ...strata] },
-					name: `Release ${number}${number === channel ? ', which seats follow' : ''}`
+					name: `Release ${number}${number === channel ? ', current at seats' : ''}`
 				};
 			}),
 			...(document.isOpen ? this.#starts : []).map((setup): Side => ({
 				...this.#sideOf(setup, mine),
 				id: `person ${setup.person}`,
 				name:
-					setup.person === me.id ? `You, as you start: ${setup.name}` : `${this.#workspace.nameOf(setup.person)}: ${setup.name}`
+					setup.person === me.id ? `You, default setup: ${setup.name}` : `${this.#workspace.nameOf(setup.person)}: ${setup.name}`
 			})),
 			...this.#setups.map((setup): Side => ({
 				...this.#sideOf(setup, mine),
@@ -154,7 +154,7 @@ export class CompareDesk {
 			...this.#all
 				.filter(({ kind }) => kind !== 'factory')
 				.map((stratum): Side => ({
-					...{ id: `stratum ${stratum.id}`, name: `Stratum ${stratum.name}`, setup: undefined },
+					...{ id: `stratum ${stratum.id}`, name: `Level ${stratum.name}`, setup: undefined },
 					// it alone, on a factory that says nothing
 					profile: [...factory.map(bare), stratum],
 					target: mine.has(stratum.id) ? stratum.id : undefined
@@ -182,7 +182,7 @@ export class CompareDesk {
 	/** The same with all that is in it, of a bar, a tab or a group. */
 	takeWithAll(row: Row, from: number, to: number): Promise<void> {
 		const picks = withAllIn(this.rows, row, from, to).map((one): Picked => ({ row: one, from }));
-		return this.#take(picks, to, `${row.caption.label} with all in it as in ${this.shown[from]?.name}`);
+		return this.#take(picks, to, `${row.caption.label} with its contents as in ${this.shown[from]?.name}`);
 	}
 
 	/** The things that are listed and differ on that side, each with the first side that says something else. */
@@ -197,7 +197,7 @@ export class CompareDesk {
 	takeAll(to: number): Promise<void> {
 		const picks = this.picksFor(to);
 		const sources = [...new Set(picks.map(({ from }) => this.shown[from]?.name ?? ''))];
-		return this.#take(picks, to, `${picks.length} things as in ${listed(sources)}`);
+		return this.#take(picks, to, `${picks.length} items as in ${listed(sources)}`);
 	}
 
 	async #take(picks: readonly Picked[], to: number, what: string): Promise<void> {

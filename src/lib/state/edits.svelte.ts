@@ -1,3 +1,4 @@
+import { counted } from '$core/text/counted';
 import { inverseEdit, touchedBy, type AnyChange, type Edit } from '$core/profile/edit';
 import type { Names } from '$core/chapter/chapter';
 import { stratumById } from '$core/strata/stratum';
@@ -103,7 +104,7 @@ export class Edits {
 			return false;
 		}
 		if (changes.length === 0) {
-			workspace.notice = { kind: 'done', text: 'Nothing to change: it is so already.' };
+			workspace.notice = { kind: 'done', text: 'No change needed.' };
 			return true;
 		}
 		const stratum = workspace.targetId;
@@ -142,7 +143,7 @@ export class Edits {
 			}
 			this.waiting.add(edit);
 			this.#shown.add(edit);
-			workspace.notice = { kind: 'done', text: `${edit.label}: held here until the server is back` };
+			workspace.notice = { kind: 'done', text: `${edit.label}: waiting until the server is back` };
 			return true;
 		});
 	}
@@ -165,7 +166,7 @@ export class Edits {
 			}
 			this.#workspace.notice = {
 				kind: 'done',
-				text: `${sent} ${sent === 1 ? 'change is' : 'changes are'} stored that waited.`
+				text: `${counted(sent, 'change is', 'changes are')} saved that were waiting.`
 			};
 			return true;
 		} catch (error) {
@@ -197,7 +198,7 @@ export class Edits {
 			} else {
 				this.waiting.shift();
 				await this.#putOnTop();
-				workspace.notice = { kind: 'failed', text: `${label} was not stored. ${error.message}` };
+				workspace.notice = { kind: 'failed', text: `${label} was not saved. ${error.message}` };
 			}
 			return false;
 		}
@@ -264,7 +265,7 @@ export class Edits {
 	}
 
 	#tellOpen(open: readonly string[]): void {
-		if (open.length > 0) this.#workspace.notice = { kind: 'failed', text: `Not written: ${open.join(', ')}.` };
+		if (open.length > 0) this.#workspace.notice = { kind: 'failed', text: `Not saved: ${open.join(', ')}.` };
 	}
 
 	/** After a start: what waited from before holds again, and is sent. */
@@ -289,7 +290,7 @@ export class Edits {
 			return;
 		}
 		if ((direction === 'undo' ? this.undoable : this.redoable).length === 0) {
-			workspace.notice = { kind: 'failed', text: `There is nothing of ${workspace.target.name} to ${direction}.` };
+			workspace.notice = { kind: 'failed', text: `There is nothing in ${workspace.target.name} to ${direction}.` };
 			return;
 		}
 		const { revision: base, targetId: stratum } = workspace;
@@ -299,7 +300,7 @@ export class Edits {
 				await workspace.reload();
 				workspace.notice = {
 					kind: 'failed',
-					text: `The profile changed in another window. It is shown now; ${direction} again if you still want to.`
+					text: `The profile was changed in another window and is up to date now; ${direction} again if you still want to.`
 				};
 			}
 		);

@@ -244,7 +244,7 @@ export class GestureDesk {
 	/** Takes these lines of a proposal over as one edit. */
 	take(changed: readonly RoseLine[]): Promise<boolean> {
 		const { profile, targetId } = this.#workspace;
-		return this.#commit('Gestures: as suggested', () => {
+		return this.#commit('Gestures: suggestions applied', () => {
 			// what lies where something else is to lie, or moves, goes first
 			const going = changed.flatMap(({ view, degrees, command }) =>
 				view.petals.flatMap(({ degrees: at, own }) => own.filter((binding) => at === degrees || binding.command === command))
@@ -276,7 +276,7 @@ export class GestureDesk {
 	/** Takes what is said of a direction away. */
 	clear({ rose, petals }: RoseView, degrees: number): Promise<boolean> {
 		const own = petals.find((petal) => petal.degrees === degrees)?.own ?? [];
-		return this.#commit(`Gestures: nothing on ${triggerText(rose.entry)} ${directionText(degrees)}`, () =>
+		return this.#commit(`Gestures: clear ${triggerText(rose.entry)} ${directionText(degrees)}`, () =>
 			ofShortcuts(this.#without(own))
 		);
 	}
@@ -320,7 +320,7 @@ export class GestureDesk {
 	async make(scope: Scope, directions = 4): Promise<boolean> {
 		const { button, modifiers } = this.trigger;
 		const { space } = this.#workspace;
-		const isDone = await this.#commit(`Gestures: a rose of ${triggerText(this.trigger)} in ${space.scopeLabel(scope)}`, () =>
+		const isDone = await this.#commit(`Gestures: add a rose for ${triggerText(this.trigger)} in ${space.scopeLabel(scope)}`, () =>
 			setRose(this.#workspace.target, { button, modifiers, scope, directions, turn: 0 })
 		);
 		if (isDone) this.select(roseThing({ button, modifiers, scope }), 0);
@@ -329,7 +329,7 @@ export class GestureDesk {
 
 	remove({ rose: { entry } }: RoseView): Promise<boolean> {
 		const { profile, targetId, space } = this.#workspace;
-		return this.#commit(`Gestures: no rose of ${triggerText(entry)} in ${space.scopeLabel(entry.scope)}`, () =>
+		return this.#commit(`Gestures: delete the rose for ${triggerText(entry)} in ${space.scopeLabel(entry.scope)}`, () =>
 			takeRoseAway(profile, targetId, entry)
 		);
 	}

@@ -48,7 +48,7 @@ export class HandTrial {
 		if (!from || this.wanted === undefined) return;
 		const [dx, dy] = [x - from.x, y - from.y];
 		if (Math.hypot(dx, dy) < SHORTEST) {
-			this.note = 'That was too short to have a direction.';
+			this.note = 'That was too short for a direction.';
 			return;
 		}
 		this.note = '';
@@ -59,7 +59,7 @@ export class HandTrial {
 
 	/** The pointer was taken away in the middle of a flick: it does not count. */
 	lose(): void {
-		if (this.#from) this.note = 'The pointer was lost; that one does not count.';
+		if (this.#from) this.note = 'The pointer was lost; this flick is not counted.';
 		this.#from = undefined;
 	}
 

@@ -1,4 +1,5 @@
-import type { FromHeld, HeldList, ToHeld } from '$lib/workers/held.worker';
+import { startWorker } from '$lib/workers/start-worker';
+import type { FromHeld, HeldList, ToHeld } from '$lib/workers/held';
 
 /** The errors that would hold a release of several strata back: worked out in a worker, with progress, anew at each start. */
 export class HeldCheck {
@@ -12,7 +13,7 @@ export class HeldCheck {
 		this.stop();
 		this.found = undefined;
 		this.progress = 0;
-		this.#worker = new Worker(new URL('../workers/held.worker.ts', import.meta.url), { type: 'module' });
+		this.#worker = startWorker('held');
 		this.#worker.onmessage = ({ data }: MessageEvent<FromHeld>) => {
 			if (data.kind === 'progress') return void (this.progress = data.done);
 			this.found = data.held;

@@ -1,3 +1,4 @@
+import { counted } from '$core/text/counted';
 import { soundOf } from '$core/profile/problems';
 import type { AnyChange } from '$core/profile/edit';
 import type { HistoryEdit, HistoryPage, Line } from '$lib/server/history';
@@ -115,11 +116,11 @@ export class HistoryList {
 			const query = new URLSearchParams({ stratum: targetId, after: String(revision) });
 			const { changes } = await ask<{ changes: AnyChange[] }>(`${workspace.path}/restore?${query}`);
 			const { sound, stays } = soundOf(workspace.subject, profile, changes);
-			const isDone = await workspace.edits.commit(`Restore ${target.name} as after ${revision}: ${label}`, sound);
+			const isDone = await workspace.edits.commit(`Restore ${target.name} to revision ${revision}: ${label}`, sound);
 			if (isDone && stays[0])
 				workspace.notice = {
 					kind: 'failed',
-					text: `${stays.length} ${stays.length === 1 ? 'stays' : 'stay'} as now: ${stays[0]}.`
+					text: `${counted(stays.length, 'stays', 'stay')} unchanged: ${stays[0]}.`
 				};
 		});
 	}

@@ -1,3 +1,4 @@
+import { startWorker } from '$lib/workers/start-worker';
 import type { ChangeImpact, Impact, SetupImpact } from '$core/impact/impact';
 import { mayWrite } from '$core/people/may';
 import type { Person } from '$core/people/person';
@@ -9,7 +10,7 @@ import { stratumOfWire, type StratumWire } from '$core/profile/wire';
 import { desksOf } from '$core/keyboard/desk';
 import { applyEdit, type AnyChange } from '$core/profile/edit';
 import { officeOf, type Profile, type Stratum, type StratumId } from '$core/strata/stratum';
-import type { FromImpact, ToImpact } from '$lib/workers/impact.worker';
+import type { FromImpact, ToImpact } from '$lib/workers/impact';
 import { ApiError, ask } from './api';
 import { strataReadable } from './shapes';
 import type { Workspace } from './workspace.svelte';
@@ -143,7 +144,7 @@ export class ImpactDesk {
 			: this.#released(strata, frozen);
 		this.#asked = { now, today };
 		const began = performance.now();
-		this.#worker = new Worker(new URL('../workers/impact.worker.ts', import.meta.url), { type: 'module' });
+		this.#worker = startWorker('impact');
 		this.#worker.onmessage = ({ data }: MessageEvent<FromImpact>) => {
 			if (data.kind === 'progress') return void (this.progress = data.done);
 			this.impact = data.impact;
@@ -215,8 +216,8 @@ export class ImpactDesk {
 		const maker = this.#makerOf(difference);
 		const target = workspace.profile.find(({ id }) => id === maker)?.id;
 		if (target === undefined) {
-			const name = workspace.document.layers.find(({ id }) => id === maker)?.name ?? 'Its stratum';
-			const text = `${name} is not in ${workspace.document.setup.name}. Look at a setup that has it, then take the change out.`;
+			const name = workspace.document.layers.find(({ id }) => id === maker)?.name ?? 'Its level';
+			const text = `${name} is not in ${workspace.document.setup.name}. Switch to a setup that contains it, then remove the change.`;
 			return void (workspace.notice = { kind: 'failed', text });
 		}
 		if (workspace.targetId !== target) workspace.writeTo(target);
@@ -229,7 +230,7 @@ export class ImpactDesk {
 			const errors = errorsAdded(workspace.subject, looking, changes).map((error) => error.sentence());
 			if (errors.length > 0) return void (this.warning = { change, errors });
 		}
-		if (await workspace.edits.commit(`Take out of the release: ${difference.caption.label}`, changes)) await this.start();
+		if (await workspace.edits.commit(`Remove from the release: ${difference.caption.label}`, changes)) await this.start();
 	}
 }
 

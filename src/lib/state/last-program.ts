@@ -1,7 +1,7 @@
 import { redirect } from '@sveltejs/kit';
 import { ask } from './api';
 import { remembered } from './remembered';
-import { orSignIn } from './signed-out';
+import { orSignIn, signedInFor } from './signed-out';
 
 /** Where the program is kept that was looked at last. */
 export const LAST_PROGRAM = 'program';
@@ -11,6 +11,7 @@ export const LAST_PROGRAM = 'program';
  * to the sign-in where nobody has signed in.
  */
 export async function toLastProgram(page: string, url: URL, fetch: typeof globalThis.fetch): Promise<void> {
+	await signedInFor(url, fetch);
 	const { applications } = await ask<{ applications: { id: string }[] }>('/api/applications', 'GET', undefined, fetch).catch(
 		(cause: unknown) => {
 			throw orSignIn(cause, url);

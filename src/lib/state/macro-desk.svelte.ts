@@ -41,9 +41,9 @@ export class MacroDesk {
 		const { profile, targetId, target } = this.#workspace;
 		const level = levelOf(profile, targetId);
 		if (levelOf(profile, placed.stratum.id) > level)
-			return `${placed.stratum.name} says this macro. Write to ${placed.stratum.name} to change it; you write to ${target.name} now.`;
+			return `${placed.stratum.name} contains this macro. Edit ${placed.stratum.name} to change it; you are editing ${target.name}.`;
 		if (placed.lockedBy && levelOf(profile, placed.lockedBy.id) < level)
-			return `${placed.lockedBy.name} has locked this macro. Duplicate it to make one of your own.`;
+			return `${placed.lockedBy.name} has locked this macro. Duplicate it to change a copy.`;
 		return undefined;
 	});
 
@@ -115,12 +115,12 @@ export class MacroDesk {
 		const { target, edits } = this.#workspace;
 		if (!macro || !placed) return false;
 		return this.isOwn
-			? edits.commit(`Macro ${macro.label}: ${placed.over ? 'own version' : 'macro'} taken away`, dropMacro(target, macro.id))
-			: edits.commit(`Macro ${macro.label}: not in ${target.name}`, removeMacro(target, macro.id));
+			? edits.commit(`Macro ${macro.label}: ${placed.over ? 'version' : 'macro'} deleted`, dropMacro(target, macro.id))
+			: edits.commit(`Macro ${macro.label}: removed in ${target.name}`, removeMacro(target, macro.id));
 	}
 
 	bringBack(id: CommandId): Promise<boolean> {
-		return this.#workspace.edits.commit(`Macro ${id}: there again`, dropMacro(this.#workspace.target, id));
+		return this.#workspace.edits.commit(`Macro ${id}: restored`, dropMacro(this.#workspace.target, id));
 	}
 
 	async lock(isLocked: boolean): Promise<void> {

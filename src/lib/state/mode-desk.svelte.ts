@@ -1,3 +1,4 @@
+import { counted } from '$core/text/counted';
 import type { CommandId } from '$core/application/command';
 import type { AxisId, NodeId } from '$core/context/axis';
 import type { StratumHead } from '$core/strata/stratum';
@@ -103,12 +104,12 @@ export class ModeDesk {
 	}
 
 	rename({ made, label: before }: ModeRow, label: string): Promise<boolean> {
-		return this.#say(`Modes: ${before} is called ${label}`, made!, { label });
+		return this.#say(`Modes: rename ${before} to ${label}`, made!, { label });
 	}
 
 	/** Its own bars alone, or those of the mode that it is made from as well. */
 	setBars({ made, label }: ModeRow, bars: SetMode['bars']): Promise<boolean> {
-		return this.#say(`Modes: ${label} with ${bars === 'own' ? 'bars of its own' : 'the bars of what it is made from'}`, made!, {
+		return this.#say(`Modes: ${label} with ${bars === 'own' ? 'separate toolbars' : 'the toolbars of its base mode'}`, made!, {
 			bars
 		});
 	}
@@ -121,7 +122,7 @@ export class ModeDesk {
 	remove({ made, label, isFavourite }: ModeRow): Promise<boolean> {
 		const { profile, targetId } = this.#workspace;
 		const { axis, id } = made!;
-		return this.#workspace.edits.commit(`Modes: ${label} is gone`, [
+		return this.#workspace.edits.commit(`Modes: delete ${label}`, [
 			...takeAway(profile, targetId, made!),
 			...(isFavourite ? takeAway(profile, targetId, { kind: 'favourite', axis, id }) : [])
 		]);
@@ -133,7 +134,7 @@ export class ModeDesk {
 		const axis = this.axis!.id;
 		return isFavourite
 			? this.#workspace.edits.commit(
-					`Modes: ${label} is no favourite`,
+					`Modes: ${label} is not a favourite`,
 					takeAway(profile, targetId, { kind: 'favourite', axis, id })
 				)
 			: this.#workspace.edits.commit(
@@ -158,10 +159,7 @@ export class ModeDesk {
 			scope?.[made.axis]?.includes(made.id) ?? false;
 		const shortcuts = this.#workspace.effective.bindings.filter(({ scope }) => speaks(scope)).length;
 		const bars = barTree(profile).bars.filter(({ item }) => speaks(item.scope)).length;
-		return [
-			shortcuts > 0 ? `${shortcuts} ${shortcuts === 1 ? 'shortcut' : 'shortcuts'}` : '',
-			bars > 0 ? `${bars} ${bars === 1 ? 'bar' : 'bars'}` : ''
-		]
+		return [shortcuts > 0 ? `${counted(shortcuts, 'shortcut')}` : '', bars > 0 ? `${counted(bars, 'bar')}` : '']
 			.filter((text) => text !== '')
 			.join(' and ');
 	}

@@ -116,7 +116,7 @@ export class NavigationDesk {
 
 	async clear(keys: Keys): Promise<void> {
 		const { index, profile, targetId } = this.#workspace;
-		await this.#commit(`Navigation: nothing on ${nameOf(keys)}`, () =>
+		await this.#commit(`Navigation: clear ${nameOf(keys)}`, () =>
 			ofShortcuts(index.on(keys).flatMap((binding, i) => takeAway(index, profile, targetId, binding, i)))
 		);
 	}

@@ -6,7 +6,7 @@ import { newsBetween } from '$core/profile/differences';
 import { saySame, stratumOfWire, type StratumWire } from '$core/profile/wire';
 import type { Profile, Stratum, StratumId } from '$core/strata/stratum';
 import type { WorkspaceDocument } from '$lib/server/workspace-document';
-import type { HeldList } from '$lib/workers/held.worker';
+import type { HeldList } from '$lib/workers/held';
 import { ask } from './api';
 import type { Draft } from './draft.svelte';
 import { HeldCheck } from './held-check.svelte';

@@ -28,7 +28,7 @@ export class OptionDesk {
 
 	reset({ definition, below }: OptionRow): void {
 		const { target, edits } = this.#workspace;
-		void edits.commit(`${definition.label}: back to ${valueText(definition, below)}`, resetOption(target, definition.path));
+		void edits.commit(`${definition.label}: reset to ${valueText(definition, below)}`, resetOption(target, definition.path));
 	}
 
 	resetAll(rows: readonly OptionRow[]): void {

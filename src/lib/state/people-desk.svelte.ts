@@ -137,18 +137,18 @@ export class PeopleDesk {
 	/** Invites people, all or nobody. */
 	invite(list: readonly Invited[], days: number): Promise<boolean> {
 		const what = list.length === 1 ? `${list[0]!.name} is` : `${list.length} people are`;
-		return this.#do(`${what} invited. Pass the links on: they are shown this once.`, async () => {
+		return this.#do(`${what} invited. Copy the links now: they are shown only once.`, async () => {
 			({ links: this.made } = await ask<{ links: MadeLink[] }>('/api/invitations', 'POST', { people: list, days }));
 		});
 	}
 
 	withdraw({ id, name }: ListedLink): Promise<boolean> {
-		return this.#do(`The link of ${name} is withdrawn.`, () => ask(`/api/invitations?id=${id}`, 'DELETE'));
+		return this.#do(`The link for ${name} is withdrawn.`, () => ask(`/api/invitations?id=${id}`, 'DELETE'));
 	}
 
 	/** A link by which somebody takes another password. */
 	forgotten({ id, name }: Person): Promise<boolean> {
-		return this.#do(`A link for ${name} to choose a new password. It is good for a day, and shown this once.`, async () => {
+		return this.#do(`Link for ${name} to set a new password. It is valid for one day and shown only once.`, async () => {
 			this.made = [await ask<MadeLink>('/api/people/password', 'POST', { id })];
 		});
 	}
@@ -159,7 +159,7 @@ export class PeopleDesk {
 		const isDone = await this.#do(done, async () => {
 			({ was } = await ask<{ was: unknown }>('/api/people', 'PUT', { people: list }));
 		});
-		if (isDone) this.undo = () => this.#do('It is as it was before.', () => ask('/api/people', 'PUT', { people: was }));
+		if (isDone) this.undo = () => this.#do('The change is undone.', () => ask('/api/people', 'PUT', { people: was }));
 		return isDone;
 	}
 
@@ -168,7 +168,7 @@ export class PeopleDesk {
 	}
 
 	rename({ id, name }: Person, next: string): Promise<boolean> {
-		return this.change([{ id, name: next }], `${name} is called ${next} now, and signs in with that name.`);
+		return this.change([{ id, name: next }], `${name} has the new name ${next} and signs in with it.`);
 	}
 
 	/** Lets somebody work in the stratum, or lead it, or neither. */
@@ -176,7 +176,7 @@ export class PeopleDesk {
 		const without = (list: readonly string[] = []) => list.filter((one) => one !== id) as StratumId[];
 		const leads = [...without(person.leads), ...(how === 'leads' ? [id] : [])];
 		const member = [...without(person.member), ...(how === 'member' ? [id] : [])];
-		const says = { leads: `leads ${name}`, member: `works in ${name}`, none: `does not work in ${name} any more` };
+		const says = { leads: `leads ${name}`, member: `works in ${name}`, none: `no longer works in ${name}` };
 		return this.change([{ id: person.id, leads, member }], `${person.name} ${says[how]}.`);
 	}
 
@@ -185,7 +185,7 @@ export class PeopleDesk {
 	}
 
 	endSession(id: string): Promise<boolean> {
-		return this.#do(id === 'others' ? 'All other sessions have ended.' : 'The session has ended.', () =>
+		return this.#do(id === 'others' ? 'All other sessions are signed out.' : 'The session is signed out.', () =>
 			ask(`/api/session/all?id=${encodeURIComponent(id)}`, 'DELETE')
 		);
 	}
@@ -195,20 +195,21 @@ export class PeopleDesk {
 	}
 
 	leave({ id, name }: Person): Promise<boolean> {
-		return this.#do(`${name} has left; what they kept for themselves stays, and can be handed over.`, () =>
+		return this.#do(`${name} is removed. Their personal levels are kept and can be transferred.`, () =>
 			ask(`/api/people?id=${encodeURIComponent(id)}`, 'DELETE')
 		);
 	}
 
 	handOver(stratum: OwnedHead, to: Person): Promise<boolean> {
-		return this.#do(`${stratum.name} is ${to.name}’s now. It is in none of their setups until they put it there.`, () =>
+		return this.#do(`${stratum.name} now belongs to ${to.name}. It is in no setup until they add it.`, () =>
 			ask('/api/strata', 'PUT', { id: stratum.id, to: to.id })
 		);
 	}
 
 	async renameStratum({ id, name }: OwnedHead, next: string): Promise<boolean> {
-		const isDone = await this.#do(`${name} is called ${next} now.`, () => ask('/api/strata', 'PATCH', { id, name: next }));
-		if (isDone) this.undo = () => this.#do(`${next} is called ${name} again.`, () => ask('/api/strata', 'PATCH', { id, name }));
+		const isDone = await this.#do(`${name} is renamed to ${next}.`, () => ask('/api/strata', 'PATCH', { id, name: next }));
+		if (isDone)
+			this.undo = () => this.#do(`${next} is renamed back to ${name}.`, () => ask('/api/strata', 'PATCH', { id, name }));
 		return isDone;
 	}
 
@@ -217,7 +218,7 @@ export class PeopleDesk {
 		return this.#do(
 			isRequired
 				? `${name} is required: no setup may leave it out. Rollout lists who runs without it.`
-				: `Setups may leave ${name} out.`,
+				: `${name} is no longer required.`,
 			() => ask('/api/strata', 'PATCH', { id, isRequired })
 		);
 	}
@@ -240,19 +241,19 @@ export class PeopleDesk {
 
 	makeStratum(kind: 'discipline' | 'project' | 'personal', name: string): Promise<boolean> {
 		const head = { id: freeSlug(name, (id) => this.#ids.includes(id)), kind, name: name.trim() };
-		return this.#do(`The ${kind === 'personal' ? 'stratum' : kind} ${head.name} is there, empty.`, () =>
+		return this.#do(`The ${kind === 'personal' ? 'level' : kind} ${head.name} is created and empty.`, () =>
 			ask('/api/strata', 'POST', head)
 		);
 	}
 
 	changePassword(current: string, password: string, endTokens: boolean): Promise<boolean> {
-		return this.#do('Your password is changed; your other sessions have ended.', () =>
+		return this.#do('Your password is changed. Your other sessions are signed out.', () =>
 			askWithPassword('/api/session/password', 'PUT', { current, password, endTokens })
 		);
 	}
 
 	makeToken(name: string): Promise<boolean> {
-		return this.#do('The token is made. It is shown this once, and good for 90 days.', async () => {
+		return this.#do('The token is created. It is shown only once and valid for 90 days.', async () => {
 			({ token: this.token } = await ask<{ token: string }>('/api/session/tokens', 'POST', { name }));
 		});
 	}

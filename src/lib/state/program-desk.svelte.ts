@@ -6,6 +6,7 @@ import {
 	type KeyNames,
 	type OwnInput
 } from '$core/application/catalogue-table';
+import { counted, formOf } from '$core/text/counted';
 import type { Command } from '$core/application/command';
 import { contextsText, parseContexts, type Contexts } from '$core/application/contexts-text';
 import { contextSpace, type ContextSpace } from '$core/context/space';
@@ -107,7 +108,7 @@ export class ProgramDesk {
 
 	/** Why it cannot be stored as it is. */
 	problem = $derived.by((): string | undefined => {
-		if ('problem' in this.contexts) return 'The contexts cannot be read as they are written.';
+		if ('problem' in this.contexts) return 'The text of the contexts has errors.';
 		return this.#form.success ? undefined : this.#form.error.issues[0]!.message;
 	});
 
@@ -153,17 +154,13 @@ export class ProgramDesk {
 
 	/** Stores it; what strata say of renamed commands follows. Gives what was done; throws `ApiError`. */
 	async store(): Promise<string> {
-		if (!this.#body) throw new RangeError('a program that cannot be stored as it is');
+		if (!this.#body) throw new RangeError('a program that cannot be saved');
 		const { strata, backup } = await ask<Outlook>(`/api/applications/${this.id}`, 'PUT', this.#body);
 		const followed = strata.reduce((sum, { follows }) => sum + follows, 0);
 		return [
-			'Kept.',
-			...(followed === 1
-				? ['1 thing follows to its new id.']
-				: followed > 0
-					? [`${followed} things follow to their new ids.`]
-					: []),
-			...(backup === undefined ? [] : ['A back-up was made first.'])
+			'Saved.',
+			...(followed > 0 ? [`${counted(followed, 'item')} moved to ${formOf(followed, 'its new id', 'their new ids')}.`] : []),
+			...(backup === undefined ? [] : ['A backup was created first.'])
 		].join(' ');
 	}
 }

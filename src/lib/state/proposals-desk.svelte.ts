@@ -1,14 +1,19 @@
 import { captionOf, type Part } from './proposal-parts';
+import { put } from '$core/answer/choices';
+import { EVERYWHERE } from '$core/context/scope';
 import { may, mayWrite, type OwnedHead } from '$core/people/may';
 import { copying, sayingsOf, type Saying } from '$core/profile/copying';
 import { stratumOfWire, type StratumWire } from '$core/profile/wire';
 import type { AnyChange } from '$core/profile/edit';
+import { ofShortcuts } from '$core/shortcut/change';
 import type { StratumId } from '$core/strata/stratum';
+import { suggest } from '$core/suggest/suggest';
 import { parseKeys } from '$core/stroke/stroke';
 import type { Proposal as Kept } from '$lib/server/proposals';
 import { ApiError, ask, told } from './api';
 import { Newest } from './newest';
 import { strataReadable } from './shapes';
+import { commitWithin } from './within-reach';
 import type { Workspace } from './workspace.svelte';
 
 export type Proposal = Omit<Kept, 'decision'> & {
@@ -119,6 +124,29 @@ export class ProposalsDesk {
 		return person === this.#workspace.document.me.id;
 	}
 
+	/** A change that somebody who has none could propose: a free key for the command that is run most without one. */
+	example = $derived.by(() => {
+		const { index, catalogue, office, target } = this.#workspace;
+		if (target.kind !== 'personal') return undefined;
+		const byUse = [...catalogue.values()].toSorted((a, b) => (b.use ?? 0) - (a.use ?? 0));
+		for (const command of byUse) {
+			if (index.of(command.id).length > 0) continue;
+			const [free] = suggest(index, office, { command, scope: EVERYWHERE, most: 1 });
+			if (free) return { command, keys: free.keys };
+		}
+		return undefined;
+	});
+
+	async makeExample(): Promise<boolean> {
+		const { example } = this;
+		if (!example) return false;
+		const { profile, targetId } = this.#workspace;
+		const { command, keys } = example;
+		return commitWithin(this.#workspace, `${keys} for ${command.label}`, () =>
+			ofShortcuts(put(profile, targetId, { command: command.id, keys, scope: EVERYWHERE }))
+		);
+	}
+
 	/** What the person says in the strata of their own, each thing once: the uppermost says it last. */
 	get sayings(): readonly { readonly saying: Saying; readonly part: Part }[] {
 		const { profile, document, draft } = this.#workspace;
@@ -176,7 +204,7 @@ export class ProposalsDesk {
 			await strataReadable(held.strata);
 			const profile = held.strata.map(stratumOfWire);
 			const changes = copying(profile, sayings, target);
-			if (changes.length === 0) throw new ApiError(409, { detail: `${head?.name ?? target} says all of this already.` });
+			if (changes.length === 0) throw new ApiError(409, { detail: `${head?.name ?? target} already contains all of this.` });
 			const made = await ask<{ id: number }>(this.#path, 'POST', {
 				stratum: target,
 				label,
@@ -208,7 +236,7 @@ export class ProposalsDesk {
 		const left = this.#leftOf(proposal.id);
 		const parts = proposal.changes.flatMap((_, i) => (left.has(i) ? [] : [i]));
 		const isWhole = parts.length === proposal.changes.length;
-		return this.#do(`Taken in: ${proposal.label}`, async () => {
+		return this.#do(`Accepted: ${proposal.label}`, async () => {
 			const body = { does: 'take', base: this.#workspace.revision, ...(!isWhole && { parts }) };
 			await ask(`${this.#path}/${proposal.id}`, 'PUT', body);
 			await this.#workspace.reload();

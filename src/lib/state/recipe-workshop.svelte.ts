@@ -236,7 +236,7 @@ export class RecipeWorkshop {
 					: shortcutRecords(this.recipe, inOrder(shortcutsIn(target)));
 		this.workspace.notice =
 			left.length > 0
-				? { kind: 'failed', text: `${rows.length} ${holds} written; ${left.length} left out, first: ${left[0]}` }
+				? { kind: 'failed', text: `${rows.length} ${holds} written; ${left.length} skipped, the first: ${left[0]}` }
 				: { kind: 'done', text: `${rows.length} ${holds} written.` };
 		return {
 			name: `${document.application.id}-${targetId}.txt`,
@@ -250,7 +250,7 @@ export class RecipeWorkshop {
 		if (recipe && (await this.#keptBy('PUT', '', recipe)))
 			workspace.notice = {
 				kind: 'done',
-				text: `The recipe "${recipe.name}" is kept with ${workspace.document.application.name}.`
+				text: `The recipe "${recipe.name}" is saved for ${workspace.document.application.name}.`
 			};
 	}
 

@@ -154,9 +154,9 @@ export class RolloutDesk {
 
 	steer(act: 'pause' | 'go on' | 'stop' | 'confirm'): Promise<boolean> {
 		const DONE = {
-			pause: 'The release is paused',
-			'go on': 'The release goes on',
-			stop: 'The release is stopped',
+			pause: 'The rollout is paused',
+			'go on': 'The rollout continues',
+			stop: 'The rollout is stopped',
 			confirm: 'The next ring gets the release'
 		};
 		return this.act(DONE[act], () => ask(`${this.#workspace.path}/rollout`, 'POST', { act }));
@@ -170,7 +170,7 @@ export class RolloutDesk {
 			taken.push(id);
 			return { id, name: ring.name.trim(), soak: ring.soak, limit: ring.limit };
 		});
-		return this.act('The rings are other ones now', () => ask(`${this.#workspace.path}/rollout`, 'PUT', { rings: named }));
+		return this.act('The rings are saved', () => ask(`${this.#workspace.path}/rollout`, 'PUT', { rings: named }));
 	}
 
 	/** Puts a seat into a ring. */
@@ -201,7 +201,7 @@ export class RolloutDesk {
 	}
 
 	setDesk(id: string, desk: DeskSetup): Promise<boolean> {
-		return this.act(`Desk of ${id} changed`, () => ask(`/api/seats/${id}/desk`, 'PUT', desk));
+		return this.act(`Equipment of ${id} changed`, () => ask(`/api/seats/${id}/desk`, 'PUT', desk));
 	}
 
 	restore(id: string): Promise<boolean> {
@@ -219,20 +219,20 @@ export class RolloutDesk {
 	/** Whoever is here sits down with a setup of theirs; null gets up, or makes somebody get up. */
 	sit(seat: string, setup: string | null): Promise<boolean> {
 		const name = this.setups.find(({ id }) => id === setup)?.name;
-		return this.act(setup === null ? `Nobody sits at ${seat} now` : `You sit at ${seat}, with ${name}`, () =>
+		return this.act(setup === null ? `Nobody sits at ${seat} now` : `You use ${seat} with ${name}`, () =>
 			ask(`/api/seats/${seat}/sitting`, 'PUT', { setup })
 		);
 	}
 
 	/** Says what does not work at a seat with the release that it has. */
 	reportTrouble(seat: string, words: string): Promise<boolean> {
-		return this.act(`Trouble of ${seat} reported; the next ring waits if it is too much`, () =>
+		return this.act(`Problem of ${seat} reported. The next ring waits if there are too many problems`, () =>
 			ask(`/api/seats/${seat}/trouble`, 'POST', { words })
 		);
 	}
 
 	settle(seat: string): Promise<boolean> {
-		return this.act(`The trouble of ${seat} is settled`, () => ask(`/api/seats/${seat}/trouble`, 'DELETE'));
+		return this.act(`The problem of ${seat} is solved`, () => ask(`/api/seats/${seat}/trouble`, 'DELETE'));
 	}
 
 	maySettle = (seat: RolloutSeat): boolean => maySettle(this.#workspace.document.me, seat);
@@ -240,25 +240,25 @@ export class RolloutDesk {
 	/** Who has said it, in words. */
 	reporter({ by }: Trouble): string {
 		const { people, me } = this.#workspace.document;
-		if (by === null) return 'said at the seat';
+		if (by === null) return 'reported at the seat';
 		return `by ${by === me.id ? 'you' : (people[by] ?? 'somebody')}`;
 	}
 
 	/** Makes the keys: one of root for each passphrase. */
 	setUp(passphrases: readonly string[], threshold: number, anew = false): Promise<boolean> {
-		return this.act('Releases are signed from now on. Keep the passphrase where you keep the root key.', () =>
+		return this.act('Releases are signed from now on. Store the passphrase with the main signing key.', () =>
 			ask('/api/signing', 'POST', { passphrases, threshold, anew })
 		);
 	}
 
 	/** Another key for a role; root is asked. */
 	rotate(role: string, passphrases: readonly string[]): Promise<boolean> {
-		return this.act(`${role} signs with another key now`, () => ask('/api/signing', 'PUT', { do: 'rotate', role, passphrases }));
+		return this.act(`${role} has a new signing key`, () => ask('/api/signing', 'PUT', { do: 'rotate', role, passphrases }));
 	}
 
 	/** Other root keys, or root for another term. */
 	rotateRoot(passphrases: readonly string[], remove: readonly string[], add: readonly string[]): Promise<boolean> {
-		const done = add.length + remove.length === 0 ? 'Root is signed for another term' : 'Root has other keys now';
+		const done = add.length + remove.length === 0 ? 'The main signature is renewed' : 'The main signing keys are changed';
 		return this.act(done, () => ask('/api/signing', 'PUT', { do: 'root', passphrases, remove, add }));
 	}
 }

@@ -84,7 +84,7 @@ export class SetupsDesk {
 	async step(by: 1 | -1): Promise<void> {
 		const list = this.#workspace.document.setups;
 		if (list.length < 2) {
-			this.#workspace.notice = { kind: 'done', text: 'You have one setup. Make another one in Setups.' };
+			this.#workspace.notice = { kind: 'done', text: 'You have only one setup. Create another one in Setups.' };
 			return;
 		}
 		const at = list.findIndex(({ id }) => id === this.#workspace.document.setup.id);
@@ -115,7 +115,7 @@ export class SetupsDesk {
 		// before anything is made for it
 		const twin = this.mine.find((setup) => setup.name.toLocaleLowerCase() === name.trim().toLocaleLowerCase());
 		if (twin) {
-			this.said = `You have a setup called “${twin.name}” already.`;
+			this.said = `You already have a setup called “${twin.name}”.`;
 			return false;
 		}
 		return this.#do(async () => {
@@ -123,9 +123,9 @@ export class SetupsDesk {
 			const { setup, copied, shared } = await ask<MadeSetup>(this.#path, 'POST', body);
 			await this.turnTo(setup.id);
 			this.made = [
-				`${setup.name} is there, and looked at.`,
-				...copied.map((one) => `What ${one.from} says was copied into ${one.into}.`),
-				...(shared.length > 0 ? [`It shares ${shared.join(', ')} with ${from.name}: what you change there changes both.`] : [])
+				`${setup.name} is created and selected.`,
+				...copied.map((one) => `The content of ${one.from} was copied to ${one.into}.`),
+				...(shared.length > 0 ? [`It shares ${shared.join(', ')} with ${from.name}: changes there affect both.`] : [])
 			].join(' ');
 		});
 	}

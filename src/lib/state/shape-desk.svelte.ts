@@ -1,9 +1,11 @@
+import { startWorker } from '$lib/workers/start-worker';
+import { counted } from '$core/text/counted';
 import { put, takeAway } from '$core/answer/choices';
 import type { CommandId } from '$core/application/command';
 import { drawnOf, type ShapeBinding } from '$core/chapters/gestures/flicks';
 import type { InkShape } from '$core/chapters/gestures/inkml';
 import { FileRefusedError } from '$core/format/problem';
-import type { FromInk, ToInk } from '$lib/workers/ink.worker';
+import type { FromInk, ToInk } from '$lib/workers/ink';
 import {
 	rosesOf,
 	sameTrigger,
@@ -142,11 +144,11 @@ export class ShapeDesk {
 		this.note = '';
 		const problem = pathProblem(path);
 		if (problem) {
-			this.note = 'That was a dot: draw with the button held.';
+			this.note = 'That was only a dot. Draw with the button held.';
 			return false;
 		}
 		if (straightness(path) >= STRAIGHT) {
-			this.note = 'That is nearly straight, which is a flick: bend it, or give its direction to a rose.';
+			this.note = 'That is almost straight, which is a flick. Bend it, or use a direction of a rose.';
 			return false;
 		}
 		const { current } = this;
@@ -157,10 +159,10 @@ export class ShapeDesk {
 			return this.#set(`Gestures: ${label} drawn`, { id, label, samples: [drawing], isEitherWay: false, isTurned: false });
 		const { samples } = said.entry;
 		if (samples.length === MOST_SAMPLES) {
-			this.note = `${label} has ${MOST_SAMPLES} drawings, which is enough: leave one out first.`;
+			this.note = `${label} has ${MOST_SAMPLES} drawings, which is the maximum. Remove one first.`;
 			return false;
 		}
-		const isDone = await this.#set(`Gestures: ${label} drawn once more`, { ...said.entry, samples: [...samples, drawing] });
+		const isDone = await this.#set(`Gestures: drawing added to ${label}`, { ...said.entry, samples: [...samples, drawing] });
 		if (isDone) this.sample = samples.length;
 		return isDone;
 	}
@@ -190,7 +192,7 @@ export class ShapeDesk {
 		}
 		const at = this.sample;
 		if (
-			await this.#set(`Gestures: a drawing of ${entry.label} left out`, {
+			await this.#set(`Gestures: drawing of ${entry.label} removed`, {
 				...entry,
 				samples: entry.samples.filter((_, i) => i !== at)
 			})
@@ -203,7 +205,7 @@ export class ShapeDesk {
 		const entry = this.current?.said?.entry;
 		if (!entry) return Promise.resolve(false);
 		const named = what.label !== undefined && what.label !== entry.label;
-		return this.#set(named ? `Gestures: ${entry.label} is called ${what.label}` : `Gestures: how ${entry.label} may be drawn`, {
+		return this.#set(named ? `Gestures: rename ${entry.label} to ${what.label}` : `Gestures: recognition of ${entry.label}`, {
 			...entry,
 			...what
 		});
@@ -213,7 +215,7 @@ export class ShapeDesk {
 		const { current } = this;
 		if (!current?.said) return false;
 		const { profile, targetId } = this.#workspace;
-		return this.#commit(`Gestures: no shape ${current.label}`, () => takeShapeAway(profile, targetId, current.id));
+		return this.#commit(`Gestures: delete shape ${current.label}`, () => takeShapeAway(profile, targetId, current.id));
 	}
 
 	lock(isLocked: boolean): Promise<boolean> {
@@ -253,7 +255,7 @@ export class ShapeDesk {
 		const { inkAsShapes } = await import('$core/chapters/gestures/inkml');
 		const there = this.shapes.flatMap(({ said }) => (said ? [said.entry] : []));
 		const shapes = inkAsShapes(await this.#read(file, text), there);
-		const isDone = await this.#commit(`Gestures: ${shapes.length} ${shapes.length === 1 ? 'shape' : 'shapes'} from ${file}`, () =>
+		const isDone = await this.#commit(`Gestures: ${counted(shapes.length, 'shape')} from ${file}`, () =>
 			shapes.flatMap((shape, nth) => setShape(this.#workspace.target, shape, nth))
 		);
 		if (isDone) this.select(shapes[0]!.id);
@@ -262,7 +264,7 @@ export class ShapeDesk {
 
 	/** The shapes of an InkML file, read in a worker: a file may have a million points. */
 	async #read(file: string, text: string): Promise<readonly InkShape[]> {
-		const worker = new Worker(new URL('../workers/ink.worker.ts', import.meta.url), { type: 'module' });
+		const worker = startWorker('ink');
 		try {
 			const answer = await new Promise<FromInk>((resolve, reject) => {
 				worker.onmessage = ({ data }: MessageEvent<FromInk>) => resolve(data);

@@ -15,7 +15,7 @@ interface LookedAt {
 	readonly findings: { readonly checks: { stop(): void } };
 }
 
-/** In which state a setup is looked at by the views that answer questions: as edited, as in the next release, at the seats, or one release. */
+/** In which state a setup is looked at by the views that answer questions: as edited, next release, at the seats, or one release. */
 export class ShownState<Workspace extends LookedAt> {
 	readonly #workspace: Workspace;
 	/** The same application with other strata, for looking only. */
@@ -59,7 +59,7 @@ export class ShownState<Workspace extends LookedAt> {
 		const { profile, next, situation } = this.#workspace;
 		if (this.state === 'edited') return void (this.workspace = undefined);
 		const shown = profileIn(this.state, { profile, frozen: this.#frozen, goesOut: next.goesOut });
-		const made = this.#open(shown, `This is your setup ${this.text}. Turn to “Edited” to change it.`);
+		const made = this.#open(shown, `You see your setup ${this.text}. Switch to “Edited” to change it.`);
 		if (situation < made.space.situations.length) made.situation = situation;
 		this.workspace?.findings.checks.stop();
 		this.workspace = made;

@@ -13,10 +13,10 @@ export async function trialOf(workspace: Workspace, number: number): Promise<{ w
 	const { proposals } = await ask<{ proposals: Proposal[] }>(`${path}/proposals`);
 	const proposal = proposals.find(({ id }) => id === number);
 	if (!proposal) throw new Error(`There is no proposal ${number}.`);
-	if (proposal.state !== 'open') throw new Error(`Proposal ${number} was ${proposal.state} already.`);
+	if (proposal.state !== 'open') throw new Error(`Proposal ${number} is already ${proposal.state}.`);
 	if (!profile.some(({ id }) => id === proposal.stratum)) {
 		const name = document.layers.find(({ id }) => id === proposal.stratum)?.name ?? proposal.stratum;
-		throw new Error(`${name} is not in your setup ${document.setup.name}. Turn to a setup that has it, and try again.`);
+		throw new Error(`${name} is not in your setup ${document.setup.name}. Switch to a setup that contains it, and try again.`);
 	}
 	const tried = applyEdit(profile, proposal.changes).map(wireOf);
 	return { workspace: new Workspace({ ...document, strata: tried }), label: proposal.label };

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { day } from '$lib/ui/when';
 	import type { Blamable } from '$lib/state/blames.svelte';
 	import { useWorkspace } from '$lib/state/workspace.svelte';
 
@@ -17,7 +18,5 @@
 </script>
 
 {#if maker}<small class="quiet" title={maker.label}
-		>{name === undefined ? '' : `${name}: `}by {workspace.nameOf(maker.by)}, {new Date(maker.at).toLocaleDateString('en-GB', {
-			dateStyle: 'medium'
-		})}</small
+		>{name === undefined ? '' : `${name}: `}by {workspace.nameOf(maker.by)}, {day(maker.at)}</small
 	>{/if}

@@ -101,9 +101,9 @@
 		box-shadow: 0 8px 24px rgb(0 0 0 / 0.2);
 	}
 	li {
-		padding: 4px 8px;
+		padding: var(--space-1) var(--space-2);
 		border-radius: 2px;
-		font-size: 13.5px;
+		font-size: var(--body);
 		cursor: pointer;
 	}
 	[aria-selected='true'] {

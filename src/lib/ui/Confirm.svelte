@@ -24,6 +24,6 @@
 	{@render children()}
 	{#snippet footer()}
 		<Button onclick={() => choose(true)}>{does}</Button>
-		<Button color="alternative" onclick={() => choose(false)}>Leave it as it is</Button>
+		<Button color="alternative" onclick={() => choose(false)}>Cancel</Button>
 	{/snippet}
 </Modal>

@@ -26,7 +26,7 @@
 	class="core"
 	class:many={workspace.profile.length > 3 || workspace.profile.some(({ name }) => name.length > LONG)}
 	role="radiogroup"
-	aria-label="Core sample: the stratum that you write to"
+	aria-label="Level that you edit"
 >
 	{#each workspace.profile as stratum (stratum.id)}
 		{@const isTarget = stratum.id === workspace.targetId}
@@ -34,7 +34,7 @@
 			<span
 				class={bandClass(stratum.kind)}
 				style:flex-grow={thickness(sizeOf(stratum))}
-				title="{stratum.name}: {stratum.kind === 'factory' ? 'never written' : `written by ${whose(stratum)}`}"
+				title="{stratum.name}: {stratum.kind === 'factory' ? 'read-only' : `edited by ${whose(stratum)}`}"
 			>
 				<b>{stratum.name}</b>
 				{sizeOf(stratum)}
@@ -48,7 +48,7 @@
 				data-stratum={stratum.id}
 				class={bandClass(stratum.kind)}
 				style:flex-grow={thickness(sizeOf(stratum))}
-				title={isTarget ? `You write to ${stratum.name}` : `Write to ${stratum.name}`}
+				title={isTarget ? `Editing: ${stratum.name}` : `Edit ${stratum.name}`}
 				onclick={() => workspace.writeTo(stratum.id)}
 				{onkeydown}
 			>
@@ -65,15 +65,10 @@
 	.core {
 		display: flex;
 		height: 28px;
-		width: 320px;
+		width: 100%;
 		border: 1px solid var(--ink-3);
 		border-radius: 14px;
 		overflow: hidden;
-	}
-	@media (max-width: 1100px) {
-		.core {
-			width: 272px;
-		}
 	}
 	.core:focus-within {
 		outline: 2px solid var(--azurite);
@@ -85,16 +80,19 @@
 		display: flex;
 		align-items: center;
 		justify-content: center;
-		gap: 4px;
-		padding: 0 4px;
+		gap: var(--space-1);
+		padding: 0 var(--space-1);
 		border: 0;
 		border-left: 1px solid var(--ground);
 		color: var(--ink);
 		font: inherit;
-		font-size: 12px;
+		font-size: var(--caption);
 		font-stretch: 80%;
 		white-space: nowrap;
 		overflow: hidden;
+	}
+	.core:not(.many) > [aria-checked='true'] {
+		min-width: max-content;
 	}
 	.core > :first-child {
 		border-left: 0;
@@ -110,7 +108,7 @@
 	}
 	.many b {
 		min-width: 0;
-		font-size: 12px;
+		font-size: var(--caption);
 		overflow: hidden;
 		text-overflow: ellipsis;
 	}
@@ -122,12 +120,12 @@
 	.many [aria-checked='true'] {
 		flex: 0 0 auto;
 		max-width: 45%;
-		font-size: 12px;
+		font-size: var(--caption);
 	}
 	.plate {
 		display: inline-flex;
-		gap: 4px;
-		padding: 1px 7px;
+		gap: var(--space-1);
+		padding: 1px var(--space-2);
 		border-radius: 9px;
 		background: var(--ground);
 		color: var(--ink);

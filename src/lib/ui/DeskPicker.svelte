@@ -16,7 +16,7 @@
 
 <span class="desk-picker">
 	<Picker
-		label={name('Board')}
+		label={name('Keyboard model')}
 		value={desk.board}
 		items={BOARD_IDS.map((id) => ({ value: id, name: BOARDS[id].name }))}
 		onpick={(board) => set({ board })}
@@ -34,7 +34,7 @@
 		onpick={(platform) => set({ platform })}
 	/>
 	<Picker
-		label={name('Hand on the mouse')}
+		label={name('Mouse hand')}
 		value={desk.mouse}
 		items={[
 			{ value: 'right', name: 'Mouse right' },
@@ -54,6 +54,6 @@
 	.desk-picker {
 		display: inline-flex;
 		flex-wrap: wrap;
-		gap: 5px;
+		gap: var(--space-1);
 	}
 </style>

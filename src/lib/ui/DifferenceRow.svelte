@@ -31,7 +31,7 @@
 		color: var(--ink);
 	}
 	small {
-		font-size: 12.5px;
+		font-size: var(--caption);
 		margin-left: 6px;
 	}
 </style>

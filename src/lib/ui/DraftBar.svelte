@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { formOf } from '$core/text/counted';
 	import { Button } from 'flowbite-svelte';
 	import { useWorkspace } from '$lib/state/workspace.svelte';
 	import { hotkeys } from './hotkeys.svelte';
@@ -20,18 +21,18 @@
 	);
 </script>
 
-<footer data-walk="draft">
+<footer>
 	<span
-		><b>Draft:</b> <b class="num">{workspace.draft.againstFactory.length}</b> against factory{#if workspace.draft.againstRelease},
+		><b>Draft:</b> <b class="num">{workspace.draft.againstFactory.length}</b> from default{#if workspace.draft.againstRelease},
 			<b class="num">{workspace.draft.againstRelease.length}</b>
-			against release {workspace.channel}{/if}</span
+			since release {workspace.channel}{/if}</span
 	>
-	<Button size="xs" color="alternative" class="bar-button" onclick={() => (open = true)}>Look through</Button>
+	<Button size="xs" color="alternative" class="bar-button" onclick={() => (open = true)}>Review</Button>
 	{#if workspace.edits.waiting.list.length > 0}
 		{@const waiting = workspace.edits.waiting.list}
 		<span class="tone-limonite waiting" role="status" title={waiting.map((w) => w.label).join('\n')}
 			><b class="toned">▲ {waiting.length}</b>
-			{waiting.length === 1 ? 'change waits' : 'changes wait'} for the server
+			{formOf(waiting.length, 'change waits', 'changes wait')} for the server
 			<button class="linkish" type="button" disabled={workspace.edits.busy} onclick={() => void workspace.edits.sendWaiting()}
 				>Try now</button
 			></span
@@ -42,6 +43,7 @@
 		size="xs"
 		color="alternative"
 		class="bar-button"
+		data-walk="undo"
 		disabled={(workspace.edits.undoable.length === 0 && workspace.edits.waiting.list.length === 0) || workspace.edits.busy}
 		onclick={workspace.edits.undo}>Undo <kbd>Ctrl Z</kbd></Button
 	>
@@ -52,7 +54,7 @@
 		disabled={workspace.edits.redoable.length === 0 || workspace.edits.busy}
 		onclick={workspace.edits.redo}>Redo <kbd>Ctrl Shift Z</kbd></Button
 	>
-	<span>Writing to <StratumChip id={workspace.targetId} named /></span>
+	<span>Editing: <StratumChip id={workspace.targetId} named /></span>
 </footer>
 <!-- the first page does without the list until somebody looks through it -->
 {#if open}
@@ -63,29 +65,29 @@
 	footer {
 		display: flex;
 		align-items: center;
-		gap: 12px;
+		gap: var(--space-3);
 		height: 34px;
 		flex: none;
-		padding: 0 14px;
+		padding: 0 var(--space-3);
 		background: var(--panel);
 		border-top: 1px solid var(--line-strong);
-		font-size: 13px;
+		font-size: var(--dense);
 	}
 	footer :global(.bar-button) {
-		padding: 1px 9px;
+		padding: 1px var(--space-2);
 		height: 24px;
 		gap: 6px;
-		font-size: 12.5px;
+		font-size: var(--caption);
 		font-weight: 550;
 		color: var(--ink);
 		border-color: var(--control);
 	}
 	kbd {
-		padding: 0 5px;
+		padding: 0 var(--space-1);
 		border: 1px solid var(--line-strong);
 		border-radius: 3px;
 		font-family: var(--font);
-		font-size: 12px;
+		font-size: var(--caption);
 		font-stretch: 82%;
 	}
 	.space {

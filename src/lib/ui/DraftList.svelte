@@ -50,7 +50,7 @@
 		);
 
 	const backText = ({ kind, caption }: Difference) =>
-		`Take back: ${caption.keys && kind === 'removed' ? `${caption.keys} removed from ${caption.label}` : captionText(caption)}`;
+		`Reset: ${caption.keys && kind === 'removed' ? `${caption.keys} removed from ${caption.label}` : captionText(caption)}`;
 </script>
 
 <Modal
@@ -63,12 +63,12 @@
 	classes={{ body: 'p-4 md:p-4 space-y-3', header: 'p-4 md:p-4' }}
 >
 	<div class="tools">
-		<div role="group" aria-label="Compare with">
+		<div class="segmented" role="group" aria-label="Compare with">
 			<button class="pill" type="button" aria-pressed={base === 'factory'} onclick={() => (base = 'factory')}
-				>Against factory {againstFactory.length}</button
+				>From default {againstFactory.length}</button
 			>
 			{#if againstRelease}<button class="pill" type="button" aria-pressed={base === 'release'} onclick={() => (base = 'release')}
-					>Against release {workspace.channel}: {againstRelease.length}</button
+					>Since release {workspace.channel}: {againstRelease.length}</button
 				>{/if}
 			<button class="pill" type="button" aria-pressed={base === 'history'} onclick={() => (base = 'history')}
 				>History {workspace.revision}</button
@@ -86,7 +86,7 @@
 	{#if base === 'history'}
 		<History />
 	{:else if listed.length === 0}
-		<p class="quiet">Nothing differs{category === '' ? '' : ` in ${category}`}.</p>
+		<p class="quiet">No changes{category === '' ? '' : ` in ${category}`}.</p>
 	{:else}
 		<div class="changes">
 			<VirtualRows rows={listed} height={37} role="list" aria-label="Changes" tabindex={0}>
@@ -98,7 +98,7 @@
 								color="alternative"
 								aria-label={backText(difference)}
 								disabled={workspace.edits.busy}
-								onclick={() => takeBack(difference)}>Take back</Button
+								onclick={() => takeBack(difference)}>Reset</Button
 							>
 						</DifferenceRow>
 					</div>
@@ -108,7 +108,7 @@
 	{/if}
 	{#if base !== 'history' && back.stays.length > 0}
 		<p class="callout tone-limonite">
-			{back.stays.length} of {mine.length} would stay when all is brought back, first: {back.stays[0]!.reason}.
+			{back.stays.length} of {mine.length} cannot be reset. The first: {back.stays[0]!.reason}.
 		</p>
 	{/if}
 	{#snippet footer()}
@@ -117,7 +117,7 @@
 			<Button
 				color="alternative"
 				disabled={workspace.edits.busy || back.changes.length === 0}
-				onclick={() => void workspace.edits.commit(`Back to factory: ${what}`, back.changes)}>Bring {what} back to factory</Button
+				onclick={() => void workspace.edits.commit(`Back to factory: ${what}`, back.changes)}>Reset {what} to default</Button
 			>
 		{/if}
 		<Button class="ml-auto" onclick={() => (open = false)}>Done</Button>
@@ -128,7 +128,7 @@
 	.tools {
 		display: flex;
 		justify-content: space-between;
-		gap: 12px;
+		gap: var(--space-3);
 		flex-wrap: wrap;
 	}
 	.changes {
@@ -141,12 +141,12 @@
 		display: grid;
 		grid-template-columns: 16px 14px 150px minmax(0, 1fr) auto;
 		align-items: center;
-		gap: 8px;
+		gap: var(--space-2);
 		height: 37px;
-		padding-right: 8px;
+		padding-right: var(--space-2);
 		border-top: 1px solid var(--line);
 	}
 	.row :global(button) {
-		padding: 2px 9px;
+		padding: 2px var(--space-2);
 	}
 </style>

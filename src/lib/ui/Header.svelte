@@ -29,8 +29,7 @@
 	<a class="brand" href="/{workspace.document.application.id}/start" aria-label="Skarn: Start"
 		><img src="/mark.svg" alt="" width="28" height="28" /><span>Skarn</span></a
 	>
-	<div class="part" data-walk="application">
-		<span class="what">Application</span>
+	<div class="chip">
 		<Picker
 			strong
 			deliberate
@@ -39,24 +38,27 @@
 			value={workspace.document.application.id as string}
 			onpick={open}
 		/>
+		<SetupPicker />
 	</div>
-	<div class="part setup"><span class="what">Setup</span><SetupPicker /></div>
-	<div class="part" data-walk="profile"><span class="what">Profile: writing to {workspace.target.name}</span><CoreSample /></div>
-	<div class="part grow" data-walk="situation"><span class="what">Situation</span><SituationPicker /></div>
+	<div class="editing"><CoreSample /></div>
+	<div class="chip"><SituationPicker /></div>
+	<span class="space"></span>
 	<Probe />
 	<a
 		class="turn"
 		href="/people"
-		title={workspace.document.isOpen ? `${workspace.document.me.name}, ${workspace.document.me.role}` : 'People: you are alone'}
-		aria-label={workspace.document.isOpen ? `People: you are ${workspace.document.me.name}` : 'People'}
+		title={workspace.document.isOpen
+			? `${workspace.document.me.name}, ${workspace.document.me.role}`
+			: 'Your account: only you work here'}
+		aria-label={workspace.document.isOpen ? `Your account: signed in as ${workspace.document.me.name}` : 'Your account'}
 		><UserCircleOutline class="h-5 w-5" /></a
 	>
 	<button
 		class="turn"
 		type="button"
 		onclick={turn}
-		aria-label={isDark ? 'Light ground' : 'Dark ground'}
-		title={isDark ? 'Light ground' : 'Dark ground'}
+		aria-label={isDark ? 'Light theme' : 'Dark theme'}
+		title={isDark ? 'Light theme' : 'Dark theme'}
 	>
 		{#if isDark}<SunOutline class="h-5 w-5" />{:else}<MoonOutline class="h-5 w-5" />{/if}
 	</button>
@@ -66,37 +68,56 @@
 	header {
 		display: flex;
 		align-items: center;
-		gap: 14px;
-		height: 62px;
+		gap: var(--space-3);
+		height: 56px;
 		flex: none;
-		padding: 0 14px;
+		padding: 0 var(--space-3);
 		background: var(--panel);
 		border-bottom: 1px solid var(--line-strong);
 	}
 	.brand {
 		display: flex;
 		align-items: center;
-		gap: 9px;
+		gap: var(--space-2);
 		width: 104px;
 		flex: none;
 		color: var(--ink);
-		font-size: 20px;
+		font-size: var(--title);
 		font-weight: 650;
 		text-decoration: none;
 	}
-	.part {
-		display: grid;
-		gap: 1px;
+	/* several choices that are one thing: one frame around them, nothing is cut */
+	.chip {
+		display: flex;
+		align-items: center;
 		flex: none;
+		height: 32px;
+		border: 1px solid var(--control);
+		border-radius: var(--radius);
+		background: var(--raised);
 	}
-	.grow {
-		flex: 1 1 auto;
-		min-width: 0;
+	.chip :global(select.picker) {
+		height: 30px;
+		max-width: none;
+		padding: 0 var(--space-4) 0 var(--space-2);
+		border: 0;
+		background-color: transparent;
+		background-position: right 6px center;
+		background-size: 8px auto;
+		field-sizing: content;
 	}
-	.what {
-		font-size: 12px;
-		color: var(--ink-3);
-		white-space: nowrap;
+	@media (max-width: 760px) {
+		.chip {
+			flex-wrap: wrap;
+			height: auto;
+		}
+	}
+	.editing {
+		flex: 0 1 320px;
+		min-width: 190px;
+	}
+	.space {
+		flex: 1;
 	}
 	.turn {
 		display: grid;
@@ -111,9 +132,6 @@
 	}
 	.turn:hover {
 		background: var(--ground);
-	}
-	.setup :global(select) {
-		max-width: 112px;
 	}
 	@media (max-width: 1240px) {
 		.brand span {

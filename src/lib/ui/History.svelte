@@ -1,7 +1,8 @@
 <script lang="ts">
+	import { readable } from '$core/stroke/stroke';
+	import { moment, shortMoment } from '$lib/ui/when';
 	import { Button, Input } from 'flowbite-svelte';
 	import { untrack } from 'svelte';
-	import { SvelteDate } from 'svelte/reactivity';
 	import type { HistoryEdit } from '$lib/server/history';
 	import { HistoryList } from '$lib/state/history-list.svelte';
 	import { useWorkspace } from '$lib/state/workspace.svelte';
@@ -25,8 +26,7 @@
 	const strata = $derived(workspace.document.layers.filter(({ kind }) => kind !== 'factory'));
 	const nameOfStratum = (id: string) => workspace.document.layers.find((layer) => layer.id === id)?.name ?? id;
 	const target = $derived(workspace.target.name);
-	const time = (at: string) =>
-		new SvelteDate(at).toLocaleString('en-GB', { dateStyle: isPage ? 'medium' : 'short', timeStyle: 'short' });
+	const time = (at: string) => (isPage ? moment : shortMoment)(at);
 
 	// read anew when something else is looked for, and when something was written
 	$effect(() => {
@@ -38,23 +38,17 @@
 
 <div class="filter">
 	<div class="words">
-		<Input
-			size="sm"
-			type="search"
-			bind:value={list.words}
-			placeholder="A key, a command, a name"
-			aria-label="Find in the history"
-		/>
+		<Input size="sm" type="search" bind:value={list.words} placeholder="Key, command or person" aria-label="Search the history" />
 	</div>
 	{#if workspace.document.isOpen}<Picker
 			label="By"
-			items={[{ value: '', name: 'by anybody' }, ...people]}
+			items={[{ value: '', name: 'By anyone' }, ...people]}
 			value={list.by}
 			onpick={(value) => (list.by = value)}
 		/>{/if}
 	<Picker
 		label="In"
-		items={[{ value: '', name: 'in any level' }, ...strata.map(({ id, name }) => ({ value: id as string, name: `in ${name}` }))]}
+		items={[{ value: '', name: 'In all levels' }, ...strata.map(({ id, name }) => ({ value: id as string, name: `in ${name}` }))]}
 		value={list.stratum}
 		onpick={(value) => (list.stratum = value)}
 	/>
@@ -66,9 +60,9 @@
 </div>
 {#if list.problem}<p class="callout tone-garnet" role="alert">{list.problem}</p>{/if}
 <p class="quiet" role="status">
-	{#if list.isReading && list.edits.length === 0}Reading …{:else if list.edits.length === 0}{list.isFiltered
-			? 'Nothing of that was changed.'
-			: 'Nothing was changed yet.'}{:else if list.isFiltered}{list.edits.length}{list.before === null ? '' : ' or more'} found{/if}
+	{#if list.isReading && list.edits.length === 0}Loading …{:else if list.edits.length === 0}{list.isFiltered
+			? 'No changes match this filter.'
+			: 'No changes yet.'}{:else if list.isFiltered}{list.edits.length}{list.before === null ? '' : ' or more'} found{/if}
 </p>
 <ol class:page={isPage} aria-label="Edits" aria-busy={list.isReading}>
 	{#each list.edits as edit (edit.revision)}
@@ -82,8 +76,8 @@
 				<Button
 					size="xs"
 					color="alternative"
-					title="One edit that makes {target} as it was after this one; undo takes it back"
-					aria-label="Restore {target} as after {edit.revision}"
+					title="Set {target} to its state after this edit. You can undo this."
+					aria-label="Restore {target} to revision {edit.revision}"
 					disabled={workspace.edits.busy || edit.revision === workspace.revision}
 					onclick={() => void list.restore(edit)}>Restore</Button
 				>
@@ -93,7 +87,7 @@
 					{#each lines ?? edit.lines.slice(0, most) as line, i (i)}
 						<li>
 							<span class="sign" aria-label={line.kind}>{SIGNS[line.kind]}</span>
-							{line.about}{#if edit.strata.length > 1 || line.stratum !== edit.stratum}<span class="quiet">
+							{readable(line.about)}{#if edit.strata.length > 1 || line.stratum !== edit.stratum}<span class="quiet">
 									, {nameOfStratum(line.stratum)}</span
 								>{/if}
 						</li>
@@ -108,7 +102,7 @@
 							aria-expanded={lines !== undefined}
 							onclick={() => void list.unfold(edit)}
 							>{lines
-								? 'Fold'
+								? 'Show less'
 								: list.isFiltered && edit.matching > 0
 									? `${edit.matching} of ${edit.count} changes match. Show all`
 									: `Show all ${edit.count} changes`}</button
@@ -121,7 +115,7 @@
 	{/each}
 	{#if list.before !== null}<li class="more">
 			<button class="linkish" type="button" disabled={list.isReading} onclick={() => void list.more()}
-				>{list.isReading ? 'Reading …' : `Show more before ${list.before}`}</button
+				>{list.isReading ? 'Loading …' : `Show earlier than ${list.before}`}</button
 			>
 		</li>
 	{/if}
@@ -135,16 +129,16 @@
 	.filter {
 		display: flex;
 		flex-wrap: wrap;
-		gap: 10px;
+		gap: var(--space-2);
 		align-items: center;
-		padding-bottom: 8px;
+		padding-bottom: var(--space-2);
 	}
 	label {
 		display: inline-flex;
 		gap: 6px;
 		align-items: center;
 		color: var(--ink-2);
-		font-size: 13px;
+		font-size: var(--dense);
 	}
 	.day {
 		padding: 3px 6px;
@@ -152,7 +146,7 @@
 		border-radius: 4px;
 		background: var(--raised);
 		color: var(--ink);
-		font-size: 13px;
+		font-size: var(--dense);
 	}
 	ol,
 	ul {
@@ -175,8 +169,8 @@
 	}
 	.edit {
 		display: grid;
-		grid-template-columns: 52px minmax(0, 1fr) auto 140px auto;
-		gap: 12px;
+		grid-template-columns: 52px minmax(0, 1fr) auto 168px auto;
+		gap: var(--space-3);
 		align-items: center;
 	}
 	.what {
@@ -186,7 +180,7 @@
 	.unfold {
 		padding-left: 64px;
 		color: var(--ink-2);
-		font-size: 13px;
+		font-size: var(--dense);
 	}
 	.unfold {
 		margin: 2px 0 0;

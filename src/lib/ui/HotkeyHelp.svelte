@@ -1,25 +1,37 @@
 <script lang="ts">
 	import { ABOUT } from './about';
+	import { controlHelp } from './control-help';
 	import { Button, Kbd, Modal, Toggle } from 'flowbite-svelte';
+	import { GLOSSARY } from './glossary';
 	import { hotkeys } from './hotkeys.svelte';
 	import type { View } from './views';
 
-	/** What the view is for, and what can be pressed here. */
-	let { view, onclose }: { view: View | undefined; onclose: () => void } = $props();
+	/** The control that had the focus, what the view is for, and the keys. */
+	let { view, control, onclose }: { view: View | undefined; control: Element | null; onclose: () => void } = $props();
+	// svelte-ignore state_referenced_locally
+	const about = controlHelp(control);
 	let open = $state(true);
 	const sets = hotkeys.sets.filter((set) => set.keys.length > 0);
 </script>
 
 <Modal
 	bind:open
-	title="What can be pressed here"
-	aria-label="What can be pressed here"
+	title="Keyboard shortcuts"
+	aria-label="Keyboard shortcuts"
 	size="md"
 	{onclose}
 	classes={{ body: 'p-4 md:p-4 space-y-3', header: 'p-4 md:p-4' }}
 >
+	{#if about}
+		<section aria-label="This control">
+			<h3>{about.name}</h3>
+			<p>
+				{about.does}{#if about.key}&#32;Key: <Kbd class="px-1.5 py-0.5">{about.key}</Kbd>{/if}
+			</p>
+		</section>
+	{/if}
 	{#if view}
-		<section aria-label="What it is for">
+		<section aria-label="About this view">
 			<h3>{view.name}</h3>
 			<p>{ABOUT[view.path]}</p>
 		</section>
@@ -39,11 +51,20 @@
 			</dl>
 		</section>
 	{/each}
+	<details>
+		<summary>Glossary: {GLOSSARY.length} words</summary>
+		<dl>
+			{#each GLOSSARY as { word, meaning, also } (word)}
+				<dt><b>{word}</b></dt>
+				<dd>{meaning} <span class="quiet">Also: {also}.</span></dd>
+			{/each}
+		</dl>
+	</details>
 	<Toggle
 		size="small"
 		checked={hotkeys.letters}
 		onchange={(event: Event) => hotkeys.allowLetters((event.currentTarget as HTMLInputElement).checked)}
-		>Letters and signs without Ctrl or Alt count</Toggle
+		>Single-key shortcuts</Toggle
 	>
 	{#snippet footer()}
 		<Button class="ml-auto" onclick={() => (open = false)}>Done</Button>
@@ -52,20 +73,20 @@
 
 <style>
 	h3 {
-		margin-bottom: 4px;
-		font-size: 14px;
+		margin-bottom: var(--space-1);
+		font-size: var(--body);
 	}
 	dl {
 		display: grid;
 		grid-template-columns: 150px 1fr;
-		gap: 5px 12px;
+		gap: var(--space-1) var(--space-3);
 		margin: 0 0 6px;
-		font-size: 13.5px;
+		font-size: var(--body);
 		color: var(--ink);
 	}
 	dt {
 		display: flex;
-		gap: 4px;
+		gap: var(--space-1);
 		align-items: center;
 	}
 	dd {

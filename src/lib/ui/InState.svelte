@@ -2,7 +2,7 @@
 	import { untrack, type Snippet } from 'svelte';
 	import { provideWorkspace, useWorkspace } from '$lib/state/workspace.svelte';
 
-	/** What is inside looks at the setup in the state that is chosen: as edited, as in the next release, at the seats, or one release. */
+	/** What is inside looks at the setup in the state that is chosen: as edited, next release, at the seats, or one release. */
 	let { children }: { children: Snippet } = $props();
 	const workspace = useWorkspace();
 	const shown = $derived(workspace.shown.workspace ?? workspace);

@@ -21,13 +21,13 @@
 	.drawn {
 		display: inline-flex;
 		align-items: center;
-		gap: 4px;
+		gap: var(--space-1);
 		white-space: nowrap;
 	}
 	kbd {
 		display: inline-block;
 		min-width: 21px;
-		padding: 1px 7px 2px;
+		padding: 1px var(--space-2) 2px;
 		border: 1px solid var(--line-strong);
 		border-bottom-width: 2px;
 		border-radius: 3px;
@@ -36,7 +36,7 @@
 		font-family: var(--font);
 		font-stretch: 85%;
 		font-weight: 600;
-		font-size: 12.5px;
+		font-size: var(--caption);
 		line-height: 17px;
 		text-align: center;
 	}
@@ -45,7 +45,7 @@
 		color: var(--tone);
 	}
 	.then {
-		font-size: 12px;
+		font-size: var(--caption);
 		color: var(--ink-3);
 	}
 </style>

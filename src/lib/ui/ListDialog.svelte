@@ -1,6 +1,8 @@
 <script lang="ts" generics="Row extends { readonly line: number; readonly problems: readonly string[] }">
+	import { counted } from '$core/text/counted';
 	import { Button, Label, Modal, Textarea } from 'flowbite-svelte';
 	import type { Snippet } from 'svelte';
+	import Table from './kit/Table.svelte';
 
 	/** Takes a list: typed, pasted from a spreadsheet or dropped as a file; looked at row by row, and sent by one act. */
 	let {
@@ -86,13 +88,8 @@
 	{#if found.problem}<p class="callout tone-garnet" role="alert">{found.problem}</p>{/if}
 	{#if found.rows.length > 0}
 		<!-- svelte-ignore a11y_no_noninteractive_tabindex -->
-		<div class="preview" tabindex="0" role="region" aria-label="What the list says">
-			<table>
-				<thead
-					><tr
-						><th scope="col">Line</th>{#each heads as head (head)}<th scope="col">{head}</th>{/each}</tr
-					></thead
-				>
+		<div class="preview" tabindex="0" role="region" aria-label="Rows read">
+			<Table name="Preview" heads={[{ name: 'Line', isNumber: true }, ...heads]}>
 				<tbody>
 					{#each found.rows as row (row.line)}
 						<tr class:wrong={row.problems.length > 0}>
@@ -105,7 +102,7 @@
 							>{/if}
 					{/each}
 				</tbody>
-			</table>
+			</Table>
 		</div>
 	{/if}
 	{#if failed}<p class="callout tone-garnet" role="alert">{failed}</p>{/if}
@@ -114,8 +111,7 @@
 		<Button color="alternative" onclick={() => (open = false)}>Cancel</Button>
 		{@render more?.()}
 		{#if wrong > 0}<span class="tone-garnet" role="status"
-				><span class="toned">{wrong === 1 ? '1 line has a mistake' : `${wrong} lines have mistakes`}; correct the list first</span
-				></span
+				><span class="toned">{counted(wrong, 'line has a mistake', 'lines have mistakes')}; correct the list first</span></span
 			>{/if}
 	{/snippet}
 </Modal>
@@ -133,33 +129,13 @@
 	.file {
 		display: block;
 		margin-top: 6px;
-		font-size: 13px;
+		font-size: var(--dense);
 		color: var(--ink-2);
 	}
 	.preview {
+		--table-ground: var(--raised);
 		max-height: 32dvh;
 		overflow: auto;
-	}
-	table {
-		width: 100%;
-		border-collapse: collapse;
-		font-size: 13px;
-	}
-	th {
-		position: sticky;
-		top: 0;
-		background: var(--raised);
-		text-align: left;
-		font-weight: 600;
-		color: var(--ink-2);
-	}
-	td,
-	th {
-		padding: 4px 8px;
-		border-bottom: 1px solid var(--line);
-	}
-	.why td {
-		border-bottom-color: var(--line-strong);
 	}
 	.wrong td {
 		border-bottom: 0;

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { formOf } from '$core/text/counted';
 	import { Button, Modal } from 'flowbite-svelte';
 	import type { PendingMerge } from '$lib/state/edits.svelte';
 	import { useWorkspace } from '$lib/state/workspace.svelte';
@@ -25,13 +26,13 @@
 
 <Modal
 	bind:open
-	title="The profile changed meanwhile"
-	aria-label="The profile changed meanwhile"
+	title="The profile has changed"
+	aria-label="The profile has changed"
 	size="md"
 	dismissable={false}
 	onclose={() => void take()}
 >
-	<p>Your change “{merge.label}” was not stored, because these edits came first:</p>
+	<p>Your change “{merge.label}” is not saved. These edits were saved first:</p>
 	<ul>
 		{#each merge.since as edit (edit.revision)}<li>
 				<span class="num">{edit.revision}</span>
@@ -40,14 +41,14 @@
 	</ul>
 	{#if merge.touched.length > 0}
 		<p class="callout tone-limonite">
-			They touch the same {merge.touched.length === 1 ? 'thing' : 'things'}: {merge.touched.join(', ')}.
+			They change the same {formOf(merge.touched.length, 'item', 'items')}: {merge.touched.join(', ')}.
 		</p>
 	{:else}
-		<p class="callout tone-epidote">They do not touch what you changed.</p>
+		<p class="callout tone-epidote">They change other items.</p>
 	{/if}
 	{#snippet footer()}
-		<Button onclick={() => settle(true)}>Put mine on top</Button>
-		<Button color="alternative" onclick={() => settle(false)}>Drop mine, show theirs</Button>
+		<Button onclick={() => settle(true)}>Keep mine</Button>
+		<Button color="alternative" onclick={() => settle(false)}>Use theirs</Button>
 	{/snippet}
 </Modal>
 
@@ -58,7 +59,7 @@
 		list-style: none;
 	}
 	li {
-		padding: 4px 0;
+		padding: var(--space-1) 0;
 		border-top: 1px solid var(--line);
 	}
 	.num {

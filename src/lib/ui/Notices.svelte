@@ -59,20 +59,20 @@
 	}
 	.notice {
 		pointer-events: auto;
-		padding: 7px 8px 7px 14px;
+		padding: var(--space-2) var(--space-2) var(--space-2) var(--space-3);
 		border: 1px solid var(--tone);
 		border-radius: 4px;
 		background: var(--raised);
 		box-shadow: 0 4px 16px rgb(0 0 0 / 0.18);
 	}
 	button {
-		margin-left: 8px;
+		margin-left: var(--space-2);
 		width: 24px;
 		height: 24px;
 		border: 0;
 		background: none;
 		color: var(--ink-3);
-		font-size: 16px;
+		font-size: var(--heading);
 		line-height: 1;
 	}
 </style>

@@ -27,13 +27,13 @@
 		items.map(({ name, path }) => ({ id: `view-${path}`, name, of: verb, run: () => goto(`${base}/${path}`) }))
 	);
 	const acts = $derived<readonly Row[]>([
-		{ id: 'undo', name: 'Undo', of: `what was last written to ${workspace.target.name}`, run: workspace.edits.undo },
-		{ id: 'redo', name: 'Redo', of: `what was last undone in ${workspace.target.name}`, run: workspace.edits.redo },
+		{ id: 'undo', name: 'Undo', of: `last change in ${workspace.target.name}`, run: workspace.edits.undo },
+		{ id: 'redo', name: 'Redo', of: `last undone change in ${workspace.target.name}`, run: workspace.edits.redo },
 		...workspace.writable
 			.filter((s) => s.id !== workspace.targetId)
-			.map((s) => ({ id: `write-${s.id}`, name: `Write to ${s.name}`, of: 'stratum', run: () => workspace.writeTo(s.id) })),
+			.map((s) => ({ id: `write-${s.id}`, name: `Edit ${s.name}`, of: 'stratum', run: () => workspace.writeTo(s.id) })),
 		{ id: 'account', name: 'Your account', of: 'sign out, password, sessions, tokens', run: () => goto(`${base}/people`) },
-		{ id: 'keys', name: 'What can be pressed here', of: 'help', run: onkeys }
+		{ id: 'keys', name: 'Keyboard shortcuts', of: 'help', run: onkeys }
 	]);
 	/** What can be done in the view where one stands, as it is when the palette opens. */
 	const here: readonly Row[] = untrack(() =>
@@ -96,7 +96,7 @@
 	<Search
 		size="md"
 		bind:value={text}
-		placeholder="a view, a command, something to do"
+		placeholder="View, command or action"
 		aria-label="Go to"
 		role="combobox"
 		aria-expanded="true"
@@ -105,14 +105,14 @@
 		oninput={() => (at = 0)}
 		{onkeydown}
 	/>
-	<ul id="palette-list" role="listbox" aria-label="What answers">
+	<ul id="palette-list" role="listbox" aria-label="Results">
 		{#each rows as row (row.id)}
 			<!-- svelte-ignore a11y_click_events_have_key_events -->
 			<li id="palette-{row.id}" role="option" aria-selected={row === chosen} onclick={() => take(row)}>
 				{row.name} <small class="quiet">{row.of}</small>
 			</li>
 		{:else}
-			<li class="quiet" role="option" aria-selected="false" aria-disabled="true">Nothing is called so.</li>
+			<li class="quiet" role="option" aria-selected="false" aria-disabled="true">No results. Try another name or a key.</li>
 		{/each}
 	</ul>
 </Modal>
@@ -126,15 +126,15 @@
 		list-style: none;
 	}
 	li {
-		padding: 6px 10px;
+		padding: 6px var(--space-2);
 		border-radius: 3px;
-		font-size: 14px;
+		font-size: var(--body);
 		color: var(--ink);
 		cursor: pointer;
 	}
 	small {
-		margin-left: 8px;
-		font-size: 12.5px;
+		margin-left: var(--space-2);
+		font-size: var(--caption);
 	}
 	[aria-selected='true'] {
 		background: var(--azurite-wash);

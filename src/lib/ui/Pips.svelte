@@ -36,7 +36,7 @@
 	);
 </script>
 
-<ul class="pips" aria-label="What is taken on this key, by modifiers, in the chosen situation">
+<ul class="pips" aria-label="Used combinations of this key and modifiers in this situation">
 	{#each pips as pip (pip.name)}
 		<li title="{pip.keys}: {pip.text}">
 			<span class="plane" aria-hidden="true">{pip.name}</span>
@@ -50,7 +50,7 @@
 	.pips {
 		display: grid;
 		grid-template-columns: repeat(4, 30px);
-		gap: 3px 4px;
+		gap: 3px var(--space-1);
 		margin: 0;
 		padding: 0;
 		list-style: none;
@@ -61,7 +61,7 @@
 		gap: 1px;
 	}
 	.plane {
-		font-size: 12px;
+		font-size: var(--caption);
 		line-height: 12px;
 		font-stretch: 75%;
 		color: var(--ink-3);

@@ -35,7 +35,7 @@
 	$effect(() =>
 		hotkeys.add(() => ({
 			title: 'Probe',
-			keys: [{ keys: 'Alt Q', does: 'ask what keys would do here', run: () => !open && show() }]
+			keys: [{ keys: 'Alt Q', does: 'ask what keys do here', run: () => !open && show() }]
 		}))
 	);
 </script>
@@ -44,7 +44,7 @@
 	onpointerdown={(e) => open && !panel?.contains(e.target as Node) && !opener.contains(e.target as Node) && (open = false)}
 />
 
-<div class="probe" data-walk="probe">
+<div class="probe">
 	<button
 		type="button"
 		bind:this={opener}
@@ -53,7 +53,7 @@
 		aria-haspopup="dialog"
 		onclick={() => (open ? close() : show())}
 	>
-		<span>What would it do?</span><kbd>Alt Q</kbd>
+		<span>Ask about a key </span><kbd>Alt Q</kbd>
 	</button>
 	{#if open}
 		<div
@@ -78,29 +78,31 @@
 		display: flex;
 		align-items: center;
 		justify-content: space-between;
-		gap: 12px;
-		width: 232px;
+		gap: var(--space-2);
 		height: 34px;
-		padding: 0 8px 0 16px;
+		padding: 0 var(--space-2) 0 var(--space-4);
 		border: 1px solid var(--azurite);
 		border-radius: 17px;
 		background: var(--raised);
 		color: var(--ink-2);
 		font: inherit;
+		white-space: nowrap;
 	}
 	@media (max-width: 1100px) {
+		.opener kbd {
+			display: none;
+		}
 		.opener {
-			width: 176px;
 			gap: 6px;
-			padding-left: 10px;
+			padding-left: var(--space-2);
 		}
 	}
 	.opener kbd {
-		padding: 1px 7px;
+		padding: 1px var(--space-2);
 		border: 1px solid var(--line-strong);
 		border-radius: 3px;
 		font-family: var(--font);
-		font-size: 12px;
+		font-size: var(--caption);
 		font-stretch: 85%;
 		font-weight: 600;
 	}
@@ -112,9 +114,9 @@
 		width: 460px;
 		max-height: calc(100dvh - 120px);
 		overflow: auto;
-		padding: 14px;
+		padding: var(--space-3);
 		display: grid;
-		gap: 14px;
+		gap: var(--space-3);
 		border: 1px solid var(--control);
 		border-radius: 5px;
 		background: var(--ground);

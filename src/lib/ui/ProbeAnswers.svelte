@@ -33,7 +33,7 @@
 </script>
 
 <Recorder
-	label="Press any keys to ask"
+	label="Press any keys"
 	atOnce
 	onheard={(heard) => {
 		keys = heard;
@@ -61,7 +61,7 @@
 					<span>{outcomeText(workspace.index, outcome)}</span>
 					<Situations list={where} />
 					<button class="linkish" type="button" onclick={() => workspace.standIn(where[0]!)}
-						>stand in {workspace.space.labelOf(where[0]!)}</button
+						>switch to {workspace.space.labelOf(where[0]!)}</button
 					>
 				</li>
 			{/each}
@@ -69,20 +69,20 @@
 	</section>
 	{#if last}
 		<section class="planes">
-			<h3>On this key, here</h3>
+			<h3>On this key in this situation</h3>
 			<Pips key={last.key} />
 		</section>
 	{/if}
 {:else if !isDrawn}
-	<p class="quiet">Press a stroke or a sequence. Nothing runs and nothing changes.</p>
+	<p class="quiet">Press a key or a sequence. Nothing runs and nothing changes.</p>
 {/if}
 {#await Pad() then { default: ProbePad }}<ProbePad bind:this={pad} onask={ask} />{/await}
 
 <style>
 	h3 {
-		font-size: 13px;
+		font-size: var(--dense);
 		color: var(--ink-2);
-		margin-bottom: 4px;
+		margin-bottom: var(--space-1);
 	}
 	.groups {
 		margin: 0;
@@ -93,13 +93,13 @@
 		display: grid;
 		grid-template-columns: 18px 1fr auto;
 		column-gap: 6px;
-		padding: 4px 0;
+		padding: var(--space-1) 0;
 		border-top: 1px solid var(--line);
 	}
 	.groups button {
 		grid-column: 2 / -1;
 		justify-self: start;
-		font-size: 12.5px;
+		font-size: var(--caption);
 		text-align: left;
 	}
 	.planes {

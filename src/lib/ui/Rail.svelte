@@ -28,7 +28,7 @@
 
 <style>
 	.rail {
-		width: 132px;
+		width: 136px;
 		flex: none;
 		padding: 6px 0;
 		overflow-y: auto;
@@ -36,26 +36,28 @@
 		border-right: 1px solid var(--line-strong);
 	}
 	h2 {
-		padding: 6px 14px 2px;
-		font-size: 13px;
+		padding: var(--space-1) var(--space-3) 1px;
+		font-size: var(--caption);
 		font-weight: 600;
 		color: var(--ink-3);
 	}
 	ul {
-		margin: 0 0 6px;
+		margin: 0 0 var(--space-1);
 		padding: 0;
 		list-style: none;
 	}
 	a {
 		display: block;
-		padding: 2px 14px 3px 20px;
+		padding: 1px var(--space-3) 2px var(--space-4);
+		font-size: var(--dense);
+		line-height: 20px;
 		border-left: 4px solid transparent;
 		color: var(--ink-2);
 		text-decoration: none;
 	}
 	.count {
 		float: right;
-		font-size: 13px;
+		font-size: var(--dense);
 		font-weight: 600;
 		font-variant-numeric: tabular-nums;
 	}

@@ -1,5 +1,6 @@
 <script lang="ts">
 	import { Checkbox, Input } from 'flowbite-svelte';
+	import { tick } from 'svelte';
 	import { hear, type Heard } from '$core/stroke/hear';
 	import { LONGEST_SEQUENCE, keysOf, looseKeys, typesCharacter, type Keys, type Stroke } from '$core/stroke/stroke';
 	import { useWorkspace } from '$lib/state/workspace.svelte';
@@ -36,7 +37,11 @@
 	let typed = $state('');
 	let typedNote = $state('');
 	let listening = $state(false);
+	let isUnfolded = $state(false);
+	let ways = $state<HTMLElement | undefined>(undefined);
 	const keys = $derived(strokes.length > 0 ? keysOf(strokes) : undefined);
+	/** The options fold away once keys are pressed: what comes of them is read then. */
+	const showsWays = $derived(!keys || isSequence || takesAny || isUnfolded);
 	const id = $props.id();
 
 	/** Forgets what it heard, and listens no more. */
@@ -48,8 +53,16 @@
 	function empty() {
 		strokes = [];
 		heard = undefined;
+		isUnfolded = false;
 		typed = '';
 		onheard(undefined);
+	}
+
+	/** Shows the options again; the focus goes from the button that is gone to the first of them. */
+	async function unfold() {
+		isUnfolded = true;
+		await tick();
+		ways?.querySelector('input')?.focus();
 	}
 
 	/** Goes to the field, and listens. */
@@ -103,20 +116,20 @@
 		const { office, document } = workspace;
 		const { name, rules } = document.application;
 		const written = looseKeys(text);
-		if (!written) return { note: text.trim() === '' ? '' : `"${text.trim()}" is not a stroke; write it as in Ctrl+W or G F.` };
+		if (!written) return { note: text.trim() === '' ? '' : `"${text.trim()}" is not a key. Write it as in Ctrl+W or G F.` };
 		const meant = office.heardAs(written);
 		if (meant === written) return { keys: written, note: '' };
 		if (meant) {
 			const note =
 				rules.match === 'position'
-					? `${name} matches positions: taken as the key that types it here, ${meant}.`
-					: `${name} matches characters: taken as ${meant}.`;
+					? `${name} uses key positions. Recorded as the key that types it here: ${meant}.`
+					: `${name} uses characters. Recorded as ${meant}.`;
 			return { keys: meant, note };
 		}
 		const ways = office.meanings(written);
 		const where =
-			ways.length > 0 ? `on the office's layouts it is ${ways.join(' or ')}` : 'no layout of the office has such a key';
-		return { note: `${name} cannot hear ${written}: ${where}. Press the key instead.` };
+			ways.length > 0 ? `on the office's layouts it is ${ways.join(' or ')}` : 'no keyboard layout of the office has this key';
+		return { note: `${name} cannot receive ${written}: ${where}. Press the key instead.` };
 	}
 
 	function readTyped() {
@@ -160,27 +173,27 @@
 					>{/if}, Caps Lock {heard.capsLock ? 'on' : 'off'}{#if typesCharacter(heard.stroke)}, types text{/if}{/if}
 			{#each heard.notes as note (note)}<span class="note">{note}</span>{/each}
 		{:else if listening}
-			Escape leaves, Enter accepts, Tab moves on.
+			Escape cancels, Enter accepts, Tab goes to the next field.
 		{/if}
 	</p>
-	<div class="ways">
-		<Checkbox bind:checked={isSequence} class="way">Sequence</Checkbox>
-		<Checkbox
-			bind:checked={takesAny}
-			class="way"
-			title="The next key is recorded whatever it is"
-			onchange={() => takesAny && listen()}>Take Esc, Tab, Enter</Checkbox
-		>
-		<Input
-			bind:value={typed}
-			size="sm"
-			class="type-it"
-			placeholder="or type Ctrl+W"
-			aria-label="Type the stroke, for those that the browser keeps"
-			oninput={readTyped}
-			onkeydown={(event) => event.key === 'Enter' && readingOf(typed).keys && onaccept()}
-		/>
-	</div>
+	{#if showsWays}<div class="ways" bind:this={ways}>
+			<Checkbox bind:checked={isSequence} class="way">Sequence</Checkbox>
+			<Checkbox
+				bind:checked={takesAny}
+				class="way"
+				title="Records the next key, even Esc, Tab or Enter"
+				onchange={() => takesAny && listen()}>Record Esc, Tab or Enter</Checkbox
+			>
+			<Input
+				bind:value={typed}
+				size="sm"
+				class="type-it"
+				placeholder="or type Ctrl+W"
+				aria-label="Type the keys, for those that the browser uses itself"
+				oninput={readTyped}
+				onkeydown={(event) => event.key === 'Enter' && readingOf(typed).keys && onaccept()}
+			/>
+		</div>{:else}<button class="linkish" type="button" onclick={() => void unfold()}>Recording options</button>{/if}
 	{#if typedNote}<p class="heard" role="alert">{typedNote}</p>{/if}
 </div>
 
@@ -189,7 +202,7 @@
 		display: flex;
 		align-items: center;
 		min-height: 42px;
-		padding: 6px 12px;
+		padding: 6px var(--space-3);
 		border: 1px solid var(--control);
 		border-radius: 4px;
 		background: var(--raised);
@@ -202,8 +215,8 @@
 	}
 	.heard {
 		min-height: 18px;
-		margin-top: 4px;
-		font-size: 12.5px;
+		margin-top: var(--space-1);
+		font-size: var(--caption);
 		color: var(--ink-3);
 	}
 	.heard b {
@@ -214,22 +227,25 @@
 		display: block;
 		color: var(--limonite);
 	}
+	.linkish {
+		font-size: var(--caption);
+	}
 	.ways {
 		display: flex;
 		flex-wrap: wrap;
 		align-items: center;
-		gap: 4px 10px;
+		gap: var(--space-1) var(--space-2);
 		margin-top: 2px;
 	}
 	.ways :global(label) {
-		font-size: 12.5px;
+		font-size: var(--caption);
 		font-weight: 400;
 		color: var(--ink-2);
 	}
 	.ways :global(.type-it) {
 		width: 122px;
 		height: 26px;
-		padding: 2px 8px;
-		font-size: 12.5px;
+		padding: 2px var(--space-2);
+		font-size: var(--caption);
 	}
 </style>

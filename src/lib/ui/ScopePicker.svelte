@@ -49,13 +49,13 @@
 	.scope {
 		display: flex;
 		flex-wrap: wrap;
-		gap: 5px;
+		gap: var(--space-1);
 	}
 	.scope :global(.scope-axis) {
-		padding: 2px 8px;
+		padding: 2px var(--space-2);
 		height: 26px;
-		gap: 5px;
-		font-size: 12.5px;
+		gap: var(--space-1);
+		font-size: var(--caption);
 		font-weight: 500;
 		border-color: var(--control);
 		max-width: 100%;
@@ -69,14 +69,14 @@
 		white-space: nowrap;
 	}
 	.choice {
-		padding: 4px 12px;
+		padding: var(--space-1) var(--space-3);
 		list-style: none;
 	}
 	.depth-1 {
-		padding-left: 30px;
+		padding-left: var(--space-8);
 	}
 	.depth-2 {
-		padding-left: 48px;
+		padding-left: var(--space-12);
 	}
 	.depth-3 {
 		padding-left: 66px;
@@ -84,6 +84,6 @@
 	.choice :global(label) {
 		font-weight: 400;
 		color: var(--ink);
-		font-size: 13px;
+		font-size: var(--dense);
 	}
 </style>

@@ -32,7 +32,7 @@
 <style>
 	.axes {
 		display: flex;
-		gap: 4px;
+		gap: 0;
 		min-width: 0;
 	}
 </style>

@@ -39,19 +39,19 @@
 
 <style>
 	details {
-		font-size: 12.5px;
+		font-size: var(--caption);
 	}
 	details[open] {
 		grid-column: 2 / -1;
 	}
 	.list {
 		max-height: 220px;
-		padding: 4px 0;
+		padding: var(--space-1) 0;
 		overflow-y: auto;
 	}
 	ul {
 		margin: 0 0 6px;
-		padding: 0 0 0 12px;
+		padding: 0 0 0 var(--space-3);
 		list-style: none;
 	}
 </style>

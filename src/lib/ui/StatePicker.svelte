@@ -6,24 +6,26 @@
 	let { workspace }: { workspace: Workspace } = $props();
 	const { shown } = $derived(workspace);
 	const CHOICES = [
-		['edited', 'Edited', 'Your setup as it is being changed'],
-		['next', 'Next release', 'What would be published with the next release, with your own changes'],
-		['seat', 'At my seat', 'What is installed at the seats now, with your own changes']
+		['edited', 'Edited', 'Your setup with your unpublished changes'],
+		['next', 'Next release', 'The next release, with your personal changes'],
+		['seat', 'At my seat', 'The release that is installed now, with your personal changes']
 	] as const;
 	const releases = $derived(workspace.releases.toReversed());
 </script>
 
 <div class="state" role="group" aria-label="State">
-	{#each CHOICES as [value, name, hint] (value)}
-		<button
-			class="pill"
-			type="button"
-			title={hint}
-			aria-pressed={shown.state === value}
-			disabled={shown.busy}
-			onclick={() => void shown.choose(value)}>{name}</button
-		>
-	{/each}
+	<span class="segmented">
+		{#each CHOICES as [value, name, hint] (value)}
+			<button
+				class="pill"
+				type="button"
+				title={hint}
+				aria-pressed={shown.state === value}
+				disabled={shown.busy}
+				onclick={() => void shown.choose(value)}>{name}</button
+			>
+		{/each}
+	</span>
 	{#if releases.length > 0}
 		<div class="release">
 			<Picker
@@ -44,7 +46,7 @@
 	.state {
 		display: flex;
 		flex-wrap: wrap;
-		gap: 5px;
+		gap: var(--space-1);
 		align-items: center;
 	}
 	.release {

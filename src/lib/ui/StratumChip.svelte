@@ -10,7 +10,7 @@
 </script>
 
 {#if head}
-	<span class="chip" title="{head.name} stratum">
+	<span class="chip" title="{head.name} level">
 		<i class={bandClass(head.kind)}></i><span class={named ? 'name' : 'visually-hidden'}>{head.name}</span>
 	</span>
 {/if}
@@ -30,6 +30,6 @@
 		flex: none;
 	}
 	.name {
-		font-size: 13px;
+		font-size: var(--dense);
 	}
 </style>

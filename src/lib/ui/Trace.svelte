@@ -56,7 +56,7 @@
 		display: grid;
 		grid-template-columns: 22px 1fr;
 		padding: 3px 0 3px 2px;
-		font-size: 13px;
+		font-size: var(--dense);
 		color: var(--ink-2);
 	}
 	.sign {

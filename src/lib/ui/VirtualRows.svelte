@@ -6,7 +6,8 @@
 	/** Rows of one height, drawn only where they are seen. The snippet gets the row, its number and its place from the top in px. */
 	let {
 		rows,
-		height,
+		/** Of a row, in px; `--row` in the styles is the usual one. */
+		height = 32,
 		row,
 		viewport = $bindable(),
 		active = -1,
@@ -14,7 +15,7 @@
 		...rest
 	}: {
 		rows: readonly T[];
-		height: number;
+		height?: number;
 		row: Snippet<[T, number, number]>;
 		viewport?: HTMLDivElement | undefined;
 		/** The row that the keys act on, and the id of a row's element; named to assistive software while it is drawn. */

@@ -1,36 +1,34 @@
 /** What each view is for and where to begin, by the last part of its address. The first page does without it until somebody asks. */
 export const ABOUT: Readonly<Record<string, string>> = {
 	commands:
-		'Every command of the program, found by name, synonym, id, category or key. Type what you look for, press Enter, then press the keys that it should have: you read what that would change before anything does.',
+		'All commands of the program. Search by name, synonym, category or key, press Enter, then press the keys that you want. You see what changes before it is saved.',
 	keyboard:
-		'The board of a desk with what each key does where you stand. Press a key, or hold Shift, Ctrl or Alt to see what they bring; drag a key onto another to swap.',
+		'The keyboard with the command of each key in the chosen situation. Press a key to select it, hold Shift, Ctrl or Alt to see combinations, and drag a key onto another to swap them.',
 	aliases:
-		'Names that are typed at a command line, as a table and as the file that holds them, byte for byte. Find a command above the table and give it a name, or write in the text.',
+		'Short names that are typed in the command line, as a table and as a text file. Find a command above the table and give it a name, or edit the text.',
 	macros:
-		'Commands of your own, made of steps. Make one from a pattern, record it on the bench, and give it a key like any other command.',
-	bars: 'Toolbars, ribbon and quick bar, shaped on the program’s window as a screen shows it. Choose a place and move it by mouse or with Ctrl and the arrow keys, find a command at the right to add it, and read what the drawing gains.',
+		'Commands made of several steps. Start from a pattern or record one on the bench, and give it a key like any other command.',
+	bars: 'Toolbars and ribbon, edited on the program’s window. Select a button and move it by mouse or with Ctrl and the arrow keys, add commands at the right, and see how much room is left for the drawing.',
 	gestures:
-		'What a flick of the mouse does, a rose for each context side by side. Choose a direction by arrow keys and press Enter to find its command, or drag one there; test your hand to see how many directions it keeps apart.',
-	options:
-		'How the program behaves, option by option. Search in your own words, set a value, or filter for what is yours and reset it.',
+		'Mouse gestures, with one rose for each context. Choose a direction with the arrow keys and press Enter to assign a command, or drag one there. Measure your hand to see how many directions it can tell apart.',
+	options: 'Settings of the program. Search in plain words, set a value, or filter for your changes and reset them.',
 	findings:
-		'What clashes, is never heard, cannot be pressed at some desk or points at nothing, each with an input that shows it. N goes to the next, a figure applies a way out that was tried.',
+		'Conflicts and inputs that do not work, each with an input that shows the problem and tested fixes. N goes to the next finding, a digit applies a fix.',
 	bench:
-		'The program’s window as a stand-in that takes your keys under the setup as it is, and says for each why it did what it did. Click into it and work; Tab leaves it.',
-	'hand-over':
-		'The profile as a file, whole or in part, and files from others with a preview of everything that they would change. Drop a file on the right, or take one out on the left.',
+		'A simulated window of the program that uses your setup and explains the effect of each input. Click into it and work; Tab leaves it.',
+	'hand-over': 'Export the profile or parts of it to a file, and import files with a preview of every change.',
 	recipes:
-		'Files of programs in formats of their own: paste one, and Skarn proposes how it is written, reads it and writes back only what you changed.',
+		'Recipes describe the file format of a program. Paste a file: Skarn proposes a recipe, reads the file, and writes back only what you changed.',
 	sheet:
-		'What is in force, to print or hang up: by context, by category, by key, or as the keyboard lies. Choose an order and a paper, then print.',
+		'The shortcuts of a setup, ready to print: by context, category, key or keyboard layout. Choose an order and a paper size, then print.',
 	folders:
-		'Which of several files of one name a program reads, seat by seat. Add a group of seats with the folders that they search, from the top.',
+		'Which copy of a file each workstation actually loads. Add a group of seats with the folders that they search, first folder on top.',
 	rollout:
-		'Releases of the office’s setup and the seats that follow them. Write what changes for people, publish, and see who has it.',
+		'Releases of the office’s setup, and the seats that install them. Write release notes, publish, and see which seats have the release.',
 	people:
-		'Who works in the office, in which role and discipline. Invite several at once from a table, give a link to who has forgotten a password, and see what somebody leaves behind.',
-	programs: 'The programs of the office: what each is called, which commands it has and in which situations.',
+		'Members of the office with their role and discipline. Invite several people from a table, create a link for a forgotten password, and hand over the content of people who leave.',
+	programs: 'The programs of the office: their names, commands and contexts.',
 	history:
-		'Every change of the program, by whom and when. Search for a key, a command or a person; unfold an edit, restore a level to what it was, export all of it as a table.',
-	start: 'The jobs in the order in which they come, and what stands. Choose one, or take the walk.'
+		'All changes with author and date. Search for a key, a command or a person, open an edit, restore a level to an earlier state, or export the list as a table.',
+	start: 'Your tasks in order, and the current status. Choose a task, or take the tour.'
 };

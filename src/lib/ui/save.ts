@@ -16,7 +16,7 @@ export async function download(at: { notice: Notice | undefined }, path: string)
 	try {
 		answer = await fetch(path);
 	} catch {
-		at.notice = { kind: 'failed', text: 'The server cannot be reached; nothing was downloaded. Try again when it runs.' };
+		at.notice = { kind: 'failed', text: 'The server cannot be reached; nothing was downloaded. Try again later.' };
 		return;
 	}
 	if (!answer.ok) {

@@ -1,3 +1,4 @@
+import { counted } from '$core/text/counted';
 import type { Consequence } from '$core/answer/consequences';
 import type { Outcome } from '$core/answer/resolve';
 import type { ShortcutIndex } from '$core/answer/shortcut-index';
@@ -10,7 +11,7 @@ import type { CommandId } from '$core/application/command';
 import type { Binding } from '$core/shortcut/effective';
 import { beginsBare, readable, type Keys } from '$core/stroke/stroke';
 
-export const entriesText = (n: number): string => (n === 1 ? '1 entry' : `${n} entries`);
+export const entriesText = (n: number): string => counted(n, 'entry', 'entries');
 
 /** How much a stratum says. */
 export const sizeOf = (stratum: Stratum): number => [...saidIn([stratum])].length;
@@ -22,7 +23,7 @@ const names = (index: ShortcutIndex, bindings: readonly Binding[]) => {
 	return labels.length <= 6 ? listed(labels) : `${labels.slice(0, 5).join(', ')} and ${labels.length - 5} more`;
 };
 
-export const situations = (n: number): string => (n === 1 ? '1 situation' : `${n} situations`);
+export const situations = (n: number): string => counted(n, 'situation');
 
 /** What an input does, in a few words. */
 export function outcomeText(index: ShortcutIndex, outcome: Outcome): string {
@@ -92,7 +93,7 @@ export function bothText(index: ShortcutIndex): string {
 		case 'narrowest':
 			return 'With both, the narrower scope would win; equal scopes leave it undecided.';
 		case 'first':
-			return 'With both, the first in the list would win: upper strata stand before lower ones.';
+			return 'With both, the first in the list would win: higher levels come before lower ones.';
 		case 'refuse':
 			return 'The application would not load the second.';
 	}
@@ -104,7 +105,7 @@ export function keptText(keys: Keys, kept: readonly Kept[]): string | undefined 
 	const said = kept.map(
 		({ platform, does, taken }) => `${platform ?? 'the application itself'} ${does}${taken === 'default' ? ' by default' : ''}`
 	);
-	return readable(`${keys} may never arrive: with it ${listed(said)}.`);
+	return readable(`${keys} may not work: ${listed(said)}.`);
 }
 
 /**

@@ -11,32 +11,27 @@
 	import { hearChanges } from '$lib/state/live.svelte';
 	import { LAST_PROGRAM } from '$lib/state/last-program';
 	import { remember } from '$lib/state/remembered';
+	import { provideTours } from '$lib/state/tour.svelte';
 	import { Visits } from '$lib/state/visits.svelte';
 	import { keepFocus } from '$lib/ui/focus-keeper';
 	import { hotkeys } from '$lib/ui/hotkeys.svelte';
 	import Palette from '$lib/ui/Palette.svelte';
 	import Rail from '$lib/ui/Rail.svelte';
+	import ViewHead, { provideHead } from '$lib/ui/kit/ViewHead.svelte';
 	import { START, views } from '$lib/ui/views';
 
 	let { data, children } = $props();
 	const workspace = $derived(new Workspace(data.document));
 	provideWorkspace(() => workspace);
+	provideHead();
 	const application = $derived(workspace.document.application.id);
+	const tours = provideTours();
+	// a tour is of one program and setup
+	$effect(() => {
+		void workspace;
+		return () => (tours.running = undefined);
+	});
 	$effect(() => () => workspace.findings.checks.stop());
-	/** Views that begin with a tool or a list: their name is there for who does not see it in the rail. */
-	const UNTITLED = new Set([
-		'commands',
-		'keyboard',
-		'macros',
-		'bars',
-		'gestures',
-		'findings',
-		'bench',
-		'hand-over',
-		'recipes',
-		'people',
-		'programs'
-	]);
 	const items = views.flatMap((v) => [...v.items]);
 	const here = $derived([START, ...items].find((i) => page.url.pathname.split('/')[2] === i.path));
 	$effect(() => remember(LAST_PROGRAM, application));
@@ -85,6 +80,13 @@
 
 	let isGoing = $state(false);
 	let isHelping = $state(false);
+	/** The control that the help was asked about. */
+	let focused = $state.raw<Element | null>(null);
+
+	function help() {
+		focused = document.activeElement;
+		isHelping = true;
+	}
 
 	function toSearch() {
 		const field = document.querySelector<HTMLInputElement>('main :is(input[type="search"], input[role="combobox"])');
@@ -104,7 +106,7 @@
 					run: () => goto(`/${workspace.document.application.id}/${view.path}`)
 				})),
 				{ keys: '/', does: 'to the search of the view, where it has one', run: toSearch },
-				{ keys: '?', does: 'what can be pressed here', run: () => (isHelping = true) }
+				{ keys: '?', does: 'explain the control, the view and the keys', run: help }
 			]
 		}))
 	);
@@ -124,7 +126,10 @@
 		<div class="middle">
 			<Rail />
 			<main id="view" tabindex="-1" aria-busy={workspace.findings.checks.progress !== undefined}>
-				{#if here && UNTITLED.has(here.path)}<h1 class="visually-hidden">{here.name}</h1>{/if}{@render children()}
+				{#if here && here !== START}
+					<ViewHead view={here} />
+				{/if}
+				<div class="body">{@render children()}</div>
 			</main>
 		</div>
 		<DraftBar />
@@ -133,10 +138,16 @@
 		{@const { merge } = workspace.edits}
 		{#await import('$lib/ui/MergeDialog.svelte') then { default: MergeDialog }}<MergeDialog {merge} />{/await}
 	{/if}
-	{#if isGoing}<Palette onclose={() => (isGoing = false)} onkeys={() => (isHelping = true)} />{/if}
+	{#if isGoing}<Palette onclose={() => (isGoing = false)} onkeys={help} />{/if}
 	{#if isHelping}
 		{#await import('$lib/ui/HotkeyHelp.svelte') then { default: HotkeyHelp }}
-			<HotkeyHelp view={here} onclose={() => (isHelping = false)} />
+			<HotkeyHelp view={here} control={focused} onclose={() => (isHelping = false)} />
+		{/await}
+	{/if}
+	{#if tours.running}
+		{@const run = tours.running}
+		{#await import('$lib/ui/start/TourCard.svelte') then { default: TourCard }}
+			<TourCard {run} onclose={() => (tours.running = undefined)} />
 		{/await}
 	{/if}
 	<Notices />
@@ -158,7 +169,7 @@
 		z-index: 60;
 		top: 8px;
 		left: 8px;
-		padding: 6px 14px;
+		padding: 6px var(--space-3);
 		border-radius: var(--radius);
 		background: var(--azurite);
 		color: var(--ground);
@@ -171,14 +182,21 @@
 		outline: none;
 	}
 	main {
+		display: flex;
+		flex-direction: column;
 		flex: 1;
 		min-width: 0;
+		min-height: 0;
+	}
+	.body {
+		flex: 1;
 		min-height: 0;
 	}
 	@media print {
 		.shell,
 		.middle,
-		main {
+		main,
+		.body {
 			display: block;
 			height: auto;
 		}

@@ -8,6 +8,13 @@
 	import Frame from '$lib/ui/programs/Frame.svelte';
 	import RoleMark from '$lib/ui/people/RoleMark.svelte';
 
+	/** What to take an account of the demo for. */
+	const HINTS: Readonly<Record<string, string>> = {
+		steward: 'try everything',
+		lead: 'decide on proposals of a discipline or project',
+		designer: 'give keys, try them, propose them',
+		trainer: 'compare and print setups'
+	};
 	let { data } = $props();
 	let name = $state('');
 	let password = $state('');
@@ -42,12 +49,9 @@
 				}}
 			>
 				<h2>Set up this office</h2>
-				<p>
-					Nobody has an account here yet. The console where Skarn was started shows a code; whoever has it becomes the first
-					steward.
-				</p>
+				<p>There are no accounts yet. The terminal where Skarn was started shows a code. Enter it to become the first steward.</p>
 				<div>
-					<Label for="code">Code from the console</Label><Input
+					<Label for="code">Code from the terminal</Label><Input
 						id="code"
 						size="sm"
 						bind:value={code}
@@ -66,7 +70,7 @@
 				{#if problem}<p class="callout tone-garnet" role="alert">{problem}</p>{/if}
 			</form>
 		{:else if !data.isOpen}
-			<p>This office has no accounts: it is one person’s, on this machine. <a href="/">Go on</a></p>
+			<p>This office has no accounts and is used by one person on this computer. <a href="/">Continue</a></p>
 		{:else}
 			<form
 				onsubmit={(event) => {
@@ -82,27 +86,25 @@
 				</div>
 				<Button type="submit" size="sm" disabled={busy}>Sign in</Button>
 				{#if problem}<p class="callout tone-garnet" role="alert">{problem}</p>{/if}
-				{#if isWorking}<p class="quiet" role="status">There were many wrong tries: this takes a few seconds …</p>{/if}
-				<p class="quiet">
-					You have no name here yet, or have forgotten your password? A steward of your office gives you a link.
-				</p>
+				{#if isWorking}<p class="quiet" role="status">Too many failed attempts: this takes a few seconds …</p>{/if}
+				<p class="quiet">No account, or password forgotten? Ask a steward of your office for a link.</p>
 			</form>
 			{#if data.desks}
 				<section aria-labelledby="desks">
-					<h2 id="desks">Or as a desk of the made-up office</h2>
+					<h2 id="desks">Demo accounts</h2>
 					{#if data.wantsCode}
 						<div>
-							<Label for="code">Code from the console</Label>
+							<Label for="code">Code from the terminal</Label>
 							<Input id="code" size="sm" bind:value={code} autocomplete="off" />
 						</div>
 					{/if}
-					<p class="quiet">Altspur Cabins designs cable-car cabins. Six desks, two disciplines, one project; no password here.</p>
+					<p class="quiet">Altspur Cabins is a made-up office that designs cable-car cabins. No password is needed.</p>
 					<ul>
 						{#each data.desks as desk (desk.id)}
 							<li>
 								<button type="button" disabled={busy} onclick={() => void enter('/api/session/desk', { id: desk.id })}>
 									<RoleMark role={desk.role} /><b>{desk.name}</b>
-									<span class="quiet">{desk.role}</span>
+									<span class="quiet">{desk.role}: {HINTS[desk.role]}</span>
 								</button>
 							</li>
 						{/each}
@@ -122,13 +124,13 @@
 	}
 	form {
 		display: grid;
-		gap: 14px;
+		gap: var(--space-3);
 		align-content: start;
 		width: 300px;
 	}
 	section {
 		display: grid;
-		gap: 10px;
+		gap: var(--space-2);
 		align-content: start;
 		max-width: 460px;
 	}
@@ -142,10 +144,10 @@
 	li button {
 		display: grid;
 		grid-template-columns: 34px 1fr auto;
-		gap: 10px;
+		gap: var(--space-2);
 		align-items: center;
 		width: 100%;
-		padding: 9px 14px 9px 9px;
+		padding: var(--space-2) var(--space-3) var(--space-2) var(--space-2);
 		border: 1px solid var(--line-strong);
 		border-radius: var(--radius);
 		background: var(--raised);

@@ -84,8 +84,8 @@ describe('the package', function () {
 
 	it('has a seat that wants a code at first, and says what is wrong with one', async () => {
 		const at = ['--folder', 'seat', '--server', 'http://127.0.0.1:1'];
-		expect(await saidBy(['--id', 'C-01', ...at], 'to say')).to.include('A steward makes a code for C-01 in Rollout');
-		expect(await saidBy(['--code', 'hello', ...at], 'to say')).to.include('This is no code');
+		expect(await saidBy(['--id', 'C-01', ...at], 'to say')).to.include('A steward creates a code for C-01 in Rollout');
+		expect(await saidBy(['--code', 'hello', ...at], 'to say')).to.include('This is not a code');
 		expect(await saidBy(['--many', '0', ...at], 'to say')).to.include('a number of seats, from 1 to 5000');
 	});
 
@@ -103,8 +103,8 @@ describe('the package', function () {
 		} finally {
 			stand.close();
 		}
-		expect(await saidBy([...at, '--id', 'C-01'], 'keeps what it has')).to.include(
-			'C-01: keeps what it has, the office cannot be reached'
+		expect(await saidBy([...at, '--id', 'C-01'], 'keeps the current release')).to.include(
+			'C-01: keeps the current release, the server cannot be reached'
 		);
 	});
 });

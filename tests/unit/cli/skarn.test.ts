@@ -290,7 +290,7 @@ describe('the command line', () => {
 		expect(readFileSync(at('kept.json'), 'utf8'))
 			.to.include('"id":"macro:third"')
 			.and.include('"text":"/2"');
-		expect((await run('export', at('varve.json'), ...ends, '--sections', 'all')).err()).to.include('no part of a profile');
+		expect((await run('export', at('varve.json'), ...ends, '--sections', 'all')).err()).to.include('not a part of a profile');
 	});
 
 	it('tells macros: what is wrong in them, and what is in force', async () => {
@@ -351,7 +351,7 @@ describe('the command line', () => {
 			],
 			[['check', at('gneiss.json'), '-a', at('varve.app.json'), '--foreign'], /gneiss\.json:\d+:1: .*(no axis|no context)/],
 			[['export', at('varve.json'), '-a', at('varve.app.json'), '--in', 'document=nowhere'], /has no context "nowhere"/],
-			[['export', at('varve.json'), '-a', at('varve.app.json'), '-o', at('no/such/folder.json')], /its folder is not there/],
+			[['export', at('varve.json'), '-a', at('varve.app.json'), '-o', at('no/such/folder.json')], /its folder does not exist/],
 			[['resolve', at('varve.json'), '-a', at('varve.app.json'), '--format', 'yaml'], /Allowed choices are text, json/],
 			[['suggest', 'draw.arc', '-p', at('varve.json'), '-a', at('varve.app.json'), '--in', 'what'], /is not a scope/],
 			[['check', at('list.json'), '-a', at('varve.app.json')], /list\.json, line 1, column 1/],
@@ -376,9 +376,9 @@ describe('the command line', () => {
 		for (const command of ['resolve', 'check']) {
 			const { code, err } = await run(command, at('bad.csv'), '-a', at('varve.app.json'));
 			expect(code, command).to.equal(2);
-			expect(err()).to.match(/bad\.csv:2:1: not taken: .*not a key stroke/);
-			expect(err()).to.match(/bad\.csv:4:1: not taken: Alt\+F9 for draw\.arc stands in personal on line 3 already/);
-			expect(err()).to.match(/bad\.csv:5:1: not taken/);
+			expect(err()).to.match(/bad\.csv:2:1: not imported: .*not a key stroke/);
+			expect(err()).to.match(/bad\.csv:4:1: not imported: Alt\+F9 for draw\.arc is already in personal on line 3/);
+			expect(err()).to.match(/bad\.csv:5:1: not imported/);
 		}
 	});
 
@@ -439,7 +439,7 @@ describe('the command line', () => {
 			await refuses(/--stratum "nobody"/, 'check', ...profile(), '--stratum', 'nobody');
 			writeFileSync(at('names.txt'), 'l -> draw.segment\n');
 			await refuses(
-				/no such stratum; it has factory/,
+				/no such level; it has factory/,
 				'check',
 				at('varve.json'),
 				'-a',
@@ -478,22 +478,16 @@ describe('the command line', () => {
 
 		it('are contexts: what names them is told at its line, and all else is checked', async () => {
 			const { code, out, err } = await run('check', at('gneiss.json'), '-a', at('varve.app.json'), '--foreign');
-			expect(err()).to.match(/gneiss\.json:\d+:1: not taken: .*(no axis|no context)/);
+			expect(err()).to.match(/gneiss\.json:\d+:1: not imported: .*(no axis|no context)/);
 			expect(out()).to.match(/\d+ errors?, /);
 			expect(code).to.equal(2);
 		});
 
 		it('is JSON so deep that nothing reads it', async () => {
 			writeFileSync(at('deep.json'), `${'['.repeat(200_000)}${']'.repeat(200_000)}`);
-			await refuses(
-				/deep\.json, line 1, column 501: values lie in each other/,
-				'check',
-				at('deep.json'),
-				'-a',
-				at('gneiss.app.json')
-			);
+			await refuses(/deep\.json, line 1, column 501: values are nested/, 'check', at('deep.json'), '-a', at('gneiss.app.json'));
 			writeFileSync(at('deep.json'), `${'{"a":'.repeat(200_000)}1${'}'.repeat(200_000)}`);
-			await refuses(/values lie in each other/, 'check', at('deep.json'), '-a', at('gneiss.app.json'));
+			await refuses(/values are nested/, 'check', at('deep.json'), '-a', at('gneiss.app.json'));
 		});
 	});
 });

@@ -6,7 +6,7 @@ import { fixesOf } from '../../../core/chapters/shortcuts/check/fixes.ts';
 import { RULE_IDS, type Finding } from '../../../core/chapters/shortcuts/check/finding.ts';
 import { applyChanges, composed, type Change } from '../../../core/shortcut/change.ts';
 import type { StratumId } from '../../../core/strata/stratum.ts';
-import { standIns } from '../../../demo/fill.ts';
+import { standInFile, standIns } from '../../../demo/fill.ts';
 import { gneiss } from '../../../demo/gneiss/gneiss.ts';
 import { tuff } from '../../../demo/tuff/tuff.ts';
 import { varve } from '../../../demo/varve/varve.ts';
@@ -24,7 +24,7 @@ describe('the demo office', () => {
 	});
 
 	for (const standIn of standIns)
-		it(`has an untouched factory of ${standIn.application.name} without an error or anything worth attention`, () => {
+		it(`has an untouched factory of ${standIn.application.name} without an error or a warning`, () => {
 			const found = check(demoCircumstances(standIn, demoProfile(standIn).slice(0, 1)));
 			expect(found.filter((f) => f.severity !== 'note')).to.deep.equal([]);
 		});
@@ -94,4 +94,12 @@ describe('the demo office', () => {
 		for (const { commands } of standIns)
 			for (const command of commands) expect(ids.has(command.icon), command.icon).to.equal(true);
 	});
+});
+
+describe('The sample programs of a first start', () => {
+	for (const standIn of standIns)
+		it(`${standIn.application.id} lies in static/stand-ins as the demo has it (npm run stand-ins)`, () => {
+			const file = readFileSync(`static/stand-ins/${standIn.application.id}.json`, 'utf8');
+			expect(JSON.parse(file)).to.deep.equal(JSON.parse(JSON.stringify(standInFile(standIn))));
+		});
 });

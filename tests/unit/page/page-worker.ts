@@ -12,11 +12,11 @@ export class PageWorker extends EventTarget {
 	readonly #thread: Thread;
 	onmessage: ((event: MessageEvent) => void) | null = null;
 
-	constructor(address: URL | string) {
+	constructor(address: URL | string, { name = '' }: WorkerOptions = {}) {
 		super();
 		const module = pathToFileURL(`src/lib/workers/${basename(String(address))}`).href;
 		this.#thread = new Thread(new URL('./worker-ends.mjs', import.meta.url), {
-			workerData: module,
+			workerData: { module, name },
 			execArgv: []
 		});
 		this.#thread.on('message', (data: unknown) => {

@@ -7,6 +7,7 @@ register();
 const target = new EventTarget();
 Object.assign(globalThis, {
 	self: globalThis,
+	name: workerData.name,
 	postMessage: (message, transfer) => parentPort.postMessage(message, transfer),
 	addEventListener: target.addEventListener.bind(target),
 	removeEventListener: target.removeEventListener.bind(target)
@@ -21,6 +22,6 @@ function hand(data) {
 	target.dispatchEvent(event);
 }
 parentPort.on('message', (data) => (isReady ? hand(data) : waiting.push(data)));
-await import(workerData);
+await import(workerData.module);
 isReady = true;
 for (const data of waiting) hand(data);

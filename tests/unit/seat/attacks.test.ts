@@ -96,7 +96,7 @@ describe('a seat under attack', function () {
 	it('arbitrary files: a file that is not the one that was signed', async () => {
 		stand.write({ releases: { 1: first, 2: second }, follows: 2 });
 		stand.files.set(`${gneiss.application.id}/${sha256(second)}.2.json`, third);
-		await refused(/not what was signed/, { release: 1, text: first });
+		await refused(/differs from the signed file/, { release: 1, text: first });
 		stand.files.set(`${gneiss.application.id}/${sha256(second)}.2.json`, second);
 		await installed(2);
 	});
@@ -110,7 +110,7 @@ describe('a seat under attack', function () {
 		for (const [name, text] of other.metadata) stand.metadata.set(name, text);
 		for (const [name, text] of other.files) stand.files.set(name, text);
 		stand.says = 6;
-		await refused(/not signed by the keys/, { release: 1, text: first });
+		await refused(/not signed with the signing keys/, { release: 1, text: first });
 		stand.metadata.clear();
 		for (const [name, text] of metadata) stand.metadata.set(name, text);
 		for (const [name, text] of files) stand.files.set(name, text);
@@ -124,7 +124,7 @@ describe('a seat under attack', function () {
 		stand.keys.root.splice(0, 2, one, fresh);
 		stand.writeRoot([one]);
 		stand.write({ releases: { 1: first, 2: second }, follows: 2 });
-		await refused(/not signed by the keys/, { release: 1, text: first });
+		await refused(/not signed with the signing keys/, { release: 1, text: first });
 		// enough of the old and of the new ones
 		stand.versions.root--;
 		stand.writeRoot([one, two]);
@@ -138,16 +138,16 @@ describe('a seat under attack', function () {
 		const now = new Map(stand.metadata);
 		stand.metadata.set('timestamp.json', old.get('timestamp.json')!);
 		stand.says = 1;
-		await refused(/older than what this seat has seen/, { release: 2, text: second });
+		await refused(/older than the installed version/, { release: 2, text: second });
 		stand.metadata.set('timestamp.json', now.get('timestamp.json')!);
 		// a newer timestamp of an older snapshot
 		stand.says = undefined;
 		stand.writeTimestamp(3600, { snapshot: 1 });
-		await refused(/older than what this seat has seen/, { release: 2, text: second });
+		await refused(/older than the installed version/, { release: 2, text: second });
 		// a newer snapshot with an older role
 		stand.writeSnapshot(3600, { [`app.${gneiss.application.id}.json`]: { version: 1 } });
 		stand.writeTimestamp();
-		await refused(/older than what this seat has seen/, { release: 2, text: second });
+		await refused(/older than the installed version/, { release: 2, text: second });
 		stand.writeSnapshot();
 		stand.writeTimestamp();
 		await installed(2);
@@ -156,7 +156,7 @@ describe('a seat under attack', function () {
 	it('freeze: an office that says nothing new until its word holds no more', async () => {
 		stand.write({ releases: { 1: first }, follows: 1 }, { timestampFor: 2 });
 		await until('the short timestamp', () => /"version":2/.test(readFileSync(join(folder, 'office/timestamp.json'), 'utf8')));
-		await refused(/nothing new for longer than its word holds/, { release: 1, text: first });
+		await refused(/has expired without an update/, { release: 1, text: first });
 		stand.writeTimestamp();
 		await installed(1);
 	});
@@ -165,7 +165,7 @@ describe('a seat under attack', function () {
 		stand.write({ releases: { 1: first }, follows: 1 }, { timestampFor: 2 });
 		await until('the short timestamp', () => /"version":2/.test(readFileSync(join(folder, 'office/timestamp.json'), 'utf8')));
 		stand.says = null;
-		await refused(/nothing new for longer than its word holds/, { release: 1, text: first });
+		await refused(/has expired without an update/, { release: 1, text: first });
 		stand.says = undefined;
 		stand.writeTimestamp();
 		await installed(1);
@@ -179,7 +179,7 @@ describe('a seat under attack', function () {
 		// the newest timestamp with a snapshot that was signed for another one, and an older role under the newer name
 		const good = stand.metadata.get('3.snapshot.json')!;
 		stand.metadata.set('3.snapshot.json', before);
-		await refused(/not what was signed|do not belong together|older/, { release: 2, text: second });
+		await refused(/differs from the signed file|do not belong together|older/, { release: 2, text: second });
 		stand.metadata.set('3.snapshot.json', good);
 		await installed(3);
 		const app = `app.${gneiss.application.id}`;
@@ -208,7 +208,7 @@ describe('a seat under attack', function () {
 		expect(stand.versions.app).to.equal(version + 1);
 		stand.writeSnapshot();
 		stand.writeTimestamp();
-		await refused(/not signed by the keys/, { release: 2, text: second });
+		await refused(/not signed with the signing keys/, { release: 2, text: second });
 	});
 
 	it('endless data: a timestamp, metadata and a file without end; memory does not grow with them', async () => {
@@ -228,7 +228,7 @@ describe('a seat under attack', function () {
 			stand.write({ releases: { 1: first, 2: second }, follows: 2 });
 			if (part.source === 'files') stand.write({ releases: { 1: first, 2: `${second} ` }, follows: 2 });
 			pour(part);
-			await refused(/not what was signed|longer than|too slowly/, { release: 1, text: first });
+			await refused(/differs from the signed file|longer than|too slowly/, { release: 1, text: first });
 		}
 		const memory = Number(/VmHWM:\s+(\d+) kB/.exec(readFileSync(`/proc/${process_.pid}/status`, 'utf8'))?.[1]);
 		expect(memory / 1024, 'most memory in MB').to.be.below(400);
@@ -248,7 +248,7 @@ describe('a seat under attack', function () {
 		await refused(/too slowly|longer than/, { release: 1, text: first });
 		drips.forEach(clearInterval);
 		stand.lie = (request) => /timestamp\.json/.test(request.url ?? '');
-		await refused(/said nothing/, { release: 1, text: first });
+		await refused(/did not answer/, { release: 1, text: first });
 		stand.lie = () => false;
 		await installed(2);
 	});
@@ -368,7 +368,7 @@ describe('a seat under attack', function () {
 			request.socket.destroy();
 			return true;
 		};
-		await until('it says so', () => lines.some((line) => line.includes('keeps what it has')));
+		await until('it says so', () => lines.some((line) => line.includes('keeps the current release')));
 		expect(read()).to.equal(first);
 		stand.lie = () => false;
 		stand.write({ releases: { 1: first, 2: second }, follows: 2 });
@@ -392,7 +392,7 @@ describe('enrolling', () => {
 			}
 		};
 		try {
-			expect(await said('hello')).to.match(/This is no code/);
+			expect(await said('hello')).to.match(/This is not a code/);
 			const { code } = stand;
 			expect(await said(code.replace('AAAA', 'AAAB'))).to.equal('This code was used.');
 			// somebody in between answers with a root of their own
@@ -400,7 +400,7 @@ describe('enrolling', () => {
 			other.writeRoot();
 			stand.metadata.set('1.root.json', other.metadata.get('1.root.json')!);
 			Object.defineProperty(stand, 'code', { value: code });
-			expect(await said(code)).to.match(/not the office that the code is of: its root is [0-9a-f]{20}, expected [0-9a-f]{20}/);
+			expect(await said(code)).to.match(/another office: the main signing key is [0-9a-f]{20}, expected [0-9a-f]{20}/);
 			expect(readdirSync(folder)).to.deep.equal([]);
 		} finally {
 			stand.close();

@@ -66,14 +66,14 @@ describe('a seat', () => {
 			.to.match(/^[+−] .*Ctrl\+E.*$/m)
 			.and.match(/^[+−] .*Ctrl\+J.*$/m);
 		expect(read()).to.equal(next);
-		expect(await round(seat)).to.include('by hand: ');
+		expect(await round(seat)).to.include('local edit: ');
 		stand.restore = true;
 		expect((await follow()).state).to.equal('installed');
 		expect(read()).to.equal(good);
 		expect(read(`interface.by-hand-${sha256(Buffer.from(next)).slice(0, 8)}.json`)).to.equal(next);
 	});
 
-	it('leaves a file that was changed by hand alone while only something else is signed anew', async () => {
+	it('leaves a file that was edited locally alone while only something else is signed anew', async () => {
 		publish({ 1: good }, 1);
 		await follow();
 		writeFileSync(join(folder, 'interface.json'), next);
@@ -83,7 +83,7 @@ describe('a seat', () => {
 		expect(read()).to.equal(next);
 	});
 
-	it('sends the file that was changed by hand once, and again when it changes again', async () => {
+	it('sends the file that was edited locally once, and again when it changes again', async () => {
 		publish({ 1: good }, 1);
 		await follow();
 		expect(stand.drifts).to.deep.equal([]);
@@ -136,7 +136,7 @@ describe('a seat', () => {
 		expect((await follow()).restart).to.deep.equal([]);
 		publish({ 1: small, 2: large }, 2, ['view.icons']);
 		expect((await follow()).restart).to.deep.equal(['view.icons']);
-		expect(await round(seat)).to.include('start the program anew for view.icons');
+		expect(await round(seat)).to.include('restart required for view.icons');
 		await startAnew();
 		expect((await follow()).restart).to.deep.equal([]);
 		// what a discipline says over it counts: the same again is nothing to start anew for
@@ -156,10 +156,10 @@ describe('a seat', () => {
 			}
 		};
 		const bare = mkdtempSync(join(tmpdir(), 'seat-'));
-		expect(await said({ folder: bare, id: 'C-09' })).to.match(/no seat yet\. A steward makes a code for C-09/);
-		expect(await said({ folder, id: 'C-09' })).to.match(/is that of C-01, not of C-09/);
+		expect(await said({ folder: bare, id: 'C-09' })).to.match(/not a seat yet\. A steward creates a code for C-09/);
+		expect(await said({ folder, id: 'C-09' })).to.match(/belongs to C-01, not to C-09/);
 		writeFileSync(join(bare, 'seat-key.json'), '{"seat":');
-		expect(await said({ folder: bare })).to.match(/cannot be read, so that this workstation cannot show which seat it is/);
+		expect(await said({ folder: bare })).to.match(/cannot be read, so this workstation cannot identify itself/);
 		rmSync(bare, { recursive: true });
 	});
 
@@ -238,12 +238,12 @@ describe('a seat that asks a server that does not answer as it should', () => {
 
 	it('ends where it says nothing at all', async () => {
 		await listen(() => {});
-		expect(await asked()).to.equal('the office said nothing for 0.3 s');
+		expect(await asked()).to.equal('the server did not answer for 0.3 s');
 	});
 
 	it('ends where it stops in the middle', async () => {
 		await listen((response) => response.writeHead(200).write('{"a":'));
-		expect(await asked()).to.equal('the office said nothing for 0.3 s');
+		expect(await asked()).to.equal('the server did not answer for 0.3 s');
 	});
 
 	it('ends where it says a byte now and then', async () => {
@@ -253,7 +253,7 @@ describe('a seat that asks a server that does not answer as it should', () => {
 			response.once('close', () => clearInterval(drip));
 		});
 		// the silence, and the time in which 50,000 bytes come at the slowest
-		expect(await asked()).to.equal('the office answered too slowly: not done after 0.8 s');
+		expect(await asked()).to.equal('the server answered too slowly: not finished after 0.8 s');
 	});
 
 	it('ends where the answer has no end, and reads no more than it may', async () => {

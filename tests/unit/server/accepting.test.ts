@@ -127,7 +127,7 @@ describe('accepting on the server', () => {
 				(reason: unknown) => reason
 			);
 			expect(error, gone).to.be.instanceOf(Problem);
-			expect((error as Problem).message).to.include('not there any more');
+			expect((error as Problem).message).to.include('no longer exists');
 		}
 		expect((await load()).revision).to.equal(revision);
 	});

@@ -66,7 +66,7 @@ describe('back-ups', () => {
 		await good.close();
 		const error = await rejection(restoreBackup(file, data(), 'migrations'));
 		expect(error).to.be.instanceOf(ArchiveError);
-		expect(error.message).to.include('newer Skarn').and.include('left as it is');
+		expect(error.message).to.include('newer Skarn').and.include('not changed');
 		expect(readdirSync(data())).to.deep.equal(['postgres', 'secret']);
 		expect(await idsIn()).to.deep.equal(['good']);
 	});

@@ -142,7 +142,7 @@ describe('seats of an office', () => {
 		expect((await followOnce(seat)).state).to.equal('drifted');
 		const drift = (await as('steward', '/api/seats/C-02/drift')).body as unknown as DriftBeside;
 		expect(drift.laid).to.equal(laid);
-		const items = driftOf('interface.json', drift.text, strataInFile('what was laid', drift.laid), namesAsTheyAre);
+		const items = driftOf('interface.json', drift.text, strataInFile('the installed files', drift.laid), namesAsTheyAre);
 		expect(items.map(({ kind, chapter }) => [kind, chapter])).to.have.deep.members([
 			['added', 'shortcuts'],
 			['removed', 'shortcuts']
@@ -162,7 +162,7 @@ describe('seats of an office', () => {
 		expect(read()).to.equal(released);
 	});
 
-	it('do not tell what was changed by hand beside a newer file than was laid', async () => {
+	it('do not tell what was edited locally beside a newer file than was laid', async () => {
 		const { setups } = (await as('designer', `/api/applications/${app}`)).body as unknown as { setups: { id: string }[] };
 		const seatFile = join(folder, 'interface.json');
 		const get = (url: string, init?: RequestInit) => fetch(url, init);

@@ -87,7 +87,7 @@ describe('data folder', () => {
 		writeFileSync(join(folder, 'a-file'), '');
 		const error = await rejection(lockFolder(join(folder, 'a-file')));
 		expect(error).to.be.instanceOf(FolderUnusableError);
-		expect(error.message).to.include('a file stands in its place');
+		expect(error.message).to.include('there is a file with this name');
 		expect(await rejection(lockFolder(join(folder, 'a-file', 'below')))).to.be.instanceOf(FolderUnusableError);
 	});
 

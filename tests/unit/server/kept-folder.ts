@@ -12,7 +12,7 @@ export interface KeptFolder {
 	readonly tables: Readonly<Record<string, readonly object[]>>;
 }
 
-/** Tables in the order in which their rows can come: what is pointed to stands first. `texts` came with version 2. */
+/** Tables in the order in which their rows can come: what is pointed to must be first. `texts` came with version 2. */
 const ORDER = [
 	'applications',
 	'commands',

@@ -90,7 +90,7 @@ describe('an office with 200,000 edits', function () {
 		await office.store.db.execute(sql`insert into entries (application, stratum, chapter, key, is_lock, op, value, rank)
 			values (${ID}, 'personal', 'shortcuts', 'no such', false, 'set', '{"command": "file.pack", "keys": "Alt+1", "scope": {}}', 9)`);
 		office.profiles.forget();
-		expect((await verifyAll(office, { isWhole: false })).join()).to.include('stands in the table and no edit says it');
+		expect((await verifyAll(office, { isWhole: false })).join()).to.include('is in the table, but in no edit');
 	});
 });
 

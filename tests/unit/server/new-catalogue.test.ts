@@ -82,7 +82,7 @@ describe('another catalogue of a program in an office', () => {
 			[{ renamed: { [OLD]: 'nowhere' } }, /inspect\.mass → nowhere: expected a command that is new/],
 			[{ renamed: { [OLD]: 'file.save' } }, /expected a command that is new/],
 			[{ renamed: { 'file.save': NEW } }, /file\.save → inspect\.weight: expected a command that is gone/],
-			[{ renamed: { [OLD]: NEW, [GONE]: NEW } }, /another command is renamed to it/],
+			[{ renamed: { [OLD]: NEW, [GONE]: NEW } }, /another command is already renamed to it/],
 			[{ defaults: [{ command: 'file.save', keys: 'F9' }] }, /a default of file\.save: expected a command that is new/],
 			[{ defaults: [{ command: FRESH, keys: 'f9+ctrl' }] }, /a default of inspect\.fresh/]
 		] as const) {

@@ -142,7 +142,7 @@ describe('docs/operating.md', function () {
 	it('makes a back-up of the running server, looks at it, and restores it on another machine', async () => {
 		const [backup] = commands('backup /var/backups/skarn-$(date');
 		expect(skarn(backup!).stdout).to.match(/^Backed up /);
-		expect(skarn(commands('verify-backup')[0]!).stdout).to.include('can be read');
+		expect(skarn(commands('verify-backup')[0]!).stdout).to.include('is readable');
 		const elsewhere = join(folder, 'elsewhere');
 		const restore = commands('restore')[0]!.replace('/var/lib/skarn/data', elsewhere);
 		expect(skarn(restore).stdout).to.include('Restored');
@@ -161,6 +161,6 @@ describe('docs/operating.md', function () {
 			body: JSON.stringify({ password: 'slate and chalk' })
 		});
 		expect(changed.status).to.equal(200);
-		expect(skarn('people reset "Nobody" --data /var/lib/skarn').stderr).to.include('nobody called');
+		expect(skarn('people reset "Nobody" --data /var/lib/skarn').stderr).to.include('no member');
 	});
 });

@@ -325,7 +325,7 @@ describe('the people of an office', () => {
 		const refused = await invite('steward', [...people, { name: 'Lead desk', role: 'designer' }]);
 		expect([refused.status, refused.detail]).to.deep.equal([
 			409,
-			'There is somebody called “Lead desk” already. Take another name.'
+			'There is already a member called “Lead desk”. Choose another name.'
 		]);
 		expect(await listed()).to.deep.equal([]);
 		const { links } = await invite('steward', people);

@@ -138,8 +138,8 @@ describe('profiles on the server', () => {
 				},
 				/must be written Alt\+J/
 			],
-			[editOf(4, 'set | Alt+J | file.pack | any', 'factory'), /factory stratum is never written/],
-			[editOf(4, 'set | Alt+J | file.pack | any', 'cellar'), /no stratum "cellar"/]
+			[editOf(4, 'set | Alt+J | file.pack | any', 'factory'), /factory level is read-only/],
+			[editOf(4, 'set | Alt+J | file.pack | any', 'cellar'), /no level "cellar"/]
 		];
 		for (const [edit, message] of cases) {
 			const refused = await problem(office.profiles.edit(id, edit));
@@ -152,7 +152,7 @@ describe('profiles on the server', () => {
 	it('lets no stratum remove what one below has locked', async () => {
 		await office.profiles.edit(id, editOf(4, 'lock | Ctrl+S | file.save | any'));
 		const refused = await problem(office.profiles.edit(id, editOf(5, 'remove | Ctrl+S | file.save | any', 'personal')));
-		expect(refused.message).to.equal('Office has locked Ctrl+S for Save; it cannot be taken away above it');
+		expect(refused.message).to.equal('Office has locked Ctrl+S for Save; it cannot be removed above it');
 	});
 
 	it('publishes releases whose digest is that of their file, and none without a change', async () => {
@@ -200,7 +200,7 @@ describe('profiles on the server', () => {
 	it('knows its seats and refuses others', async () => {
 		await office.seats.add(id, 'C-01', 'Cladding team');
 		expect((await problem(office.seats.add(id, 'C-01', ''))).status).to.equal(409);
-		expect((await problem(office.seats.checkIn('C-99'))).message).to.include('not known to this office');
+		expect((await problem(office.seats.checkIn('C-99'))).message).to.include('does not exist');
 		const told = async () => JSON.parse(await office.seats.checkIn('C-01')) as { timestamp: unknown; restore: boolean };
 		expect(await told()).to.include({ timestamp: null, restore: false });
 		await office.seats.askRestore('C-01');
@@ -284,7 +284,7 @@ describe('profiles on the server', () => {
 			const differing = await office.profiles.verify(id);
 			expect(differing).to.have.length(1);
 			expect(differing[0]).to.match(
-				/^gneiss-solid-5, Office: the shortcut Ctrl\+E {1,2}file\.export is otherwise in the table than the edits say$/
+				/^gneiss-solid-5, Office: the shortcut Ctrl\+E {1,2}file\.export differs between the table and the edits$/
 			);
 			await office.store.db.execute(sql`update entries set rank = 0 where application = ${id} and value ->> 'keys' = 'Ctrl+E'`);
 			await reopen();
@@ -302,14 +302,14 @@ describe('profiles on the server', () => {
 			const [first] = factoryEntries;
 			const keeping = (keys: string) => ({ ...other, rules: { ...other.rules, hardwired: [{ keys, does: 'opens the help' }] } });
 			const cases: [object, RegExp][] = [
-				[{ strata: [...strata, strata[1]] }, /two strata are called "office"/],
-				[{ strata: strata.filter((s) => s.kind !== 'factory') }, /expected one factory stratum, found 0/],
-				[{ strata: [strata[0], { ...strata[0], id: 'second' }] }, /expected one factory stratum, found 2/],
-				[{ strata: [strata[1], strata[0]] }, /stands first/],
+				[{ strata: [...strata, strata[1]] }, /two levels are called "office"/],
+				[{ strata: strata.filter((s) => s.kind !== 'factory') }, /expected one factory level, found 0/],
+				[{ strata: [strata[0], { ...strata[0], id: 'second' }] }, /expected one factory level, found 2/],
+				[{ strata: [strata[1], strata[0]] }, /must be first/],
 				[{ factory: { shortcuts: [{ ...first, scope: { nowhere: ['x'] } }] } }, /there is no axis "nowhere"/],
 				[{ factory: { shortcuts: [{ ...first, keys: 'Ctrl+Nokey' }] } }, /is not a key stroke/],
 				[{ factory: { shortcuts: [{ ...first, keys: 'ctrl+e' }] } }, /must be written Ctrl\+E/],
-				[{ factory: { shortcuts: [first, { ...first, rank: 9 }] } }, /stands there twice/],
+				[{ factory: { shortcuts: [first, { ...first, rank: 9 }] } }, /appears twice/],
 				[{ factory: { shortcuts: [{ ...first, op: 'remove' }] } }, /expected the op set, found remove/],
 				[{ factory: { shortcuts: [{ ...first, command: 'no.such' }] } }, /not in the catalogue/],
 				[{ application: keeping('f1') }, /opens the help: the keys must be written F1/],

@@ -47,7 +47,7 @@ describe('strata that are required, archived or deleted', () => {
 		expect(((await answered(await as('steward', `${path}/rollout`))) as { without: Without[] }).without).to.deep.equal([]);
 	});
 
-	it('may be those of a setup that is required, which everybody’s usual one then has', async () => {
+	it('may be those of a setup that is required, which everyone’s usual one then has', async () => {
 		expect((await documentOf('trainer')).setup.strata).to.not.include('ropes');
 		const moulds: Setup = await answered(await make('steward', { name: 'House', strata: ['office', 'ropes'] }), 201);
 		const put = (who: string) => as(who, `${path}/setups`, 'PUT', { id: moulds.id, isRequired: true });
@@ -87,8 +87,8 @@ describe('strata that are required, archived or deleted', () => {
 
 	it('are deleted with an undo; the office’s, a required one and the last of one’s own are not', async () => {
 		for (const [who, id, said] of [
-			['steward', 'office', /what releases are made of/],
-			['designer', await own('designer'), /the only stratum of your own/]
+			['steward', 'office', /is the content of releases/],
+			['designer', await own('designer'), /your only personal level/]
 		] as const) {
 			const answer = await change(who, id, { state: 'deleted' });
 			expect([answer.status, await answer.text()]).to.satisfy(
@@ -104,7 +104,7 @@ describe('strata that are required, archived or deleted', () => {
 		expect(again.status, 'the name is free').to.equal(201);
 		const back = await change('steward', 'ropes', { state: 'used' });
 		expect([back.status, await back.text()]).to.satisfy(
-			([status, text]: [number, string]) => status === 409 && /called “Ropes” already/.test(text)
+			([status, text]: [number, string]) => status === 409 && /already a level called “Ropes”/.test(text)
 		);
 		await answered(await change('steward', 'ropes-2', { name: 'Cables' }));
 		await answered(await change('steward', 'ropes', { state: 'used' }));

@@ -135,7 +135,7 @@ describe('the routes of the server', () => {
 		expect([hash, response.headers.get('etag')]).to.deep.equal([releases.at(-1)!.sha256, `"${hash}"`]);
 		await refuses('not-found', /./, `${app}/releases/999`);
 		await refuses('not-sound', /./, `${app}/releases/none`);
-		await refuses('not-sound', /say in the notes/, `${app}/releases`, 'POST', {
+		await refuses('not-sound', /write release notes/, `${app}/releases`, 'POST', {
 			notes: ' ',
 			base: await revision()
 		});
@@ -151,7 +151,7 @@ describe('the routes of the server', () => {
 		const { code } = (await ask(`/api/seats/${seat.id}/code`, 'POST')).body;
 		expect(code).to.match(/^([0-9A-Z]{4}-){3}[0-9a-f]{20}$/);
 		await refuses('not-found', /N-99/, '/api/seats/N-99/code', 'POST');
-		await refuses('sign-in', /seats, which sign in by their own key/, `/api/seats/${seat.id}/check-in`);
+		await refuses('sign-in', /Only seats can do this/, `/api/seats/${seat.id}/check-in`);
 		await refuses('not-sound', /there are everyone/, `/api/seats/${seat.id}/ring`, 'PUT', { ring: 'pilot' });
 		await refuses('not-found', /no such setup/, `/api/seats/${seat.id}/sitting`, 'PUT', { setup: 'none' });
 		expect((await ask(`/api/seats/${seat.id}/sitting`, 'PUT', { setup: null })).body['sitting']).to.equal(null);

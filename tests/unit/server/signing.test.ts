@@ -304,7 +304,9 @@ describe('what the server signs', function () {
 		await begin(phrases, 2);
 		const { updater } = await client();
 		await updater().refresh();
-		expect((await problem(office.signing.rotate('timestamp', [phrases[0]!]))).message).to.include('Root needs 2 of its keys');
+		expect((await problem(office.signing.rotate('timestamp', [phrases[0]!]))).message).to.include(
+			'2 main signing keys are needed'
+		);
 		const { roles } = (await office.signing.state())!;
 		const lost = roles.find(({ role }) => role === 'root')!.keys[2]!;
 		const file = readdirSync(office.signing.rootKeys.folder).find((name) => name.includes(lost.slice(0, 12)))!;
@@ -338,7 +340,7 @@ describe('what the server signs', function () {
 		renameSync(office.signing.rootKeys.folder, join(folder, 'in the safe'));
 		const refused = await problem(office.signing.rotate('timestamp', [PHRASE]));
 		expect(refused.kind).to.equal('needs-word');
-		expect(refused.message).to.include(office.signing.rootKeys.folder).and.include('Put their files there');
+		expect(refused.message).to.include(office.signing.rootKeys.folder).and.include('Copy their files there');
 		await office.signing.setUp(['a new beginning'], 1, { isAnew: true });
 		office.seats.forget();
 		expect(await office.seats.keyOf('C-01')).to.equal(null);

@@ -9,14 +9,14 @@ const failed = (code: string, message = 'what it says') =>
 describe('what the database refuses', () => {
 	it('is told with what to do: a full disk, too little memory, damage, a value that does not fit, a database that is away', () => {
 		for (const [code, status, kind, words] of [
-			['53100', 507, 'full', /no room left on the disk of \/data.*Make room/],
-			['ENOSPC', 507, 'full', /no room left/],
-			['EDQUOT', 507, 'full', /no room left/],
-			['53200', 503, 'busy', /Wait a little/],
-			['53300', 503, 'busy', /Wait a little/],
+			['53100', 507, 'full', /The disk of \/data is full.*Free some space/],
+			['ENOSPC', 507, 'full', /is full/],
+			['EDQUOT', 507, 'full', /is full/],
+			['53200', 503, 'busy', /Try again in a moment/],
+			['53300', 503, 'busy', /Try again in a moment/],
 			['XX001', 500, 'damaged', /npm run restore/],
-			['22001', 422, 'not-sound', /does not take this/],
-			['23505', 422, 'not-sound', /does not take this/],
+			['22001', 422, 'not-sound', /database rejected this/],
+			['23505', 422, 'not-sound', /database rejected this/],
 			['57P01', 503, 'away', /cannot be reached/],
 			['08006', 503, 'away', /cannot be reached/],
 			['ECONNREFUSED', 503, 'away', /cannot be reached/]

@@ -161,7 +161,7 @@ describe('an alias file while it is edited', () => {
 		globalThis.fetch = fetch;
 		expect(thrown, 'flush says it by its answer, not by an error').to.equal(undefined);
 		expect([isWritten, session.text, at.edits.waiting.list.length]).to.deep.equal([true, wanted, 1]);
-		expect(at.notice?.text).to.include('held here until the server is back');
+		expect(at.notice?.text).to.include('waiting until the server is back');
 		expect(await stored(), 'not there yet').to.equal(text);
 		expect(await at.edits.sendWaiting()).to.equal(true);
 		expect(await stored()).to.equal(wanted);

@@ -73,7 +73,7 @@ describe('the bars while they are shaped', () => {
 		for (let i = 0; i < 2; i++) await at.edits.undo();
 	});
 
-	it('are asked about before what only this stratum has goes by being as below', async () => {
+	it('are asked about before what only this level has goes by being as below', async () => {
 		const { at, desk } = await open();
 		await desk.addBar('toolbar', 'Mine alone');
 		const made = desk.current!;
@@ -132,7 +132,7 @@ describe('the bars while they are shaped', () => {
 		expect(below(desk, 'work.body.edges').slice(0, 3)).to.deep.equal([before[0], before[1], 'Fillet edges']);
 		desk.select(id('look.0'), true);
 		await desk.shift(1);
-		expect(at.notice!.text).to.include('stands in several things');
+		expect(at.notice!.text).to.include('is in several groups');
 		for (let i = 0; i < 4; i++) await at.edits.undo();
 		expect(below(desk, take)).to.deep.equal(before);
 	});

@@ -34,11 +34,11 @@ describe('what is carried over the bars by mouse', () => {
 		const { at, desk, drag, names } = await open();
 		const carried: Record<string, string> = {};
 		drag.start(event(carried), id('work.body.grow.3'));
-		expect(desk.told).to.include('Loft is carried');
+		expect(desk.told).to.include('Loft is being moved');
 		drag.carry(event(), id('work.body.grow.0'));
 		expect(drag.mark).to.include({ id: 'work.body.grow.0', side: 'before' });
 		drag.drop(event(carried), id('work.body.grow.0'));
-		await until(() => names('work.body.grow')[0] === 'Loft', 'it stands first');
+		await until(() => names('work.body.grow')[0] === 'Loft', 'it must be first');
 		expect(drag.mark).to.equal(undefined);
 		drag.drop(event(carried), id('work.body.edges'));
 		await until(() => names('work.body.edges').at(-1) === 'Loft', 'it stands last in the other group');

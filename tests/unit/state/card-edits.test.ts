@@ -43,7 +43,7 @@ describe('what is done to the shortcuts of a command on its card', () => {
 		await at.edits.commit('a third', ofShortcuts(put(at.profile, at.targetId, third, 3)));
 		await card('inspect.mass').backToFactory();
 		expect(keysOf('file.save').includes('Ctrl+S')).to.equal(false);
-		expect(at.notice?.text).to.match(/Ctrl\+S does not go back to Save: Measure has it now/);
+		expect(at.notice?.text).to.match(/Ctrl\+S cannot return to Save: Measure uses it now/);
 		while (at.edits.undoable.length > earlier) await at.edits.undo();
 	});
 });

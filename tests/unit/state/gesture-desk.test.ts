@@ -131,14 +131,14 @@ describe('a run of the hand test', () => {
 		const { wanted } = trial;
 		trial.press(10, 10, 0);
 		trial.release(15, 10, 50);
-		expect([trial.wanted, trial.note]).to.deep.equal([wanted, 'That was too short to have a direction.']);
+		expect([trial.wanted, trial.note]).to.deep.equal([wanted, 'That was too short for a direction.']);
 		trial.press(10, 10, 0);
 		trial.lose();
 		trial.release(100, 10, 50);
 		expect([trial.wanted, trial.flicks.length, trial.note]).to.deep.equal([
 			wanted,
 			0,
-			'The pointer was lost; that one does not count.'
+			'The pointer was lost; this flick is not counted.'
 		]);
 		trial.stop();
 		expect(trial.wanted).to.equal(undefined);

@@ -112,9 +112,9 @@ describe('releases on their way, in a browser', () => {
 			expect(await desk.settle('C-01')).to.equal(false);
 			// the same said at the workstation
 			const at1 = { server, folder, every: 1 };
-			expect(await tellTrouble(at1, 'Orbit again', asking)).to.equal('C-01: reported: Orbit again');
+			expect(await tellTrouble(at1, 'Orbit again', asking)).to.equal('C-01: problem reported: Orbit again');
 			await desk.load();
-			expect([seat().state, desk.reporter(seat().trouble!)]).to.deep.equal(['troubled', 'said at the seat']);
+			expect([seat().state, desk.reporter(seat().trouble!)]).to.deep.equal(['troubled', 'reported at the seat']);
 			const refused = await tellTrouble(at1, 'x'.repeat(401), asking).catch((error: Error) => error.message);
 			expect(refused).to.match(/400/);
 			await tellTrouble(at1, null, asking);
@@ -156,7 +156,7 @@ describe('a proposal on the bench', () => {
 		expect(tried.workspace.revision).to.equal(at.revision);
 		for (const [number, words] of [
 			[999, /no proposal 999/],
-			[id, /withdrawn already/]
+			[id, /already withdrawn/]
 		] as const) {
 			if (number === id) await desk.withdraw(desk.list.find((one) => one.id === id)!);
 			const refused = await demo.browser.trialOf(at, number).catch((error: Error) => error.message);

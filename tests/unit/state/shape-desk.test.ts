@@ -75,7 +75,7 @@ describe('the shapes while they are drawn', () => {
 		for (const [path, why] of [
 			[[5, 5, 5, 5], /a dot/],
 			[[5, 5], /a dot/],
-			[[0, 0, 40, 1, 80, 0], /nearly straight/]
+			[[0, 0, 40, 1, 80, 0], /almost straight/]
 		] as const) {
 			expect(await desk.draw(path, 'A')).to.equal(false);
 			expect(desk.note).to.match(why);
@@ -83,7 +83,7 @@ describe('the shapes while they are drawn', () => {
 		desk.select('ring');
 		for (let i = 4; i < 12; i++) expect(await desk.draw(drawn('circle'), '')).to.equal(true);
 		expect(await desk.draw(drawn('circle'), '')).to.equal(false);
-		expect(desk.note).to.equal('Ring has 12 drawings, which is enough: leave one out first.');
+		expect(desk.note).to.equal('Ring has 12 drawings, which is the maximum. Remove one first.');
 		await undoAll(at, many);
 	});
 

@@ -94,13 +94,13 @@ describe('the workspace of a page', () => {
 	it('says so when nothing changes, when nothing can be undone and when the server refuses', async () => {
 		const at = await open();
 		expect(await at.edits.commit('nothing', [])).to.equal(true);
-		expect(at.notice?.text).to.include('it is so already');
+		expect(at.notice?.text).to.include('No change needed');
 		await give(at, 'solid.box', 'Ctrl+Alt+Shift+F8');
 		await at.edits.undo();
 		await at.edits.redo();
 		const { revision } = at;
 		await at.edits.redo();
-		expect(at.notice).to.deep.include({ kind: 'failed', text: 'There is nothing of Personal to redo.' });
+		expect(at.notice).to.deep.include({ kind: 'failed', text: 'There is nothing in Personal to redo.' });
 		expect(await give(at, 'no.such', 'Ctrl+Alt+Shift+F7')).to.equal(false);
 		expect(at.notice?.text).to.include('no.such');
 		expect([runs(at, 'Ctrl+Alt+Shift+F7'), at.revision, at.edits.busy]).to.deep.equal([[], revision, false]);
@@ -117,7 +117,7 @@ describe('the workspace of a page', () => {
 		} finally {
 			globalThis.fetch = fetch;
 		}
-		expect(at.notice?.text).to.include('cannot be reached').and.include('is safe');
+		expect(at.notice?.text).to.include('cannot be reached').and.include('Nothing is lost');
 		await at.edits.undo();
 		expect(runs(at, 'Ctrl+Alt+Shift+F8')).to.deep.equal([]);
 	});

@@ -63,7 +63,7 @@ describe('look of a key', () => {
 		expect(saidOf(face('KeyE'), usual)).to.equal('E Extrude, E: Extrude');
 		expect(saidOf(face('KeyE'), { ...usual, modifiers: ['Shift'] })).to.match(/^E Extruded cut, Shift\+E: Extruded cut/);
 		expect(saidOf(face('KeyI'), usual)).to.equal('I, I: Nothing');
-		expect(saidOf(face('ShiftLeft'), usual)).to.equal('Shift');
+		expect(saidOf(face('ShiftLeft'), usual)).to.equal('Shift, left Shift');
 		const withError = faces.find((f) => lookOf(f, usual).severity === 'error')!;
 		expect(saidOf(withError, usual)).to.match(/, error$/);
 	});

@@ -26,7 +26,7 @@ describe('options on the bench', () => {
 	it('say where the pointer is: caught within reach, else on the raster, with so many places', () => {
 		const usual = benchOptions(options, bare);
 		const corner = { x: 10, y: 20 };
-		expect(readoutText({ x: 13, y: 24 }, [corner], usual)).to.equal('x 100.00  y 200.00 mm, caught at a corner');
+		expect(readoutText({ x: 13, y: 24 }, [corner], usual)).to.equal('x 100.00  y 200.00 mm, snapped to a corner');
 		expect(readoutText({ x: 13, y: 24 }, [corner], { ...usual, reach: 4 })).to.equal('x 140.00  y 240.00 mm');
 		expect(readoutText({ x: 13.26, y: 24 }, [], { ...usual, grid: 1, decimals: 1 })).to.equal('x 132.6  y 240.0 mm');
 		expect(caught(corner, [corner], 0)).to.equal(undefined);

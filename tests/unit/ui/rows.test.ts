@@ -4,7 +4,7 @@ import type { StratumId } from '../../../core/strata/stratum.ts';
 import { constructTable } from '@tanstack/table-core';
 import { storeReactivityBindings } from '@tanstack/table-core/store-reactivity-bindings';
 import { aliasColumns, saying } from '../../../src/lib/ui/aliases/rows.ts';
-import { definitionsOf, features } from '../../../src/lib/ui/table/columns.ts';
+import { definitionsOf, features } from '../../../src/lib/ui/kit/columns.ts';
 import { varve } from '../../../demo/varve/varve.ts';
 import { subjectOf } from '../demo-office.ts';
 

@@ -4,7 +4,7 @@ import type { AliasEntry } from '../table.ts';
 /** The same alias for the same command once more, in this file or in one below. */
 export const duplicate: AliasRule = {
 	id: 'duplicate',
-	title: 'Said twice',
+	title: 'Duplicate',
 	find({ table }, report) {
 		// of two lines about one alias at least one has no effect
 		const said = new Set(Array.from(table.idle.keys(), (entry) => entry.key));

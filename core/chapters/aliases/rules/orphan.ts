@@ -18,10 +18,10 @@ function spellingsIn(catalogue: Catalogue): Spellings {
 	return known;
 }
 
-/** The command does not exist in this version, or there is nothing to take away. */
+/** The command does not exist in this version, or there is nothing to remove. */
 export const orphan: AliasRule = {
 	id: 'orphan',
-	title: 'Speaks of what is not there',
+	title: 'Refers to something missing',
 	find({ table, catalogue }, report) {
 		const guessed = new Set<string>();
 		const meantBy = (command: string) => {
@@ -32,14 +32,16 @@ export const orphan: AliasRule = {
 			if (entry.command === TAKES_AWAY) {
 				if (table.idle.get(entry) === 'nothing')
 					report('note', entry, () => ({
-						sentence: `No stratum below gives ${entry.alias}, so that there is nothing to take away.`,
+						sentence: `No level below contains ${entry.alias}, so there is nothing to remove.`,
 						fixes: [remove(entry), off(entry)]
 					}));
 				continue;
 			}
 			report('attention', entry, () => {
 				const meant = meantBy(entry.command);
-				const fixes: AliasFix[] = meant ? [{ kind: 'set', label: `Make it ${meant}`, entry, values: { command: meant } }] : [];
+				const fixes: AliasFix[] = meant
+					? [{ kind: 'set', label: `Change it to ${meant}`, entry, values: { command: meant } }]
+					: [];
 				return {
 					sentence: `There is no command ${entry.command} in this version${meant ? `; ${meant} is spelt much like it` : ''}.`,
 					fixes: [...fixes, off(entry), remove(entry)]

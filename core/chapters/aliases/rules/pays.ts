@@ -11,7 +11,7 @@ const slow = thoseThat<AliasGround['shortcutCosts']>(({ alias, command }, shortc
 /** An alias that is not faster than the command's shortcut. */
 export const pays: AliasRule = {
 	id: 'pays',
-	title: 'Too long to pay',
+	title: 'Slower than the shortcut',
 	find({ table, catalogue, shortcutCosts }, report) {
 		for (const entry of slow([...table.inForce.values()], shortcutCosts))
 			report('note', entry, () => ({

@@ -36,12 +36,12 @@ export const buried: BarRule = {
 				stratum: node.stratum.id,
 				command: command.id,
 				situation: 0,
-				sentence: `${command.label} is run ${command.use} times a day and stands in ${isPlace(flyout) ? flyout.item.flyout : ''}, which has to be opened first, while there is room beside it.`,
+				sentence: `${command.label} is run ${command.use} times a day, but is in ${isPlace(flyout) ? flyout.item.flyout : ''}, which has to be opened first. There is room beside it.`,
 				facts: [flyout.id, String(command.use)],
 				fixes: [
 					{
 						kind: 'pull-out',
-						label: `Pull ${command.label} out of ${isPlace(flyout) ? flyout.item.flyout : ''}`,
+						label: `Move ${command.label} out of ${isPlace(flyout) ? flyout.item.flyout : ''}`,
 						changes: (profile, target) =>
 							moveItem(
 								profile,

@@ -14,7 +14,7 @@ import type { BarRule } from '../finding.ts';
 /** A floating bar of the first monitor lies outside of the narrowest screen that counts, or over another bar. */
 export const cover: BarRule = {
 	id: 'cover',
-	title: 'Floats where it is in the way',
+	title: 'Floating toolbar in the way',
 	find({ tree, index, narrowest, desks }, report) {
 		const floats = tree.bars.filter(({ item }) => !item.hidden && item.dock.edge === 'floating' && item.form === 'toolbar');
 		floats.forEach((bar, i) => {
@@ -29,7 +29,7 @@ export const cover: BarRule = {
 					stratum: bar.stratum.id,
 					command: undefined,
 					situation,
-					sentence: `The floating bar ${bar.item.name} stands on monitor ${monitor}, which ${listed(without)} ${without.length === 1 ? 'has' : 'have'} not.`,
+					sentence: `The floating toolbar ${bar.item.name} is on monitor ${monitor}, which ${listed(without)} ${without.length === 1 ? 'does' : 'do'} not have.`,
 					facts: [...without],
 					fixes: [docked(bar)]
 				});
@@ -52,7 +52,7 @@ export const cover: BarRule = {
 				stratum: bar.stratum.id,
 				command: undefined,
 				situation,
-				sentence: `The floating bar ${bar.item.name} lies over ${under.bar.name} on ${narrowest.name}.`,
+				sentence: `The floating toolbar ${bar.item.name} covers ${under.bar.name} on ${narrowest.name}.`,
 				facts: [under.bar.id],
 				fixes: [docked(bar)]
 			});
@@ -76,7 +76,7 @@ export const cover: BarRule = {
 				stratum: stratum.id,
 				command: undefined,
 				situation,
-				sentence: `The floating bar ${item.name} lies outside of the window on ${narrowest.name}.`,
+				sentence: `The floating toolbar ${item.name} is outside of the window on ${narrowest.name}.`,
 				facts: [String(rect.x), String(rect.y)],
 				fixes: [docked(bar)]
 			});

@@ -30,7 +30,7 @@ function* crowdedIn(layout: WindowLayout, tree: BarTree): Generator<Crowded> {
 				node,
 				isLost: false,
 				names,
-				sentence: (screen) => `On ${screen}, ${listed(names)} of ${bar.name} ${verb(names, 'goes', 'go')} into its drawer.`
+				sentence: (screen) => `On ${screen}, ${listed(names)} of ${bar.name} ${verb(names, 'goes', 'go')} into its overflow.`
 			};
 	}
 	for (const { tabs, strip, front } of layout.ribbons) {
@@ -41,7 +41,7 @@ function* crowdedIn(layout: WindowLayout, tree: BarTree): Generator<Crowded> {
 					node,
 					isLost: true,
 					names: [tab.name],
-					sentence: (screen) => `On ${screen}, the tab ${tab.name} has no room in the line of tabs and cannot be reached.`
+					sentence: (screen) => `On ${screen}, the tab ${tab.name} does not fit in the row of tabs and cannot be reached.`
 				};
 		}
 		const node = front && nodeOf(front.id);
@@ -51,7 +51,7 @@ function* crowdedIn(layout: WindowLayout, tree: BarTree): Generator<Crowded> {
 		if (folded.length + off.length === 0) continue;
 		const happens = [
 			...(folded.length > 0 ? [`${folded.join(', ')} ${verb(folded, 'becomes', 'become')} one button`] : []),
-			...(off.length > 0 ? [`${off.join(', ')} ${verb(off, 'falls', 'fall')} off`] : [])
+			...(off.length > 0 ? [`${off.join(', ')} ${verb(off, 'is', 'are')} hidden`] : [])
 		].join(', and ');
 		yield {
 			node,
@@ -71,7 +71,7 @@ function* crowdedIn(layout: WindowLayout, tree: BarTree): Generator<Crowded> {
 				node: title,
 				isLost: true,
 				names: [name],
-				sentence: (screen) => `On ${screen}, the menu ${name} has no room in its line and cannot be reached.`
+				sentence: (screen) => `On ${screen}, the menu ${name} does not fit in its row and cannot be reached.`
 			};
 		}
 	}
@@ -90,7 +90,7 @@ const examples = ({ tree, index: { space } }: BarGround): number[] =>
  */
 export const crowding: BarRule = {
 	id: 'crowding',
-	title: 'Falls off on a small screen',
+	title: 'Hidden on a small screen',
 	find(ground, report) {
 		const { tree, index, tightest } = ground;
 		const found = new Map<ItemId, BarFinding>();

@@ -41,11 +41,11 @@ export const doubled: BarRule = {
 					stratum: second.node.stratum.id,
 					command,
 					situation: 0,
-					sentence: `${label} is visible twice at once, in ${one} and in ${one === other ? `${other} once more` : other}.`,
+					sentence: `${label} is visible twice, in ${one} and in ${one === other ? `${other} once more` : other}.`,
 					facts: [first.node.id, second.node.id],
 					fixes: [second, first].map(({ node, home }) => ({
 						kind: 'take-out',
-						label: `Take ${label} out of ${home}`,
+						label: `Remove ${label} from ${home}`,
 						changes: (profile, target) => takeOut(profile, target, [node.id])
 					}))
 				});

@@ -5,7 +5,7 @@ import type { BarRule } from '../finding.ts';
 /** A bar, tab, group or flyout in which nothing is to be found. */
 export const empty: BarRule = {
 	id: 'empty',
-	title: 'Holds nothing',
+	title: 'Empty',
 	find({ tree }, report) {
 		for (const node of allNodes(tree)) {
 			const name = nameOf(node);
@@ -19,11 +19,9 @@ export const empty: BarRule = {
 				stratum: node.stratum.id,
 				command: undefined,
 				situation: 0,
-				sentence: `The ${node.item.kind === 'place' ? 'flyout' : node.item.kind} ${name} holds no command.`,
+				sentence: `The ${node.item.kind === 'place' ? 'flyout' : node.item.kind} ${name} has no command.`,
 				facts: [name],
-				fixes: [
-					{ kind: 'take-out', label: `Take ${name} out`, changes: (profile, target) => takeOut(profile, target, [node.id]) }
-				]
+				fixes: [{ kind: 'take-out', label: `Remove ${name}`, changes: (profile, target) => takeOut(profile, target, [node.id]) }]
 			});
 		}
 	}

@@ -7,7 +7,7 @@ import type { BarRule } from '../finding.ts';
 /** A command has a place and its opposite has none, or only one that stands elsewhere. */
 export const halved: BarRule = {
 	id: 'halved',
-	title: 'Its opposite stands elsewhere',
+	title: 'Opposite command is not next to it',
 	find({ tree, index }, report) {
 		const places = new Map<CommandId, BarNode[]>();
 		for (const node of allNodes(tree)) {
@@ -35,13 +35,13 @@ export const halved: BarRule = {
 				command: id,
 				situation: 0,
 				sentence: other
-					? `${command.label} stands in ${home}, and its opposite ${opposite.label} in ${homeOf(tree, other)}.`
-					: `${command.label} stands in ${home}, and its opposite ${opposite.label} nowhere.`,
+					? `${command.label} is in ${home}, but its opposite ${opposite.label} is in ${homeOf(tree, other)}.`
+					: `${command.label} is in ${home}, but its opposite ${opposite.label} is in no toolbar.`,
 				facts: [opposite.id, other?.id ?? ''],
 				fixes: [
 					{
 						kind: 'beside',
-						label: `Put ${opposite.label} behind ${command.label}`,
+						label: `Put ${opposite.label} after ${command.label}`,
 						changes(profile, target) {
 							const at = (tree.byId.get(node!.parent!)?.children.findIndex((child) => child.id === node!.id) ?? 0) + 1;
 							if (other) return moveItem(profile, target, other.id, node!.parent, at);

@@ -7,7 +7,7 @@ import type { BarRule } from '../finding.ts';
 /** A bar shows in a situation in which fewer than half of its commands exist. */
 export const inert: BarRule = {
 	id: 'inert',
-	title: 'Shows where little of it exists',
+	title: 'Shown where few of its commands exist',
 	find({ tree, index }, report) {
 		const { space, catalogue } = index;
 		for (const bar of tree.bars) {
@@ -27,7 +27,7 @@ export const inert: BarRule = {
 				stratum: bar.stratum.id,
 				command: undefined,
 				situation: 0,
-				sentence: `The bar ${bar.item.name} shows in ${all} situations, and of its ${commands.length} commands only ${Math.round(share * 100)} % exist there on the average.`,
+				sentence: `The toolbar ${bar.item.name} is shown in ${all} situations, where on average only ${Math.round(share * 100)} % of its ${commands.length} commands exist.`,
 				facts: [String(Math.round(share * 100))],
 				fixes: [
 					{

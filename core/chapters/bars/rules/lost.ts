@@ -3,10 +3,10 @@ import { stratumById } from '../../../strata/stratum.ts';
 import type { BarRule } from '../finding.ts';
 import type { IdleItem } from '../tree.ts';
 
-/** A stratum says something of bars that has no effect: what it stood in is gone, or it stands where it cannot. */
+/** A stratum says something of bars that has no effect: its parent is gone, or it stands where it cannot. */
 export const lost: BarRule = {
 	id: 'lost',
-	title: 'Has no place any more',
+	title: 'Has lost its position',
 	find: ({ tree }, report) =>
 		told(
 			tree.idle.filter(({ lockedBy }) => !lockedBy),
@@ -33,7 +33,7 @@ function told(idle: readonly IdleItem[], report: Parameters<BarRule['find']>[1])
 			stratum: stratum.id,
 			command: undefined,
 			situation: 0,
-			sentence: `${stratum.name} speaks of ${entry.id} in the bars, without effect: ${why}.`,
+			sentence: `${stratum.name} changes ${entry.id} in the toolbars without effect: ${why}.`,
 			facts: [why],
 			fixes:
 				stratum.kind === 'factory'
@@ -41,7 +41,7 @@ function told(idle: readonly IdleItem[], report: Parameters<BarRule['find']>[1])
 					: [
 							{
 								kind: 'drop',
-								label: `Drop what ${stratum.name} says of ${entry.id}`,
+								label: `Remove the change of ${entry.id} from ${stratum.name}`,
 								changes: (profile, target) => (target === stratum.id ? resetItems(stratumById(profile, target), [entry.id]) : [])
 							}
 						]

@@ -33,7 +33,7 @@ export const moved: BarRule = {
 				stratum: node.stratum.id,
 				command: node.item.command,
 				situation: is.situation,
-				sentence: `${label} stands ${far} px from where it stood in the last release.`,
+				sentence: `${label} is ${far} px away from its position in the last release.`,
 				facts: [then.parent ?? '', then.order],
 				// who put it beside its opposite will not want it back
 				fixes: isBesideOpposite(ground, node)
@@ -41,7 +41,7 @@ export const moved: BarRule = {
 					: [
 							{
 								kind: 'put-back',
-								label: `Put ${label} back where it stood`,
+								label: `Move ${label} back`,
 								changes: (profile, target) => setItem(stratumById(profile, target), node.id, node.item, then.parent, then.order)
 							}
 						]

@@ -6,7 +6,7 @@ import type { BarRule } from '../finding.ts';
 /** A bar is for a context that is not there, as after a mode has gone, and shows nowhere. */
 export const nowhere: BarRule = {
 	id: 'nowhere',
-	title: 'Shows nowhere',
+	title: 'Never shown',
 	find({ tree, index: { space } }, report) {
 		for (const { id, item, stratum } of tree.bars) {
 			if (item.hidden || !isEmpty(whereShown(space, item))) continue;
@@ -16,7 +16,7 @@ export const nowhere: BarRule = {
 				stratum: stratum.id,
 				command: undefined,
 				situation: 0,
-				sentence: `The bar ${item.name} is for ${space.scopeLabel(item.scope)}, where nobody ever is; it shows nowhere.`,
+				sentence: `The toolbar ${item.name} is for ${space.scopeLabel(item.scope)}, which never occurs, so it is never shown.`,
 				facts: [space.scopeLabel(item.scope)],
 				fixes: [
 					{
@@ -24,7 +24,7 @@ export const nowhere: BarRule = {
 						label: `Show ${item.name} everywhere`,
 						changes: (profile, target) => changeItem(profile, target, id, { ...item, scope: {} })
 					},
-					{ kind: 'take-out', label: `Take ${item.name} out`, changes: (profile, target) => takeOut(profile, target, [id]) }
+					{ kind: 'take-out', label: `Remove ${item.name}`, changes: (profile, target) => takeOut(profile, target, [id]) }
 				]
 			});
 		}

@@ -5,7 +5,7 @@ import type { BarRule } from '../finding.ts';
 /** A place runs a command that this version does not have. */
 export const orphan: BarRule = {
 	id: 'orphan',
-	title: 'Runs what is not there',
+	title: 'Runs a missing command',
 	find({ tree, index }, report) {
 		for (const { id, item, stratum } of allNodes(tree)) {
 			if (item.kind !== 'place' || item.command === undefined || index.catalogue.has(item.command)) continue;
@@ -15,10 +15,10 @@ export const orphan: BarRule = {
 				stratum: stratum.id,
 				command: item.command,
 				situation: 0,
-				sentence: `A place in the bars runs ${item.command}, and there is no such command in this version.`,
+				sentence: `A button runs ${item.command}, which does not exist in this version.`,
 				facts: [item.command],
 				fixes: [
-					{ kind: 'take-out', label: `Take ${item.command} out`, changes: (profile, target) => takeOut(profile, target, [id]) }
+					{ kind: 'take-out', label: `Remove ${item.command}`, changes: (profile, target) => takeOut(profile, target, [id]) }
 				]
 			});
 		}

@@ -5,7 +5,7 @@ import type { BarRule } from '../finding.ts';
 /** A place has a title of its own: then the command is known under two names. */
 export const twoNames: BarRule = {
 	id: 'two-names',
-	title: 'Known under two names',
+	title: 'Two names for one command',
 	find({ tree, index }, report) {
 		for (const { id, item, stratum } of allNodes(tree)) {
 			if (item.kind !== 'place' || item.command === undefined || item.title === undefined) continue;
@@ -17,12 +17,12 @@ export const twoNames: BarRule = {
 				stratum: stratum.id,
 				command: item.command,
 				situation: 0,
-				sentence: `${label} is called ${item.title} in the bars; who looks for one name does not find the other.`,
+				sentence: `${label} has the label ${item.title} in the toolbars, which is hard to find under the other name.`,
 				facts: [item.title],
 				fixes: [
 					{
 						kind: 'rename',
-						label: `Call it ${label}`,
+						label: `Use the name ${label}`,
 						changes: (profile, target) => {
 							const { title: _, ...plain } = item;
 							return changeItem(profile, target, id, plain);

@@ -43,9 +43,9 @@ export const unopened: BarRule = {
 				sentence:
 					inputs.length > 0
 						? readable(
-								`${listed(inputs)} should open the cursor bar ${item.name}, and does something else in ${isEverywhere ? 'every situation' : `${closed.length} of the ${shows.length} situations`} in which it shows.`
+								`${listed(inputs)} should open the cursor bar ${item.name}, but does something else in ${isEverywhere ? 'every situation' : `${closed.length} of the ${shows.length} situations`} where it is shown.`
 							)
-						: `No key and no button opens the cursor bar ${item.name}.`,
+						: `No key or mouse button opens the cursor bar ${item.name}.`,
 				facts: [inputs.join(' '), String(closed.length)],
 				fixes: [
 					{

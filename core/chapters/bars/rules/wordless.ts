@@ -8,7 +8,7 @@ import type { BarRule } from '../finding.ts';
 /** An icon stands alone, and there is none, or a neighbour that stands alone has the same. */
 export const wordless: BarRule = {
 	id: 'wordless',
-	title: 'An icon that tells nothing',
+	title: 'Icon without a label',
 	find({ tree, index }, report) {
 		for (const bar of tree.bars) {
 			const { form, text, hidden, name } = bar.item;
@@ -30,13 +30,13 @@ export const wordless: BarRule = {
 					command: command.id,
 					situation: 0,
 					sentence: twin
-						? `In ${name}, ${command.label} and ${twin.command.label} stand beside each other with the same icon and no name.`
-						: `In ${name}, ${command.label} has neither a name nor an icon.`,
+						? `In ${name}, ${command.label} and ${twin.command.label} are side by side with the same icon and no label.`
+						: `In ${name}, ${command.label} has neither a label nor an icon.`,
 					facts: [icon, twin?.command.id ?? ''],
 					fixes: [
 						{
 							kind: 'name',
-							label: `Show the name of ${command.label}`,
+							label: `Show the label of ${command.label}`,
 							changes: (profile, target) => changeItem(profile, target, node.id, { ...node.item, shows: 'text' })
 						}
 					]

@@ -19,7 +19,7 @@ const percent = (share: number): string => `${Math.round(share * 100)} %`;
 /** Two shapes that run different commands in one place are taken for each other too often, drawn by the hands of the office. */
 export const alike: GestureRule = {
 	id: 'alike',
-	title: 'Two shapes that are taken for each other',
+	title: 'Two shapes that are confused',
 	find({ profile, index, desks }, report) {
 		const { catalogue } = index;
 		const drawn = drawnOf(index);
@@ -45,7 +45,7 @@ export const alike: GestureRule = {
 				command: worse.binding.command,
 				keys: worse.binding.keys,
 				situation,
-				sentence: `${bad.entry.label} for ${labelOf(worse)} is taken for ${good.entry.label}, ${labelOf(better)}, in ${percent(Math.max(rates.one, rates.other))} of drawings, and the other way round in ${percent(Math.min(rates.one, rates.other))}. Draw ${bad.entry.label} anew, more unlike.`,
+				sentence: `${bad.entry.label} for ${labelOf(worse)} is recognised as ${good.entry.label}, ${labelOf(better)}, in ${percent(Math.max(rates.one, rates.other))} of drawings, and vice versa in ${percent(Math.min(rates.one, rates.other))}. Redraw ${bad.entry.label} so that it differs more.`,
 				facts: [better.binding.key, JSON.stringify([here.entry.samples, there.entry.samples])],
 				fixes: [...strict(bad, good), ...withAnother(worse, bad, profile, index), ...withAnother(better, good, profile, index)]
 			});
@@ -90,6 +90,6 @@ const strict = (...shapes: readonly PlacedShape[]): FixProposal[] =>
 		.filter(({ entry }) => entry.isEitherWay || entry.isTurned)
 		.map(({ entry }) => ({
 			kind: 'strict',
-			label: `Let ${entry.label} count only as it was drawn`,
+			label: `Recognise ${entry.label} only as drawn`,
 			changes: (now, target) => setShape(stratumById(now, target), { ...entry, isEitherWay: false, isTurned: false })
 		}));

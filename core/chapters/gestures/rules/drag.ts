@@ -13,7 +13,7 @@ import { putOn } from '../moves.ts';
  */
 export const drag: GestureRule = {
 	id: 'drag',
-	title: 'A drag that flicks take',
+	title: 'Drag blocked by flicks',
 	find({ profile, index }, report) {
 		const { catalogue, space } = index;
 		const isTimed = index.rules.pointer?.flickWithin !== undefined;
@@ -45,8 +45,8 @@ export const drag: GestureRule = {
 				keys: binding.keys,
 				situation: isEmpty(flicked) ? first(intersection(reach, index.reach(shape!.binding))) : first(flicked),
 				sentence: isEmpty(flicked)
-					? `${label} is dragged with ${triggerText(trigger)}, where drawn shapes of the same button run ${catalogue.get(shape!.binding.command)?.label ?? shape!.binding.command}: what is dragged there does not follow until the button is let go.`
-					: `${label} is dragged with ${triggerText(trigger)}, which belongs to a rose: each move with it is a flick${where}.`,
+					? `${label} is dragged with ${triggerText(trigger)}, where drawn shapes of the same button run ${catalogue.get(shape!.binding.command)?.label ?? shape!.binding.command}: the drag starts only when the button is released.`
+					: `${label} is dragged with ${triggerText(trigger)}, which is used by a rose: each move with it is a flick${where}.`,
 				facts: [isEmpty(flicked) ? shape!.binding.key : String(count(flicked))],
 				fixes: free
 					? [

@@ -10,7 +10,7 @@ const FREQUENT = 20;
 /** A frequent command lies on a diagonal while an obscure one has up, down, left or right, which hands find with less care. */
 export const far: GestureRule = {
 	id: 'far',
-	title: 'Frequent, and on a diagonal',
+	title: 'Frequent command on a diagonal',
 	find({ index, heard }, report) {
 		const { catalogue } = index;
 		const useOf = (id: Parameters<typeof catalogue.get>[0]) => catalogue.get(id)?.use ?? 0;
@@ -33,12 +33,12 @@ export const far: GestureRule = {
 					command: binding.command,
 					keys: binding.keys,
 					situation: first(here),
-					sentence: `${label}, run ${use} times a day, lies on ${directionText(degrees)}, and ${theirs}, run ${useOf(obscure.binding.command)} times, has ${directionText(obscure.degrees)}.`,
+					sentence: `${label}, run ${use} times a day, is on ${directionText(degrees)}, and ${theirs}, run ${useOf(obscure.binding.command)} times, has ${directionText(obscure.degrees)}.`,
 					facts: [String(degrees), obscure.binding.key],
 					fixes: [
 						{
 							kind: 'swap',
-							label: `Change ${label} with ${theirs}`,
+							label: `Swap ${label} and ${theirs}`,
 							changes: (p, target) =>
 								putOn(index, p, target, [
 									[binding, obscure.binding.keys],

@@ -15,7 +15,7 @@ const areOpposites = (catalogue: Catalogue, a: CommandId, b: CommandId): boolean
 /** A command and its opposite lie on one rose, and not opposite each other. */
 export const halved: GestureRule = {
 	id: 'halved',
-	title: 'Opposites that do not lie opposite',
+	title: 'Opposite commands not in opposite directions',
 	find({ index, heard }, report) {
 		const { catalogue } = index;
 		for (const rose of rosesSeen(index))
@@ -40,13 +40,13 @@ export const halved: GestureRule = {
 					command: one.binding.command,
 					keys: one.binding.keys,
 					situation: first(here),
-					sentence: `${label(one.binding.command)} lies on ${directionText(one.degrees)} and its opposite ${label(other.binding.command)} on ${directionText(other.degrees)}, not on ${directionText(across)}.`,
+					sentence: `${label(one.binding.command)} is on ${directionText(one.degrees)}, its opposite ${label(other.binding.command)} on ${directionText(other.degrees)}, not on ${directionText(across)}.`,
 					facts: [String(one.degrees), String(other.degrees)],
 					fixes: [
 						{
 							kind: 'across',
 							label: there
-								? `Change ${label(other.binding.command)} with ${label(there.binding.command)}`
+								? `Swap ${label(other.binding.command)} and ${label(there.binding.command)}`
 								: `Put ${label(other.binding.command)} on ${directionText(across)}`,
 							changes: (p, target) =>
 								putOn(index, p, target, [[other.binding, keys], ...(there ? [[there.binding, other.binding.keys] as const] : [])])

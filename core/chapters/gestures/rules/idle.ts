@@ -7,7 +7,7 @@ import { dropThing } from '../writing.ts';
 /** A stratum speaks of a rose or a shape, without effect: one below has locked it, or says nothing of it. */
 export const idle: GestureRule = {
 	id: 'idle',
-	title: 'Speaks of a gesture without effect',
+	title: 'Gesture change without effect',
 	find({ profile, index: { space } }, report) {
 		for (const { entry, stratum } of rosesOf(profile)) {
 			const by = roseLockedBy(profile, space, entry, stratum.id);
@@ -26,7 +26,7 @@ export const idle: GestureRule = {
 			if (reason === 'covered') continue;
 			const what =
 				entry.kind === 'rose' ? `the rose of ${triggerText(entry)} in ${space.scopeLabel(entry.scope)}` : `the shape ${entry.id}`;
-			const why = reason === 'locked' ? `${by!.name} has locked it` : 'no stratum below says anything of it';
+			const why = reason === 'locked' ? `${by!.name} has locked it` : 'no level below contains it';
 			report(withoutEffect(stratum, entry, what, why, entry.kind === 'rose' ? Math.max(0, space.setOf(entry.scope).first) : 0));
 		}
 	}
@@ -45,12 +45,12 @@ const withoutEffect = (
 	command: undefined,
 	keys: undefined,
 	situation,
-	sentence: `${stratum.name} speaks of ${what}, without effect: ${why}.`,
+	sentence: `${stratum.name} changes ${what} without effect: ${why}.`,
 	facts: [why],
 	fixes: [
 		{
 			kind: 'drop',
-			label: `Drop what ${stratum.name} says of it`,
+			label: `Remove it from ${stratum.name}`,
 			changes: (p, target) => (target === stratum.id ? dropThing(stratumById(p, target), MEETING.thing(entry)) : [])
 		}
 	]

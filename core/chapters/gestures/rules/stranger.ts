@@ -8,7 +8,7 @@ import { setShape } from '../writing.ts';
 /** A drawing of a shape is like none of the others, or nearly a straight line: programs take it for something else. */
 export const stranger: GestureRule = {
 	id: 'stranger',
-	title: 'A drawing that is not of its shape',
+	title: 'Drawing that does not fit its shape',
 	find({ profile }, report) {
 		for (const { entry, stratum } of shapesOf(profile)) {
 			const { label, samples } = entry;
@@ -26,15 +26,15 @@ export const stranger: GestureRule = {
 				situation: 0,
 				sentence:
 					straight >= 0
-						? `${nth} of ${label} is nearly a straight line, which is taken for a flick or a drag.`
-						: `${nth} of ${label} is like none of the others: ${unlike!.distance.toFixed(0)}° from the nearest.`,
+						? `${nth} of ${label} is almost a straight line, which is recognised as a flick or a drag.`
+						: `${nth} of ${label} is unlike the others: ${unlike!.distance.toFixed(0)}° from the nearest.`,
 				facts: [JSON.stringify(samples[at])],
 				fixes:
 					samples.length > 1
 						? [
 								{
 									kind: 'drop',
-									label: `Leave drawing ${at + 1} out`,
+									label: `Remove drawing ${at + 1}`,
 									changes: (p, target) =>
 										setShape(stratumById(p, target), { ...entry, samples: samples.filter((_, i) => i !== at) })
 								}

@@ -8,7 +8,7 @@ import { putOn } from '../moves.ts';
 /** A command lies on a shape that nobody has drawn: it waits until there is a drawing. */
 export const unknown: GestureRule = {
 	id: 'unknown',
-	title: 'Waits for its drawing',
+	title: 'Shape without a drawing',
 	find({ profile, index }, report) {
 		const { catalogue } = index;
 		const taken = new Set(drawnOf(index).map(({ shape }) => shape));
@@ -24,7 +24,7 @@ export const unknown: GestureRule = {
 				command: binding.command,
 				keys: binding.keys,
 				situation: first(scope),
-				sentence: `${label} waits on the shape ${shape}: there is no drawing of it.${free.length > 0 ? ` ${listed(free.map((one) => one.entry.label))} ${free.length === 1 ? 'runs' : 'run'} nothing.` : ''}`,
+				sentence: `${label} is assigned to the shape ${shape}, which has no drawing.${free.length > 0 ? ` ${listed(free.map((one) => one.entry.label))} ${free.length === 1 ? 'runs' : 'run'} nothing.` : ''}`,
 				facts: [shape],
 				fixes: free.slice(0, 3).map(({ entry }) => ({
 					kind: 'shape',

@@ -11,7 +11,7 @@ import { setRose } from '../writing.ts';
 /** A command lies on a direction that the rose there has not, or on a flick where there is no rose: it waits until there is one. */
 export const waiting: GestureRule = {
 	id: 'waiting',
-	title: 'Waits for its direction',
+	title: 'Direction does not exist',
 	find({ profile, index, heard }, report) {
 		const { space, catalogue } = index;
 		for (const { binding, degrees, ...trigger } of flicksOf(index)) {
@@ -31,8 +31,8 @@ export const waiting: GestureRule = {
 				keys: binding.keys,
 				situation,
 				sentence: rose
-					? `${label} waits on ${directionText(degrees)}: the rose of ${triggerText(trigger)} there has ${rose.entry.directions} directions${where}.`
-					: `${label} waits on ${directionText(degrees)}: there is no rose that hears flicks of ${triggerText(trigger)}${where}.`,
+					? `${label} is unassigned at ${directionText(degrees)}: the rose of ${triggerText(trigger)} there has ${rose.entry.directions} directions${where}.`
+					: `${label} is unassigned at ${directionText(degrees)}: there is no rose for flicks with ${triggerText(trigger)}${where}.`,
 				facts: [String(rose?.entry.directions ?? 0), String(count(left))],
 				fixes: rose
 					? more === undefined
@@ -47,7 +47,7 @@ export const waiting: GestureRule = {
 					: [
 							{
 								kind: 'rose',
-								label: `Make a rose of ${moreDirections(3, degrees) ?? 8} directions there`,
+								label: `Add a rose with ${moreDirections(3, degrees) ?? 8} directions there`,
 								changes: (p, target) =>
 									setRose(stratumById(p, target), {
 										...trigger,

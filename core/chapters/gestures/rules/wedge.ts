@@ -14,7 +14,7 @@ const RELIABLE = 8;
 /** A rose has more directions than a hand of the office keeps apart; where no hand was tested, more than hands usually do. */
 export const wedge: GestureRule = {
 	id: 'wedge',
-	title: 'More directions than the hand keeps apart',
+	title: 'More directions than the hand can tell apart',
 	find({ profile, index: { space }, desks }, report) {
 		const hands = handsAt(desks);
 		for (const { entry, stratum } of rosesOf(profile)) {
@@ -44,7 +44,7 @@ export const wedge: GestureRule = {
 						? [
 								{
 									kind: 'fewer',
-									label: `Give it ${fewer} directions; what loses its own waits`,
+									label: `Reduce it to ${fewer} directions; commands that lose theirs become unassigned`,
 									changes: (p, target) => setRose(stratumById(p, target), { ...entry, directions: fewer })
 								}
 							]

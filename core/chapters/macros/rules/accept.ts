@@ -6,7 +6,7 @@ import type { Macro } from '../macro.ts';
 /** Text that is typed and never accepted, or typed where nothing waits for text; found by performing the steps. */
 export const accept: MacroRule = {
 	id: 'accept',
-	title: 'Text without an accept',
+	title: 'Text without accept',
 	find({ macro }, { ground }, report) {
 		// a macro for use inside finds a command that takes its text; which one it is does not matter here
 		let activity: Activity = macro.inside ? { running: [macro.id], text: '' } : IDLE;
@@ -19,7 +19,7 @@ export const accept: MacroRule = {
 					severity: 'attention',
 					step,
 					sentence: `Step ${step + 1} of ${macro.label} types "${said.text}" where no command runs and there is no command line; nobody takes it.`,
-					fixes: [{ label: `Take step ${step + 1} out`, to: without(macro, step) }]
+					fixes: [{ label: `Remove step ${step + 1}`, to: without(macro, step) }]
 				});
 			if (done.fault === 'lost' && typed !== undefined) report(unaccepted(macro, typed));
 			if (said.do === 'type' && done.fault !== 'unheard') typed = step;
@@ -37,7 +37,7 @@ function unaccepted(macro: Macro, step: number) {
 		sentence: `Step ${step + 1} of ${macro.label} types "${said.do === 'type' ? said.text : ''}", and no accept comes after it: the text is left in the field.`,
 		fixes: [
 			{
-				label: `Put an accept after step ${step + 1}`,
+				label: `Add an accept after step ${step + 1}`,
 				to: { ...macro, steps: macro.steps.toSpliced(step + 1, 0, { do: 'accept' }) } satisfies Macro
 			}
 		]

@@ -13,8 +13,8 @@ export const cancels: MacroRule = {
 					step,
 					sentence: `${macro.label} is for use inside a running command, and step ${step + 1} cancels that command.`,
 					fixes: [
-						{ label: `Take step ${step + 1} out`, to: without(macro, step) },
-						{ label: 'Let it not be for use inside', to: { ...macro, inside: false } }
+						{ label: `Remove step ${step + 1}`, to: without(macro, step) },
+						{ label: 'Do not allow it inside other commands', to: { ...macro, inside: false } }
 					]
 				});
 	}

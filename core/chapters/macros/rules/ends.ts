@@ -3,7 +3,7 @@ import { without, type MacroRule } from '../finding.ts';
 /** A macro for use inside a running command runs one that may not run inside another, which ends the command it is used in. */
 export const ends: MacroRule = {
 	id: 'ends',
-	title: 'Runs what may not run inside',
+	title: 'Runs a command that cannot run inside another',
 	find({ macro }, { ground: { catalogue } }, report) {
 		if (!macro.inside) return;
 		for (const [step, said] of macro.steps.entries()) {
@@ -16,8 +16,8 @@ export const ends: MacroRule = {
 				step,
 				sentence: `${macro.label} is for use inside a running command, and ${command.label} (step ${step + 1}) may not run inside another: it ends that command.`,
 				fixes: [
-					{ label: 'Let it not be for use inside', to: { ...macro, inside: false } },
-					{ label: `Take step ${step + 1} out`, to: without(macro, step) }
+					{ label: 'Do not allow it inside other commands', to: { ...macro, inside: false } },
+					{ label: `Remove step ${step + 1}`, to: without(macro, step) }
 				]
 			});
 		}

@@ -3,7 +3,7 @@ import type { MacroRule } from '../finding.ts';
 /** A stratum changes or takes away a macro that one below has locked. */
 export const locked: MacroRule = {
 	id: 'locked',
-	title: 'Changes what is locked',
+	title: 'Changes a locked macro',
 	findWhole({ ground: { macros } }, report) {
 		for (const { entry, stratum, reason, by } of macros.idle)
 			if (reason === 'locked')
@@ -12,7 +12,7 @@ export const locked: MacroRule = {
 					stratum: stratum.id,
 					severity: 'error',
 					step: undefined,
-					sentence: `${stratum.name} ${entry.op === 'remove' ? 'takes away' : 'changes'} ${macros.inForce.get(entry.id)?.macro.label ?? entry.id}, which ${by!.name} has locked; it stays as ${by!.name} has it.`,
+					sentence: `${stratum.name} ${entry.op === 'remove' ? 'removes' : 'changes'} ${macros.inForce.get(entry.id)?.macro.label ?? entry.id}, which ${by!.name} has locked; the version of ${by!.name} is used.`,
 					facts: [entry.op, by!.id],
 					fixes: []
 				});

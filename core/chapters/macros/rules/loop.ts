@@ -27,7 +27,7 @@ export const loop: MacroRule = {
 								? `${round[0]} calls itself in step ${step + 1}: it would never end.`
 								: `${round.join(' calls ')}: it would never end.`,
 						facts: [...here.slice(here.indexOf(said.command)), said.command],
-						fixes: [{ label: `Take step ${step + 1} of ${placed.macro.label} out`, to: without(placed.macro, step) }]
+						fixes: [{ label: `Remove step ${step + 1} of ${placed.macro.label}`, to: without(placed.macro, step) }]
 					});
 				} else visit(said.command, here);
 			}

@@ -1,10 +1,11 @@
+import { counted } from '../../../text/counted.ts';
 import { count, difference, first } from '../../../context/bits.ts';
 import { without, type MacroRule } from '../finding.ts';
 
 /** A step runs a command that this version does not have, or that does not exist where a shortcut of the macro works. */
 export const orphan: MacroRule = {
 	id: 'orphan',
-	title: 'Runs what is not there',
+	title: 'Runs a missing command',
 	find({ macro }, { ground: { catalogue }, index }, report) {
 		for (const [step, said] of macro.steps.entries()) {
 			if (said.do !== 'run') continue;
@@ -14,7 +15,7 @@ export const orphan: MacroRule = {
 					severity: 'error',
 					step,
 					sentence: `Step ${step + 1} of ${macro.label} runs ${said.command}, which this version does not have.`,
-					fixes: [{ label: `Take step ${step + 1} out`, to: without(macro, step) }]
+					fixes: [{ label: `Remove step ${step + 1}`, to: without(macro, step) }]
 				});
 				continue;
 			}
@@ -28,7 +29,7 @@ export const orphan: MacroRule = {
 					severity: 'attention',
 					step,
 					witness: { keys: binding.keys, situation },
-					sentence: `${binding.keys} runs ${macro.label} also where ${command.label} (step ${step + 1}) does not exist: in ${n} ${n === 1 ? 'situation' : 'situations'}, such as ${index.space.labelOf(situation)}. Limit the shortcut to where the command exists.`,
+					sentence: `${binding.keys} runs ${macro.label} also where ${command.label} (step ${step + 1}) does not exist: in ${counted(n, 'situation')}, such as ${index.space.labelOf(situation)}. Limit the shortcut to where the command exists.`,
 					facts: [binding.key, String(n)],
 					fixes: []
 				});

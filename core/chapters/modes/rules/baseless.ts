@@ -6,7 +6,7 @@ import { setMode, takeAway } from '../writing.ts';
 /** A mode of one's own cannot be: what it is made from is not there, or there would be too many situations. */
 export const baseless: ModeRule = {
 	id: 'baseless',
-	title: 'A mode that cannot be',
+	title: 'Impossible mode',
 	find({ profile, space }, report) {
 		const inForce = modesInForce(profile);
 		for (const { own, reason } of space.baseless) {
@@ -19,20 +19,20 @@ export const baseless: ModeRule = {
 				severity: 'error',
 				about: entry,
 				stratum: stratum.id,
-				sentence: `The mode ${own.label} cannot be: ${reason}.`,
+				sentence: `The mode ${own.label} is not possible: ${reason}.`,
 				facts: [reason],
 				fixes: [
 					...(other
 						? [
 								{
 									kind: 'remake',
-									label: `Make it from ${other.label}`,
+									label: `Base it on ${other.label}`,
 									changes: (p: typeof profile, target: typeof stratum.id) =>
 										setMode(stratumById(p, target), entry.id, { ...saidOf(entry), from: other.id })
 								}
 							]
 						: []),
-					{ kind: 'drop', label: `Drop the mode ${own.label}`, changes: (p, target) => takeAway(p, target, entry) }
+					{ kind: 'drop', label: `Delete the mode ${own.label}`, changes: (p, target) => takeAway(p, target, entry) }
 				]
 			});
 		}

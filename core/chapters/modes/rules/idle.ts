@@ -7,14 +7,14 @@ import { stratumById, type Profile, type StratumId } from '../../../strata/strat
 /** A stratum speaks of a mode, without effect: one below has locked it, or there is nothing of the kind. */
 export const idle: ModeRule = {
 	id: 'idle',
-	title: 'Speaks of a mode without effect',
+	title: 'Mode change without effect',
 	find({ profile, space }, report) {
 		const fold = modesFold(profile);
 		const nameOf = ({ axis, id }: Pick<ModesEntry, 'axis' | 'id'>) => space.scopeLabel({ [axis]: [id] });
 		for (const { entry, stratum, reason, by } of fold.idle) {
 			if (reason === 'covered') continue;
-			const why = reason === 'locked' ? `${by!.name} has locked it` : 'no stratum below says anything of it';
-			report(told(entry, stratum, `${stratum.name} speaks of ${nameOf(entry)}, without effect: ${why}.`, why));
+			const why = reason === 'locked' ? `${by!.name} has locked it` : 'no level below contains it';
+			report(told(entry, stratum, `${stratum.name} changes ${nameOf(entry)} without effect: ${why}.`, why));
 		}
 		const isThere = ({ axis, id }: ModesEntry) => space.axes.some((a) => a.id === axis && a.nodes.some((n) => n.id === id));
 		for (const { entry, stratum } of fold.inForce.values())
@@ -23,7 +23,7 @@ export const idle: ModeRule = {
 					told(
 						entry,
 						stratum,
-						`${stratum.name} has ${nameOf(entry)} among the favourite modes, and it is not there.`,
+						`${stratum.name} has ${nameOf(entry)} among the favourite modes, but it does not exist.`,
 						'not there'
 					)
 				);
@@ -39,7 +39,7 @@ const told = (entry: ModesEntry, stratum: InForce<ModesEntry>['stratum'], senten
 	fixes: [
 		{
 			kind: 'drop',
-			label: `Drop what ${stratum.name} says of it`,
+			label: `Remove it from ${stratum.name}`,
 			changes: (profile: Profile, target: StratumId) =>
 				target === stratum.id ? dropWord(stratumById(profile, target), entry) : []
 		}

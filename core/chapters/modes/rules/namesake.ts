@@ -6,7 +6,7 @@ import { setMode } from '../writing.ts';
 /** Two modes of one axis have one name, and the switcher shows it twice. */
 export const namesake: ModeRule = {
 	id: 'namesake',
-	title: 'Two modes of one name',
+	title: 'Two modes with the same name',
 	find({ profile, space }, report) {
 		for (const { entry, stratum } of modesInForce(profile)) {
 			const { axis, id, label, from, bars } = entry;
@@ -21,12 +21,12 @@ export const namesake: ModeRule = {
 				severity: 'attention',
 				about: entry,
 				stratum: stratum.id,
-				sentence: `Two modes are called ${label}; nobody can tell them apart.`,
+				sentence: `Two modes have the name ${label}.`,
 				facts: [label],
 				fixes: [
 					{
 						kind: 'rename',
-						label: `Call it ${label} ${n}`,
+						label: `Rename it to ${label} ${n}`,
 						changes: (p, target) => setMode(stratumById(p, target), id, { axis, label: `${label} ${n}`, from, bars })
 					}
 				]

@@ -11,9 +11,9 @@ export const locked: OptionRule = {
 					severity: 'attention',
 					path: entry.path,
 					stratum: stratum.id,
-					sentence: `${by!.name} has locked ${options.get(entry.path)?.label ?? entry.path}; what ${stratum.name} says of it has no effect.`,
+					sentence: `${by!.name} has locked ${options.get(entry.path)?.label ?? entry.path}; the value of ${stratum.name} has no effect.`,
 					facts: [entry.op, by!.id],
-					fixes: [{ label: `Drop what ${stratum.name} says`, to: null }]
+					fixes: [{ label: `Remove the value of ${stratum.name}`, to: null }]
 				});
 	}
 };

@@ -5,7 +5,7 @@ import { optionsFold, valueOf } from '../option.ts';
 /** Against what the seats have, an option is otherwise: people who rely on it are surprised. */
 export const moved: OptionRule = {
 	id: 'moved',
-	title: 'Is otherwise than at the seats',
+	title: 'Differs from the released value',
 	find({ options, profile, released }, report) {
 		if (!released) return;
 		const [now, before] = [profile, released].map((one) => one.filter((s) => s.kind !== 'personal'));
@@ -16,7 +16,7 @@ export const moved: OptionRule = {
 			const [is, was] = [valueOf(now!, definition), valueOf(before!, definition)];
 			if (is === was) continue;
 			const stratum = optionsFold(now!).inForce.get(path)?.stratum ?? profile.find((s) => s.kind === 'office')!;
-			const restart = definition.restart ? ' The application has to be started again to hear of it.' : '';
+			const restart = definition.restart ? ' Restart required.' : '';
 			report({
 				severity: 'note',
 				path: definition.path,

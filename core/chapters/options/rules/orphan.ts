@@ -4,7 +4,7 @@ import { optionsIn } from '../option.ts';
 /** A stratum speaks of an option that this version does not have. */
 export const orphan: OptionRule = {
 	id: 'orphan',
-	title: 'Sets what is not there',
+	title: 'Sets a missing option',
 	find({ options, profile }, report) {
 		for (const { id, name, kind, contents } of profile)
 			for (const { op, path } of optionsIn({ contents }).values())
@@ -13,9 +13,9 @@ export const orphan: OptionRule = {
 						severity: 'attention',
 						path,
 						stratum: id,
-						sentence: `${name} speaks of ${path}, an option that this version does not have.`,
+						sentence: `${name} sets ${path}, an option that does not exist in this version.`,
 						facts: [op],
-						fixes: kind === 'factory' ? [] : [{ label: `Drop ${path}`, to: null }]
+						fixes: kind === 'factory' ? [] : [{ label: `Remove ${path}`, to: null }]
 					});
 	}
 };

@@ -5,7 +5,7 @@ import { optionsIn } from '../option.ts';
 /** A value that the option cannot have; what the application makes of it nobody knows. */
 export const range: OptionRule = {
 	id: 'range',
-	title: 'Cannot have that value',
+	title: 'Value not allowed',
 	find({ options, profile }, report) {
 		for (const { stratum, entry } of settings(profile, (s) => optionsIn(s).values())) {
 			const definition = options.get(entry.path);
@@ -22,7 +22,7 @@ export const range: OptionRule = {
 					...(near === undefined
 						? []
 						: [{ label: `Set ${definition.label} to ${valueText(definition, near)}`, to: { ...entry, value: near } }]),
-					{ label: `Go back to ${valueText(definition, definition.default)}`, to: null }
+					{ label: `Reset to ${valueText(definition, definition.default)}`, to: null }
 				]
 			});
 		}

@@ -4,7 +4,7 @@ import { optionsIn } from '../option.ts';
 /** Somebody's own setting that the application hears of only when it starts. */
 export const restart: OptionRule = {
 	id: 'restart',
-	title: 'Needs a restart',
+	title: 'Restart required',
 	find({ options, profile, fold }, report) {
 		for (const { stratum, entry } of settings(profile, (s) => optionsIn(s).values())) {
 			const definition = options.get(entry.path);
@@ -14,7 +14,7 @@ export const restart: OptionRule = {
 				severity: 'note',
 				path: entry.path,
 				stratum: stratum.id,
-				sentence: `${definition.label} counts when the application is started the next time.`,
+				sentence: `${definition.label} takes effect after the next start.`,
 				facts: [JSON.stringify(entry.value)],
 				fixes: []
 			});

@@ -13,7 +13,7 @@ import { labelOf, type Pen, type Proposal } from './finding.ts';
 export function goes(c: Circumstances, pen: Pen, binding: Binding): Proposal {
 	return {
 		kind: 'take away',
-		label: `Take ${binding.keys} away from ${labelOf(c, binding)}`,
+		label: `Remove ${binding.keys} from ${labelOf(c, binding)}`,
 		changes: () => takeAway(c.index, pen.profile, pen.target, binding)
 	};
 }
@@ -59,7 +59,7 @@ export const respellings = (c: Circumstances, pen: Pen, binding: Binding, keys: 
 		.map((meant) => ({
 			...movesTo(c, pen, binding, meant),
 			kind: 'spell',
-			label: `Spell it ${meant}, as the application hears it`
+			label: `Write it as ${meant}`
 		}));
 
 /** The binding is limited to where the others do not meet it: to the contexts of one axis that they leave. */

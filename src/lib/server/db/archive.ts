@@ -23,7 +23,7 @@ export class ArchiveError extends Error {
 	override name = 'ArchiveError';
 }
 
-const AS_IT_IS = 'The data was left as it is.';
+const AS_IT_IS = 'The data was not changed.';
 
 /** Writes the file whole and brings it to the disk before it gets its name. */
 export function writeDurably(file: string, bytes: Uint8Array): void {

@@ -27,13 +27,13 @@ const notWritten = () =>
 	new Problem(
 		503,
 		'away',
-		'The database cannot be reached just now, and this was not written. What is shown is as it was last read; try again in a moment.'
+		'The database cannot be reached at the moment, so nothing was saved. You see the last known state; try again in a moment.'
 	);
 const notKnown = () =>
 	new Problem(
 		503,
 		'away',
-		'The connection to the database was lost while this was written, so that it is not known whether it was. Look whether it is there before you do it again.'
+		'The connection to the database was lost while saving, so the result is unknown. Check whether the change is there before you repeat it.'
 	);
 
 /** Whether a database on another machine can be reached, and what is done while it cannot. */

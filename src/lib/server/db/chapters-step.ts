@@ -164,7 +164,7 @@ class Folding {
 		const { at, before, after } = change as unknown as { at: number; before: string; after: string };
 		const file = this.#files.get(stratum)!;
 		const { text } = file;
-		if (text.slice(at, at + before.length) !== before) throw new Error(`an alias file of ${stratum} is not what its edits say`);
+		if (text.slice(at, at + before.length) !== before) throw new Error(`an alias file of ${stratum} differs from its edits`);
 		this.#files.set(stratum, { ...file, text: text.slice(0, at) + after + text.slice(at + before.length) });
 	}
 
@@ -234,7 +234,7 @@ export async function carryOverChapters(tx: Transaction): Promise<void> {
 		sql`select (select count(*) from entries_before)::text as before, (select count(*) from entries)::text as now`
 	);
 	if (counts[0]!.before !== counts[0]!.now)
-		throw new Error(`of ${counts[0]!.before} entries ${counts[0]!.now} were carried over; nothing was changed`);
+		throw new Error(`of ${counts[0]!.before} entries ${counts[0]!.now} were converted; nothing was changed`);
 	const { rows: applications } = await tx.execute<{ id: string }>(sql`select id from applications order by id`);
 	for (const { id } of applications) await carryOver(tx, id);
 }
@@ -255,7 +255,7 @@ async function carryOver(tx: Transaction, application: string): Promise<void> {
 			const said = edit.changes.length + edit.aliases.length + edit.macros.length;
 			const changes = folding.take(edit);
 			if (said > 0 && changes.length === 0 && edit.macros.length < said)
-				throw new Error(`edit ${revision} of ${application} says nothing any more; nothing was changed`);
+				throw new Error(`edit ${revision} of ${application} has become empty; nothing was changed`);
 			const stratum = writtenTo(changes, edit.role, kindOf);
 			await tx.execute(
 				sql`update edits set changes = ${JSON.stringify(changes)}::jsonb, stratum = ${stratum} where application = ${application} and revision = ${revision}`
@@ -286,7 +286,7 @@ async function keep(
 ): Promise<void> {
 	const file = folding.file(id);
 	if ((file?.text ?? '') !== (aliases?.text ?? ''))
-		throw new Error(`the alias file of ${id} in ${application} is otherwise than its edits say; nothing was changed`);
+		throw new Error(`the alias file of ${id} in ${application} differs from its edits; nothing was changed`);
 	if (file)
 		await tx.execute(
 			sql`insert into texts (application, stratum, chapter, body) values (${application}, ${id}, 'aliases', ${JSON.stringify(file)}::jsonb)`
@@ -301,7 +301,7 @@ async function keep(
 	const known = (macros ?? []).map((macro) => (macro.gone ? macro : { ...macro, locks: macro.locks ?? false }));
 	const sorted = (list: readonly Json[]) => [...list].sort((a, b) => (String(a['id']) < String(b['id']) ? -1 : 1));
 	if (!same(sorted(said), sorted(known)))
-		throw new Error(`the macros of ${id} in ${application} are otherwise than its edits say; nothing was changed`);
+		throw new Error(`the macros of ${id} in ${application} differ from their edits; nothing was changed`);
 	for (const { op, rank, ...value } of entries)
 		await tx.execute(sql`
 			insert into entries (application, stratum, chapter, key, is_lock, op, value, rank)

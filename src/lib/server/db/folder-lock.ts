@@ -105,13 +105,13 @@ function makeFolder(folder: string): void {
 		const { code, message } = error as NodeJS.ErrnoException;
 		throw new FolderUnusableError(
 			code === 'EEXIST' || code === 'ENOTDIR'
-				? `${folder} cannot be the data folder: a file stands in its place. Name another one: SKARN_DATA=…`
-				: `The data folder ${folder} cannot be made (${message}). Name another one: SKARN_DATA=…`
+				? `${folder} cannot be the data folder: there is a file with this name. Name another one: SKARN_DATA=…`
+				: `The data folder ${folder} cannot be created (${message}). Name another one: SKARN_DATA=…`
 		);
 	}
 	if (!statSync(folder).isDirectory())
 		throw new FolderUnusableError(
-			`${folder} cannot be the data folder: a file stands in its place. Name another one: SKARN_DATA=…`
+			`${folder} cannot be the data folder: there is a file with this name. Name another one: SKARN_DATA=…`
 		);
 	try {
 		chmodSync(folder, 0o700);

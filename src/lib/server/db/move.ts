@@ -83,7 +83,7 @@ export async function copyOffice(from: OpenDatabase, to: OpenDatabase): Promise<
 					const [before, after] = [await digestOf(read, table), await digestOf(write, table)];
 					if (before !== after)
 						throw new DataFolderError(
-							`${getTableName(table)} is otherwise in ${to.where} than in ${from.where}; nothing was written.`
+							`${getTableName(table)} differs between ${to.where} and ${from.where}; nothing was written.`
 						);
 				}
 			});

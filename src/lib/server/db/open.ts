@@ -99,7 +99,7 @@ async function makeFirst(store: string): Promise<void> {
 async function openLocked(folder: string, migrations: string, lock: FolderLock): Promise<OpenDatabase> {
 	const store = storeIn(folder);
 	if (existsSync(store) && readdirSync(store).length > 0 && !existsSync(join(store, 'PG_VERSION')))
-		throw new DataFolderError(`${store} is damaged: it holds no database, PG_VERSION is missing. ${wayOut(folder)}`);
+		throw new DataFolderError(`${store} is damaged: it contains no database, PG_VERSION is missing. ${wayOut(folder)}`);
 	let embedded: DurableDatabase;
 	try {
 		if (!existsSync(join(store, 'PG_VERSION'))) {

@@ -207,7 +207,7 @@ class Line implements Relay {
 		// NOTIFY takes less than 8000 bytes
 		const short = payload.length < 7_900 ? payload : JSON.stringify({ all: true, from: this.#me });
 		this.#query(this.#client, 'select pg_notify($1, $2)', [CHANNEL, short]).catch((error: Error) =>
-			console.error(`Others were not told: ${error.message}`)
+			console.error(`Other servers were not notified: ${error.message}`)
 		);
 	}
 

@@ -15,7 +15,7 @@ function sqlState(error: unknown): { code: string; message: string } | undefined
 export function ofDatabase(error: unknown, folder: string): Problem | undefined {
 	if (error instanceof Problem) return undefined;
 	if (awayIn(error))
-		return new Problem(503, 'away', 'The database cannot be reached just now. Nothing is lost; try again in a moment.');
+		return new Problem(503, 'away', 'The database cannot be reached at the moment. Nothing is lost; try again in a moment.');
 	const state = sqlState(error);
 	const message = state?.message ?? (error as Error)?.message ?? '';
 	const isDamaged =
@@ -25,16 +25,16 @@ export function ofDatabase(error: unknown, folder: string): Problem | undefined 
 		return new Problem(
 			507,
 			'full',
-			`There is no room left on the disk of ${folder}: this was not written, and what was written before is safe. Make room (older back-ups lie in ${folder}/backups) and do it again.`
+			`The disk of ${folder} is full. This change was not saved; earlier changes are safe. Free some space (older back-ups are in ${folder}/backups) and try again.`
 		);
 	// class 53: resources
 	if (state && /^53/.test(state.code))
 		return new Problem(
 			503,
 			'busy',
-			`The database has not got what this needs (${message}): this was not written. Wait a little and do it again; if it happens often, give the database more memory or connections.`
+			`The database lacks resources (${message}), so nothing was saved. Try again in a moment; if it happens often, give the database more memory or connections.`
 		);
 	// classes 22 and 23: values that do not fit, and constraints
-	if (state && /^2[23]/.test(state.code)) return new Problem(422, 'not-sound', `The database does not take this: ${message}.`);
+	if (state && /^2[23]/.test(state.code)) return new Problem(422, 'not-sound', `The database rejected this: ${message}.`);
 	return undefined;
 }

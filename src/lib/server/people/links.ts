@@ -68,7 +68,7 @@ export class Links {
 		await this.#db.transaction(async (tx) => {
 			for (const [i, { name }] of invited.entries()) {
 				const twin = invited.slice(0, i).find((other) => looksLike(other.name, name));
-				if (twin) throw new Problem(409, 'taken', `“${name}” and “${twin.name}” of the list cannot be told apart.`);
+				if (twin) throw new Problem(409, 'taken', `“${name}” and “${twin.name}” in the list look too similar.`);
 				await refuseTwin(tx, name);
 			}
 		});
@@ -140,7 +140,7 @@ export class Links {
 	/** Withdraws a link. Throws `Problem` 404. */
 	async withdraw(id: string): Promise<void> {
 		const gone = await this.#db.delete(invitations).where(eq(invitations.digest, id)).returning();
-		if (gone.length === 0) throw new Problem(404, 'not-found', 'This link was used or withdrawn already.');
+		if (gone.length === 0) throw new Problem(404, 'not-found', 'This link was already used or withdrawn.');
 	}
 
 	/** What a link is for. Throws `Problem` 404 for one that was used, has expired, never was, or whose maker is no steward any more. */
@@ -163,7 +163,7 @@ export class Links {
 		await this.#db.transaction(async (tx) => {
 			await this.#good(tx, secret, now);
 			const used = await tx.delete(invitations).where(eq(invitations.digest, row.digest)).returning();
-			if (used.length === 0) throw new Problem(404, 'not-found', 'This link was used just now.');
+			if (used.length === 0) throw new Problem(404, 'not-found', 'This link was already used.');
 			if (row.person === null) await this.#people.add(tx, person);
 			else {
 				await tx.delete(sessions).where(eq(sessions.userId, person.id));
@@ -184,7 +184,7 @@ export class Links {
 			.from(invitations)
 			.where(and(eq(invitations.digest, digestOf(secret)), gt(invitations.expiresAt, now.toISOString())));
 		if (!row || !(await this.#stewards(tx)).has(row.by))
-			throw new Problem(404, 'not-found', 'This link was used or withdrawn, or its time is over. Ask a steward for another one.');
+			throw new Problem(404, 'not-found', 'This link was used, was withdrawn, or has expired. Ask a steward for a new one.');
 		return row;
 	}
 

@@ -39,7 +39,7 @@ export function refuseWeak(password: string, name: string): void {
 	const refuse = (detail: string) => new Problem(422, 'not-sound', detail, { errors: [{ pointer: '/password', detail }] });
 	if (said < PASSWORD.least) throw refuse(`A password has at least ${PASSWORD.least} characters; this one has ${said}.`);
 	if (password.length > PASSWORD.most) throw refuse(`A password has at most ${PASSWORD.most} characters; this one has ${said}.`);
-	if (COMMON.has(password.toLowerCase())) throw refuse('This password is one of those that are tried first. Take several words.');
+	if (COMMON.has(password.toLowerCase())) throw refuse('This password is too common. Use several words.');
 	if (new Set(password.toLowerCase()).size < 4 || name.toLowerCase() === password.toLowerCase())
-		throw refuse('This password is easily guessed. Take one that is not your name and not a sign over and over.');
+		throw refuse('This password is easy to guess. Do not use your name or repeated characters.');
 }

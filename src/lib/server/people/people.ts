@@ -55,7 +55,7 @@ export class People {
 
 	/** Throws `Problem` 409 while nobody signs in. */
 	refuseAlone(): void {
-		if (!this.#isOpen) throw new Problem(409, 'alone', 'There are no accounts yet. Open Skarn to the office first, in People.');
+		if (!this.#isOpen) throw new Problem(409, 'alone', 'There are no accounts yet. Open Skarn to your office in People first.');
 	}
 
 	async list(): Promise<Listed[]> {
@@ -82,7 +82,7 @@ export class People {
 	/** Somebody who is here. Throws `Problem` 404. */
 	async known(id: string): Promise<Person> {
 		const person = await this.find(id);
-		if (!person) throw new Problem(404, 'not-found', 'There is nobody of this id in the office.');
+		if (!person) throw new Problem(404, 'not-found', 'There is no member with this id.');
 		return person;
 	}
 
@@ -124,7 +124,7 @@ export class People {
 					.select()
 					.from(people)
 					.where(and(eq(people.id, id), isNull(people.leftAt)));
-				if (!row) throw new Problem(404, 'not-found', 'There is nobody of this id in the office.');
+				if (!row) throw new Problem(404, 'not-found', 'There is no member with this id.');
 				const before = personOf(row);
 				was.push({
 					id,
@@ -157,7 +157,7 @@ export class People {
 				.set({ leftAt: now.toISOString() })
 				.where(and(inArray(people.id, [...ids]), isNull(people.leftAt)))
 				.returning();
-			if (gone.length < new Set(ids).size) throw new Problem(404, 'not-found', 'There is nobody of this id in the office.');
+			if (gone.length < new Set(ids).size) throw new Problem(404, 'not-found', 'There is no member with this id.');
 			await refuseNoSteward(tx, gone[0]!.name);
 			await tx.delete(sessions).where(inArray(sessions.userId, [...ids]));
 			await tx.delete(tokens).where(inArray(tokens.person, [...ids]));
@@ -182,8 +182,8 @@ export async function refuseTwin(tx: Pick<Database, 'select'>, name: string, but
 	const taken = all.find((one) => one.id !== but && looksLike(one.name, name));
 	if (!taken) return;
 	const who =
-		taken.name === name ? `There is somebody called “${name}” already` : `“${name}” cannot be told apart from “${taken.name}”`;
-	throw new Problem(409, 'taken', `${who}${taken.leftAt === null ? '' : ', who has left'}. Take another name.`);
+		taken.name === name ? `There is already a member called “${name}”` : `“${name}” looks too similar to “${taken.name}”`;
+	throw new Problem(409, 'taken', `${who}${taken.leftAt === null ? '' : ', who has left'}. Choose another name.`);
 }
 
 /** Throws `Problem` 409 where no steward is left. */
@@ -193,5 +193,5 @@ async function refuseNoSteward(tx: Pick<Database, 'select'>, name = 'This person
 		.from(people)
 		.where(and(eq(people.role, 'steward'), isNull(people.leftAt)))
 		.limit(1);
-	if (!one) throw new Problem(409, 'last-steward', `${name} is the only steward. Make somebody else one first.`);
+	if (!one) throw new Problem(409, 'last-steward', `${name} is the only steward. Give someone else this role first.`);
 }

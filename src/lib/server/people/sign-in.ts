@@ -113,7 +113,7 @@ export class SignIns {
 			throw new Problem(
 				429,
 				'too-often',
-				'There were many wrong tries. This one takes a little longer: the browser has to compute something first.',
+				'Too many failed attempts. This one takes longer because the browser has to solve a task first.',
 				{ work: wanted }
 			);
 		const found = await this.#enter(email, password, address, headers);
@@ -221,7 +221,7 @@ export class SignIns {
 			.delete(tokens)
 			.where(and(eq(tokens.person, person.id), eq(tokens.digest, id)))
 			.returning();
-		if (gone.length === 0) throw new Problem(404, 'not-found', 'You have no such token; it may be withdrawn already.');
+		if (gone.length === 0) throw new Problem(404, 'not-found', 'You have no such token. It may have been withdrawn.');
 	}
 
 	/** Signs somebody in without a password: of the demo only. */

@@ -45,7 +45,7 @@ export function applicationChange(
 	now: Date
 ): ApplicationChange {
 	const { application, commands: list, renamed = new Map(), defaults = [] } = changed;
-	if (application.id !== id) throw notSound([`The id stays: expected "${id}", found "${application.id}".`]);
+	if (application.id !== id) throw notSound([`The id cannot change: expected "${id}", found "${application.id}".`]);
 	// what is said of commands that are gone stays, and is told as orphans
 	refuseUnsound({ application, commands: list, strata: profile, factory: {} });
 	const space = contextSpace(application.axes, application.reachable);
@@ -103,7 +103,7 @@ function refuseRenames(renamed: Renames, was: ReadonlySet<CommandId>, is: Readon
 	for (const [from, to] of renamed) {
 		if (!was.has(from) || is.has(from)) throw notSound([`${from} → ${to}: expected a command that is gone from this catalogue`]);
 		if (!is.has(to) || was.has(to)) throw notSound([`${from} → ${to}: expected a command that is new in this catalogue`]);
-		if (taken.has(to)) throw notSound([`${from} → ${to}: another command is renamed to it already`]);
+		if (taken.has(to)) throw notSound([`${from} → ${to}: another command is already renamed to it`]);
 		taken.add(to);
 	}
 }

@@ -63,10 +63,10 @@ export function refuseUnsound({
 }: Pick<NewApplication, 'application' | 'commands' | 'strata' | 'factory'>): Stratum {
 	const space = contextSpace(application.axes, application.reachable);
 	const twice = heads.find((head, i) => heads.findIndex((h) => h.id === head.id) !== i);
-	if (twice) throw notSound([`two strata are called "${twice.id}"; expected a different id for each`]);
+	if (twice) throw notSound([`two levels are called "${twice.id}"; expected a different id for each`]);
 	const factories = heads.filter((head) => head.kind === 'factory');
-	if (factories.length !== 1) throw notSound([`expected one factory stratum, found ${factories.length}`]);
-	if (heads[0]!.kind !== 'factory') throw notSound(['the factory stratum stands first, below all others']);
+	if (factories.length !== 1) throw notSound([`expected one factory level, found ${factories.length}`]);
+	if (heads[0]!.kind !== 'factory') throw notSound(['the factory level must be first, below all others']);
 	let catalogue: Catalogue;
 	try {
 		catalogue = catalogueOf(list, space);
@@ -86,7 +86,7 @@ export function refuseUnsound({
 			const { key } = chapter.keyOf(one);
 			const named = `the factory ${chapter.words.one} ${key.replaceAll('\n', ' ').trim()}`;
 			if (op !== 'set') throw notSound([`${named}: expected the op set, found ${op}`]);
-			if (seen.has(key)) throw notSound([`${named} stands there twice`]);
+			if (seen.has(key)) throw notSound([`${named} appears twice`]);
 			seen.add(key);
 		}
 		const changes = said.map((one) =>

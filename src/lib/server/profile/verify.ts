@@ -64,7 +64,7 @@ export async function differencesFromEdits(
 				.orderBy(asc(edits.revision));
 			const failed = foldedWith(folded, some);
 			if ('message' in failed) {
-				differing.push(`${id}: edit ${failed.revision} does not fit on those before it: ${failed.message}`);
+				differing.push(`${id}: edit ${failed.revision} does not match the edits before it: ${failed.message}`);
 				return { differing, sound: { revision: failed.revision - 1, profile: failed.profile } };
 			}
 			folded = failed.profile;
@@ -123,10 +123,10 @@ async function* stratumDifferences(
 		for (const key of new Set([...have.keys(), ...want.keys()])) {
 			if (have.get(key) === want.get(key)) continue;
 			const how = !want.has(key)
-				? 'stands in the table and no edit says it'
+				? 'is in the table, but in no edit'
 				: !have.has(key)
-					? 'is said by the edits and is not in the table'
-					: 'is otherwise in the table than the edits say';
+					? 'is in the edits, but not in the table'
+					: 'differs between the table and the edits';
 			yield `${where}: the ${[chapter.words.one, key].filter((text) => text !== '').join(' ')} ${how}`;
 		}
 	}

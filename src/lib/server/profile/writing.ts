@@ -23,7 +23,7 @@ export interface Writing {
 export function writableStratum(profile: Profile, id: StratumId): StratumHead {
 	const stratum = profile.find((s) => s.id === id);
 	if (!stratum)
-		throw new Problem(422, 'not-sound', `there is no stratum "${id}"; this profile has ${profile.map((s) => s.id).join(', ')}`);
+		throw new Problem(422, 'not-sound', `there is no level "${id}"; this profile has ${profile.map((s) => s.id).join(', ')}`);
 	if (stratum.kind === 'factory') throw new Problem(422, 'not-sound', new FactoryWriteError().message);
 	return stratum;
 }
@@ -45,8 +45,8 @@ export function refuseForeign(
 	if (!mine(from))
 		throw refuse(
 			'/stratum',
-			`${from.name} is not yours: it is written by ${whose(from)}.`,
-			'expected a stratum that you may write'
+			`You cannot edit ${from.name}. It is edited by ${whose(from)}.`,
+			'expected a level that you may edit'
 		);
 	// each stratum is looked at once, at the first change of it
 	const looked = new Set<StratumId>();
@@ -58,11 +58,11 @@ export function refuseForeign(
 		if (!reaches(from.kind, to.kind))
 			throw refuse(
 				pointer,
-				`${to.name} is the steward's; you write to ${from.name}. Write to ${to.name} to change it.`,
-				`expected a stratum that ${from.name} may write`
+				`${to.name} belongs to the steward, and you are editing ${from.name}. Switch to ${to.name} to change it.`,
+				`expected a level that ${from.name} may edit`
 			);
 		if (!mine(to))
-			throw refuse(pointer, `${to.name} is not yours: it is written by ${whose(to)}.`, 'expected a stratum that you may write');
+			throw refuse(pointer, `You cannot edit ${to.name}. It is edited by ${whose(to)}.`, 'expected a level that you may edit');
 	});
 	return from;
 }

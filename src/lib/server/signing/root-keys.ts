@@ -49,7 +49,7 @@ export class RootKeys {
 		this.folder = resolve(folder);
 		if (`${this.folder}${sep}`.startsWith(`${resolve(dataFolder)}${sep}`))
 			throw new RootKeysError(
-				`The root keys would lie in the data folder (${this.folder}), and so in its back-ups. Name another folder in SKARN_ROOT_KEYS.`
+				`The main signing keys would be in the data folder (${this.folder}) and its back-ups. Name another folder in SKARN_ROOT_KEYS.`
 			);
 	}
 

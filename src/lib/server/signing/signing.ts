@@ -232,7 +232,7 @@ export class Signing {
 		refuseWeak(passphrases, threshold);
 		return this.#write(async (tx) => {
 			const before = await this.#newest(tx, 'root');
-			if (before && !isAnew) throw new Problem(409, 'nothing-to-do', 'Releases are signed already.');
+			if (before && !isAnew) throw new Problem(409, 'nothing-to-do', 'Releases are already signed.');
 			if (before) {
 				// nobody can say any more that the new root is the office's: every seat is told by a code
 				for (const table of [metadata, signingKeys, ownFiles, signedFiles, enrolments]) await tx.delete(table);
@@ -300,7 +300,7 @@ export class Signing {
 	rotate(role: string, passphrases: readonly string[], now = new Date()): Promise<void> {
 		return this.#write(async (tx) => {
 			const [known] = await tx.select().from(signingKeys).where(eq(signingKeys.role, role));
-			if (!known) throw new Problem(404, 'not-found', `There is no role "${role}" whose key the server has.`);
+			if (!known) throw new Problem(404, 'not-found', `There is no role "${role}" with a key on the server.`);
 			const key = newKey();
 			if (ONLINE.includes(role as Online)) {
 				const { root, keys } = await this.#openRoot(tx, passphrases);
@@ -334,7 +334,11 @@ export class Signing {
 			const keyCount = kept.length + add.length;
 			const needed = threshold ?? Math.min(before.threshold, keyCount);
 			if (keyCount === 0 || needed > keyCount || needed < 1)
-				throw new Problem(422, 'not-sound', `Root would have ${keyCount} keys, of which ${needed} must sign.`);
+				throw new Problem(
+					422,
+					'not-sound',
+					`There would be ${keyCount} main signing keys, but ${needed} signatures are required.`
+				);
 			if (add.length > 0) refuseWeak(add, 1);
 			const added = add.map(() => newKey());
 			const signing = [...old, ...added];
@@ -343,7 +347,7 @@ export class Signing {
 				throw new Problem(
 					401,
 					'sign-in',
-					`The new root needs ${needed} of its own keys; the passphrases open ${newKeys.length}.`
+					`${needed} of the new main signing keys are needed; the passphrases open ${newKeys.length}.`
 				);
 			await Promise.all(added.map((key, i) => this.rootKeys.keep(key, add[i]!)));
 			const keyids = [...kept, ...added.map(({ id }) => id)];
@@ -427,9 +431,9 @@ export class Signing {
 			? new Problem(
 					409,
 					'needs-word',
-					`Root needs ${threshold} of its ${keyids.length} keys; ${there.length} lie in ${this.rootKeys.folder}. Put their files there first.`
+					`${threshold} of ${keyids.length} main signing keys are needed; ${there.length} are in ${this.rootKeys.folder}. Copy their files there first.`
 				)
-			: new Problem(401, 'sign-in', `Root needs ${threshold} of its keys; the passphrases open ${keys.length}.`);
+			: new Problem(401, 'sign-in', `${threshold} main signing keys are needed; the passphrases open ${keys.length}.`);
 	}
 
 	#keepRoot(
@@ -572,7 +576,7 @@ function refuseWeak(passphrases: readonly string[], threshold: number): void {
 		const said = [...passphrase].length;
 		if (said < PASSPHRASE.least) throw refuse(`A passphrase has at least ${PASSPHRASE.least} characters; this one has ${said}.`);
 		if (said > PASSPHRASE.most) throw refuse(`A passphrase has at most ${PASSPHRASE.most} characters; this one has ${said}.`);
-		if (new Set(passphrase).size < 5) throw refuse('This passphrase is easily guessed. Take several words.');
+		if (new Set(passphrase).size < 5) throw refuse('This passphrase is easy to guess. Use several words.');
 	}
-	if (new Set(passphrases).size !== passphrases.length) throw refuse('Each root key has a passphrase of its own.');
+	if (new Set(passphrases).size !== passphrases.length) throw refuse('Each main signing key needs a different passphrase.');
 }

@@ -29,8 +29,8 @@
 		if (!found) return undefined;
 		const label = workspace.catalogue.get(found.command as Command['id'])?.label ?? found.command;
 		return found.stratum.id === workspace.targetId
-			? `${alias} is ${label} already; the new line would be the second of the name`
-			: `${found.stratum.name} uses ${alias} for ${label}; yours would stand in its place`;
+			? `${alias} is ${label} already; the new line would be a duplicate`
+			: `${found.stratum.name} uses ${alias} for ${label}; yours would replace it`;
 	});
 
 	async function pick(command: Command) {
@@ -79,20 +79,20 @@
 	.add {
 		display: grid;
 		grid-template-columns: minmax(0, 1fr) 110px auto;
-		gap: 8px;
+		gap: var(--space-2);
 		align-items: center;
-		padding: 10px 12px 4px;
+		padding: var(--space-2) var(--space-3) var(--space-1);
 	}
 	.suggested {
 		display: flex;
 		flex-wrap: wrap;
 		gap: 6px;
 		align-items: center;
-		padding: 4px 12px;
-		font-size: 13px;
+		padding: var(--space-1) var(--space-3);
+		font-size: var(--dense);
 	}
 	.problem {
-		padding: 2px 12px;
-		font-size: 13px;
+		padding: 2px var(--space-3);
+		font-size: var(--dense);
 	}
 </style>

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { formOf } from '$core/text/counted';
 	import type { AliasReportFinding } from '$core/chapters/aliases/report';
 	import type { AliasWay } from '$core/chapters/aliases/sound-ways';
 	import { SEVERITIES } from '$core/check/severity';
@@ -21,10 +22,17 @@
 	} = $props();
 	const workspace = useWorkspace();
 	let isLetting = $state(false);
-	let at = $state(0);
+	/** The finding that is open, and where in the list it was: the list changes under it while lines are written. */
+	let opened = $state.raw<{ readonly about?: string; readonly at: number }>({ at: 0 });
+	const aboutOf = ({ rule, stratum, typed }: AliasReportFinding) => `${rule} ${stratum} ${typed}`;
 	const sight = $derived(session.sight);
 	const shown = $derived(sight.findings);
-	const current = $derived(shown[Math.min(at, shown.length - 1)]);
+	const at = $derived.by(() => {
+		const found = shown.flatMap((one, i) => (aboutOf(one) === opened.about ? [i] : []));
+		const nearest = found.sort((a, b) => Math.abs(a - opened.at) - Math.abs(b - opened.at))[0];
+		return nearest ?? Math.min(opened.at, Math.max(0, shown.length - 1));
+	});
+	const current = $derived(shown[at]);
 	/** While a check goes on, what it will find is not known. */
 	const stale = $derived(session.checking ? [] : sight.gone.flatMap((id) => workspace.accepted.get(id) ?? []));
 	/** So long after a key nothing is tried, in milliseconds: typing comes first. */
@@ -51,7 +59,7 @@
 	}
 
 	function show(i: number) {
-		at = i;
+		opened = { about: aboutOf(shown[i]!), at: i };
 		isLetting = false;
 		onshow(shown[i]!);
 	}
@@ -73,18 +81,18 @@
 			keys: !current
 				? []
 				: [
-						{ keys: 'N', does: 'the next finding', run: next },
-						{ keys: 'P', does: 'the one before', run: () => show((at - 1 + shown.length) % shown.length) },
-						{ keys: 'Shift N', shown: '', does: 'the one before', run: () => show((at - 1 + shown.length) % shown.length) },
+						{ keys: 'N', does: 'next finding', run: next },
+						{ keys: 'P', does: 'previous finding', run: () => show((at - 1 + shown.length) % shown.length) },
+						{ keys: 'Shift N', shown: '', does: 'previous finding', run: () => show((at - 1 + shown.length) % shown.length) },
 						{
 							keys: 'A',
-							does: 'let it stand',
+							does: 'accept the finding',
 							run: () => current.acceptable !== undefined && !session.isAccepted(current) && void letStand()
 						},
 						...current.fixes.map((_, i) => ({
 							keys: String(i + 1),
 							shown: i === 0 ? '1 to 9' : '',
-							does: 'apply that way out',
+							does: 'apply that fix',
 							run: () => void mend(current, i)
 						}))
 					]
@@ -97,9 +105,9 @@
 		{#each SEVERITIES as s (s)}
 			{@const n = sight.counts[s]}
 			<span class="tone-{SIGNS[s].tone}"
-				><span class="toned">{SIGNS[s].shape} {n}</span> {n === 1 ? SIGNS[s].name : SIGNS[s].names}</span
+				><span class="toned">{SIGNS[s].shape} {n}</span> {formOf(n, SIGNS[s].name, SIGNS[s].names)}</span
 			>{/each}
-		{#if sight.elsewhere > 0}<span class="quiet">{sight.elsewhere} in other strata</span>{/if}
+		{#if sight.elsewhere > 0}<span class="quiet">{sight.elsewhere} in other levels</span>{/if}
 		{#if sight.accepted > 0}<button
 				class="pill"
 				type="button"
@@ -130,11 +138,11 @@
 				/>
 			</li>
 		{:else}
-			<li class="clean">{session.checking ? 'Checking …' : 'Nothing is wrong in this file.'}</li>
+			<li class="clean">{session.checking ? 'Checking …' : 'No findings in this file.'}</li>
 		{/each}
 		{#if sight.left > 0}
 			<li class="clean">
-				<button class="linkish" type="button" onclick={() => session.showMore()}>Show more</button> of {sight.left} others
+				<button class="linkish" type="button" onclick={() => session.showMore()}>Show more</button> of {sight.left} more
 			</li>
 		{/if}
 	</ul>
@@ -151,12 +159,12 @@
 		display: flex;
 		flex: none;
 		flex-wrap: wrap;
-		gap: 4px 14px;
+		gap: var(--space-1) var(--space-3);
 		align-items: center;
 		min-height: 33px;
-		padding: 3px 12px;
+		padding: 3px var(--space-3);
 		background: var(--panel);
-		font-size: 13px;
+		font-size: var(--dense);
 		white-space: nowrap;
 	}
 	.counts .pill {
@@ -166,11 +174,11 @@
 		margin-left: auto;
 	}
 	kbd {
-		padding: 0 5px;
+		padding: 0 var(--space-1);
 		border: 1px solid var(--line-strong);
 		border-radius: 3px;
 		font-family: var(--font);
-		font-size: 12px;
+		font-size: var(--caption);
 	}
 	ul {
 		--finding-pad: 12px;
@@ -187,8 +195,8 @@
 		border-top: 1px solid var(--line);
 	}
 	.clean {
-		padding: 8px 12px;
+		padding: var(--space-2) var(--space-3);
 		color: var(--ink-3);
-		font-size: 13px;
+		font-size: var(--dense);
 	}
 </style>

@@ -27,8 +27,8 @@
 	'Typed names',
 	input ? 'line' : 'none',
 	[
-		['none', 'none: there is no command line'],
-		['line', 'a command line takes them']
+		['none', 'no command line'],
+		['line', 'in a command line']
 	],
 	(value) => onchange(value === 'line' ? USUAL : undefined)
 )}
@@ -37,23 +37,23 @@
 		'Upper and lower case',
 		input.case,
 		[
-			['ignored', 'are one'],
+			['ignored', 'ignored'],
 			['matters', 'differ']
 		],
 		(value) => set({ case: value as AliasInput['case'] })
 	)}
 	{@render choice(
-		'A typed name is made of',
+		'Characters of a name',
 		input.signs,
 		[
 			['letters', 'letters'],
 			['letters and digits', 'letters and digits'],
-			['any but blanks', 'anything but blanks']
+			['any except spaces', 'any except spaces']
 		],
 		(value) => set({ signs: value as AliasInput['signs'] })
 	)}
 	<label class="rule">
-		Longest name, in characters
+		Maximum length, in characters
 		<input
 			type="number"
 			min="1"
@@ -67,7 +67,7 @@
 		/>
 	</label>
 	{@render choice(
-		'What accepts a name',
+		'Key that accepts a name',
 		input.accept.join('+'),
 		[
 			['Enter', 'Enter'],
@@ -77,20 +77,20 @@
 		(value) => set({ accept: value.split('+') as AliasInput['accept'] })
 	)}
 	{@render choice(
-		'A beginning that is the only one',
+		'Unique beginnings',
 		input.completes ? 'yes' : 'no',
 		[
-			['no', 'is not enough'],
-			['yes', 'is enough: the rest is filled in']
+			['no', 'not completed'],
+			['yes', 'completed']
 		],
 		(value) => set({ completes: value === 'yes' })
 	)}
 	{@render choice(
-		'Of two lines about one name',
+		'Duplicate names',
 		input.twice,
 		[
-			['first', 'the first holds'],
-			['last', 'the last holds']
+			['first', 'the first line applies'],
+			['last', 'the last line applies']
 		],
 		(value) => set({ twice: value as AliasInput['twice'] })
 	)}
@@ -100,7 +100,7 @@
 	.rule {
 		display: grid;
 		gap: 3px;
-		font-size: 13px;
+		font-size: var(--dense);
 		color: var(--ink-2);
 	}
 	.rule :global(select) {
@@ -109,11 +109,11 @@
 	}
 	input {
 		height: 28px;
-		padding: 1px 9px;
+		padding: 1px var(--space-2);
 		border: 1px solid var(--control);
 		border-radius: var(--radius);
 		background: var(--raised);
 		color: var(--ink);
-		font-size: 13px;
+		font-size: var(--dense);
 	}
 </style>

@@ -20,7 +20,7 @@
 <div class="prompt">
 	<label class="line mono">
 		<span aria-hidden="true">&gt;</span><span class="visually-hidden">Try an alias</span>
-		<input bind:value={typed} spellcheck="false" autocomplete="off" placeholder="type a name to see what it runs" {onkeydown} />
+		<input bind:value={typed} spellcheck="false" autocomplete="off" placeholder="Type an alias to see what it runs" {onkeydown} />
 		{#if offered.length > 0}<span class="offers quiet">{offered.map((o) => o.text).join('  ')} <kbd>Tab</kbd></span>{/if}
 	</label>
 	{#if prompted}
@@ -37,10 +37,10 @@
 	}
 	.line {
 		display: flex;
-		gap: 8px;
+		gap: var(--space-2);
 		align-items: center;
-		padding: 6px 12px;
-		font-size: 13px;
+		padding: 6px var(--space-3);
+		font-size: var(--dense);
 	}
 	input {
 		flex: 1;
@@ -61,19 +61,19 @@
 		overflow: hidden;
 	}
 	kbd {
-		padding: 0 4px;
+		padding: 0 var(--space-1);
 		border: 1px solid var(--line-strong);
 		border-radius: 3px;
 		font-family: var(--font);
-		font-size: 12px;
+		font-size: var(--caption);
 	}
 	ol {
 		max-height: 96px;
 		margin: 0;
-		padding: 2px 12px 8px 30px;
+		padding: 2px var(--space-3) var(--space-2) var(--space-8);
 		overflow-y: auto;
 		list-style: decimal;
-		font-size: 13px;
+		font-size: var(--dense);
 		color: var(--ink-2);
 	}
 	li:last-child {

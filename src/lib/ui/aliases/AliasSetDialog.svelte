@@ -1,12 +1,15 @@
 <script lang="ts">
+	import { startWorker } from '$lib/workers/start-worker';
+	import { counted } from '$core/text/counted';
 	import { ALIASES, aliasFileIn } from '$core/chapters/aliases/file';
 	import { headOf } from '$core/strata/stratum';
 	import { Button, Modal, Spinner } from 'flowbite-svelte';
 	import type { AliasSet } from '$core/chapters/aliases/suggest-set';
 	import { aliasTable } from '$core/chapters/aliases/table';
 	import { useWorkspace } from '$lib/state/workspace.svelte';
-	import type { FromAliasSet, ToAliasSet } from '$lib/workers/alias-set.worker';
+	import type { FromAliasSet, ToAliasSet } from '$lib/workers/alias-set';
 	import Picker from '../Picker.svelte';
+	import Table from '../kit/Table.svelte';
 
 	/** Aliases for all commands of a category that have none, solved as one. */
 	let { onclose, ontake }: { onclose: () => void; ontake: (set: AliasSet) => void } = $props();
@@ -30,7 +33,7 @@
 		stop();
 		set = undefined;
 		problem = '';
-		worker = new Worker(new URL('../../workers/alias-set.worker.ts', import.meta.url), { type: 'module' });
+		worker = startWorker('alias-set');
 		worker.onmessage = ({ data }: MessageEvent<FromAliasSet>) => {
 			if ('set' in data) set = data.set;
 			else problem = data.problem;
@@ -65,12 +68,17 @@
 			onpick={(next) => (category = next)}
 			items={categories.map((c) => ({ value: c, name: c }))}
 		/>
-		<span class="quiet">{wanted.length} of its commands have no alias</span>
+		<span class="quiet">{wanted.length} commands without an alias</span>
 	</p>
-	{#if problem}<p class="callout tone-garnet" role="alert">The solver could not work: {problem}</p>
-	{:else if !set}<p role="status"><Spinner size="5" /> Solving …</p>
+	{#if problem}<p class="callout tone-garnet" role="alert">No aliases could be computed: {problem}</p>
+	{:else if !set}<p role="status"><Spinner size="5" /> Computing …</p>
 	{:else}
-		<table>
+		<Table
+			name="Suggested aliases"
+			heads={['Alias', 'Command', { name: 'Runs per day', isNumber: true }, 'Reason']}
+			isEmpty={set.chosen.length + set.without.length === 0}
+			empty="Every command has an alias."
+		>
 			<tbody>
 				{#each set.chosen as { command, suggestion } (command.id)}
 					<tr
@@ -81,21 +89,22 @@
 				{#each set.without as command (command.id)}
 					<tr
 						><td class="tone-limonite"><span class="toned">▲</span></td><td>{command.label}</td><td></td><td class="quiet"
-							>no free name is left</td
+							>no free name</td
 						></tr
 					>
 				{/each}
 			</tbody>
-		</table>
+		</Table>
 		<p class="quiet">
-			{set.proved
-				? 'No other choice is better: solved to the optimum by runs a day times seconds'
-				: 'The best that was found in 20 s'}{set.chosen.length > 0 ? `, ${set.seconds.toFixed(0)} s a day in all.` : '.'}
+			{set.proved ? 'Optimal: no other choice saves more seconds per day' : 'The best that was found in 20 s'}{set.chosen.length >
+			0
+				? `, ${set.seconds.toFixed(0)} s per day in total.`
+				: '.'}
 		</p>
 	{/if}
 	{#snippet footer()}
 		<Button disabled={!set || set.chosen.length === 0} onclick={() => set && ontake(set)}
-			>Write {set?.chosen.length ?? 0} {set?.chosen.length === 1 ? 'alias' : 'aliases'}</Button
+			>Write {counted(set?.chosen.length ?? 0, 'alias', 'aliases')}</Button
 		>
 		<Button color="alternative" onclick={() => (open = false)}>Cancel</Button>
 	{/snippet}
@@ -104,16 +113,7 @@
 <style>
 	.tools {
 		display: flex;
-		gap: 12px;
+		gap: var(--space-3);
 		align-items: center;
-	}
-	table {
-		width: 100%;
-		border-collapse: collapse;
-		font-size: 13px;
-	}
-	td {
-		padding: 3px 8px;
-		border-top: 1px solid var(--line);
 	}
 </style>

@@ -6,7 +6,7 @@
 	import { useWorkspace } from '$lib/state/workspace.svelte';
 	import Blame from '../Blame.svelte';
 	import StratumChip from '../StratumChip.svelte';
-	import Table from '../table/Table.svelte';
+	import LongTable from '../kit/LongTable.svelte';
 	import { aliasColumns, saying, STATES } from './rows';
 
 	/** The alias files as a table: sorted as wanted, edited in place where the file is the one that is written to. */
@@ -107,7 +107,7 @@
 	/>
 	<span class="quiet num">{shown.length} of {rows.length}</span>
 </div>
-<Table
+<LongTable
 	rows={wanted}
 	{columns}
 	first="line"
@@ -131,7 +131,7 @@
 			<span class="note state">{STATES[item.state]}{item.note ? ` · ${item.note}` : ''}</span>
 		{:else}{@render cell(item, 'note', item.note, item.note)}{/if}
 	{/snippet}
-</Table>
+</LongTable>
 {#if here}<p class="who"><Blame stratum={here.stratum} chapter={ALIASES} thing={here.line} name={here.alias} /></p>{/if}
 <datalist id="alias-commands">
 	{#if editing?.field === 'command'}
@@ -145,23 +145,23 @@
 	.who {
 		min-height: 18px;
 		margin: 0;
-		padding: 0 12px;
+		padding: 0 var(--space-3);
 	}
 	.tools {
 		display: flex;
-		gap: 10px;
+		gap: var(--space-2);
 		align-items: center;
-		padding: 8px 12px;
+		padding: var(--space-2) var(--space-3);
 	}
 	.filter {
 		flex: 1;
 		height: 28px;
-		padding: 0 8px;
+		padding: 0 var(--space-2);
 		border: 1px solid var(--control);
 		border-radius: 3px;
 		background: var(--raised);
 		color: var(--ink);
-		font-size: 13px;
+		font-size: var(--dense);
 	}
 	.place {
 		display: flex;
@@ -170,7 +170,7 @@
 		justify-content: space-between;
 	}
 	.alias {
-		font-size: 13px;
+		font-size: var(--dense);
 		font-weight: 700;
 	}
 	:global(.idle) .alias,
@@ -192,7 +192,7 @@
 	input.mono {
 		width: 100%;
 		height: 24px;
-		padding: 0 4px;
+		padding: 0 var(--space-1);
 		border: 1px solid var(--azurite);
 		border-radius: 2px;
 		background: var(--raised);

@@ -1,7 +1,7 @@
 import type { AliasRow } from '$core/chapters/aliases/report';
 import type { Catalogue } from '$core/application/application';
 import type { CommandId } from '$core/application/command';
-import type { Column } from '../table/columns';
+import type { Column } from '../kit/columns';
 
 /** The rows that say all of the words somewhere: alias, command, label or note. */
 export function saying(rows: readonly AliasRow[], catalogue: Catalogue, words: string): readonly AliasRow[] {
@@ -37,8 +37,8 @@ export function aliasColumns(catalogue: Catalogue, strata: readonly string[]): C
 		},
 		{
 			id: 'length',
-			name: 'Signs',
-			width: '38px',
+			name: 'Length',
+			width: '52px',
 			isNumber: true,
 			order: 'by length',
 			compare: (a, b) => a.alias.length - b.alias.length
@@ -65,9 +65,9 @@ export function aliasColumns(catalogue: Catalogue, strata: readonly string[]): C
 
 export const STATES: Readonly<Record<AliasRow['state'], string>> = {
 	holds: '',
-	off: 'commented out',
-	twice: 'another line holds',
-	covered: 'said above',
-	locked: 'locked below',
-	nothing: 'takes nothing away'
+	off: 'disabled line',
+	twice: 'replaced by another line',
+	covered: 'set at a higher level',
+	locked: 'locked at a lower level',
+	nothing: 'removes nothing'
 };

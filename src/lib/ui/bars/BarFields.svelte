@@ -22,7 +22,7 @@
 		node?.item.kind !== 'place'
 			? node?.item.kind
 			: node.item.command !== undefined
-				? 'place'
+				? 'button'
 				: node.item.flyout !== undefined
 					? 'flyout'
 					: 'separator'
@@ -70,8 +70,8 @@
 
 {#if !node}
 	<p class="quiet">
-		Choose something in the window: a place, a group, a tab, a bar. Arrow keys go from one to the next, Ctrl with them moves it,
-		Delete takes it away.
+		Select a button, group, tab or toolbar in the window. Arrow keys select the next one, Ctrl with arrow keys moves it, Delete
+		removes it.
 	</p>
 {:else}
 	<header>
@@ -83,9 +83,9 @@
 	{#if node.lockedBy}<p class="tone-limonite small"><span class="toned">▲</span> {node.lockedBy.name} has locked it.</p>{/if}
 	{#if node.keptBy}<p class="tone-limonite small">
 			<span class="toned">▲</span>
-			{node.keptBy.name} has locked where it stands.
+			{node.keptBy.name} has locked its position.
 		</p>{/if}
-	{#if node.over}<p class="quiet small">Stands in place of what {node.over.name} says.</p>{/if}
+	{#if node.over}<p class="quiet small">Replaces the setting of {node.over.name}.</p>{/if}
 	{#if desk.selected.length === 1 && kindName !== 'separator'}
 		<label class="field">
 			<span>Name</span>
@@ -98,11 +98,11 @@
 		</label>
 		{#if node.item.kind === 'place' && node.item.title !== undefined}
 			<p class="tone-limonite small">
-				<span class="toned">▲</span> The command is then known under two names.
+				<span class="toned">▲</span> The command then has two names.
 				<button
 					class="linkish"
 					type="button"
-					onclick={() => void desk.change('place', 'its own name', ({ title: _, ...item }) => item)}>Use its own name</button
+					onclick={() => void desk.change('place', 'its own name', ({ title: _, ...item }) => item)}>Use the default name</button
 				>
 			</p>
 		{/if}
@@ -123,9 +123,9 @@
 				label="Shows"
 				value={item.shows}
 				items={[
-					{ value: 'both', name: 'icon and name' },
-					{ value: 'icon', name: 'icon alone' },
-					{ value: 'text', name: 'name alone' }
+					{ value: 'both', name: 'icon and label' },
+					{ value: 'icon', name: 'icon only' },
+					{ value: 'text', name: 'label only' }
 				]}
 				onpick={(shows) => void desk.change('place', shows, (one) => ({ ...one, shows: shows as 'both' | 'icon' | 'text' }))}
 			/>
@@ -136,7 +136,7 @@
 					size="xs"
 					color="alternative"
 					disabled={workspace.edits.busy}
-					onclick={() => void desk.change('place', 'its own icon', ({ icon: _, ...one }) => one)}>Its own icon</Button
+					onclick={() => void desk.change('place', 'its own icon', ({ icon: _, ...one }) => one)}>Default icon</Button
 				>{/if}
 		</p>
 		{#if isPicking}
@@ -149,52 +149,45 @@
 		{/if}
 		<Checkbox
 			checked={item.hidden}
-			onchange={() =>
-				void desk.change('place', item.hidden ? 'show it' : 'switch it off', (one) => ({ ...one, hidden: !item.hidden }))}
-			>Switched off, without being taken out</Checkbox
+			onchange={() => void desk.change('place', item.hidden ? 'show' : 'hide', (one) => ({ ...one, hidden: !item.hidden }))}
+			>Hidden</Checkbox
 		>
 		{#if size && Math.min(size.width, size.height) < TARGET}
 			<p class="quiet small">
-				It is {size.width} × {size.height} px; what is hit by pointer should be {TARGET} px each way, or stand that far from others
-				(WCAG 2.2, 2.5.8).
+				Its size is {size.width} × {size.height} px. Buttons should be at least {TARGET} px wide and high, or this far from others.
 			</p>
 		{/if}
 		{#if desk.time}
 			<details>
-				<summary>{desk.time.seconds.toFixed(2)} s to get there</summary>
+				<summary>{desk.time.seconds.toFixed(2)} s to reach it</summary>
 				<ul class="small">
 					{#each desk.time.terms as term (term.name)}<li>
 							{term.name}: {term.seconds.toFixed(2)} s <span class="quiet">{term.how}</span>
 						</li>{/each}
 				</ul>
 				<p class="quiet small">
-					Fitts’s law in the Shannon form (MacKenzie 1992) from the middle of the drawing; choice by Hick and Hyman; the hand by
-					the keystroke-level model.
+					Estimated from the middle of the drawing by Fitts’s law, the Hick–Hyman law and the keystroke-level model.
 				</p>
 			</details>
 		{/if}
 	{:else if node.item.kind === 'group'}
 		{@const { item } = node}
 		<Picker
-			label="Kept in this form"
+			label="Lock its settings"
 			value={item.form ?? ''}
-			items={[{ value: '', name: 'as there is room' }, ...GROUP_FORMS.map((form) => ({ value: form, name: FORMS[form] }))]}
+			items={[{ value: '', name: 'as space allows' }, ...GROUP_FORMS.map((form) => ({ value: form, name: FORMS[form] }))]}
 			onpick={(form) =>
-				void desk.change(
-					'group',
-					form === '' ? 'as there is room' : FORMS[form as keyof typeof FORMS],
-					({ form: _, ...one }) => ({
-						...one,
-						...(form !== '' && { form: form as keyof typeof FORMS })
-					})
-				)}
+				void desk.change('group', form === '' ? 'as space allows' : FORMS[form as keyof typeof FORMS], ({ form: _, ...one }) => ({
+					...one,
+					...(form !== '' && { form: form as keyof typeof FORMS })
+				}))}
 		/>
 	{:else if node.item.kind === 'bar'}
 		<BarOptions {desk} item={node.item} {onleave} />
 	{/if}
 	{#if holds.length > 0}
 		<div>
-			<span class="label">Holds, from the top</span>
+			<span class="label">Contents, from the top</span>
 			<ol class="holds">
 				{#each holds as child (child.id)}
 					<li>
@@ -206,9 +199,9 @@
 		</div>
 	{/if}
 	<div class="acts">
-		<Button size="xs" color="alternative" disabled={workspace.edits.busy} onclick={() => void desk.remove()}>Take away</Button>
+		<Button size="xs" color="alternative" disabled={workspace.edits.busy} onclick={() => void desk.remove()}>Remove</Button>
 		<Button size="xs" color="alternative" disabled={workspace.edits.busy} onclick={() => void desk.shift(-1)}>Before</Button>
-		<Button size="xs" color="alternative" disabled={workspace.edits.busy} onclick={() => void desk.shift(1)}>Behind</Button>
+		<Button size="xs" color="alternative" disabled={workspace.edits.busy} onclick={() => void desk.shift(1)}>After</Button>
 		{#if desk.mayLock}
 			<Button size="xs" color="alternative" onclick={() => void desk.lock(node.lockedBy === undefined)}
 				>{node.lockedBy === undefined ? 'Lock' : 'Unlock'}</Button
@@ -225,7 +218,7 @@
 		{/if}
 		{#if desk.ownBelow.length > 0}
 			<Button size="xs" color="alternative" onclick={() => void desk.reset(desk.ownBelow, desk.nameOf(node))}
-				>As below {workspace.target.name}</Button
+				>Reset to the level below {workspace.target.name}</Button
 			>
 		{/if}
 	</div>
@@ -234,35 +227,35 @@
 <style>
 	header {
 		display: flex;
-		gap: 8px;
+		gap: var(--space-2);
 		align-items: baseline;
 	}
 	h2 {
 		flex: 1;
-		font-size: 16px;
+		font-size: var(--heading);
 	}
 	.field {
 		display: grid;
 		gap: 3px;
-		font-size: 13px;
+		font-size: var(--dense);
 	}
 	.pair {
 		display: grid;
 		grid-template-columns: 1fr 1fr;
-		gap: 10px;
+		gap: var(--space-2);
 	}
 	.holds {
-		margin: 4px 0 0;
+		margin: var(--space-1) 0 0;
 		padding: 0;
 		list-style: none;
 	}
 	.holds li {
 		display: flex;
-		gap: 8px;
+		gap: var(--space-2);
 		align-items: center;
 		padding: 3px 0;
 		border-top: 1px solid var(--line);
-		font-size: 13px;
+		font-size: var(--dense);
 	}
 	.acts {
 		display: flex;
@@ -270,10 +263,10 @@
 		gap: 6px;
 	}
 	.small {
-		font-size: 12.5px;
+		font-size: var(--caption);
 	}
 	ul {
-		margin: 4px 0;
-		padding-left: 16px;
+		margin: var(--space-1) 0;
+		padding-left: var(--space-4);
 	}
 </style>

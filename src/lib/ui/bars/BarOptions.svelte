@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { counted } from '$core/text/counted';
 	import { Button, Checkbox } from 'flowbite-svelte';
 	import type { ItemOf } from '$core/chapters/bars/bar';
 	import { opens } from '$core/chapters/bars/opened';
@@ -84,14 +85,14 @@
 	</div>
 {/if}
 {#if item.form === 'cursor'}
-	<span class="label">Opened at the pointer by {item.keys ? '' : 'nothing yet'}</span>
+	<span class="label">Opens at the pointer with {item.keys ? '' : 'no key yet'}</span>
 	{#if item.keys}<KeyCaps keys={item.keys} />{/if}
 	<Recorder label="Keys that open {item.name}" onheard={(heard) => (heardKeys = heard)} onaccept={openBy} {onleave} />
 	{#if heardKeys}<Button size="xs" onclick={openBy}>Open it by {readable(heardKeys)}</Button>{/if}
 	<Picker
 		label="Columns"
 		value={String(item.dock.edge === 'floating' ? item.dock.columns : 4)}
-		items={[1, 2, 3, 4, 5, 6, 8, 10].map((n) => ({ value: String(n), name: n === 1 ? '1 column' : `${n} columns` }))}
+		items={[1, 2, 3, 4, 5, 6, 8, 10].map((n) => ({ value: String(n), name: counted(n, 'column') }))}
 		onpick={(columns) =>
 			void desk.change('bar', `${columns} columns`, (one) =>
 				one.dock.edge === 'floating' ? { ...one, dock: { ...one.dock, columns: Number(columns) } } : one
@@ -109,16 +110,16 @@
 {/if}
 <Checkbox
 	checked={item.hidden}
-	onchange={() => void desk.change('bar', item.hidden ? 'show it' : 'hide it', (one) => ({ ...one, hidden: !item.hidden }))}
+	onchange={() => void desk.change('bar', item.hidden ? 'show' : 'hide', (one) => ({ ...one, hidden: !item.hidden }))}
 	>Hidden</Checkbox
 >
-<span class="label">Shows where</span>
+<span class="label">Shown in</span>
 <ScopePicker scope={item.scope} onchange={(scope) => void desk.change('bar', 'where it shows', (one) => ({ ...one, scope }))} />
 
 <style>
 	.pair {
 		display: grid;
 		grid-template-columns: 1fr 1fr;
-		gap: 10px;
+		gap: var(--space-2);
 	}
 </style>

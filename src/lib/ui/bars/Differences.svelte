@@ -3,7 +3,7 @@
 	import { useWorkspace } from '$lib/state/workspace.svelte';
 	import Picker from '../Picker.svelte';
 
-	/** What differs from the factory, the office or the last release; it is marked in the window and taken back one by one. */
+	/** Differences from the factory, the office or the last release; it is marked in the window and taken back one by one. */
 	let { desk }: { desk: BarDesk } = $props();
 	const workspace = useWorkspace();
 	const BASES = { nothing: 'nothing', factory: 'factory', office: 'office', release: 'the last release' } as const;
@@ -12,15 +12,15 @@
 
 <div class="differs">
 	<label class="pair"
-		>Changed against <Picker
-			label="Changed against"
+		>Changed since <Picker
+			label="Changed since"
 			value={desk.against}
 			items={(['nothing', ...desk.comparable] as const).map((base) => ({ value: base, name: BASES[base] }))}
 			onpick={(base) => (desk.against = base as typeof desk.against)}
 		/></label
 	>
 	{#if desk.against !== 'nothing'}
-		<ul aria-label="What differs">
+		<ul aria-label="Differences">
 			{#each desk.differences as one (one.id)}
 				<li>
 					<button class="linkish" type="button" disabled={!one.is} onclick={() => desk.show(one.id)}
@@ -31,22 +31,22 @@
 						class="linkish"
 						type="button"
 						disabled={workspace.edits.busy}
-						aria-label="Take back {desk.nameOf(one.is ?? one.was!)}"
-						onclick={() => void desk.takeBack(one)}>Take back</button
+						aria-label="Reset {desk.nameOf(one.is ?? one.was!)}"
+						onclick={() => void desk.takeBack(one)}>Reset</button
 					>
 				</li>
-			{:else}<li class="quiet">Nothing differs.</li>{/each}
+			{:else}<li class="quiet">No differences.</li>{/each}
 		</ul>
 	{/if}
 </div>
 
 <style>
 	.differs {
-		font-size: 13px;
+		font-size: var(--dense);
 	}
 	.pair {
 		display: flex;
-		gap: 8px;
+		gap: var(--space-2);
 		align-items: center;
 	}
 	ul {

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { counted } from '$core/text/counted';
 	import { Button, Input } from 'flowbite-svelte';
 	import { MODES, thingFor } from '$core/chapters/modes/mode';
 	import { ModeDesk, type ModeBars } from '$lib/state/mode-desk.svelte';
@@ -19,7 +20,7 @@
 	const current = $derived(desk.rows.find((row) => row.id === desk.current));
 	const keysOf = (row: (typeof desk.rows)[number]) => row.command && workspace.index.of(row.command)[0]?.keys;
 	const isHeld = $derived(current?.lockedBy !== undefined && current.lockedBy.id !== workspace.targetId);
-	const STARTS = { shared: 'the same bars', copied: 'a copy of its bars', none: 'no bars yet' } as const;
+	const STARTS = { shared: 'the same toolbars', copied: 'a copy of its toolbars', none: 'no toolbars yet' } as const;
 
 	function onkeydown(event: KeyboardEvent) {
 		if (rove(event, [...(list?.querySelectorAll<HTMLElement>('button') ?? [])])) event.preventDefault();
@@ -78,23 +79,22 @@
 					>
 					<label class="pair"
 						>Shows <Picker
-							label="Bars of the mode"
+							label="Toolbars of the mode"
 							value={current.made.bars}
 							disabled={isHeld}
 							items={[
 								{
 									value: 'shared',
-									name: `the bars of ${workspace.space.scopeLabel({ [desk.axis.id]: [current.made.from] })} and its own`
+									name: `toolbars of ${workspace.space.scopeLabel({ [desk.axis.id]: [current.made.from] })} and its own`
 								},
-								{ value: 'own', name: 'bars of its own alone' }
+								{ value: 'own', name: 'only its own toolbars' }
 							]}
 							onpick={(to) => void desk.setBars(current, to as 'shared' | 'own')}
 						/></label
 					>
 				{/if}
 				<p class="quiet">
-					{current.bars}
-					{current.bars === 1 ? 'bar shows' : 'bars show'} in it.
+					{counted(current.bars, 'bar shows', 'bars show')} in it.
 					{#if current.command && workspace.catalogue.has(current.command)}
 						<a href="commands?command={encodeURIComponent(current.command)}">{keysOf(current) ? 'Its key' : 'Give it a key'}</a>
 					{:else}No command of the program switches to it.{/if}
@@ -123,12 +123,12 @@
 					{/if}
 					{#if current.made && !isHeld}
 						<button class="pill" type="button" disabled={workspace.edits.busy} onclick={() => void desk.remove(current)}
-							>Take away</button
+							>Remove</button
 						>
 					{/if}
 				</div>
 				{#if current.made && desk.uses(current) !== ''}
-					<p class="quiet">{desk.uses(current)} are for it alone or among others; without it they are nowhere.</p>
+					<p class="quiet">{desk.uses(current)} are limited to this mode. Without it they are not available.</p>
 				{/if}
 			</div>
 			<form onsubmit={make}>
@@ -144,12 +144,12 @@
 				>
 				<div class="pair">
 					<Picker
-						label="Bars of the new mode"
+						label="Toolbars of the new mode"
 						value={bars}
 						items={(Object.keys(STARTS) as ModeBars[]).map((value) => ({ value, name: `with ${STARTS[value]}` }))}
 						onpick={(to) => (bars = to as ModeBars)}
 					/>
-					<Button size="xs" type="submit" disabled={name.trim() === '' || workspace.edits.busy}>Make</Button>
+					<Button size="xs" type="submit" disabled={name.trim() === '' || workspace.edits.busy}>Create</Button>
 				</div>
 			</form>
 		{/if}
@@ -158,7 +158,7 @@
 
 <style>
 	.modes {
-		font-size: 13px;
+		font-size: var(--dense);
 	}
 	ul {
 		margin: 6px 0;
@@ -195,7 +195,7 @@
 	.here {
 		display: grid;
 		gap: 6px;
-		padding: 8px 0;
+		padding: var(--space-2) 0;
 		border-top: 1px solid var(--line);
 	}
 	.here p {
@@ -203,7 +203,7 @@
 	}
 	.pair {
 		display: flex;
-		gap: 8px;
+		gap: var(--space-2);
 		align-items: center;
 		white-space: nowrap;
 	}
@@ -219,7 +219,7 @@
 	form {
 		display: grid;
 		gap: 6px;
-		padding: 8px 0;
+		padding: var(--space-2) 0;
 		border-top: 1px solid var(--line);
 	}
 </style>

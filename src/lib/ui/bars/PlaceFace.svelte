@@ -3,7 +3,7 @@
 	import { hasIcon, hasText, SIZES, type GroupForm, type PlaceBox } from '$core/surface/parts';
 	import CommandIcon from '../CommandIcon.svelte';
 
-	/** What is seen of a place: its icon, its name, and that it opens. Of an icon alone the name is told. */
+	/** What is seen of a place: its icon, its name, and that it opens. Of an icon only the name is told. */
 	let {
 		place,
 		command,
@@ -22,7 +22,7 @@
 		/** Of a small icon, in px. */
 		icon: number;
 		isTall: boolean;
-		/** Whether the name of an icon alone stands below it, as an aid to reading. */
+		/** Whether the name of an icon only stands below it, as an aid to reading. */
 		showsName?: boolean;
 	} = $props();
 	const isNamed = $derived(!hasIcon(place) || (hasText(place) && (form ? form !== 'icons' : text !== 'none')));

@@ -22,12 +22,12 @@
 	);
 </script>
 
-<div class="beside" role="group" aria-label="Screens side by side">
+<div class="beside" role="group" aria-label="Compare screens">
 	{#each windows as { at, screen, layout, src } (at)}
 		<figure>
 			<button
 				type="button"
-				aria-label="Shape the bars on {screen.name}"
+				aria-label="Edit the toolbars on {screen.name}"
 				onclick={() => {
 					desk.screenAt = at;
 					onpick();
@@ -43,7 +43,7 @@
 		display: grid;
 		flex: 1;
 		grid-template-columns: repeat(auto-fit, minmax(340px, 1fr));
-		gap: 14px;
+		gap: var(--space-3);
 		align-content: start;
 		min-height: 0;
 		overflow-y: auto;
@@ -68,7 +68,7 @@
 		border-color: var(--azurite);
 	}
 	figcaption {
-		margin-top: 5px;
-		font-size: 13px;
+		margin-top: var(--space-1);
+		font-size: var(--dense);
 	}
 </style>

@@ -85,7 +85,7 @@
 		align-items: center;
 		padding: 0 5px;
 		border-radius: 3px;
-		font-size: 12px;
+		font-size: var(--caption);
 		line-height: 1.15;
 		white-space: nowrap;
 		cursor: grab;

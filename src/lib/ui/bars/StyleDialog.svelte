@@ -26,7 +26,7 @@
 	}
 </script>
 
-<Modal bind:open title="The same bars in the other style" aria-label="Other style" size="xl" {onclose}>
+<Modal bind:open title="The same commands in the other style" aria-label="Switch style" size="xl" {onclose}>
 	<div class="two">
 		{#each shown as { name, layout } (name)}
 			<figure>
@@ -38,12 +38,11 @@
 		{/each}
 	</div>
 	<p class="quiet">
-		What stands in the bars stays as it is; only what they are drawn as is written to {workspace.target.name}. The way back is the
-		same, and loses nothing.
+		The commands stay the same; only the style changes in {workspace.target.name}. You can switch back at any time.
 	</p>
 	{#snippet footer()}
-		<Button data-autofocus disabled={workspace.edits.busy} onclick={() => void take()}>Take it as {NAMES[other.style]}</Button>
-		<Button color="alternative" onclick={() => (open = false)}>Leave it as it is</Button>
+		<Button data-autofocus disabled={workspace.edits.busy} onclick={() => void take()}>Switch to {NAMES[other.style]}</Button>
+		<Button color="alternative" onclick={() => (open = false)}>Cancel</Button>
 	{/snippet}
 </Modal>
 
@@ -51,7 +50,7 @@
 	.two {
 		display: grid;
 		grid-template-columns: 1fr 1fr;
-		gap: 16px;
+		gap: var(--space-4);
 	}
 	figure {
 		margin: 0;
@@ -63,6 +62,6 @@
 	}
 	figcaption {
 		margin-top: 6px;
-		font-size: 13.5px;
+		font-size: var(--body);
 	}
 </style>

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { tick } from 'svelte';
 	import type { ItemId } from '$core/chapters/bars/bar';
 	import type { GroupForm, PlaceBox, Rect } from '$core/surface/parts';
 	import { FRAME } from '$core/surface/screens';
@@ -8,32 +9,27 @@
 	import AtPointer from '../menu/AtPointer.svelte';
 	import { actsOnCurrent } from './acts';
 	import NameField from './NameField.svelte';
+	import Overview from './Overview.svelte';
 	import Spot from './Spot.svelte';
+	import type { WindowZoom } from './zoom.svelte';
 
 	/** The program's window with its bars, to be shaped by mouse and by keys. */
 	let {
 		desk,
 		onfields,
 		showsNames,
-		isTrue
+		zoom
 	}: {
 		desk: BarDesk;
 		onfields: () => void;
 		/** Whether the names of icons stand beside them, as an aid to reading. */
 		showsNames: boolean;
-		/** Whether a px of the window is one of the screen; else it is drawn as large as there is room. */
-		isTrue: boolean;
+		zoom: WindowZoom;
 	} = $props();
 	const workspace = useWorkspace();
 	const id = $props.id();
 	const { layout } = $derived(desk);
-	let room = $state({ width: 900, height: 560 });
-	/** All that is drawn: the window, and the other monitors that bars float on. */
-	const whole = $derived({
-		width: Math.max(layout.width, ...desk.monitors.map(({ rect }) => rect.x + rect.width)),
-		height: Math.max(layout.height, ...desk.monitors.map(({ rect }) => rect.height))
-	});
-	const scale = $derived(isTrue ? 1 : Math.min(1, room.width / whole.width, room.height / whole.height));
+	const { whole, scale } = $derived(zoom);
 	/** How much more of the window is left for the drawing than with the factory's bars, in percent of the window. */
 	const gain = $derived(Math.round((layout.share - desk.factory.share) * 1000) / 10);
 	let frame = $state<HTMLElement | undefined>(undefined);
@@ -41,6 +37,27 @@
 	const drag = new BarDrag(desk);
 
 	export const focus = () => frame?.focus();
+
+	/** How far the window is scrolled, in px of the page. */
+	let scrolled = $state({ x: 0, y: 0 });
+
+	// what is selected by keys comes into sight
+	$effect(() => {
+		const selected = desk.selected.at(-1);
+		if (selected !== undefined)
+			document.getElementById(`${id}-${selected}`)?.scrollIntoView({ block: 'nearest', inline: 'nearest' });
+	});
+
+	/** Ctrl with the wheel zooms; what is under the pointer stays there. */
+	function onwheel(event: WheelEvent) {
+		if (!event.ctrlKey || !home) return;
+		event.preventDefault();
+		const { left, top } = home.getBoundingClientRect();
+		const [x, y] = [event.clientX - left, event.clientY - top];
+		const [inX, inY] = [(home.scrollLeft + x) / scale, (home.scrollTop + y) / scale];
+		zoom.step(event.deltaY < 0 ? 1 : -1);
+		void tick().then(() => home!.scrollTo(inX * scale - x, inY * scale - y));
+	}
 
 	/** Where the pointer is over the window, in px of it. */
 	function pointOf(event: DragEvent): [x: number, y: number] {
@@ -130,186 +147,197 @@
 	/>
 {/snippet}
 
-<div
-	class="room"
-	role="presentation"
-	bind:this={home}
-	oncontextmenu={openMenu}
-	bind:clientWidth={room.width}
-	bind:clientHeight={room.height}
-	ondragover={(event) => event.preventDefault()}
-	ondrop={(event) => drag.away(event)}
->
-	<div class="sized" style="width:{whole.width * scale}px;height:{whole.height * scale}px">
-		<div
-			class="window"
-			class:untouched={desk.isUntouched}
-			bind:this={frame}
-			role="listbox"
-			tabindex="0"
-			aria-label="Bars of the window"
-			aria-multiselectable="true"
-			aria-activedescendant={desk.selected.length > 0 ? `${id}-${desk.selected.at(-1)}` : undefined}
-			style="width:{layout.width}px;height:{layout.height}px;transform:scale({scale})"
-			{onkeydown}
-		>
-			<div class="title" role="presentation" style={box({ x: 0, y: 0, width: layout.width, height: FRAME.title })}>
-				{workspace.document.application.name}
-			</div>
-			{#if layout.menus}
-				<div class="menus" role="presentation" style={box(layout.menus)}>
-					{#if layout.titles.length === 0}The menus list what exists here, by category{/if}
+<div class="holder">
+	<div
+		class="room"
+		role="presentation"
+		bind:this={home}
+		oncontextmenu={openMenu}
+		bind:clientWidth={null, (width) => (zoom.room = { ...zoom.room, width: width ?? 0 })}
+		bind:clientHeight={null, (height) => (zoom.room = { ...zoom.room, height: height ?? 0 })}
+		{onwheel}
+		onscroll={() => (scrolled = { x: home!.scrollLeft, y: home!.scrollTop })}
+		ondragover={(event) => event.preventDefault()}
+		ondrop={(event) => drag.away(event)}
+	>
+		<div class="sized" style="width:{whole.width * scale}px;height:{whole.height * scale}px">
+			<div
+				class="window"
+				class:untouched={desk.isUntouched}
+				bind:this={frame}
+				role="listbox"
+				tabindex="0"
+				aria-label="Toolbars of the window"
+				aria-multiselectable="true"
+				aria-activedescendant={desk.selected.length > 0 ? `${id}-${desk.selected.at(-1)}` : undefined}
+				style="width:{layout.width}px;height:{layout.height}px;transform:scale({scale})"
+				{onkeydown}
+			>
+				<div class="title" role="presentation" style={box({ x: 0, y: 0, width: layout.width, height: FRAME.title })}>
+					{workspace.document.application.name}
 				</div>
-			{/if}
-			{#each layout.titles as { id: title, place, rect } (title)}{@render spot(place, rect, undefined, 'beside', 16)}{/each}
-			{#each layout.ribbons as ribbon (ribbon.ribbon.id)}
-				<div class="strip" role="presentation" style={box(ribbon.rect)}></div>
-				{#each ribbon.tabs as { tab, rect, isOff } (tab.id)}
-					{#if !isOff}
+				{#if layout.menus}
+					<div class="menus" role="presentation" style={box(layout.menus)}>
+						{#if layout.titles.length === 0}The menus list the commands of this situation by category{/if}
+					</div>
+				{/if}
+				{#each layout.titles as { id: title, place, rect } (title)}{@render spot(place, rect, undefined, 'beside', 16)}{/each}
+				{#each layout.ribbons as ribbon (ribbon.ribbon.id)}
+					<div class="strip" role="presentation" style={box(ribbon.rect)}></div>
+					{#each ribbon.tabs as { tab, rect, isOff } (tab.id)}
+						{#if !isOff}
+							<!-- svelte-ignore a11y_click_events_have_key_events -->
+							<div
+								id="{id}-{tab.id}"
+								role="option"
+								tabindex="-1"
+								aria-selected={isSelected(tab.id)}
+								class="tab {marks(tab.id)}"
+								class:front={tab.id === ribbon.front?.id}
+								style={box(rect)}
+								ondragover={(event) => {
+									drag.carry(event, tab.id as ItemId);
+									desk.bringToFront(tab.id as ItemId);
+								}}
+								ondrop={(event) => drag.drop(event, (tab.groups[0]?.id ?? tab.id) as ItemId)}
+								onclick={(event) => pick(event, tab.id)}
+							>
+								{tab.name}
+							</div>
+						{/if}
+					{/each}
+					{#each ribbon.strip?.groups ?? [] as { group, form, rect } (group.id)}
 						<!-- svelte-ignore a11y_click_events_have_key_events -->
 						<div
-							id="{id}-{tab.id}"
+							id="{id}-{group.id}"
 							role="option"
 							tabindex="-1"
-							aria-selected={isSelected(tab.id)}
-							class="tab {marks(tab.id)}"
-							class:front={tab.id === ribbon.front?.id}
+							aria-selected={isSelected(group.id)}
+							class="group {marks(group.id)}"
 							style={box(rect)}
-							ondragover={(event) => {
-								drag.carry(event, tab.id as ItemId);
-								desk.bringToFront(tab.id as ItemId);
-							}}
-							ondrop={(event) => drag.drop(event, (tab.groups[0]?.id ?? tab.id) as ItemId)}
-							onclick={(event) => pick(event, tab.id)}
+							draggable={!desk.isUntouched}
+							ondragstart={(event) => drag.start(event, group.id as ItemId)}
+							ondragend={() => drag.end()}
+							ondragover={(event) => drag.carry(event, group.id as ItemId)}
+							ondragleave={() => drag.leave()}
+							ondrop={(event) => drag.drop(event, group.id as ItemId)}
+							onclick={(event) => pick(event, group.id)}
 						>
-							{tab.name}
+							{#if form === 'folded'}<span class="folded">{group.name} <span aria-hidden="true">▾</span></span>{/if}
+							<span class="group-name">{form === 'folded' ? `${group.places.length} in its overflow` : group.name}</span>
 						</div>
-					{/if}
+					{/each}
+					{#each ribbon.strip?.places ?? [] as { place, rect, form } (place.id)}{@render spot(
+							place,
+							rect,
+							form,
+							'beside',
+							16
+						)}{/each}
 				{/each}
-				{#each ribbon.strip?.groups ?? [] as { group, form, rect } (group.id)}
-					<!-- svelte-ignore a11y_click_events_have_key_events -->
-					<div
-						id="{id}-{group.id}"
-						role="option"
-						tabindex="-1"
-						aria-selected={isSelected(group.id)}
-						class="group {marks(group.id)}"
-						style={box(rect)}
-						draggable={!desk.isUntouched}
-						ondragstart={(event) => drag.start(event, group.id as ItemId)}
-						ondragend={() => drag.end()}
-						ondragover={(event) => drag.carry(event, group.id as ItemId)}
-						ondragleave={() => drag.leave()}
-						ondrop={(event) => drag.drop(event, group.id as ItemId)}
-						onclick={(event) => pick(event, group.id)}
-					>
-						{#if form === 'folded'}<span class="folded">{group.name} <span aria-hidden="true">▾</span></span>{/if}
-						<span class="group-name">{form === 'folded' ? `${group.places.length} in its drawer` : group.name}</span>
+				{#each desk.monitors as { number, rect } (number)}
+					<div class="monitor" role="presentation" style={box(rect)}>
+						<span style="font-size:{14 / scale}px">Monitor {number}</span>
 					</div>
 				{/each}
-				{#each ribbon.strip?.places ?? [] as { place, rect, form } (place.id)}{@render spot(
-						place,
-						rect,
-						form,
-						'beside',
-						16
-					)}{/each}
-			{/each}
-			{#each desk.monitors as { number, rect } (number)}
-				<div class="monitor" role="presentation" style={box(rect)}>
-					<span style="font-size:{14 / scale}px">Monitor {number}</span>
-				</div>
-			{/each}
-			{#each layout.toolbars.map((placed) => desk.onDesk(placed)) as { bar, rect, places, drawer } (bar.id)}
-				<!-- svelte-ignore a11y_click_events_have_key_events -->
-				<div
-					id="{id}-{bar.id}"
-					role="option"
-					tabindex="-1"
-					aria-selected={isSelected(bar.id)}
-					class="bar {marks(bar.id)}"
-					class:across={rect.height > rect.width}
-					class:floats={bar.dock.edge === 'floating'}
-					style={box(rect)}
-					title={bar.name}
-					draggable={!desk.isUntouched}
-					ondragstart={(event) => drag.start(event, bar.id as ItemId)}
-					ondragend={() => drag.end()}
-					ondragover={(event) => drag.carry(event, bar.id as ItemId)}
-					ondragleave={() => drag.leave()}
-					ondrop={(event) => drag.drop(event, bar.id as ItemId)}
-					onclick={(event) => pick(event, bar.id)}
-				>
-					<span class="visually-hidden">{bar.name}</span>
-					{#if drawer.length > 0}<span class="more" title="{drawer.length} in the drawer">+{drawer.length}</span>{/if}
-				</div>
-				{#each places as { place, rect: own } (place.id)}{@render spot(place, own, undefined, bar.text, bar.icon)}{/each}
-			{/each}
-			<div
-				class="canvas {drag.dock ? `to-${drag.dock}` : ''}"
-				role="presentation"
-				style={box(layout.canvas)}
-				ondragover={(event) => drag.carryOver(event, ...pointOf(event))}
-				ondragleave={() => (drag.dock = undefined)}
-				ondrop={(event) => drag.dropOver(event, ...pointOf(event))}
-			>
-				<p style="font-size:{14 / scale}px">
-					<b style="font-size:{30 / scale}px">{(layout.share * 100).toFixed(1)} %</b>
-					<span
-						>canvas{#if gain !== 0}, {Math.abs(gain).toFixed(1)} {gain > 0 ? 'more' : 'less'} than as it comes{/if}, {layout
-							.canvas.width} × {layout.canvas.height} px</span
+				{#each layout.toolbars.map((placed) => desk.onDesk(placed)) as { bar, rect, places, drawer } (bar.id)}
+					<!-- svelte-ignore a11y_click_events_have_key_events -->
+					<div
+						id="{id}-{bar.id}"
+						role="option"
+						tabindex="-1"
+						aria-selected={isSelected(bar.id)}
+						class="bar {marks(bar.id)}"
+						class:across={rect.height > rect.width}
+						class:floats={bar.dock.edge === 'floating'}
+						style={box(rect)}
+						title={bar.name}
+						draggable={!desk.isUntouched}
+						ondragstart={(event) => drag.start(event, bar.id as ItemId)}
+						ondragend={() => drag.end()}
+						ondragover={(event) => drag.carry(event, bar.id as ItemId)}
+						ondragleave={() => drag.leave()}
+						ondrop={(event) => drag.drop(event, bar.id as ItemId)}
+						onclick={(event) => pick(event, bar.id)}
 					>
-				</p>
-			</div>
-			{#if desk.opened}
-				{@const { home, rect, places, bar } = desk.opened}
+						<span class="visually-hidden">{bar.name}</span>
+						{#if drawer.length > 0}<span class="more" title="{drawer.length} in the overflow">+{drawer.length}</span>{/if}
+					</div>
+					{#each places as { place, rect: own } (place.id)}{@render spot(place, own, undefined, bar.text, bar.icon)}{/each}
+				{/each}
 				<div
-					class="opened {drag.mark?.id === home.id ? 'mark-into' : ''}"
+					class="canvas {drag.dock ? `to-${drag.dock}` : ''}"
 					role="presentation"
-					style={box(rect)}
-					ondragover={(event) => drag.carry(event, home.id, true)}
-					ondragleave={() => drag.leave()}
-					ondrop={(event) => drag.drop(event, home.id, true)}
+					style={box(layout.canvas)}
+					ondragover={(event) => drag.carryOver(event, ...pointOf(event))}
+					ondragleave={() => (drag.dock = undefined)}
+					ondrop={(event) => drag.dropOver(event, ...pointOf(event))}
 				>
-					{#if places.length === 0}<span>nothing yet</span>{/if}
+					<p style="font-size:{14 / scale}px">
+						<b style="font-size:{30 / scale}px">{(layout.share * 100).toFixed(1)} %</b>
+						<span
+							>canvas{#if gain !== 0}, {Math.abs(gain).toFixed(1)} {gain > 0 ? 'more' : 'less'} than by default{/if}, {layout
+								.canvas.width} × {layout.canvas.height} px</span
+						>
+					</p>
 				</div>
-				{#each places as { place, rect: own } (place.id)}
-					{@render spot(place, own, undefined, bar?.text ?? 'beside', bar?.icon ?? 16)}
-				{/each}
-			{/if}
-			{#if desk.naming && desk.nameRect}
-				{@const { naming } = desk}
-				{#key naming}
-					<NameField
-						rect={desk.nameRect}
-						{scale}
-						label={'making' in naming ? `Name of the new ${KINDS[naming.making]}` : 'Another name'}
-						value={'making' in naming ? '' : desk.nameOf(desk.tree.byId.get(naming.id)!)}
-						onname={async (said) => {
-							await desk.name(said);
-							frame?.focus();
-						}}
-						onleave={() => {
-							desk.naming = undefined;
-							frame?.focus();
-						}}
-					/>
-				{/key}
-			{/if}
-		</div>
-	</div>
-	{#if menu}
-		<AtPointer role="menu" label="What can be done with it" at={menu} onclose={closeMenu}>
-			<div class="menu-sheet" role="presentation">
-				{#each actsOnCurrent(desk) as { name, run } (name)}
-					<button type="button" role="menuitem" tabindex="-1" onclick={() => (closeMenu(), run())}>{name}</button>
-				{/each}
+				{#if desk.opened}
+					{@const { home, rect, places, bar } = desk.opened}
+					<div
+						class="opened {drag.mark?.id === home.id ? 'mark-into' : ''}"
+						role="presentation"
+						style={box(rect)}
+						ondragover={(event) => drag.carry(event, home.id, true)}
+						ondragleave={() => drag.leave()}
+						ondrop={(event) => drag.drop(event, home.id, true)}
+					>
+						{#if places.length === 0}<span>empty</span>{/if}
+					</div>
+					{#each places as { place, rect: own } (place.id)}
+						{@render spot(place, own, undefined, bar?.text ?? 'beside', bar?.icon ?? 16)}
+					{/each}
+				{/if}
+				{#if desk.naming && desk.nameRect}
+					{@const { naming } = desk}
+					{#key naming}
+						<NameField
+							rect={desk.nameRect}
+							{scale}
+							label={'making' in naming ? `Name of the new ${KINDS[naming.making]}` : 'New name'}
+							value={'making' in naming ? '' : desk.nameOf(desk.tree.byId.get(naming.id)!)}
+							onname={async (said) => {
+								await desk.name(said);
+								frame?.focus();
+							}}
+							onleave={() => {
+								desk.naming = undefined;
+								frame?.focus();
+							}}
+						/>
+					{/key}
+				{/if}
 			</div>
-		</AtPointer>
-	{/if}
+		</div>
+		{#if menu}
+			<AtPointer role="menu" label="Actions" at={menu} onclose={closeMenu}>
+				<div class="menu-sheet" role="presentation">
+					{#each actsOnCurrent(desk) as { name, run } (name)}
+						<button type="button" role="menuitem" tabindex="-1" onclick={() => (closeMenu(), run())}>{name}</button>
+					{/each}
+				</div>
+			</AtPointer>
+		{/if}
+	</div>
+	{#if zoom.isCut && home}<Overview {desk} {zoom} room={home} at={scrolled} />{/if}
 </div>
 
 <style>
+	.holder {
+		position: relative;
+		display: flex;
+		flex: 1;
+		min-height: 0;
+	}
 	.menu-sheet {
 		min-width: 210px;
 		max-height: 360px;
@@ -353,14 +381,14 @@
 		align-items: center;
 		padding: 0 12px;
 		background: var(--line);
-		font-size: 13px;
+		font-size: var(--dense);
 		font-weight: 600;
 	}
 	.menus {
 		background: var(--panel);
 		color: var(--ink-3);
 		font-weight: 400;
-		font-size: 12px;
+		font-size: var(--caption);
 	}
 	.strip {
 		border-bottom: 1px solid var(--line-strong);
@@ -371,7 +399,7 @@
 		place-items: center;
 		border-bottom: 3px solid transparent;
 		color: var(--ink-2);
-		font-size: 13px;
+		font-size: var(--dense);
 		white-space: nowrap;
 	}
 	.tab.front {
@@ -388,7 +416,7 @@
 		left: 0;
 		overflow: hidden;
 		color: var(--ink-3);
-		font-size: 12px;
+		font-size: var(--caption);
 		line-height: 16px;
 		text-align: center;
 		white-space: nowrap;
@@ -397,7 +425,7 @@
 		display: grid;
 		place-items: center;
 		height: 66px;
-		font-size: 12px;
+		font-size: var(--caption);
 		text-align: center;
 	}
 	.bar {
@@ -418,7 +446,7 @@
 		right: 1px;
 		bottom: 1px;
 		color: var(--limonite);
-		font-size: 11px;
+		font-size: var(--caption);
 		font-weight: 700;
 	}
 	.place:hover,
@@ -490,14 +518,14 @@
 		background: var(--raised);
 		box-shadow: 0 4px 14px rgb(0 0 0 / 0.2);
 		color: var(--ink-3);
-		font-size: 12px;
+		font-size: var(--caption);
 	}
 	.canvas {
 		display: grid;
 		place-items: center;
 		background: repeating-linear-gradient(45deg, transparent 0 22px, color-mix(in srgb, var(--line) 45%, transparent) 22px 23px);
 		color: var(--ink-3);
-		font-size: 15px;
+		font-size: var(--body);
 	}
 	.to-top {
 		box-shadow: inset 0 12px 0 var(--azurite-wash);

@@ -27,15 +27,15 @@ export function barActs(desk: BarDesk, view: OfView): Act[] {
 			run: () => (desk.naming = { making: kind })
 		})),
 		{ name: 'Insert a separator', run: () => desk.add('separator') },
-		{ name: `Turn the bars into ${desk.style === 'ribbon' ? 'toolbars' : 'a ribbon'}`, run: view.restyle },
+		{ name: `Switch to ${desk.style === 'ribbon' ? 'toolbars' : 'a ribbon'}`, run: view.restyle },
 		{ name: `All labels ${desk.hasLabels ? 'off' : 'on'}`, run: () => desk.setLabels(!desk.hasLabels) },
-		{ name: 'Screens side by side', run: view.beside },
+		{ name: 'Compare screens', run: view.beside },
 		{ name: 'True size', run: view.trueSize },
-		{ name: 'Names of all icons', run: view.names },
-		{ name: 'Untouched bars', run: view.untouched }
+		{ name: 'Labels of all icons', run: view.names },
+		{ name: 'Default toolbars', run: view.untouched }
 	];
-	if (desk.hasModes) acts.push({ name: 'Modes: favourites, keys, and one’s own', run: view.modes });
-	if (fit && fit.changes.length > 0) acts.push({ name: `Take the fit of ${fit.tab.name}`, run: () => desk.takeFit() });
+	if (desk.hasModes) acts.push({ name: 'Modes: favourites, keys, custom modes', run: view.modes });
+	if (fit && fit.changes.length > 0) acts.push({ name: `Apply the layout of ${fit.tab.name}`, run: () => desk.takeFit() });
 	if (current) acts.push(...actsOn(desk, current));
 	return acts;
 }
@@ -43,11 +43,11 @@ export function barActs(desk: BarDesk, view: OfView): Act[] {
 function actsOn(desk: BarDesk, current: BarNode): Act[] {
 	const acts: Act[] = [];
 	const name = desk.nameOf(current);
-	if (name !== 'separator') acts.push({ name: `Call ${name} otherwise`, run: () => desk.nameCurrent() });
+	if (name !== 'separator') acts.push({ name: `Rename ${name}`, run: () => desk.nameCurrent() });
 	acts.push(
-		{ name: `Take ${name} away`, run: () => desk.remove() },
-		{ name: `Move ${name} before`, run: () => desk.shift(-1) },
-		{ name: `Move ${name} behind`, run: () => desk.shift(1) }
+		{ name: `Remove ${name}`, run: () => desk.remove() },
+		{ name: `Move ${name} back`, run: () => desk.shift(-1) },
+		{ name: `Move ${name} forward`, run: () => desk.shift(1) }
 	);
 	if (desk.ownBelow.length > 0) acts.push({ name: `Reset ${name}`, run: () => desk.reset(desk.ownBelow, name) });
 	if (desk.mayLock) {
@@ -65,16 +65,16 @@ function actsOn(desk: BarDesk, current: BarNode): Act[] {
 		for (const size of ['large', 'small'] as const)
 			acts.push({ name: `Make ${name} ${size}`, run: () => desk.change('place', size, (item) => ({ ...item, size })) });
 		for (const [shows, said] of [
-			['both', 'icon and name'],
-			['icon', 'icon alone'],
-			['text', 'name alone']
+			['both', 'icon and label'],
+			['icon', 'icon only'],
+			['text', 'label only']
 		] as const)
 			acts.push({ name: `Show ${said} of ${name}`, run: () => desk.change('place', said, (item) => ({ ...item, shows })) });
 	}
 	if (desk.canDock(current))
 		for (const edge of ['top', 'left', 'right', 'bottom', 'floating'] as const)
 			acts.push({
-				name: edge === 'floating' ? `Tear ${name} off` : `Dock ${name} at the ${edge}`,
+				name: edge === 'floating' ? `Float ${name}` : `Dock ${name} at the ${edge}`,
 				run: () => desk.dock(current.id, edge, 320, 260)
 			});
 	return acts;

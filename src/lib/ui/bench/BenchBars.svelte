@@ -61,7 +61,7 @@
 		const keys = workspace.index.of(known.id).map((binding) => binding.keys);
 		const typed = aliases?.byCommand.get(known.id) ?? [];
 		const inputs = [...keys, ...typed.map(({ alias }) => `type ${alias}`)];
-		return `${label}${inputs.length > 0 ? ` (${inputs.join(', ')})` : ''}: ${known.description} Alt with a click shows its card.`;
+		return `${label}${inputs.length > 0 ? ` (${inputs.join(', ')})` : ''}: ${known.description} Alt+click shows the command.`;
 	};
 
 	function act(event: MouseEvent, place: PlaceBox, rect: Rect) {
@@ -129,7 +129,7 @@
 	bind:this={home}
 	role="toolbar"
 	tabindex="-1"
-	aria-label="Bars, {edge}"
+	aria-label="Toolbars, {edge}"
 	aria-orientation={edge === 'left' || edge === 'right' ? 'vertical' : 'horizontal'}
 	style={edge === 'floating' ? '' : edge === 'left' || edge === 'right' ? `width:${region.width}px` : `height:${region.height}px`}
 	{onkeydown}

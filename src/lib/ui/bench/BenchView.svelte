@@ -1,4 +1,5 @@
 <script lang="ts">
+	import ViewActs from '$lib/ui/kit/ViewActs.svelte';
 	import { Button } from 'flowbite-svelte';
 	import { untrack } from 'svelte';
 	import { goto } from '$app/navigation';
@@ -57,12 +58,13 @@
 	}
 </script>
 
+{#if edited}<ViewActs><StatePicker workspace={edited} /></ViewActs>{/if}
+
 <div class="view">
 	<section class="stage" aria-label="Bench">
 		<StandIn {session} bind:frame />
 	</section>
 	<aside>
-		{#if edited}<StatePicker workspace={edited} />{/if}
 		<section class="record" aria-label="Recording">
 			{#if session.recording}
 				<h2><span class="dot" aria-hidden="true"></span> Recording</h2>
@@ -72,9 +74,8 @@
 						</li>{/each}
 				</ol>
 				<p class="buttons">
-					<Button size="xs" disabled={session.recording.length === 0} onclick={() => void keepRecording()}>Keep as a macro</Button
-					>
-					<Button size="xs" color="alternative" onclick={() => (session.endRecording(), frame?.focus())}>Drop</Button>
+					<Button size="xs" disabled={session.recording.length === 0} onclick={() => void keepRecording()}>Save as macro</Button>
+					<Button size="xs" color="alternative" onclick={() => (session.endRecording(), frame?.focus())}>Discard</Button>
 				</p>
 			{:else}
 				<Button size="xs" color="alternative" onclick={() => (session.record(), frame?.focus())}>Record a macro</Button>
@@ -83,13 +84,13 @@
 				<p class="running">
 					<span class="quiet">Runs:</span>
 					{session.activity.running.map((id) => labelOf(workspace.index, id)).join(' › ')}
-					<button class="linkish" type="button" onclick={() => (session.cancel(), frame?.focus())}>End it</button>
+					<button class="linkish" type="button" onclick={() => (session.cancel(), frame?.focus())}>End</button>
 				</p>
 			{/if}
 		</section>
 		<StopwatchPanel {session} onfocus={() => frame?.focus()} />
 		<section>
-			<h2>Why</h2>
+			<h2>Reason</h2>
 			{#if last?.keys}
 				<p class="asked">
 					<KeyCaps keys={last.keys} />{#if last.ran}<span
@@ -113,19 +114,19 @@
 			{:else if last?.ran}
 				<p>
 					{labelOf(workspace.index, last.ran)} ran from {last.from ?? 'a control'}.
-					<a href="../{workspace.document.application.id}/commands?command={encodeURIComponent(last.ran)}">Show its card</a>
+					<a href="../{workspace.document.application.id}/commands?command={encodeURIComponent(last.ran)}">Show command</a>
 				</p>
 			{:else}
 				<p class="quiet">
-					Click into the window and press keys. Select parts, change the document and the pane to change the situation. Alt with a
-					click on a control shows its card.
+					Click into the window and press keys. Select parts, or change the document or the pane, to change the situation.
+					Alt+click on a button shows its command.
 				</p>
 			{/if}
 		</section>
 		{#if session.isStale}
 			<section class="callout tone-limonite">
-				The alias file has changed; {workspace.document.application.name} still works with what it has read.
-				<button class="linkish" type="button" onclick={() => (session.reload(), frame?.focus())}>Read it again</button>
+				The alias file has changed. {workspace.document.application.name} still uses the version that it loaded.
+				<button class="linkish" type="button" onclick={() => (session.reload(), frame?.focus())}>Reload</button>
 			</section>
 		{/if}
 		<section class="log">
@@ -150,7 +151,7 @@
 						>
 					</li>
 				{:else}
-					<li class="quiet">Nothing yet.</li>
+					<li class="quiet">No entries yet.</li>
 				{/each}
 			</ol>
 		</section>
@@ -189,7 +190,7 @@
 		margin: 6px 0 0;
 		padding-left: 20px;
 		list-style: decimal;
-		font-size: 13px;
+		font-size: var(--dense);
 	}
 	aside {
 		display: flex;
@@ -231,7 +232,7 @@
 		gap: 8px;
 	}
 	.running {
-		font-size: 13px;
+		font-size: var(--dense);
 	}
 	.asked {
 		display: flex;
@@ -254,7 +255,7 @@
 		gap: 8px;
 		padding: 3px 0;
 		border-top: 1px solid var(--line);
-		font-size: 13px;
+		font-size: var(--dense);
 	}
 	.log li.step {
 		grid-template-columns: 10px 1fr;

@@ -105,7 +105,7 @@
 		stroke-width: 0;
 	}
 	text {
-		font-size: 11px;
+		font-size: var(--caption);
 		fill: var(--azurite);
 	}
 	.line {

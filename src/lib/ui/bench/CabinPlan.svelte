@@ -97,13 +97,13 @@
 		stroke-width: 0.9;
 	}
 	text {
-		font-size: 12px;
+		font-size: var(--caption);
 		text-anchor: middle;
 		fill: var(--ink-2);
 		cursor: default;
 	}
 	.frame {
-		font-size: 10px;
+		font-size: var(--caption);
 		fill: var(--azurite);
 	}
 	g:hover .line {

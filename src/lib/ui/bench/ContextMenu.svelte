@@ -41,7 +41,7 @@
 				{:else if item.command === undefined && item.flyout === undefined}<hr />{/if}
 			{/each}
 		{:else}
-			<p class="quiet">No context menu shows here. Make one in Bars.</p>
+			<p class="quiet">There is no context menu here. Add one in Toolbars.</p>
 		{/each}
 	</div>
 </AtPointer>
@@ -67,6 +67,6 @@
 	}
 	p {
 		padding: 4px 10px;
-		font-size: 13px;
+		font-size: var(--dense);
 	}
 </style>

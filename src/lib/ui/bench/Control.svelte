@@ -24,7 +24,7 @@
 	class={form}
 	role={form === 'menu' ? 'menuitem' : undefined}
 	tabindex={form === 'menu' ? -1 : 0}
-	title="{command.label}: {command.description} Alt with a click shows its card."
+	title="{command.label}: {command.description} Alt+click shows the command."
 	onclick={act}
 	onkeydown={(event) => event.key === 'Enter' && event.altKey && act(event)}
 >
@@ -52,7 +52,7 @@
 		width: 100%;
 		padding: 3px 10px;
 		text-align: left;
-		font-size: 13px;
+		font-size: var(--dense);
 	}
 	.ribbon {
 		display: grid;
@@ -61,7 +61,7 @@
 		gap: 2px;
 		width: 58px;
 		padding: 4px 2px;
-		font-size: 12px;
+		font-size: var(--caption);
 		line-height: 1.05;
 		font-stretch: 76%;
 		text-align: center;

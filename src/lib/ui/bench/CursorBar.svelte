@@ -77,6 +77,6 @@
 		background: none;
 		color: var(--ink);
 		font: inherit;
-		font-size: 12px;
+		font-size: var(--caption);
 	}
 </style>

@@ -168,7 +168,7 @@
 		padding: 8px;
 		background: var(--ground);
 		color: var(--ink-2);
-		font-size: 13px;
+		font-size: var(--dense);
 		overflow: clip;
 		touch-action: none;
 	}

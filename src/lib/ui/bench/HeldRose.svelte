@@ -50,7 +50,7 @@
 		border: 1px solid var(--control);
 		border-radius: 3px;
 		background: var(--raised);
-		font-size: 13px;
+		font-size: var(--dense);
 		white-space: nowrap;
 	}
 </style>

@@ -95,7 +95,7 @@
 		background: none;
 		color: var(--ink);
 		font: inherit;
-		font-size: 13px;
+		font-size: var(--dense);
 		font-stretch: 84%;
 		border-radius: var(--radius);
 	}

@@ -19,7 +19,7 @@
 		{/each}
 		{#if others.length > 0}
 			<Picker
-				label="{desk.axis.label}, the others"
+				label="Other {desk.axis.label}"
 				deliberate
 				value={isOther ? desk.current! : ''}
 				items={[
@@ -37,7 +37,7 @@
 		display: flex;
 		gap: 2px;
 		align-items: center;
-		font-size: 13px;
+		font-size: var(--dense);
 	}
 	.quiet {
 		margin-right: 6px;

@@ -40,7 +40,7 @@
 		display: flex;
 	}
 	.name {
-		font-size: 12px;
+		font-size: var(--caption);
 		color: var(--ink-3);
 		text-align: center;
 	}

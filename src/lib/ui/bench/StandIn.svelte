@@ -256,7 +256,7 @@
 		background: none;
 		color: var(--ink-2);
 		font: inherit;
-		font-size: 13px;
+		font-size: var(--dense);
 		font-stretch: 86%;
 	}
 	.tabs [aria-pressed='true'] {
@@ -292,7 +292,7 @@
 		background: var(--ground);
 		color: var(--ink-2);
 		font: inherit;
-		font-size: 13px;
+		font-size: var(--dense);
 		text-align: left;
 	}
 	.pane.active {
@@ -320,7 +320,7 @@
 		padding: 4px 10px;
 		border-top: 1px solid var(--line-strong);
 		background: var(--panel);
-		font-size: 13px;
+		font-size: var(--dense);
 	}
 	.status p {
 		flex: 1;

@@ -5,6 +5,7 @@
 	import CommandIcon from '../CommandIcon.svelte';
 	import KeyCaps from '../KeyCaps.svelte';
 	import type { BenchSession } from './session.svelte';
+	import Table from '../kit/Table.svelte';
 
 	/** How long it takes until a command runs that is asked for, by whatever input; beside how long its keys should take. */
 	let { session, onfocus }: { session: BenchSession; onfocus: () => void } = $props();
@@ -38,7 +39,7 @@
 		</p>
 		<p class="acts">
 			<span class="num quiet">{watch.laps.length + 1} of {watch.many}</span>
-			<Button size="xs" color="alternative" onclick={() => (watch.pass(performance.now()), onfocus())}>Pass</Button>
+			<Button size="xs" color="alternative" onclick={() => (watch.pass(performance.now()), onfocus())}>Skip</Button>
 			<Button size="xs" color="alternative" onclick={() => watch.stop()}>Stop</Button>
 		</p>
 	{:else}
@@ -46,21 +47,22 @@
 			>{watch.laps.length > 0 ? 'Once more' : 'Stopwatch'}</Button
 		>
 		{#if watch.laps.length > 0}
-			<table aria-label="Times">
-				<thead
-					><tr
-						><th scope="col">{watch.middle === undefined ? 'Command' : `Middle ${seconds(watch.middle)}`}</th><th>by</th><th
-							>took</th
-						><th>keys can</th></tr
-					></thead
-				>
+			<Table
+				name="Times"
+				heads={[
+					watch.middle === undefined ? 'Command' : `Median ${seconds(watch.middle)}`,
+					'Input',
+					{ name: 'Time', isNumber: true },
+					{ name: 'Estimate', isNumber: true, title: 'Estimated for the keys of the command' }
+				]}
+			>
 				<tbody>
 					{#each watch.laps as { command, ms, keys, wrong } (command)}
 						{@const can = least(command)}
 						<tr>
 							<th scope="row">{workspace.catalogue.get(command)?.label ?? command}</th>
 							<td
-								>{#if keys}<KeyCaps {keys} />{:else}<span class="quiet">{ms === undefined ? 'passed' : 'control'}</span>{/if}</td
+								>{#if keys}<KeyCaps {keys} />{:else}<span class="quiet">{ms === undefined ? 'skipped' : 'control'}</span>{/if}</td
 							>
 							<td class="num"
 								>{ms === undefined ? '' : seconds(ms)}{#if wrong > 0}<small class="quiet"> {wrong} wrong</small>{/if}</td
@@ -69,7 +71,7 @@
 						</tr>
 					{/each}
 				</tbody>
-			</table>
+			</Table>
 		{/if}
 	{/if}
 </section>
@@ -85,31 +87,11 @@
 		display: flex;
 		gap: 8px;
 		align-items: center;
-		font-size: 17px;
+		font-size: var(--heading);
 	}
 	.acts {
 		display: flex;
 		gap: 8px;
 		align-items: center;
-	}
-	table {
-		width: 100%;
-		margin-top: 8px;
-		border-collapse: collapse;
-		font-size: 13px;
-	}
-	tr {
-		border-top: 1px solid var(--line);
-	}
-	th {
-		padding: 3px 6px 3px 0;
-		font-weight: 500;
-		text-align: left;
-	}
-	thead th {
-		color: var(--ink-2);
-	}
-	td {
-		padding: 3px 6px 3px 0;
 	}
 </style>

@@ -9,7 +9,7 @@
 
 <div class="trial">
 	<p class="callout tone-fluorite">
-		<span class="toned" aria-hidden="true">◇</span> As if “{label}” were taken in; nothing is written.
+		<span class="toned" aria-hidden="true">◇</span> Preview with “{label}” accepted. Nothing is saved.
 		<a href={leave}>Back to the proposal</a>
 	</p>
 	<BenchView />

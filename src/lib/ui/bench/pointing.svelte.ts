@@ -65,7 +65,7 @@ export class Pointing {
 	 */
 	down(event: Point & Held & Pick<PointerEvent, 'button' | 'pointerType'>): boolean {
 		if (this.#press) {
-			this.#session.tell('A second button came down: what the first one did is let go.');
+			this.#session.tell('A second button was pressed; the first one is cancelled.');
 			this.lose();
 			return false;
 		}
@@ -194,7 +194,7 @@ export class Pointing {
 		const keys = wheelKeys(event);
 		const wheel = wheelOf(event);
 		if (this.#workspace.index.on(keys).length === 0) return false;
-		const ran = this.#session.point(keys, `The wheel turned ${wheel.toLowerCase()} by a notch.`);
+		const ran = this.#session.point(keys, `The wheel was turned ${wheel.toLowerCase()} by one step.`);
 		const action: string | undefined = ran && this.#workspace.catalogue.get(ran)?.action;
 		if (isNavigating(action))
 			this.#look((look) => wheeled(look, action as Navigating, wheel, this.#fromMiddle(event), this.#manner));

@@ -76,5 +76,5 @@ export function readoutText(pointer: Place, points: readonly Place[], { decimals
 		return (point || grid <= 1 ? mm : Math.round(mm / grid) * grid).toFixed(decimals);
 	};
 	const { x, y } = point ?? pointer;
-	return `x ${on(x)}  y ${on(y)} mm${point ? ', caught at a corner' : ''}`;
+	return `x ${on(x)}  y ${on(y)} mm${point ? ', snapped to a corner' : ''}`;
 }

@@ -314,7 +314,7 @@ export class BenchSession {
 		const heeded = listen(index, situation, this.pending, strokesOf(keys)[0]!);
 		const isNothing = heeded.outcome.kind === 'nothing';
 		this.#take(heeded);
-		if (isNothing) this.#tell(`Nothing hears ${legendsOf(strokesOf(keys)[0]!).join(' ')} here.`);
+		if (isNothing) this.#tell(`${legendsOf(strokesOf(keys)[0]!).join(' ')} does nothing here.`);
 		return heeded.outcome.kind === 'fires' ? heeded.outcome.winner.command : undefined;
 	}
 

@@ -46,9 +46,9 @@
 	/** An everywhere binding of a command that exists in some contexts alone takes more of the key than it needs. */
 	const suggested = $derived(scopeText(scope) === '' ? command.contexts.filter((one) => scopeText(one) !== '').slice(0, 3) : []);
 	const kinds = {
-		'one-shot': 'runs at once',
-		toggle: 'switches on and off',
-		interactive: 'asks on the canvas',
+		'one-shot': 'runs immediately',
+		toggle: 'toggles',
+		interactive: 'asks for input on the canvas',
 		dialog: 'opens a dialog'
 	} as const;
 
@@ -69,7 +69,7 @@
 	}
 </script>
 
-<article>
+<article class:recording={keys !== undefined}>
 	<header>
 		<CommandIcon {command} size={26} />
 		<div>
@@ -87,7 +87,7 @@
 	</p>
 	{#if namesakes.length > 0}
 		<p class="facts">
-			Same name elsewhere: {#each namesakes as other, i (other.id)}{i > 0 ? ', ' : ''}<a
+			Commands with the same name: {#each namesakes as other, i (other.id)}{i > 0 ? ', ' : ''}<a
 					href="?command={encodeURIComponent(other.id)}">{pathText(other)}</a
 				>{/each}.
 		</p>
@@ -102,7 +102,7 @@
 				<span class="where"
 					>{workspace.space.scopeLabel(binding.scope)}{#if binding.lockedBy}<small class="quiet"
 							>locked by {workspace.profile.find((s) => s.id === binding.lockedBy)?.name}</small
-						>{/if}<Blame stratum={binding.stratum} chapter={SHORTCUTS} thing={binding.key} /></span
+						>{/if}&#32;<Blame stratum={binding.stratum} chapter={SHORTCUTS} thing={binding.key} /></span
 				>
 				<span class="acts">
 					{#if isOwn(binding)}<Button
@@ -125,7 +125,7 @@
 							color="alternative"
 							class="act"
 							aria-label="{binding.lockedBy ? 'Unlock' : 'Lock'} {binding.keys}"
-							title="Strata above {workspace.target.name} may {binding.lockedBy ? 'change it again' : 'not change it'}"
+							title="{binding.lockedBy ? 'Unlock for the levels above' : 'Lock for the levels above'} {workspace.target.name}"
 							onclick={() => edits.lock(binding, !binding.lockedBy)}>{binding.lockedBy ? 'Unlock' : 'Lock'}</Button
 						>{/if}
 					<Button
@@ -144,7 +144,7 @@
 				</div>
 			{/if}
 		{:else}
-			<p class="quiet none">None yet. Press a key below.</p>
+			<p class="quiet none">No shortcuts yet. Press a key below.</p>
 		{/each}
 		{#each removed as { binding, by } (binding.key)}
 			<div class="binding gone" role="group" aria-label="{readable(binding.keys)}, removed">
@@ -168,7 +168,7 @@
 		{#if offer}
 			{@const { command: other, has, keys: shifted } = offer}
 			<p class="facts">
-				{workspace.catalogue.get(has)?.label} has a key, its opposite none, and {readable(shifted)} is free:
+				{workspace.catalogue.get(has)?.label} has a key, but its opposite has none. {readable(shifted)} is free:
 				<button class="linkish" type="button" disabled={workspace.edits.busy} onclick={() => edits.giveOpposite(offer)}
 					>{readable(shifted)} for {workspace.catalogue.get(other)?.label}</button
 				>
@@ -178,13 +178,13 @@
 			<p class="callout {finding.severity === 'error' ? 'tone-garnet' : 'tone-limonite'}">
 				<span class="toned" aria-hidden="true">{finding.severity === 'error' ? '◆' : '▲'}</span>
 				{finding.sentence}
-				<button class="linkish" type="button" onclick={() => workspace.standIn(finding.witness.situation)}>Stand there</button>
+				<button class="linkish" type="button" onclick={() => workspace.standIn(finding.witness.situation)}>Switch there</button>
 			</p>
 		{/each}
 	</section>
 
 	<section aria-label="New shortcut">
-		<h2>New shortcut <small class="quiet">into <StratumChip id={workspace.targetId} named /></small></h2>
+		<h2>New shortcut <small class="quiet">to <StratumChip id={workspace.targetId} named /></small></h2>
 		<Recorder
 			bind:this={recorder}
 			bind:field
@@ -207,7 +207,7 @@
 		<ScopePicker {scope} onchange={(next) => (scope = next)} />
 		{#if suggested.length > 0}
 			<p class="suggested">
-				<span class="quiet">Limit it to where the command exists:</span>
+				<span class="quiet">Limit to the contexts of the command:</span>
 				{#each suggested as one (scopeText(one))}
 					<button class="linkish" type="button" onclick={() => (scope = one)}>{workspace.space.scopeLabel(one)}</button>
 				{/each}
@@ -228,7 +228,7 @@
 							clearing(workspace.target, (id) => id === command.id)
 						)}>Clear in {workspace.target.name}</Button
 				>{/if}
-			{#if isChanged}<Button size="xs" color="alternative" onclick={() => void edits.backToFactory()}>Back to factory</Button
+			{#if isChanged}<Button size="xs" color="alternative" onclick={() => void edits.backToFactory()}>Reset to default</Button
 				>{/if}
 		</footer>
 	{/if}
@@ -237,15 +237,21 @@
 <style>
 	article {
 		display: grid;
-		gap: 10px;
+		gap: var(--space-2);
 	}
 	header {
 		display: flex;
-		gap: 10px;
+		gap: var(--space-2);
 		align-items: flex-start;
 	}
+	/* in a low window the description makes room for what comes of the keys */
+	@media (max-height: 760px) {
+		.recording > p {
+			display: none;
+		}
+	}
 	.facts {
-		font-size: 13px;
+		font-size: var(--dense);
 		color: var(--ink-2);
 	}
 	a {
@@ -253,69 +259,69 @@
 	}
 	section {
 		display: grid;
-		gap: 8px;
-		padding-top: 10px;
+		gap: var(--space-2);
+		padding-top: var(--space-2);
 		border-top: 1px solid var(--line-strong);
 	}
 	h2 small {
 		font-weight: 400;
-		font-size: 13px;
+		font-size: var(--dense);
 	}
 	.binding {
 		display: grid;
 		grid-template-columns: 12px auto 1fr auto;
-		gap: 9px;
+		gap: var(--space-2);
 		align-items: center;
 		min-height: 32px;
 	}
 	.where {
-		font-size: 13px;
+		font-size: var(--dense);
 		color: var(--ink-2);
 		min-width: 0;
 	}
 	.where small {
 		display: block;
-		font-size: 12px;
+		font-size: var(--caption);
 	}
 	.gone {
 		color: var(--ink-3);
 	}
 	.acts {
 		display: flex;
-		gap: 4px;
+		gap: var(--space-1);
 	}
 	article :global(.act) {
-		padding: 1px 8px;
+		padding: 1px var(--space-2);
 		height: 24px;
-		font-size: 12.5px;
+		font-size: var(--caption);
 		font-weight: 500;
 	}
 	.limit {
 		display: grid;
-		gap: 8px;
+		gap: var(--space-2);
 		justify-items: start;
-		padding: 8px 0 8px 21px;
+		padding: var(--space-2) 0 var(--space-2) var(--space-5);
 	}
 	.suggested {
 		display: flex;
 		flex-wrap: wrap;
-		gap: 2px 10px;
-		font-size: 13px;
+		gap: 2px var(--space-2);
+		font-size: var(--dense);
 	}
 	.none {
-		padding: 4px 0;
+		padding: var(--space-1) 0;
 	}
 	.planes {
 		display: flex;
 		justify-content: space-between;
 		align-items: center;
-		gap: 10px;
-		font-size: 13px;
+		gap: var(--space-2);
+		font-size: var(--dense);
 	}
 	footer {
 		display: flex;
-		gap: 8px;
-		padding-top: 10px;
+		gap: var(--space-2);
+		padding-top: var(--space-2);
 		border-top: 1px solid var(--line-strong);
 	}
 </style>

@@ -132,7 +132,7 @@
 		width: 100%;
 		height: 42px;
 		contain: strict;
-		padding: 0 14px 0 10px;
+		padding: 0 var(--space-3) 0 var(--space-2);
 		border-bottom: 1px solid var(--line);
 		border-left: 4px solid transparent;
 		cursor: pointer;

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { counted } from '$core/text/counted';
 	import { pathText } from '$core/application/command';
 	import { useWorkspace } from '$lib/state/workspace.svelte';
 	import CommandIcon from '../CommandIcon.svelte';
@@ -11,7 +12,7 @@
 	const workspace = useWorkspace();
 	const findings = $derived(workspace.findings.byCommand.get(row.command.id) ?? []);
 	const isBroken = $derived(findings.some((f) => f.severity === 'error'));
-	const heading = $derived(findings.length === 1 ? '1 finding' : `${findings.length} findings`);
+	const heading = $derived(counted(findings.length, 'finding'));
 	const shown = $derived(row.bindings.slice(0, 3));
 
 	const where = $derived(
@@ -66,12 +67,12 @@
 		text-overflow: ellipsis;
 	}
 	.path {
-		font-size: 12.5px;
+		font-size: var(--caption);
 		color: var(--ink-3);
 	}
 	.path .mono {
-		font-size: 12px;
-		margin-left: 4px;
+		font-size: var(--caption);
+		margin-left: var(--space-1);
 	}
 	.loud {
 		color: var(--ink-2);
@@ -85,16 +86,16 @@
 	}
 	.bindings {
 		display: flex;
-		gap: 10px;
+		gap: var(--space-2);
 		align-items: center;
 		overflow: hidden;
 	}
 	.binding {
 		display: inline-flex;
-		gap: 5px;
+		gap: var(--space-1);
 		align-items: center;
 	}
 	.where {
-		font-size: 13px;
+		font-size: var(--dense);
 	}
 </style>

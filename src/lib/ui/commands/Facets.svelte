@@ -8,7 +8,7 @@
 	const facets: { id: Facet; label: string }[] = [
 		{ id: 'all', label: 'All' },
 		{ id: 'keyed', label: 'Has a shortcut' },
-		{ id: 'keyless', label: 'Has none' },
+		{ id: 'keyless', label: 'No shortcut' },
 		{ id: 'changed', label: 'Changed' },
 		{ id: 'findings', label: 'Findings' }
 	];
@@ -56,20 +56,20 @@
 		justify-content: space-between;
 		gap: 6px;
 		align-items: center;
-		padding: 8px 14px;
+		padding: var(--space-2) var(--space-3);
 	}
 	.pills {
 		display: flex;
 		flex-wrap: wrap;
-		gap: 4px;
+		gap: var(--space-1);
 	}
 	.pills button {
-		padding: 0 9px;
+		padding: 0 var(--space-2);
 		font-stretch: 92%;
 	}
 	.pickers {
 		display: flex;
-		gap: 4px;
+		gap: var(--space-1);
 	}
 	.pickers :global(select) {
 		max-width: 112px;

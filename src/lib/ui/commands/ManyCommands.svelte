@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { counted } from '$core/text/counted';
 	import { Button } from 'flowbite-svelte';
 	import { limitingAll, removingAll } from '$core/profile/many';
 	import type { CommandId } from '$core/application/command';
@@ -15,8 +16,7 @@
 	let scope = $state.raw<Scope>({});
 	const count = $derived(commands.size);
 	const bindings = $derived([...commands].flatMap((id) => workspace.index.of(id)));
-	const shortcuts = (n: number) => `${n} ${n === 1 ? 'shortcut' : 'shortcuts'}`;
-	const said = $derived(shortcuts(bindings.length));
+	const said = $derived(counted(bindings.length, 'shortcut'));
 	const target = $derived(workspace.target.name);
 
 	interface Doing {
@@ -31,7 +31,7 @@
 	});
 	const removal = $derived(removingAll(ground, workspace.targetId, commands));
 	const limit = $derived(limitingAll(ground, workspace.targetId, commands, scope));
-	const going = $derived(shortcuts(bindings.length - removal.stays.length));
+	const going = $derived(counted(bindings.length - removal.stays.length, 'shortcut'));
 	const where = $derived(workspace.space.scopeLabel(scope));
 </script>
 
@@ -47,8 +47,7 @@
 			{#if doing.changes.length === 0 && doing.stays.length === 0}{nothing}
 			{:else if doing.stays.length > 0}<span class="tone-limonite"
 					><span class="toned">▲</span>
-					{doing.stays.length}
-					{doing.stays.length === 1 ? 'stays' : 'stay'}: {doing.stays[0]!.reason}.</span
+					{counted(doing.stays.length, 'stays', 'stay')}: {doing.stays[0]!.reason}.</span
 				>{/if}
 		</span>
 	</div>
@@ -58,12 +57,12 @@
 	<h1>{count} commands</h1>
 	<button type="button" class="linkish" onclick={onclear}>Unmark all</button>
 </header>
-<p class="quiet">They have {said}. What is done is one edit of {target}.</p>
-{@render does('Back to factory', `Back to factory: ${count} commands`, reset, 'They are as at factory.')}
+<p class="quiet">They have {said}. All changes are one edit of {target}.</p>
+{@render does('Reset to default', `Reset to default: ${count} commands`, reset, 'All have their default shortcuts.')}
 {@render does(`Remove ${going}`, `Remove ${going} of ${count} commands`, removal, 'There is nothing to remove.')}
 <h2>Limit all to</h2>
 <ScopePicker {scope} onchange={(to) => (scope = to)} />
-{@render does(`Limit to ${where}`, `Limit ${said} of ${count} commands to ${where}`, limit, 'They are limited so.')}
+{@render does(`Limit to ${where}`, `Limit ${said} of ${count} commands to ${where}`, limit, 'They already have this limit.')}
 <ul>
 	{#each commands as id (id)}
 		<li>
@@ -82,36 +81,36 @@
 		justify-content: space-between;
 	}
 	h1 {
-		font-size: 20px;
+		font-size: var(--title);
 	}
 	h2 {
-		margin: 18px 0 6px;
-		font-size: 14px;
+		margin: var(--space-4) 0 6px;
+		font-size: var(--body);
 	}
 	.does {
 		display: grid;
-		gap: 4px;
+		gap: var(--space-1);
 		justify-items: start;
-		margin-top: 12px;
-		font-size: 13px;
+		margin-top: var(--space-3);
+		font-size: var(--dense);
 	}
 	ul {
-		margin: 18px 0 0;
+		margin: var(--space-4) 0 0;
 		padding: 0;
 		border-top: 1px solid var(--line-strong);
 		list-style: none;
 	}
 	li {
 		display: flex;
-		gap: 10px;
+		gap: var(--space-2);
 		justify-content: space-between;
-		padding: 5px 0;
+		padding: var(--space-1) 0;
 		border-bottom: 1px solid var(--line);
-		font-size: 13.5px;
+		font-size: var(--body);
 	}
 	.keys {
 		display: flex;
 		flex-wrap: wrap;
-		gap: 4px;
+		gap: var(--space-1);
 	}
 </style>

@@ -73,14 +73,14 @@
 		<p><strong class="toned"><span aria-hidden="true">{headline.shape}</span></strong> {headline.text}</p>
 		{#if keeps}<p class="beside tone-limonite toned">{keeps}</p>{/if}
 		{#if found.typed > 0}
-			<p class="beside quiet">In {situations(found.typed)} bare keys are text; it is not heard there.</p>
+			<p class="beside quiet">In {situations(found.typed)} letter keys type text, so this shortcut does not work there.</p>
 		{/if}
 	</div>
 
 	{#if ways.length > 0}
 		{#if ways.length > 1}
 			<fieldset>
-				<legend class="visually-hidden">How to go on</legend>
+				<legend class="visually-hidden">Options</legend>
 				{#each ways as w (w.kind)}
 					<Radio
 						name="way"
@@ -115,7 +115,7 @@
 		</div>
 		{#if preview}
 			<div class="preview">
-				<h3>What changes</h3>
+				<h3>Effect</h3>
 				<ul>
 					{#each preview.changes.slice(0, 6) as consequence, i (i)}
 						<li class={consequence.after.kind === 'chooser' || consequence.after.kind === 'undecided' ? 'tone-garnet toned' : ''}>
@@ -123,17 +123,17 @@
 						</li>
 					{/each}
 					{#if preview.changes.length > 6}<li class="quiet">and {preview.changes.length - 6} more</li>{/if}
-					{#if preview.changes.length === 0}<li class="quiet">No input does anything else than now.</li>{/if}
+					{#if preview.changes.length === 0}<li class="quiet">No shortcut changes its effect.</li>{/if}
 					{#each preview.stranded as id (id)}<li class="tone-limonite toned">
-							{labelOf(workspace.index, id)} is left without a shortcut.
+							{labelOf(workspace.index, id)} has no shortcut left.
 						</li>{/each}
 				</ul>
 			</div>
 		{/if}
 	{/if}
 	{#if found.meetings.length > 0}
-		<section class="why" aria-label="What is there now">
-			<h3>What is there now</h3>
+		<section class="why" aria-label="Current use">
+			<h3>Current use</h3>
 			{#each found.meetings.slice(0, SHOWN) as meeting (meeting.binding.key + meeting.relation)}
 				<p class="meeting">
 					<StratumChip id={meeting.binding.stratum} /><KeyCaps keys={meeting.binding.keys} />
@@ -151,7 +151,7 @@
 <style>
 	.verdict {
 		display: grid;
-		gap: 10px;
+		gap: var(--space-2);
 	}
 	.callout {
 		display: grid;
@@ -159,7 +159,7 @@
 	}
 	.beside,
 	.meeting {
-		font-size: 13px;
+		font-size: var(--dense);
 	}
 	.why {
 		display: grid;
@@ -167,7 +167,7 @@
 	}
 	.meeting :global(.chip),
 	.meeting :global(.keys) {
-		margin-right: 5px;
+		margin-right: var(--space-1);
 	}
 	fieldset {
 		border: 0;
@@ -179,34 +179,34 @@
 	fieldset :global(label) {
 		font-weight: 500;
 		color: var(--ink);
-		font-size: 13.5px;
+		font-size: var(--body);
 		padding: 2px 0;
 	}
 	small {
-		margin-left: 8px;
-		font-size: 12px;
+		margin-left: var(--space-2);
+		font-size: var(--caption);
 		font-weight: 400;
 	}
 	.inner {
-		padding: 2px 0 6px 24px;
+		padding: 2px 0 6px var(--space-6);
 	}
 	h3 {
-		font-size: 13px;
+		font-size: var(--dense);
 		color: var(--ink-2);
 	}
 	ul {
 		margin: 2px 0 0;
 		padding: 0;
 		list-style: none;
-		font-size: 13px;
+		font-size: var(--dense);
 	}
 	li {
-		padding: 2px 0 2px 12px;
+		padding: 2px 0 2px var(--space-3);
 		border-left: 2px solid var(--line-strong);
 	}
 	.actions {
 		display: flex;
-		gap: 8px;
+		gap: var(--space-2);
 		flex-wrap: wrap;
 	}
 </style>

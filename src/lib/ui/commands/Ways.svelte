@@ -34,8 +34,8 @@
 </script>
 
 {#if hasBars}
-	<section aria-label="Ways to it">
-		<h2>Ways to it</h2>
+	<section aria-label="Access">
+		<h2>Access</h2>
 		<ul>
 			{#each ways as way (way.id)}
 				<li title={way.how}>
@@ -58,11 +58,11 @@
 	}
 	li {
 		display: flex;
-		gap: 8px;
+		gap: var(--space-2);
 		align-items: center;
-		padding: 4px 0;
+		padding: var(--space-1) 0;
 		border-top: 1px solid var(--line);
-		font-size: 13.5px;
+		font-size: var(--body);
 	}
 	.num {
 		margin-left: auto;

@@ -53,7 +53,7 @@
 		<figcaption class="quiet">{workspace.space.labelOf(there)}, on {screen.name}</figcaption>
 	</figure>
 {:else}
-	<p class="quiet">It shows nowhere, so there is no window to look at.</p>
+	<p class="quiet">It is not visible on any screen, so there is no picture.</p>
 {/if}
 
 <style>
@@ -76,7 +76,7 @@
 		border-radius: 2px;
 	}
 	figcaption {
-		margin-top: 5px;
-		font-size: 13px;
+		margin-top: var(--space-1);
+		font-size: var(--dense);
 	}
 </style>

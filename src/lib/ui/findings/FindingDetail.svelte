@@ -89,30 +89,30 @@
 		<p class="quiet">
 			{#if count > 0}Shows in {situations(count)}.{/if}
 			{#if index.catalogue.has(finding.command)}<a href="{home}/commands?command={encodeURIComponent(finding.command)}"
-					>Card of {labelOf(index, finding.command)}</a
+					>Show {labelOf(index, finding.command)}</a
 				>{/if}
 			{#if finding.witness.kind === 'keys'}<a href="{home}/bench?finding={encodeURIComponent(finding.id)}">Replay on the bench</a>
-			{:else if finding.witness.kind === 'typed'}<a href="{home}/aliases">In the file, line {finding.witness.line}</a>
-			{:else if finding.witness.kind === 'option'}<a href="{home}/options">In Options</a>
-			{:else if finding.witness.kind === 'mode'}<a href="{home}/bars?modes">In Bars, under Modes</a>
+			{:else if finding.witness.kind === 'typed'}<a href="{home}/aliases">Show line {finding.witness.line} in the file</a>
+			{:else if finding.witness.kind === 'option'}<a href="{home}/options">Show in Options</a>
+			{:else if finding.witness.kind === 'mode'}<a href="{home}/bars?modes">Show in Toolbars, Modes</a>
 			{:else if finding.witness.kind === 'bar'}<a href="{home}/bars?item={encodeURIComponent(finding.witness.item)}"
-					>On the window, in Bars</a
+					>Show in Toolbars</a
 				>
 			{:else if finding.witness.kind === 'macro'}<a href="{home}/macros?macro={encodeURIComponent(finding.witness.macro)}"
-					>In Macros</a
+					>Show in Macros</a
 				>{/if}
 		</p>
 	</header>
 
 	<div class="halves">
-		<section aria-label="Ways out" bind:this={form}>
-			<h2>Ways out <small class="quiet">written to <StratumChip id={workspace.targetId} named /></small></h2>
+		<section aria-label="Fixes" bind:this={form}>
+			<h2>Fixes <small class="quiet">in <StratumChip id={workspace.targetId} named /></small></h2>
 			{#if accepted}<LetStand finding={acceptable} {sentence} acceptances={circumstances.accepted} />{/if}
 			{#if isMendingAll && fix}
 				<MendAll findings={alike} kind={fix.kind} {looking} {onsettled} onclose={() => (isMendingAll = false)} />
 			{:else if fixes.length > 0}
 				<fieldset>
-					<legend class="visually-hidden">Ways out</legend>
+					<legend class="visually-hidden">Fixes</legend>
 					{#each fixes as way, i (i)}
 						<Radio name="fix" value={i} group={picked} onchange={() => (picked = i)}
 							>{#if i < 9}<kbd aria-hidden="true">{i + 1}</kbd>{/if}<span>{way.label}</span></Radio
@@ -120,19 +120,19 @@
 					{/each}
 				</fieldset>
 				{#if preview}
-					<h3>What changes</h3>
+					<h3>Effect</h3>
 					<ul class="preview">
 						{#each preview.changes.slice(0, 5) as consequence, i (i)}<li>{consequenceText(index, consequence)}</li>{:else}
-							<li class="quiet">No input does anything else than now.</li>
+							<li class="quiet">No shortcut changes its effect.</li>
 						{/each}
 						{#if preview.changes.length > 5}<li class="quiet">and {preview.changes.length - 5} more</li>{/if}
 						{#each preview.stranded as id (id)}<li class="tone-limonite toned">
-								{labelOf(index, id)} is left without a shortcut.
+								{labelOf(index, id)} has no shortcut left.
 							</li>{/each}
 					</ul>
 				{/if}
 				{#if differs.length > 0}
-					<h3>What changes</h3>
+					<h3>Effect</h3>
 					<ul class="preview">
 						{#each differs.slice(0, 5) as { id, kind, caption } (id)}<li>
 								{captionText(caption)}
@@ -147,16 +147,15 @@
 						>{/if}
 				</div>
 			{:else if !isCurrent}
-				<p class="quiet" role="status">This is checked again, since something has changed.</p>
+				<p class="quiet" role="status">Checking again after a change.</p>
 			{:else}
 				<p class="quiet">
-					No way out can be written to {workspace.target.name} that removes it and breaks nothing else. Write to another stratum, or
-					let it stand.
+					No fix in {workspace.target.name} solves this without breaking something else. Edit another level, or accept the finding.
 				</p>
 			{/if}
 			{#if !accepted}
 				<div class="accept">
-					<h3>Or let it stand</h3>
+					<h3>Accept</h3>
 					<LetStand finding={acceptable} {sentence} acceptances={circumstances.accepted} {onsettled} />
 				</div>
 			{/if}
@@ -188,87 +187,87 @@
 
 <style>
 	article {
-		padding: 16px 18px;
+		padding: var(--space-4) var(--space-4);
 	}
 	.kind {
-		font-size: 13px;
+		font-size: var(--dense);
 		font-weight: 600;
 	}
 	h1 {
-		margin: 4px 0 6px;
-		font-size: 18px;
+		margin: var(--space-1) 0 6px;
+		font-size: var(--heading);
 		line-height: 1.3;
 	}
 	header a {
-		margin-left: 10px;
+		margin-left: var(--space-2);
 		color: var(--azurite);
 	}
 	.halves {
 		display: grid;
 		grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
-		gap: 22px;
-		margin-top: 14px;
+		gap: var(--space-6);
+		margin-top: var(--space-3);
 	}
 	h2 {
 		display: flex;
-		gap: 8px;
+		gap: var(--space-2);
 		align-items: center;
-		margin-bottom: 8px;
+		margin-bottom: var(--space-2);
 	}
 	h2 small {
 		font-weight: 400;
-		font-size: 13px;
+		font-size: var(--dense);
 	}
 	h3 {
-		margin-top: 10px;
-		font-size: 13px;
+		margin-top: var(--space-2);
+		font-size: var(--dense);
 		color: var(--ink-2);
 	}
 	fieldset {
 		display: grid;
-		gap: 5px;
+		gap: var(--space-1);
 		margin: 0;
 		padding: 0;
 		border: 0;
 	}
 	fieldset :global(label) {
 		font-weight: 500;
-		font-size: 13.5px;
+		font-size: var(--body);
 		color: var(--ink);
 		align-items: flex-start;
 	}
 	kbd {
 		margin-right: 6px;
-		padding: 0 5px;
+		padding: 0 var(--space-1);
 		border: 1px solid var(--line-strong);
 		border-radius: 3px;
 		font-family: var(--font);
-		font-size: 12px;
+		font-size: var(--caption);
 		color: var(--ink-3);
 	}
 	.preview {
 		margin: 3px 0 0;
 		padding: 0;
 		list-style: none;
-		font-size: 13px;
+		font-size: var(--dense);
 	}
 	.preview li {
-		padding: 2px 0 2px 12px;
+		padding: 2px 0 2px var(--space-3);
 		border-left: 2px solid var(--line-strong);
 	}
 	.acts {
 		display: flex;
 		flex-wrap: wrap;
-		gap: 8px;
-		margin-top: 10px;
+		gap: var(--space-2);
+		margin-top: var(--space-2);
 	}
 	.accept {
-		margin-top: 18px;
-		padding-top: 12px;
+		margin-top: var(--space-4);
+		padding-top: var(--space-3);
 		border-top: 1px solid var(--line);
 	}
 	.accept h3 {
-		margin: 0 0 8px;
+		margin: 0 0 var(--space-2);
 	}
 	@media (max-width: 1180px) {
 		.halves {

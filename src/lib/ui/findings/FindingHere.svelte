@@ -58,8 +58,13 @@
 			<span class="fixes" class:has-line={line !== undefined}
 				>{#each ways as way, i (i)}<button class="pill" type="button" disabled={workspace.edits.busy} onclick={() => way.run()}
 						>{#if showsKeys}<kbd>{i + 1}</kbd>&nbsp;{/if}{way.label}</button
-					>{/each}{#if acceptable && !isStanding}<button class="pill" type="button" aria-expanded={isLetting} onclick={onlet}
-						>{#if showsKeys}<kbd>A</kbd>&nbsp;{/if}Let it stand …</button
+					>{/each}{#if acceptable && !isStanding}<button
+						class="pill"
+						type="button"
+						aria-label="{showsKeys ? 'A ' : ''}Accept …: {sentence}"
+						aria-expanded={isLetting}
+						onclick={onlet}
+						>{#if showsKeys}<kbd>A</kbd>&nbsp;{/if}Accept …</button
 					>{/if}</span
 			>
 		{/if}
@@ -87,12 +92,12 @@
 		grid-template-columns: 14px 1fr;
 		gap: 6px;
 		width: 100%;
-		padding: 5px var(--finding-pad, 0px);
+		padding: var(--space-1) var(--finding-pad, 0px);
 		border: 0;
 		background: none;
 		color: var(--ink);
 		font: inherit;
-		font-size: 13px;
+		font-size: var(--dense);
 		text-align: left;
 	}
 	.sentence.has-line {
@@ -100,8 +105,8 @@
 	}
 	.fixes,
 	.stand {
-		padding: 0 var(--finding-pad, 0px) 8px;
-		font-size: 13px;
+		padding: 0 var(--finding-pad, 0px) var(--space-2);
+		font-size: var(--dense);
 	}
 	.fixes.has-line,
 	.stand.has-line {
@@ -119,10 +124,10 @@
 		text-align: left;
 	}
 	kbd {
-		padding: 0 5px;
+		padding: 0 var(--space-1);
 		border: 1px solid var(--line-strong);
 		border-radius: 3px;
 		font-family: var(--font);
-		font-size: 12px;
+		font-size: var(--caption);
 	}
 </style>

@@ -20,7 +20,6 @@
 <VirtualRows
 	bind:this={rows}
 	rows={list.lines}
-	height={32}
 	role="listbox"
 	aria-label="Findings"
 	tabindex={0}
@@ -64,12 +63,12 @@
 		top: 0;
 		left: 0;
 		width: 100%;
-		height: 32px;
+		height: var(--row);
 		display: flex;
-		gap: 8px;
+		gap: var(--space-2);
 		align-items: center;
-		padding: 0 14px;
-		font-size: 13.5px;
+		padding: 0 var(--space-3);
+		font-size: var(--body);
 		white-space: nowrap;
 		overflow: hidden;
 	}
@@ -78,12 +77,12 @@
 		border-top: 1px solid var(--line);
 	}
 	.finding {
-		padding-left: 24px;
+		padding-left: var(--space-6);
 		border-top: 1px solid var(--line);
 		cursor: pointer;
 	}
 	.finding.alone {
-		padding-left: 14px;
+		padding-left: var(--space-3);
 	}
 	.finding:hover {
 		background: var(--panel);
@@ -104,7 +103,7 @@
 		min-width: 0;
 		overflow: hidden;
 		text-overflow: ellipsis;
-		font-size: 12.5px;
+		font-size: var(--caption);
 		text-align: right;
 	}
 </style>

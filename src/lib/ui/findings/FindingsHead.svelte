@@ -1,4 +1,6 @@
 <script lang="ts">
+	import { formOf } from '$core/text/counted';
+	import ViewActs from '$lib/ui/kit/ViewActs.svelte';
 	import { Button, Progressbar } from 'flowbite-svelte';
 	import { GROUPINGS, type Grouping } from '$core/check/groups';
 	import { SEVERITIES, type Severity } from '$core/check/severity';
@@ -14,18 +16,20 @@
 
 	const change = (severity: Severity) => {
 		const { came, went } = list.trend![severity];
-		return came === 0 && went === 0 ? 'as in the release' : `+${came} −${went} since the release`;
+		return came === 0 && went === 0 ? 'same as in the release' : `+${came} −${went} since the release`;
 	};
 </script>
 
-<div class="heads">
-	<div class="whose" role="group" aria-label="Whose setup">
+<ViewActs>
+	<div class="segmented" role="group" aria-label="Setup">
 		<button class="pill" type="button" aria-pressed={list.whose === 'mine'} onclick={() => (list.whose = 'mine')}>My setup</button
 		>
 		<button class="pill" type="button" aria-pressed={list.whose === 'office'} onclick={() => (list.whose = 'office')}
-			>What goes out</button
+			>Next release</button
 		>
 	</div>
+</ViewActs>
+<div class="heads">
 	<div class="counts" role="group" aria-label="Severity">
 		{#each SEVERITIES as severity (severity)}
 			{@const sign = SIGNS[severity]}
@@ -37,14 +41,14 @@
 				onclick={() => list.toggle(severity)}
 			>
 				<span class="number toned"><span aria-hidden="true">{sign.shape}</span> {count}</span>
-				<span class="name">{count === 1 ? sign.name : sign.names}</span>
+				<span class="name">{formOf(count, sign.name, sign.names)}</span>
 				{#if list.trend}<span class="trend">{change(severity)}</span>{/if}
 			</button>
 		{/each}
 	</div>
 	<div class="tools">
 		<span class="quiet">By</span>
-		<div role="group" aria-label="Group by">
+		<div class="segmented" role="group" aria-label="Group by">
 			{#each GROUPINGS as by (by)}<button
 					class="pill"
 					type="button"
@@ -67,7 +71,7 @@
 		</div>
 	{:else if checks.stopped}
 		<p class="callout tone-limonite">
-			The check was stopped; what is listed may be of an earlier state.
+			Check stopped. The list may be out of date.
 			<button class="linkish" type="button" onclick={() => checks.again()}>Check again</button>
 		</p>
 	{/if}
@@ -77,13 +81,11 @@
 <style>
 	.heads {
 		display: grid;
-		gap: 10px;
-		padding: 12px 14px;
+		gap: var(--space-2);
+		padding: var(--space-3) var(--space-3);
 		border-bottom: 1px solid var(--line-strong);
 	}
-	.whose,
-	.tools,
-	.tools > div {
+	.tools {
 		display: flex;
 		flex-wrap: wrap;
 		gap: 6px;
@@ -97,7 +99,7 @@
 	.count {
 		display: grid;
 		justify-items: start;
-		padding: 6px 8px;
+		padding: 6px var(--space-2);
 		border: 1px solid var(--line-strong);
 		border-radius: 4px;
 		background: transparent;
@@ -112,26 +114,26 @@
 		opacity: 1;
 	}
 	.number {
-		font-size: 17px;
+		font-size: var(--heading);
 		font-weight: 650;
 		font-variant-numeric: tabular-nums;
 	}
 	.name {
-		font-size: 13px;
+		font-size: var(--dense);
 	}
 	.trend {
-		font-size: 12px;
+		font-size: var(--caption);
 		font-stretch: 86%;
 		color: var(--ink-2);
 	}
 	.working {
 		display: grid;
 		grid-template-columns: 1fr auto auto;
-		gap: 8px;
+		gap: var(--space-2);
 		align-items: center;
-		font-size: 13px;
+		font-size: var(--dense);
 	}
 	.callout {
-		font-size: 13px;
+		font-size: var(--dense);
 	}
 </style>

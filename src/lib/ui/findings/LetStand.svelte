@@ -49,7 +49,7 @@
 	}
 
 	const takeBack = () =>
-		accepted && workspace.edits.commit('Take an acceptance back', tagged({ id: ACCEPTANCES }, [dropsAcceptance(accepted)]));
+		accepted && workspace.edits.commit('Withdraw an acceptance', tagged({ id: ACCEPTANCES }, [dropsAcceptance(accepted)]));
 </script>
 
 {#if accepted}
@@ -58,7 +58,7 @@
 			Accepted by the {accepted.acceptance.role}: {accepted.acceptance.reason}
 			<Blame stratum={accepted.stratum} chapter={ACCEPTANCES} thing={accepted.acceptance.finding} />
 		</p>
-		<Button size="xs" color="alternative" disabled={workspace.edits.busy} onclick={takeBack}>Take the acceptance back</Button>
+		<Button size="xs" color="alternative" disabled={workspace.edits.busy} onclick={takeBack}>Withdraw acceptance</Button>
 	</div>
 {:else}
 	<form
@@ -68,7 +68,7 @@
 			void accept();
 		}}
 	>
-		<Input size="sm" bind:value={reason} placeholder="Why it may stand" aria-label="Why it may stand" />
+		<Input size="sm" bind:value={reason} placeholder="Reason" aria-label="Reason" />
 		<Button size="sm" color="alternative" type="submit" disabled={reason.trim().length < 3 || workspace.edits.busy || !ready}
 			>Accept as {workspace.role}</Button
 		>
@@ -80,12 +80,12 @@
 		display: grid;
 		gap: 6px;
 		justify-items: start;
-		margin-bottom: 10px;
+		margin-bottom: var(--space-2);
 	}
 	form {
 		display: flex;
 		flex-wrap: wrap;
-		gap: 8px;
+		gap: var(--space-2);
 	}
 	form :global(input) {
 		width: 180px;

@@ -25,8 +25,8 @@
 <style>
 	ol {
 		margin: 0;
-		padding-left: 24px;
-		font-size: 13px;
+		padding-left: var(--space-6);
+		font-size: var(--dense);
 	}
 	li {
 		padding: 3px 6px;

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { counted } from '$core/text/counted';
 	import { Button, Progressbar } from 'flowbite-svelte';
 	import { onDestroy, onMount } from 'svelte';
 	import type { AnyFinding, Looking, MendingAll } from '$core/check/finding';
@@ -55,14 +56,13 @@
 </script>
 
 {#if all}
-	<p><strong>{all.labels.length} edits</strong> would mend {all.labels.length} of {findings.length} findings like this:</p>
+	<p><strong>{all.labels.length} edits</strong> fix {all.labels.length} of {findings.length} similar findings:</p>
 	<ol>
 		{#each all.labels.slice(0, MOST) as label, i (i)}<li>{label}</li>{/each}
 	</ol>
 	{#if all.labels.length > MOST}<p class="quiet">and {all.labels.length - MOST} more</p>{/if}
 	{#if all.left > 0}<p class="quiet">
-			{all.left}
-			{all.left === 1 ? 'has no sound way of this kind and stays' : 'have no sound way of this kind and stay'}.
+			{counted(all.left, 'has no such fix and stays', 'have no such fix and stay')}.
 		</p>{/if}
 {:else}
 	<div class="working" role="status">
@@ -84,23 +84,23 @@
 		padding: 0;
 		overflow-y: auto;
 		list-style: none;
-		font-size: 13px;
+		font-size: var(--dense);
 	}
 	li {
-		padding: 2px 0 2px 12px;
+		padding: 2px 0 2px var(--space-3);
 		border-left: 2px solid var(--line-strong);
 	}
 	.working {
 		display: grid;
 		grid-template-columns: 1fr auto;
-		gap: 8px;
+		gap: var(--space-2);
 		align-items: center;
-		font-size: 13px;
+		font-size: var(--dense);
 	}
 	.acts {
 		display: flex;
 		flex-wrap: wrap;
-		gap: 8px;
-		margin-top: 10px;
+		gap: var(--space-2);
+		margin-top: var(--space-2);
 	}
 </style>

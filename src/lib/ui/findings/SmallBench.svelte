@@ -41,7 +41,7 @@
 			<strong>{last.ran ? labelOf(index, last.ran) : last.outcome ? outcomeText(index, last.outcome) : ''}</strong>
 		</p>
 	{:else}
-		<p class="heard quiet">No key runs it. Click here and press keys to see what they do instead.</p>
+		<p class="heard quiet">No key runs it. Click here and press keys to see what they do.</p>
 	{/if}
 	{#if session.offered.length > 0}
 		<ul role="listbox" aria-label="Chooser">
@@ -49,34 +49,34 @@
 				<li role="option" aria-selected={i === session.chosen}>{labelOf(index, id)}</li>
 			{/each}
 		</ul>
-		<p class="quiet small">Arrow keys and Enter, Escape leaves</p>
+		<p class="quiet small">Choose with the arrow keys and Enter; Escape cancels</p>
 	{/if}
 </div>
 {#if last?.keys}<Trace keys={last.keys} situation={witness.situation} {index} />{/if}
 
 <style>
 	.stage {
-		padding: 10px 12px;
+		padding: var(--space-2) var(--space-3);
 		border: 1px solid var(--control);
 		border-radius: 4px;
 		background: var(--raised);
-		margin-bottom: 8px;
+		margin-bottom: var(--space-2);
 	}
 	.stage:focus {
 		outline: 2px solid var(--azurite);
 	}
 	.where {
-		font-size: 13px;
+		font-size: var(--dense);
 		color: var(--ink-3);
 	}
 	.heard {
 		display: flex;
-		gap: 10px;
+		gap: var(--space-2);
 		align-items: center;
 		margin-top: 6px;
 	}
 	ul {
-		margin: 8px 0 4px;
+		margin: var(--space-2) 0 var(--space-1);
 		padding: 3px;
 		width: 230px;
 		list-style: none;
@@ -84,14 +84,14 @@
 		border-radius: 4px;
 	}
 	li {
-		padding: 3px 8px;
-		font-size: 13px;
+		padding: 3px var(--space-2);
+		font-size: var(--dense);
 	}
 	[aria-selected='true'] {
 		background: var(--azurite);
 		color: var(--ground);
 	}
 	.small {
-		font-size: 12px;
+		font-size: var(--caption);
 	}
 </style>

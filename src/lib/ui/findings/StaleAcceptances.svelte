@@ -10,7 +10,7 @@
 
 	const drop = () =>
 		workspace.edits.commit(
-			`Drop ${stale.length} acceptances of findings that are gone`,
+			`Remove ${stale.length} acceptances of solved findings`,
 			tagged({ id: ACCEPTANCES }, stale.map(dropsAcceptance))
 		);
 </script>
@@ -18,6 +18,6 @@
 {#if stale.length > 0}
 	<p class="callout tone-limonite">
 		{stale.length === 1 ? 'An acceptance is' : `${stale.length} acceptances are`} of findings that are gone or have changed.
-		<button class="linkish" type="button" onclick={drop}>Drop</button>
+		<button class="linkish" type="button" onclick={drop}>Remove</button>
 	</p>
 {/if}

@@ -19,14 +19,14 @@
 
 <style>
 	.line {
-		padding: 8px 12px;
+		padding: var(--space-2) var(--space-3);
 		border: 1px solid var(--control);
 		border-radius: 4px;
 		background: var(--raised);
 	}
 	ol {
-		margin: 8px 0 0;
-		padding-left: 20px;
-		font-size: 13px;
+		margin: var(--space-2) 0 0;
+		padding-left: var(--space-5);
+		font-size: var(--dense);
 	}
 </style>

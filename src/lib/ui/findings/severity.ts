@@ -5,6 +5,6 @@ export const SIGNS: Readonly<
 	Record<Severity, { readonly shape: string; readonly tone: string; readonly name: string; readonly names: string }>
 > = {
 	error: { shape: '◆', tone: 'garnet', name: 'error', names: 'errors' },
-	attention: { shape: '▲', tone: 'limonite', name: 'worth attention', names: 'worth attention' },
+	attention: { shape: '▲', tone: 'limonite', name: 'warning', names: 'warnings' },
 	note: { shape: '○', tone: 'azurite', name: 'note', names: 'notes' }
 };

@@ -42,8 +42,8 @@
 		);
 </script>
 
-<section aria-label="What lies at {current.seat}">
-	<h3>What lies at {current.seat}</h3>
+<section aria-label="Files at {current.seat}">
+	<h3>Files at {current.seat}</h3>
 	{#each current.group.folders as folder (folder.path)}
 		<p class="mono">{folder.path}</p>
 		<ul>
@@ -60,7 +60,7 @@
 					>
 					{#if days[path] !== undefined}<input
 							type="date"
-							aria-label="{file.name} in {folder.path} is of"
+							aria-label="Date of {file.name} in {folder.path}"
 							max={today}
 							bind:value={days[path]}
 						/>{/if}
@@ -69,8 +69,8 @@
 		</ul>
 	{/each}
 	<p class="acts">
-		<Button size="xs" disabled={Object.values(days).some((day) => day === '')} onclick={enter}>That is what lies there</Button>
-		<Button size="xs" color="alternative" onclick={onleave}>Leave it as it is</Button>
+		<Button size="xs" disabled={Object.values(days).some((day) => day === '')} onclick={enter}>Save</Button>
+		<Button size="xs" color="alternative" onclick={onleave}>Cancel</Button>
 	</p>
 </section>
 
@@ -87,7 +87,7 @@
 	li,
 	.acts {
 		display: flex;
-		gap: 8px;
+		gap: var(--space-2);
 		align-items: center;
 	}
 </style>

@@ -8,6 +8,7 @@
 		type SearchPaths,
 		type SeatGroup
 	} from '$core/folders/search';
+	import Table from '../kit/Table.svelte';
 
 	/** The folders that some seats search, from the top, and in which of them each file is found. */
 	let {
@@ -48,7 +49,7 @@
 
 <article>
 	<h2>{group.name} <span class="quiet">{group.seats.join(', ')}</span></h2>
-	<div class="how" role="group" aria-label="Arrangement of {group.name}">
+	<div class="how" role="group" aria-label="Search order of {group.name}">
 		{#each ARRANGEMENTS as arrangement (arrangement)}
 			{@const wanted = arranged(everyFolder, arrangement)}
 			<button
@@ -61,14 +62,10 @@
 			>
 		{/each}
 	</div>
-	<table>
-		<thead>
-			<tr>
-				<th scope="col">Folder, in the order of the search</th>
-				{#each paths.files as file (file.name)}<th scope="col" title={file.holds}><span class="mono">{file.name}</span></th
-					>{/each}
-			</tr>
-		</thead>
+	<Table
+		name="Files by folder"
+		heads={['Folder, in search order', ...paths.files.map((file) => ({ name: file.name, title: file.holds, isCode: true }))]}
+	>
 		<tbody>
 			{#each group.folders as folder, i (folder.path)}
 				<tr>
@@ -109,47 +106,33 @@
 				</tr>
 			{/each}
 		</tbody>
-	</table>
+	</Table>
 </article>
 
 <style>
 	article {
 		display: grid;
-		gap: 8px;
+		gap: var(--space-2);
 	}
 	.how {
 		display: flex;
 		gap: 6px;
 	}
-	table {
-		width: 100%;
-		border-collapse: collapse;
-		font-size: 13px;
-	}
-	thead th {
-		padding: 4px 8px;
-		background: var(--panel);
-		font-weight: 600;
-		text-align: left;
-	}
 	tbody th {
 		display: flex;
-		gap: 8px;
+		gap: var(--space-2);
 		align-items: center;
-		padding: 6px 8px;
+		padding: 6px var(--space-2);
 		font-weight: 400;
 		text-align: left;
 		white-space: nowrap;
 	}
 	td {
-		padding: 4px 8px;
+		padding: var(--space-1) var(--space-2);
 		vertical-align: top;
 	}
-	tbody tr {
-		border-bottom: 1px solid var(--line);
-	}
 	.order button {
-		padding: 0 4px;
+		padding: 0 var(--space-1);
 		border: 0;
 		background: none;
 		color: var(--ink-2);
@@ -165,12 +148,12 @@
 	.seat {
 		display: block;
 		margin: 1px 0;
-		padding: 2px 7px;
+		padding: 2px var(--space-2);
 		border: 1px solid transparent;
 		border-radius: 3px;
 		background: none;
 		color: var(--ink-3);
-		font-size: 12.5px;
+		font-size: var(--caption);
 		white-space: nowrap;
 	}
 	.wins {

@@ -1,6 +1,7 @@
 <script lang="ts">
 	import type { ShapeAmong } from '$core/hand/confusions';
 	import type { Shape } from '$core/chapters/gestures/shape';
+	import Table from '../kit/Table.svelte';
 
 	/** What each shape is taken for when hands of the office draw it often: a row for each shape, a column for what it is taken for. */
 	let {
@@ -24,27 +25,27 @@
 	const refused = ({ taken }: ShapeAmong) => Math.max(0, 1 - taken.reduce((sum, share) => sum + share, 0));
 	const told = $derived(
 		worst?.nearest
-			? `${labels.get(worst.id)} comes nearest to another shape: ${labels.get(worst.nearest.id)} is ${Math.max(0, worst.nearest.margin).toFixed(0)}° farther off than its own drawings${worst.nearest.margin < 15 ? '. Draw it anew, more unlike' : ''}.`
+			? `${labels.get(worst.id)} has the smallest margin: ${labels.get(worst.nearest.id)} differs by ${Math.max(0, worst.nearest.margin).toFixed(0)}° more than its own drawings${worst.nearest.margin < 15 ? '. Redraw it so that it differs more' : ''}.`
 			: ''
 	);
 </script>
 
-<section aria-label="Taken for each other">
-	<h2>Taken for each other</h2>
+<section aria-label="Confusions">
+	<h2>Confusions</h2>
 	<p class="quiet">
-		In how many of 100 drawings, by a hand that goes off by {spread.toFixed(0)}°: the least steady of the office. {told}
+		Per 100 drawings, for a hand with a spread of {spread.toFixed(0)}°, the largest in the office. {told}
 	</p>
-	{#if !rows}<p class="quiet">Drawing all of them …</p>
+	{#if !rows}<p class="quiet">Computing …</p>
 	{:else}
-		<table class="num">
-			<thead>
-				<tr>
-					<th scope="col">drawn</th>
-					{#each shapes as { id, label } (id)}<th scope="col">{label}</th>{/each}
-					<th scope="col">nothing</th>
-					<th scope="col">lead</th>
-				</tr>
-			</thead>
+		<Table
+			name="Confusions"
+			heads={[
+				'Drawn',
+				...shapes.map(({ label }) => ({ name: label, isNumber: true })),
+				{ name: 'Nothing', isNumber: true },
+				{ name: 'Margin', unit: '°' }
+			]}
+		>
 			<tbody>
 				{#each rows as row, i (row.id)}
 					<tr>
@@ -53,47 +54,34 @@
 						>
 						{#each row.taken as share, j (j)}
 							<td
+								class="num"
 								class:own={i === j}
 								class:bad={i !== j && share > 0.05}
 								style="--share:{Math.round(share * 100)}%"
-								aria-label="{labels.get(row.id)} taken for {shapes[j]?.label}: {Math.round(share * 100)} %">{percent(share)}</td
+								aria-label="{labels.get(row.id)} recognised as {shapes[j]?.label}: {Math.round(share * 100)} %"
+								>{percent(share)}</td
 							>
 						{/each}
-						<td class:bad={refused(row) > 0.05}>{percent(refused(row))}</td>
-						<td>{row.nearest ? `${row.nearest.margin.toFixed(0)}°` : ''}</td>
+						<td class="num" class:bad={refused(row) > 0.05}>{percent(refused(row))}</td>
+						<td class="num">{row.nearest?.margin.toFixed(0) ?? ''}</td>
 					</tr>
 				{/each}
 			</tbody>
-		</table>
+		</Table>
 	{/if}
 </section>
 
 <style>
 	h2 {
 		margin: 0 0 2px;
-		font-size: 15px;
+		font-size: var(--body);
 	}
 	p {
-		margin: 0 0 8px;
-		font-size: 13px;
-	}
-	table {
-		border-collapse: collapse;
-		font-size: 13px;
-	}
-	th {
-		padding: 3px 8px;
-		color: var(--ink-2);
-		font-weight: 500;
-	}
-	tbody th {
-		text-align: left;
+		margin: 0 0 var(--space-2);
+		font-size: var(--dense);
 	}
 	td {
 		min-width: 52px;
-		padding: 4px 8px;
-		border: 1px solid var(--line);
-		text-align: right;
 	}
 	.own {
 		background: color-mix(in srgb, var(--epidote) calc(var(--share) / 5), transparent);

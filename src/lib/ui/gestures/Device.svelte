@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { counted } from '$core/text/counted';
 	import { POINTER_DEVICES } from '$core/keyboard/desk';
 	import type { NavigationDesk, Part } from '$lib/state/navigation-desk.svelte';
 
@@ -31,7 +32,7 @@
 				role="button"
 				tabindex="0"
 				aria-pressed={desk.part === part}
-				aria-label="{part}: {desk.countOf(part)} {desk.countOf(part) === 1 ? 'shortcut' : 'shortcuts'}"
+				aria-label="{part}: {counted(desk.countOf(part), 'shortcut')}"
 				onclick={() => (desk.part = part)}
 				onkeydown={(event) => {
 					if (event.key !== 'Enter' && event.key !== ' ') return;

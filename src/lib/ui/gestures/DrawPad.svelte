@@ -77,7 +77,9 @@
 >
 	{#if ink}<svg aria-hidden="true"><polyline points={ink} /></svg>{:else}<p class="quiet">{hint}</p>{/if}
 </div>
-{#if note || isLost}<p class="note" role="status">{isLost ? 'The pointer was lost; that one does not count.' : note}</p>{/if}
+{#if note || isLost}<p class="note" role="status">
+		{isLost ? 'The pointer left the window. This stroke does not count.' : note}
+	</p>{/if}
 
 <style>
 	.pad {
@@ -86,7 +88,7 @@
 		place-items: center;
 		flex: none;
 		height: 150px;
-		padding: 12px;
+		padding: var(--space-3);
 		border: 1px dashed var(--control);
 		border-radius: 4px;
 		background: var(--ground);
@@ -96,7 +98,7 @@
 	.pad p {
 		max-width: 30ch;
 		margin: 0;
-		font-size: 13px;
+		font-size: var(--dense);
 		text-align: center;
 		pointer-events: none;
 	}
@@ -116,6 +118,6 @@
 	.note {
 		margin: 0;
 		color: var(--limonite-ink, var(--ink-2));
-		font-size: 13px;
+		font-size: var(--dense);
 	}
 </style>

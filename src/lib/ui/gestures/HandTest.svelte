@@ -9,6 +9,7 @@
 	import Picker from '../Picker.svelte';
 	import MissChart from './MissChart.svelte';
 	import OfficeHands from './OfficeHands.svelte';
+	import Table from '../kit/Table.svelte';
 
 	/** A minute's exercise: flick where the mark shows. What it tells stays at the desk of a seat. */
 	let { onend }: { onend: () => void } = $props();
@@ -48,7 +49,7 @@
 		try {
 			await ask(`/api/seats/${id}/desk`, 'PUT', { ...desk, hand: trial.flicks });
 			await workspace.reload();
-			workspace.notice = { kind: 'done', text: `The hand test stays at the desk of ${id}.` };
+			workspace.notice = { kind: 'done', text: `The measured hand is saved for ${id}.` };
 		} catch (error) {
 			workspace.notice = { kind: 'failed', text: (error as Error).message };
 		}
@@ -97,9 +98,9 @@
 		{#if trial.wanted === undefined && trial.flicks.length === 0 && tested.length > 0}
 			<p>
 				Show <Picker
-					label="Hand of a desk"
+					label="Hand measured at"
 					value={seat}
-					items={[{ value: '', name: 'all desks' }, ...tested.map(({ id }) => ({ value: id as string, name: id }))]}
+					items={[{ value: '', name: 'all equipment' }, ...tested.map(({ id }) => ({ value: id as string, name: id }))]}
 					onpick={(id) => (seat = id)}
 				/>
 			</p>
@@ -111,17 +112,16 @@
 	{#if summary && bears && trial.wanted === undefined}
 		<div class="told">
 			<h2>
-				{#if bears.most}Your hand keeps {bears.most} directions apart{:else}Not even two directions stay under the limit{/if}
+				{#if bears.most}Your hand can tell {bears.most} directions apart{:else}Two directions already exceed the limit{/if}
 			</h2>
 			<p>
-				<span class="num">{summary.n}</span> flicks spread by
+				<span class="num">{summary.n}</span> spread of your flicks:
 				<b class="num">{deviationOf(summary.spread.kappa).toFixed(1)}°</b>{bounds}.
-				{#if best && best.turn !== 0}A rose of {best.directions} turned by {best.turn}° suits it best: {(
-						best.least * 100
-					).toFixed(1)} % are missed instead of {(best.misses * 100).toFixed(1)} %.{/if}
+				{#if best && best.turn !== 0}A rose of {best.directions} turned by {best.turn}° fits best: {(best.least * 100).toFixed(1)} %
+					land wrong instead of {(best.misses * 100).toFixed(1)} %.{/if}
 			</p>
 			<label class="pair"
-				>So many may land wrong <Picker
+				>Acceptable error rate <Picker
 					label="Limit"
 					value={String(limit)}
 					items={[0.02, 0.05, 0.1].map((share) => ({ value: String(share), name: `${share * 100} %` }))}
@@ -129,27 +129,36 @@
 				/></label
 			>
 			<MissChart roses={bears.roses} {limit} />
-			<table>
-				<thead><tr><th>To</th><th>goes off</th><th>spread</th><th>length</th><th>time</th><th>n</th></tr></thead>
+			<Table
+				name="Your hand by direction"
+				heads={[
+					'Direction',
+					{ name: 'Deviation', unit: '°' },
+					{ name: 'Spread', unit: '°' },
+					{ name: 'Length', unit: 'px' },
+					{ name: 'Time', unit: 'ms' },
+					{ name: 'Strokes', isNumber: true }
+				]}
+			>
 				<tbody>
 					{#each summary.directions as one (one.wanted)}
 						<tr>
 							<td>{directionText(one.wanted)}</td>
-							<td class="num">{signed(one.bias)}°</td>
-							<td class="num">{deviationOf(one.spread.kappa).toFixed(1)}°</td>
-							<td class="num">{one.length.toFixed(0)} px</td>
-							<td class="num">{one.ms.toFixed(0)} ms</td>
+							<td class="num">{signed(one.bias)}</td>
+							<td class="num">{deviationOf(one.spread.kappa).toFixed(1)}</td>
+							<td class="num">{one.length.toFixed(0)}</td>
+							<td class="num">{one.ms.toFixed(0)}</td>
 							<td class="num">{one.n}</td>
 						</tr>
 					{/each}
 				</tbody>
-			</table>
+			</Table>
 			{#if trial.flicks.length > 0 && workspace.seats.length > 0}
 				<p class="pair">
-					Keep it with <Picker
-						label="Keep it with the desk of"
+					Save for <Picker
+						label="Save for the equipment of"
 						value=""
-						items={[{ value: '', name: 'a desk …' }, ...workspace.seats.map(({ id }) => ({ value: id as string, name: id }))]}
+						items={[{ value: '', name: 'equipment …' }, ...workspace.seats.map(({ id }) => ({ value: id as string, name: id }))]}
 						onpick={(id) => id !== '' && void keep(id)}
 					/>
 				</p>
@@ -161,7 +170,7 @@
 <style>
 	.test {
 		display: flex;
-		gap: 24px;
+		gap: var(--space-6);
 		min-height: 0;
 		overflow-y: auto;
 	}
@@ -199,14 +208,14 @@
 	}
 	.acts {
 		display: flex;
-		gap: 8px;
+		gap: var(--space-2);
 		align-items: center;
-		margin: 8px 0;
+		margin: var(--space-2) 0;
 	}
 	.told {
 		display: grid;
 		flex: 1;
-		gap: 8px;
+		gap: var(--space-2);
 		align-content: start;
 		min-width: 0;
 	}
@@ -215,24 +224,11 @@
 		margin: 0;
 	}
 	h2 {
-		font-size: 18px;
+		font-size: var(--heading);
 	}
 	.pair {
 		display: flex;
-		gap: 8px;
+		gap: var(--space-2);
 		align-items: center;
-	}
-	table {
-		font-size: 13px;
-		border-collapse: collapse;
-	}
-	th {
-		color: var(--ink-3);
-		font-weight: 500;
-		text-align: left;
-	}
-	td,
-	th {
-		padding: 1px 14px 1px 0;
 	}
 </style>

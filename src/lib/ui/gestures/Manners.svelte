@@ -16,8 +16,8 @@
 </script>
 
 {#if desk.manners.length > 0}
-	<section aria-label="How it moves">
-		<h2>How it moves</h2>
+	<section aria-label="Movement">
+		<h2>Movement</h2>
 		{#each desk.manners as row (row.definition.path)}
 			{@const closed = options.closedFor(row)}
 			<div class="row">
@@ -36,7 +36,7 @@
 				/>
 				{#if row.here}
 					<Button size="xs" color="alternative" disabled={workspace.edits.busy} onclick={() => options.reset(row)}
-						>Back to {valueText(row.definition, row.below)}</Button
+						>Reset to {valueText(row.definition, row.below)}</Button
 					>
 				{/if}
 			</div>
@@ -46,17 +46,17 @@
 
 <style>
 	h2 {
-		margin: 0 0 4px;
-		font-size: 15px;
+		margin: 0 0 var(--space-1);
+		font-size: var(--body);
 	}
 	.row {
 		display: grid;
 		grid-template-columns: 16px 260px minmax(0, auto) auto;
-		gap: 10px;
+		gap: var(--space-2);
 		align-items: center;
 		justify-content: start;
 		min-height: 36px;
-		font-size: 13.5px;
+		font-size: var(--body);
 	}
 	small {
 		display: block;

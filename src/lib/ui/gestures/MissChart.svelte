@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { CategoryScale, Chart, Legend, LinearScale, LineController, LineElement, PointElement, Tooltip } from 'chart.js';
 
-	/** The chance to miss a direction by the number of directions, as the rose comes and turned to suit the hand. */
+	/** The chance to miss a direction by the number of directions, as the rose comes and turned for this hand. */
 	let {
 		roses,
 		limit
@@ -32,12 +32,12 @@
 				labels: roses.map(({ directions }) => directions),
 				datasets: [
 					line(
-						'as it comes',
+						'unturned',
 						roses.map((rose) => rose.misses),
 						colour('--azurite')
 					),
 					line(
-						'turned to suit the hand',
+						'turned for this hand',
 						roses.map((rose) => rose.least),
 						colour('--epidote')
 					),
@@ -57,7 +57,7 @@
 				scales: {
 					x: { title: { display: true, text: 'directions', color: colour('--ink-2') }, ticks: { color: colour('--ink-2') } },
 					y: {
-						title: { display: true, text: '% missed', color: colour('--ink-2') },
+						title: { display: true, text: '% errors', color: colour('--ink-2') },
 						ticks: { color: colour('--ink-2') },
 						beginAtZero: true
 					}
@@ -68,7 +68,7 @@
 	});
 </script>
 
-<div class="chart" role="img" aria-label="Missed by the number of directions: {told}">
+<div class="chart" role="img" aria-label="Errors by number of directions: {told}">
 	<canvas bind:this={canvas} aria-hidden="true"></canvas>
 </div>
 

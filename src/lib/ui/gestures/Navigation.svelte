@@ -10,6 +10,7 @@
 	import StratumChip from '../StratumChip.svelte';
 	import Device from './Device.svelte';
 	import Manners from './Manners.svelte';
+	import Table from '../kit/Table.svelte';
 
 	/** What the buttons and the wheel do but for flicks, and how another program is navigated. */
 	let { desk }: { desk: NavigationDesk } = $props();
@@ -39,12 +40,11 @@
 						onpick={(part) => (desk.part = part as typeof desk.part)}
 					/>
 				</p>
-				<table aria-label="What it does">
-					<thead>
-						<tr
-							><th></th>{#each HELD as held (held.join('+'))}<th scope="col">{held.join('+') || 'alone'}</th>{/each}</tr
-						>
-					</thead>
+				<Table
+					name="Action"
+					heads={[{ name: 'Input', isSpoken: true }, ...HELD.map((held) => held.join('+') || 'alone')]}
+					isFixed
+				>
 					<tbody>
 						{#each desk.rows as row (row.name)}
 							<tr>
@@ -68,15 +68,15 @@
 							</tr>
 						{/each}
 					</tbody>
-				</table>
-				{#if rose !== ''}<p class="quiet">Flicks of {rose} are heard by roses.</p>{/if}
+				</Table>
+				{#if rose !== ''}<p class="quiet">Flicks with {rose} are used by roses.</p>{/if}
 			</div>
 		</div>
 	</section>
 	<Manners {desk} />
-	<section aria-label="Like another program">
+	<section aria-label="Match another program">
 		<p class="pair">
-			<span>Beside</span>
+			<span>Compare with</span>
 			<Picker
 				label="Navigation of another program"
 				value={desk.other}
@@ -85,41 +85,41 @@
 			/>
 		</p>
 		{#if desk.other !== ''}
-			<table class="beside" aria-label="Navigation beside {desk.other}">
-				<thead><tr><th scope="col">Action</th><th scope="col">Here</th><th scope="col">{desk.other}</th></tr></thead>
-				<tbody>
-					{#each desk.beside as { command, here, there, isSame } (command.id)}
-						<tr class:same={isSame}>
-							<th scope="row">{command.label}</th>
-							<td
-								>{#each here as binding (binding.key)}<KeyCaps keys={binding.keys} />{:else}<span class="quiet">not by mouse</span
-									>{/each}</td
-							>
-							<td
-								>{#each there as keys (keys)}<KeyCaps {keys} tone={isSame ? undefined : 'limonite'} />{/each}</td
-							>
-						</tr>
-					{/each}
-					{#each desk.mannersBeside as { definition, value, there } (definition.path)}
-						<tr class:same={value === there}>
-							<th scope="row">{definition.label}</th>
-							<td>{valueText(definition, value)}</td>
-							<td class:tone-limonite={value !== there}>{valueText(definition, there)}</td>
-						</tr>
-					{/each}
-				</tbody>
-			</table>
+			<div class="beside">
+				<Table name="Navigation compared with {desk.other}" heads={['Action', 'Here', desk.other]}>
+					<tbody>
+						{#each desk.beside as { command, here, there, isSame } (command.id)}
+							<tr class:same={isSame}>
+								<th scope="row">{command.label}</th>
+								<td
+									>{#each here as binding (binding.key)}<KeyCaps keys={binding.keys} />{:else}<span class="quiet"
+											>no mouse input</span
+										>{/each}</td
+								>
+								<td
+									>{#each there as keys (keys)}<KeyCaps {keys} tone={isSame ? undefined : 'limonite'} />{/each}</td
+								>
+							</tr>
+						{/each}
+						{#each desk.mannersBeside as { definition, value, there } (definition.path)}
+							<tr class:same={value === there}>
+								<th scope="row">{definition.label}</th>
+								<td>{valueText(definition, value)}</td>
+								<td class:tone-limonite={value !== there}>{valueText(definition, there)}</td>
+							</tr>
+						{/each}
+					</tbody>
+				</Table>
+			</div>
 			{#if typeof desk.taking === 'string'}<p class="tone-garnet">{desk.taking}.</p>
 			{:else if desk.taking.changes.length > 0}
 				<p>
-					{#if desk.taking.aside.length > 0}In its way, and given up: {listed(
+					{#if desk.taking.aside.length > 0}Removed, because they conflict: {listed(
 							desk.taking.aside.map((b) => `${labelOf(b.command)} on ${b.keys}`)
 						)}.{/if}
-					<Button size="xs" disabled={workspace.edits.busy} onclick={() => void desk.takeOver()}
-						>Navigate as in {desk.other}</Button
-					>
+					<Button size="xs" disabled={workspace.edits.busy} onclick={() => void desk.takeOver()}>Match {desk.other}</Button>
 				</p>
-			{:else}<p class="quiet">Both are navigated alike.</p>{/if}
+			{:else}<p class="quiet">Both programs navigate in the same way.</p>{/if}
 		{/if}
 	</section>
 </div>
@@ -127,13 +127,13 @@
 <style>
 	.navigation {
 		display: grid;
-		gap: 18px;
+		gap: var(--space-4);
 		min-height: 0;
 		overflow-y: auto;
 	}
 	.device {
 		display: flex;
-		gap: 20px;
+		gap: var(--space-5);
 	}
 	.said {
 		flex: 1;
@@ -141,37 +141,24 @@
 	}
 	.pair {
 		display: flex;
-		gap: 8px;
+		gap: var(--space-2);
 		align-items: center;
-		margin: 0 0 8px;
+		margin: 0 0 var(--space-2);
 	}
-	.said table {
-		table-layout: fixed;
-	}
-	.said th:first-child {
-		overflow: hidden;
+	.said :global(thead th:first-child) {
 		width: 140px;
+	}
+	.said th {
+		overflow: hidden;
 		text-overflow: ellipsis;
 	}
-	table {
-		width: 100%;
-		border-collapse: collapse;
-		font-size: 13.5px;
-	}
-	th {
-		padding: 3px 8px 3px 0;
-		color: var(--ink-2);
-		font-weight: 500;
-		text-align: left;
-		white-space: nowrap;
-	}
 	td {
-		padding: 2px 4px 2px 0;
+		padding: 2px var(--space-1) 2px 0;
 	}
 	td button {
 		width: 100%;
 		min-height: 28px;
-		padding: 2px 8px;
+		padding: 2px var(--space-2);
 		border: 1px solid var(--line);
 		border-radius: 3px;
 		background: var(--raised);
@@ -186,9 +173,6 @@
 	.beside {
 		width: auto;
 		min-width: 60%;
-	}
-	.beside tr {
-		border-top: 1px solid var(--line);
 	}
 	.same {
 		color: var(--ink-3);

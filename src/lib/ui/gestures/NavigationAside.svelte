@@ -25,17 +25,16 @@
 	<h2><KeyCaps {keys} /></h2>
 	<SaidList {bindings} none="Nothing. Type what it should do." />
 	{#if bindings.length > 0}
-		<Button size="xs" color="alternative" disabled={workspace.edits.busy} onclick={() => void desk.clear(keys)}
-			>Nothing here</Button
+		<Button size="xs" color="alternative" disabled={workspace.edits.busy} onclick={() => void desk.clear(keys)}>No command</Button
 		>
 	{/if}
 {:else}
-	<p class="quiet">Choose what a button or the wheel does with a modifier; then find its command.</p>
+	<p class="quiet">Select a button or the wheel with a modifier, then find its command.</p>
 {/if}
 
 <style>
 	h2 {
 		margin: 0;
-		font-size: 16px;
+		font-size: var(--heading);
 	}
 </style>

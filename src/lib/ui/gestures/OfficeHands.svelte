@@ -1,13 +1,15 @@
 <script lang="ts">
+	import { startWorker } from '$lib/workers/start-worker';
 	import { deviationOf } from '$core/hand/circular';
 	import { bearable, handSummary, missesOf, type BearableByAll } from '$core/hand/hand-test';
 	import { rosesOf, triggerText } from '$core/chapters/gestures/gesture';
 	import type { WorkspaceDocument } from '$lib/server/workspace-document';
 	import { useWorkspace } from '$lib/state/workspace.svelte';
-	import type { ToHands } from '$lib/workers/hands.worker';
+	import type { ToHands } from '$lib/workers/hands';
 	import MissChart from './MissChart.svelte';
+	import Table from '../kit/Table.svelte';
 
-	/** All hands of the office that were tested: what a rose for everybody can bear, and who misses what is there. */
+	/** All measured hands of the office that were tested: what a rose for everybody can bear, and who misses what is there. */
 	let { tested, limit, onpick }: { tested: WorkspaceDocument['seats']; limit: number; onpick: (seat: string) => void } = $props();
 	const workspace = useWorkspace();
 	let all = $state.raw<BearableByAll | undefined>(undefined);
@@ -25,63 +27,63 @@
 		})
 	);
 	const best = $derived(all?.roses.find(({ directions }) => directions === all?.most));
-	const WHO = ['No hand', 'The one hand', 'Both hands', 'All hands'] as const;
+	const WHO = ['No measured hand', 'The one measured hand', 'Both measured hands', 'All measured hands'] as const;
 	const percent = (share: number) => `${(share * 100).toFixed(1)} %`;
 
 	$effect(() => {
 		const sent = { hands: tested.map(({ desk }) => $state.snapshot(desk.hand ?? []) as never), limit } satisfies ToHands;
 		all = undefined;
-		const worker = new Worker(new URL('../../workers/hands.worker.ts', import.meta.url), { type: 'module' });
+		const worker = startWorker('hands');
 		worker.onmessage = ({ data }: MessageEvent<BearableByAll>) => (all = data);
 		worker.postMessage(sent);
 		return () => worker.terminate();
 	});
 </script>
 
-<section class="office" aria-label="Hands of the office">
+<section class="office" aria-label="Measured hands of the office">
 	<h2>
-		{#if !all}Looking at {hands.length} hands …{:else if all.most}{WHO[Math.min(hands.length, 3)]} of the office can bear {all.most}
-			directions{:else}No number of directions stays under the limit for everybody{/if}
+		{#if !all}Comparing {hands.length} hands …{:else if all.most}{WHO[Math.min(hands.length, 3)]} can tell {all.most} directions apart{:else}No
+			number of directions stays under the limit for everyone{/if}
 	</h2>
 	{#if best}
 		<p>
-			{#if best.turn === 0}As the rose comes, nobody misses more than {percent(best.least)} of them.{:else}Turned by {best.turn}°,
-				nobody misses more than {percent(best.least)} of them; as it comes {percent(best.misses)}.{/if}
+			{#if best.turn === 0}Without turning the rose, at most {percent(best.least)} land wrong for anyone.{:else}Turned by {best.turn}°,
+				at most {percent(best.least)} land wrong for anyone; unturned {percent(best.misses)}.{/if}
 		</p>
 	{/if}
-	<table class="num" aria-label="Tested hands">
-		<thead><tr><th scope="col">Desk</th><th scope="col">spread</th><th scope="col">bears</th></tr></thead>
+	<Table name="Measured hands" heads={['Equipment', { name: 'Spread', unit: '°' }, { name: 'Directions', isNumber: true }]}>
 		<tbody>
 			{#each hands as { id, summary, most } (id)}
 				<tr>
 					<th scope="row"><button class="linkish" type="button" onclick={() => onpick(id)}>{id}</button></th>
-					<td>{deviationOf(summary.spread.kappa).toFixed(1)}°</td>
-					<td>{most ?? 'none'}</td>
+					<td class="num">{deviationOf(summary.spread.kappa).toFixed(1)}</td>
+					<td class="num">{most ?? 'none'}</td>
 				</tr>
 			{/each}
 		</tbody>
-	</table>
+	</Table>
 	{#if all}<MissChart roses={all.roses} {limit} />{/if}
 	{#if roses.length > 0}
-		<table class="num" aria-label="Roses that are there">
-			<thead
-				><tr
-					><th scope="col">Rose</th><th scope="col">directions</th><th scope="col">missed most</th><th scope="col"
-						>over the limit</th
-					></tr
-				></thead
-			>
+		<Table
+			name="Existing roses"
+			heads={[
+				'Rose',
+				{ name: 'Directions', isNumber: true },
+				{ name: 'Most errors', isNumber: true },
+				{ name: 'Over the limit', isNumber: true }
+			]}
+		>
 			<tbody>
 				{#each roses as { entry, worst, over } (entry)}
 					<tr>
 						<th scope="row">{triggerText(entry)}, {workspace.space.scopeLabel(entry.scope)}</th>
-						<td>{entry.directions}</td>
-						<td>{percent(worst.misses)} at {worst.id}</td>
-						<td class:bad={over > 0}>{over === 0 ? 'nobody' : `${over} of ${hands.length}`}</td>
+						<td class="num">{entry.directions}</td>
+						<td class="num">{percent(worst.misses)} at {worst.id}</td>
+						<td class="num" class:bad={over > 0}>{over === 0 ? 'nobody' : `${over} of ${hands.length}`}</td>
 					</tr>
 				{/each}
 			</tbody>
-		</table>
+		</Table>
 	{/if}
 </section>
 
@@ -89,36 +91,16 @@
 	.office {
 		display: grid;
 		flex: 1;
-		gap: 12px;
+		gap: var(--space-3);
 		align-content: start;
 		min-width: 0;
 	}
 	h2 {
 		margin: 0;
-		font-size: 16px;
+		font-size: var(--heading);
 	}
 	p {
 		margin: 0;
-	}
-	table {
-		border-collapse: collapse;
-		font-size: 13.5px;
-	}
-	tr {
-		border-top: 1px solid var(--line);
-	}
-	th {
-		padding: 4px 10px 4px 0;
-		font-weight: 500;
-		text-align: left;
-	}
-	thead th {
-		color: var(--ink-2);
-	}
-	td {
-		padding: 4px 14px 4px 0;
-		text-align: left;
-		white-space: nowrap;
 	}
 	.bad {
 		color: var(--garnet);

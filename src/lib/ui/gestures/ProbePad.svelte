@@ -44,8 +44,8 @@
 	}}
 >
 	<DrawPad
-		label="Draw here to ask"
-		hint="Or flick, drag, click or draw here with any button, or turn the wheel."
+		label="Draw here"
+		hint="Or flick, drag, click or draw here with any mouse button, or turn the wheel."
 		ondraw={(drawn) => {
 			turned = undefined;
 			asked = drawn;
@@ -78,13 +78,13 @@
 
 <style>
 	h3 {
-		margin-bottom: 4px;
+		margin-bottom: var(--space-1);
 		color: var(--ink-2);
-		font-size: 13px;
+		font-size: var(--dense);
 	}
 	p {
-		margin: 0 0 4px;
-		font-size: 13px;
+		margin: 0 0 var(--space-1);
+		font-size: var(--dense);
 	}
 	ul {
 		margin: 0;
@@ -95,7 +95,7 @@
 		display: grid;
 		grid-template-columns: 18px 1fr auto;
 		column-gap: 6px;
-		padding: 4px 0;
+		padding: var(--space-1) 0;
 		border-top: 1px solid var(--line);
 	}
 </style>

@@ -133,7 +133,7 @@
 	{/each}
 	{#each strays as { from, to, misses }, i (i)}
 		<path class="stray" class:wrong={misses > WRONG} d={wedge(from, to)}
-			><title>{(misses * 100).toFixed(1)} % land elsewhere</title></path
+			><title>{(misses * 100).toFixed(1)} % land wrong</title></path
 		>
 	{/each}
 	<circle cx={CENTRE.x} cy={CENTRE.y} r="3" class="dot" />
@@ -199,7 +199,7 @@
 	}
 	text {
 		fill: var(--ink);
-		font-size: 12.5px;
+		font-size: var(--caption);
 		font-stretch: 86%;
 	}
 	.inherited text,

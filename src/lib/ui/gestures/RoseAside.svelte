@@ -31,7 +31,7 @@
 				size="xs"
 				color="alternative"
 				disabled={workspace.edits.busy}
-				onclick={() => void desk.clear(current.view, current.petal.degrees)}>Nothing here</Button
+				onclick={() => void desk.clear(current.view, current.petal.degrees)}>No command</Button
 			>
 		{/if}
 		<Button
@@ -47,20 +47,20 @@
 			>
 		{/if}
 		<Button size="xs" color="alternative" disabled={workspace.edits.busy} onclick={() => void desk.remove(current.view)}
-			>Take the rose away</Button
+			>Delete the rose</Button
 		>
 	</div>
 {:else}
 	<p class="quiet">
-		Choose a direction: arrow keys go round a rose and from one context to the next. A number of directions can be changed and
-		changed back; what loses its direction waits.
+		Select a direction: arrow keys go around a rose and to the next context. You can change the number of directions; commands
+		that lose their direction become unassigned.
 	</p>
 {/if}
 
 <style>
 	h2 {
 		margin: 0;
-		font-size: 16px;
+		font-size: var(--heading);
 	}
 	.acts {
 		display: flex;

@@ -54,7 +54,7 @@
 	</div>
 	{#if view.waiting.length > 0}
 		<p class="waiting">
-			<span class="quiet">Waits:</span>
+			<span class="quiet">Unassigned:</span>
 			{#each view.waiting as { binding, degrees } (binding.key)}
 				<span class="tag">{workspace.catalogue.get(binding.command)?.label ?? binding.command} {directionText(degrees)}</span>
 			{/each}
@@ -65,7 +65,7 @@
 		{@const range = missBounds(desk.hand, entry)}
 		{@const best = bestTurn(desk.hand, entry.directions)}
 		<p class="hand">
-			<span title="The range in which the true figure lies with 95 % confidence, by the flicks of the hand test"
+			<span title="95 % confidence interval from the flicks of the hand test"
 				>{(misses * 100).toFixed(1)} % land wrong ({(range[0] * 100).toFixed(1)} to {(range[1] * 100).toFixed(1)} %).</span
 			>
 			{#if best.turn !== entry.turn && best.misses < misses - 0.002}
@@ -104,11 +104,9 @@
 	}
 	h2 {
 		flex: 1;
-		overflow: hidden;
+		min-width: 0;
 		margin: 0;
-		font-size: 15px;
-		text-overflow: ellipsis;
-		white-space: nowrap;
+		font-size: var(--body);
 	}
 	.rose:focus-visible {
 		outline: 2px solid var(--azurite);
@@ -119,7 +117,7 @@
 	}
 	p {
 		margin: 0;
-		font-size: 13px;
+		font-size: var(--dense);
 	}
 	.hand {
 		display: flex;

@@ -37,8 +37,8 @@
 				<button
 					class="linkish"
 					type="button"
-					aria-label="Take off {takeOff.from}: {labelOf(binding)}"
-					onclick={() => takeOff.run(binding)}>Take off</button
+					aria-label="Remove {takeOff.from}: {labelOf(binding)}"
+					onclick={() => takeOff.run(binding)}>Remove</button
 				>
 			{/if}
 		</li>
@@ -49,13 +49,13 @@
 	ul {
 		margin: 0;
 		padding: 0;
-		font-size: 13.5px;
+		font-size: var(--body);
 		list-style: none;
 	}
 	li {
 		display: flex;
 		flex-wrap: wrap;
-		gap: 4px 8px;
+		gap: var(--space-1) var(--space-2);
 		align-items: center;
 		padding: 3px 0;
 	}

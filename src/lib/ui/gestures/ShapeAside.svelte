@@ -54,8 +54,8 @@
 	<DrawPad
 		label="Draw the shape here"
 		hint={view
-			? `Draw ${view.label} once more, as you would in haste.`
-			: 'Draw it with any button, in one go. Then draw it twice or three times more.'}
+			? `Draw ${view.label} again, quickly.`
+			: 'Draw it in one stroke with any mouse button. Then draw it two or three more times.'}
 		note={desk.note}
 		ondraw={async ({ path }) => {
 			if (await desk.draw(path, name)) name = '';
@@ -66,10 +66,10 @@
 	{#if entry}
 		<p class="row">
 			<span>Drawing {desk.sample + 1} of {entry.samples.length}</span>
-			<Button size="xs" color="alternative" aria-label="The drawing before" onclick={() => desk.goSample(-1)}>‹</Button>
-			<Button size="xs" color="alternative" aria-label="The next drawing" onclick={() => desk.goSample(1)}>›</Button>
+			<Button size="xs" color="alternative" aria-label="Previous drawing" onclick={() => desk.goSample(-1)}>‹</Button>
+			<Button size="xs" color="alternative" aria-label="Next drawing" onclick={() => desk.goSample(1)}>›</Button>
 			<Button size="xs" color="alternative" disabled={isHeld || workspace.edits.busy} onclick={() => void desk.leaveOut()}
-				>Leave it out</Button
+				>Remove</Button
 			>
 		</p>
 		<div class="how">
@@ -77,17 +77,17 @@
 				checked={entry.isEitherWay}
 				disabled={isHeld || workspace.edits.busy}
 				onchange={(event: Event) => void desk.change({ isEitherWay: (event.currentTarget as HTMLInputElement).checked })}
-				>Also drawn from its end</Checkbox
+				>Also drawn backwards</Checkbox
 			>
 			<Checkbox
 				checked={entry.isTurned}
 				disabled={isHeld || workspace.edits.busy}
 				onchange={(event: Event) => void desk.change({ isTurned: (event.currentTarget as HTMLInputElement).checked })}
-				>Also turned any way</Checkbox
+				>Also rotated</Checkbox
 			>
 		</div>
 	{/if}
-	<section aria-label="What {view.label} runs">
+	<section aria-label="Command of {view.label}">
 		<SaidList
 			bindings={view.bindings.map(({ binding }) => binding)}
 			none="It runs nothing yet."
@@ -110,11 +110,11 @@
 		{#if view.said}
 			{#if workspace.role === 'steward'}
 				<Button size="xs" color="alternative" onclick={() => void desk.lock(view.said?.lockedBy === undefined)}
-					>{view.said.lockedBy === undefined ? 'Lock it' : 'Unlock it'}</Button
+					>{view.said.lockedBy === undefined ? 'Lock the shape' : 'Unlock the shape'}</Button
 				>
 			{/if}
 			<Button size="xs" color="alternative" disabled={isHeld || workspace.edits.busy} onclick={() => void desk.remove()}
-				>Take the shape away</Button
+				>Delete the shape</Button
 			>
 		{/if}
 	</p>
@@ -123,7 +123,7 @@
 <style>
 	h2 {
 		margin: 0;
-		font-size: 16px;
+		font-size: var(--heading);
 	}
 	.row {
 		display: flex;
@@ -131,11 +131,11 @@
 		gap: 6px;
 		align-items: center;
 		margin: 0;
-		font-size: 13.5px;
+		font-size: var(--body);
 	}
 	.how {
 		display: grid;
-		gap: 4px;
+		gap: var(--space-1);
 	}
 	section .row {
 		margin-bottom: 6px;

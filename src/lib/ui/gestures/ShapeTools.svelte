@@ -32,15 +32,15 @@
 		type="file"
 		tabindex="-1"
 		accept=".inkml,.xml,application/inkml+xml"
-		aria-label="InkML file to bring"
+		aria-label="InkML file to import"
 		onchange={(event) => void bring(event.currentTarget.files?.[0])}
 	/>
-	<Button size="xs" color="alternative" disabled={workspace.edits.busy} onclick={() => field?.click()}>Bring InkML …</Button>
+	<Button size="xs" color="alternative" disabled={workspace.edits.busy} onclick={() => field?.click()}>Import InkML …</Button>
 	<Button
 		size="xs"
 		color="alternative"
 		disabled={!desk.shapes.some(({ said }) => said)}
-		onclick={async () => save('shapes.inkml', await desk.ink(), 'application/inkml+xml')}>Save as InkML</Button
+		onclick={async () => save('shapes.inkml', await desk.ink(), 'application/inkml+xml')}>Export as InkML</Button
 	>
 </span>
 

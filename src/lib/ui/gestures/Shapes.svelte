@@ -1,10 +1,12 @@
 <script lang="ts">
+	import { Button } from 'flowbite-svelte';
+	import { startWorker } from '$lib/workers/start-worker';
 	import { triggerText } from '$core/chapters/gestures/gesture';
 	import { deviationOf } from '$core/hand/circular';
 	import type { ShapeAmong } from '$core/hand/confusions';
 	import type { ShapeDesk } from '$lib/state/shape-desk.svelte';
 	import { useWorkspace } from '$lib/state/workspace.svelte';
-	import type { ToShapes } from '$lib/workers/shapes.worker';
+	import type { ToShapes } from '$lib/workers/shapes';
 	import CommandIcon from '../CommandIcon.svelte';
 	import StratumChip from '../StratumChip.svelte';
 	import Confusions from './Confusions.svelte';
@@ -21,11 +23,23 @@
 		const shapes = $state.snapshot(drawn) as typeof drawn;
 		desk.among = undefined;
 		if (shapes.length < 2) return;
-		const worker = new Worker(new URL('../../workers/shapes.worker.ts', import.meta.url), { type: 'module' });
+		const worker = startWorker('shapes');
 		worker.onmessage = ({ data }: MessageEvent<readonly ShapeAmong[]>) => (desk.among = data);
 		worker.postMessage({ shapes, kappa: desk.kappa } satisfies ToShapes);
 		return () => worker.terminate();
 	});
+
+	/** A check mark as three people draw it. */
+	async function example() {
+		const file = 'check-mark.inkml';
+		try {
+			const answer = await fetch(`/examples/${file}`);
+			if (!answer.ok) throw new Error('The example could not be loaded. Reload the page.');
+			if (await desk.bring(file, await answer.text())) desk.go(1);
+		} catch (error) {
+			workspace.notice = { kind: 'failed', text: (error as Error).message };
+		}
+	}
 
 	function onkeydown(event: KeyboardEvent) {
 		if (event.altKey || event.metaKey || event.ctrlKey) return;
@@ -43,9 +57,12 @@
 </script>
 
 {#if desk.shapes.length === 0}
-	<p class="none quiet">
-		No shapes yet. Draw one on the right, a few times as you would in haste, and give it a command. Or bring an InkML file.
-	</p>
+	<div class="none quiet">
+		<p>No shapes yet. Draw one on the right a few times and give it a command, or import an InkML file.</p>
+		<Button size="sm" color="alternative" disabled={workspace.edits.busy} onclick={() => void example()}
+			>Try it with an example</Button
+		>
+	</div>
 {:else}
 	<div class="all">
 		<div
@@ -81,7 +98,7 @@
 									<span>{labelOf(binding.command)}</span>
 									<small class="quiet">{triggerText(trigger)}, {workspace.space.scopeLabel(binding.scope)}</small>
 								</li>
-							{:else}<li class="quiet">Runs nothing.</li>{/each}
+							{:else}<li class="quiet">No command.</li>{/each}
 						</ul>
 						{#if !view.said}<p class="tone-limonite"><span class="toned">▲</span> Not drawn yet.</p>{/if}
 						{#if view.said?.lockedBy}<p class="quiet">{view.said.lockedBy.name} has locked it.</p>{/if}
@@ -97,12 +114,15 @@
 
 <style>
 	.none {
+		display: grid;
+		gap: var(--space-3);
+		justify-items: start;
 		max-width: 52ch;
 		margin: 60px auto;
 	}
 	.all {
 		display: grid;
-		gap: 18px;
+		gap: var(--space-4);
 		align-content: start;
 		min-height: 0;
 		overflow-y: auto;
@@ -110,7 +130,7 @@
 	.shapes {
 		display: grid;
 		grid-template-columns: repeat(auto-fill, minmax(290px, 1fr));
-		gap: 10px;
+		gap: var(--space-2);
 		padding: 2px;
 	}
 	.shapes:focus-visible {
@@ -119,8 +139,8 @@
 	}
 	.card {
 		display: flex;
-		gap: 10px;
-		padding: 8px 12px 8px 6px;
+		gap: var(--space-2);
+		padding: var(--space-2) var(--space-3) var(--space-2) 6px;
 		border: 1px solid var(--line);
 		border-radius: 5px;
 		background: var(--raised);
@@ -133,30 +153,30 @@
 		display: flex;
 		gap: 6px;
 		align-items: center;
-		margin: 4px 0;
-		font-size: 15px;
+		margin: var(--space-1) 0;
+		font-size: var(--body);
 	}
 	ul {
 		margin: 0;
 		padding: 0;
-		font-size: 13px;
+		font-size: var(--dense);
 		list-style: none;
 	}
 	li {
 		display: grid;
 		grid-template-columns: 18px 1fr;
-		gap: 0 5px;
+		gap: 0 var(--space-1);
 		align-items: center;
 	}
 	li small {
 		grid-column: 2;
-		font-size: 12px;
+		font-size: var(--caption);
 	}
 	li.quiet {
 		display: block;
 	}
 	p {
 		margin: 2px 0 0;
-		font-size: 13px;
+		font-size: var(--dense);
 	}
 </style>

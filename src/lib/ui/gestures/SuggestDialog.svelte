@@ -1,10 +1,12 @@
 <script lang="ts">
+	import { startWorker } from '$lib/workers/start-worker';
+	import { counted } from '$core/text/counted';
 	import { Button, Modal, Spinner } from 'flowbite-svelte';
 	import { directionText } from '$core/stroke/mouse';
 	import { costsOf, gainOf, type RoseSet } from '$core/chapters/gestures/suggest-roses';
 	import type { GestureDesk, RoseLine } from '$lib/state/gesture-desk.svelte';
 	import { useWorkspace } from '$lib/state/workspace.svelte';
-	import type { FromRoseSet, ToRoseSet } from '$lib/workers/rose-set.worker';
+	import type { FromRoseSet, ToRoseSet } from '$lib/workers/rose-set';
 	import Picker from '../Picker.svelte';
 
 	/** Commands for all roses of a button at once, the quickest by use: what is proposed beside what is there, before any of it is taken. */
@@ -45,7 +47,7 @@
 		set = undefined;
 		left = new Set();
 		problem = '';
-		worker = new Worker(new URL('../../workers/rose-set.worker.ts', import.meta.url), { type: 'module' });
+		worker = startWorker('rose-set');
 		worker.onmessage = ({ data }: MessageEvent<FromRoseSet>) => {
 			if ('set' in data) set = data.set;
 			else problem = data.problem;
@@ -61,22 +63,22 @@
 
 <Modal bind:open title="Commands for the roses" aria-label="Commands for the roses" size="lg" {onclose}>
 	<p class="quiet">
-		What is run most lies where a flick is quickest, opposites lie opposite, and a command lies in the same direction of every
-		rose that has it.
+		Frequent commands get the fastest directions, opposite commands get opposite directions, and a command keeps its direction in
+		every rose.
 	</p>
 	<p class="pair">
 		For <Picker
 			label="Hand"
 			value={seat}
 			items={[
-				{ value: '', name: 'a usual hand' },
+				{ value: '', name: 'Average hand' },
 				...hands.map(({ id }) => ({ value: id as string, name: `the hand at ${id}` }))
 			]}
 			onpick={(id) => (seat = id)}
 		/>
 	</p>
 	{#if problem}<p class="tone-garnet">{problem}</p>
-	{:else if !set}<p><Spinner size="4" /> Solving …</p>
+	{:else if !set}<p><Spinner size="4" /> Computing …</p>
 	{:else}
 		<div class="roses">
 			{#each desk.roses as view (view.id)}
@@ -96,9 +98,9 @@
 										{directionText(degrees)} <b>{labelOf(command)}</b>
 										{#if now}<s class="quiet">{labelOf(now)}</s>{/if}
 										<span class="num quiet">{seconds(gain(line))}</span></label
-									>{:else}{directionText(degrees)} <span class="quiet">{labelOf(command)}, as it is</span>{/if}
+									>{:else}{directionText(degrees)} <span class="quiet">{labelOf(command)}, unchanged</span>{/if}
 							</li>
-						{:else}<li class="quiet">Nothing is used there often enough to be known.</li>{/each}
+						{:else}<li class="quiet">No usage is known for these commands.</li>{/each}
 					</ul>
 				</section>
 			{/each}
@@ -106,46 +108,47 @@
 		{#each emptied as { view, degrees, command } (`${view.id} ${degrees}`)}
 			<p class="callout tone-limonite" role="status">
 				<span class="toned" aria-hidden="true">▲</span>
-				{directionText(degrees)} of {workspace.space.scopeLabel(view.rose.entry.scope)} is left empty: {labelOf(command)} moves from
-				there{workspace.catalogue.get(command)?.use ? `, which is run ${workspace.catalogue.get(command)!.use} times a day` : ''}.
+				{directionText(degrees)} of {workspace.space.scopeLabel(view.rose.entry.scope)} becomes empty: {labelOf(command)} moves{workspace.catalogue.get(
+					command
+				)?.use
+					? `, which is run ${workspace.catalogue.get(command)!.use} times a day`
+					: ''}.
 			</p>
 		{/each}
 		<p>
-			{taken.length === 0 ? 'Nothing is taken.' : `${seconds(saved)} a day and person`} with {seat === ''
-				? 'a usual hand'
-				: `the hand at ${seat}`}, as the office has estimated how often each is run.
+			{taken.length === 0
+				? 'No change is selected.'
+				: `Saves ${seconds(saved)} per person and day for ${seat === '' ? 'an average hand' : `the hand at ${seat}`}, from the estimated runs per day.`}
 		</p>
-		<p class="quiet">{set.proved ? 'No other choice is quicker.' : 'The best that was found in 20 seconds.'}</p>
+		<p class="quiet">{set.proved ? 'Optimal: no other choice saves more time.' : 'The best that was found in 20 seconds.'}</p>
 	{/if}
 	{#snippet footer()}
 		<Button data-autofocus disabled={!set || taken.length === 0 || workspace.edits.busy} onclick={() => void take()}>
-			{changes.length === 0 && set
-				? 'All of it is so already'
-				: `Take ${taken.length} ${taken.length === 1 ? 'change' : 'changes'}`}
+			{changes.length === 0 && set ? 'No change needed' : `Apply ${counted(taken.length, 'change')}`}
 		</Button>
-		<Button color="alternative" onclick={() => (open = false)}>Leave it as it is</Button>
+		<Button color="alternative" onclick={() => (open = false)}>Cancel</Button>
 	{/snippet}
 </Modal>
 
 <style>
 	.pair {
 		display: flex;
-		gap: 8px;
+		gap: var(--space-2);
 		align-items: center;
 	}
 	.roses {
 		display: grid;
 		grid-template-columns: repeat(auto-fill, minmax(210px, 1fr));
-		gap: 12px 18px;
+		gap: var(--space-3) var(--space-4);
 	}
 	h3 {
-		margin: 0 0 4px;
-		font-size: 15px;
+		margin: 0 0 var(--space-1);
+		font-size: var(--body);
 	}
 	ul {
 		margin: 0;
 		padding: 0;
-		font-size: 13.5px;
+		font-size: var(--body);
 		list-style: none;
 	}
 	b {

@@ -97,7 +97,7 @@
 				// lists of one program have the same columns: what was said of them is said of the next as well
 				columns = header && (rememberedAs(keptAs(header), Kept) ?? guessColumns(header));
 				if (columns && NEEDED_COLUMNS.every((needed) => columns?.[needed] !== undefined)) await read();
-			} else problem = `${given.name} could not be read: ${(error as Error).message}`;
+			} else problem = `${given.name} could not be read. ${(error as Error).message}`;
 		} finally {
 			stage = '';
 		}
@@ -131,16 +131,16 @@
 	}
 </script>
 
-<section class="in" aria-label="Bring in">
+<section class="in" aria-label="Import">
 	<div class="head">
-		<h1>Bring in</h1>
+		<h2>Import</h2>
 		<span class="into"
 			>into <Picker
 				label="Import into"
 				value={into}
 				onpick={(next) => ((into = next), void read())}
 				items={[
-					{ value: '', name: 'the strata the file names' },
+					{ value: '', name: 'the levels named in the file' },
 					...writable.map((s) => ({ value: s.id as string, name: s.name }))
 				]}
 			/></span
@@ -148,8 +148,8 @@
 	</div>
 	{#if !reading || refusal}
 		<FileDrop
-			label="Drop a profile (JSON) or shortcuts (CSV, XLSX), or click to choose"
-			hint="Up to 50 MB. You see what it would do before anything changes."
+			label="Drop a profile (JSON) or shortcuts (CSV, XLSX) here, or click to choose a file"
+			hint="Up to 50 MB. You see every change before it is saved."
 			accept=".json,.csv,.xlsx,application/json,text/csv"
 			onfile={read}
 			onproblem={(message) => (leave(), (problem = message))}
@@ -165,10 +165,10 @@
 	{#if refusal}<Problems
 			problems={refusal.problems}
 			file={file?.name ?? 'file'}
-			title="Nothing of this file was taken. {refusal.message}"
+			title="Nothing was imported. {refusal.message}"
 		/>{/if}
 	{#if header && refusal}
-		<div class="columns" role="group" aria-label="What the columns mean">
+		<div class="columns" role="group" aria-label="Columns">
 			{#each READ_COLUMNS as column (column)}
 				<Picker
 					label="{column}{NEEDED_COLUMNS.some((n) => n === column) ? ' (needed)' : ''}"
@@ -185,12 +185,12 @@
 	{#if reading && theirs.length > 0 && mine && into === mine.id}
 		<p class="callout tone-azurite" role="status">
 			{listed(theirs)}
-			{theirs.length === 1 ? 'is' : 'are'} somebody else’s own: what it says is taken into {mine.name}, which is yours.
+			{theirs.length === 1 ? 'is' : 'are'} a colleague’s personal content. It is copied to {mine.name}.
 		</p>
 	{/if}
 	{#if reading && file}
 		<details class="what" bind:open={isChoosing}>
-			<summary>What is taken of it</summary>
+			<summary>Contents to import</summary>
 			<SelectionBar
 				selection={wanted}
 				holds={reading.holds}
@@ -199,12 +199,12 @@
 				onchange={(next) => ((wanted = next), void read())}
 			/>
 			<p class="place">
-				Its shortcuts and bars are for
+				Contexts of shortcuts and toolbars
 				<Picker
-					label="Contexts of shortcuts and bars"
+					label="Contexts of shortcuts and toolbars"
 					value={place}
 					items={[
-						{ value: 'own', name: 'what the file says' },
+						{ value: 'own', name: 'as in the file' },
 						{ value: 'all', name: 'all contexts' },
 						{ value: 'one', name: 'only …' }
 					]}
@@ -218,14 +218,14 @@
 	{#if !reading && !refusal && !stage}
 		<div class="none quiet">
 			<p>
-				Columns of a CSV: keys and command are needed; scope, stratum and op are taken when they are there, as in <span
-					class="mono">Ctrl+E,file.export,,office,set</span
-				>. Comma, semicolon or tab may stand between them, and the columns may have other names: then you say which is which.
+				CSV columns: keys and command are required; scope, stratum and op are optional. Example: <span class="mono"
+					>Ctrl+E,file.export,,office,set</span
+				>. Columns are separated by comma, semicolon or tab. If they have other names, you choose their meaning in the next step.
 			</p>
-			<p><Button size="sm" color="alternative" onclick={example}>Load an example</Button></p>
+			<p><Button size="sm" color="alternative" onclick={example}>Try it with an example</Button></p>
 			{#if recent.list.length > 0}
 				<p>
-					The last files:
+					Recent files:
 					{#each recent.list as { name, text } (name)}<button
 							class="linkish last"
 							type="button"
@@ -241,14 +241,14 @@
 	.in {
 		display: flex;
 		flex-direction: column;
-		gap: 12px;
+		gap: var(--space-3);
 		min-height: 0;
-		padding: 16px;
+		padding: var(--space-4);
 	}
 	.head {
 		display: flex;
 		align-items: center;
-		gap: 16px;
+		gap: var(--space-4);
 	}
 	.into {
 		display: flex;
@@ -260,37 +260,37 @@
 		padding: 6px 0;
 		border-top: 1px solid var(--line);
 		border-bottom: 1px solid var(--line);
-		font-size: 13px;
+		font-size: var(--dense);
 	}
 	.what summary {
 		font-weight: 600;
 	}
 	.what[open] > summary {
-		margin-bottom: 8px;
+		margin-bottom: var(--space-2);
 	}
 	.place {
 		display: flex;
 		flex-wrap: wrap;
-		gap: 8px;
+		gap: var(--space-2);
 		align-items: center;
-		margin-top: 8px;
+		margin-top: var(--space-2);
 	}
 	.columns {
 		display: flex;
 		flex-wrap: wrap;
-		gap: 8px;
+		gap: var(--space-2);
 	}
 	.busy {
 		display: flex;
-		gap: 10px;
+		gap: var(--space-2);
 		align-items: center;
 	}
 	.none {
 		display: grid;
-		gap: 10px;
+		gap: var(--space-2);
 		max-width: 620px;
 	}
 	.last {
-		margin-left: 8px;
+		margin-left: var(--space-2);
 	}
 </style>

@@ -25,8 +25,8 @@
 			const twice = given.find((f, i) => given.findIndex((g) => g.name === f.name) !== i);
 			onproblem(
 				twice
-					? `Two of the ${given.length} files are named ${twice.name}, so they could not be told apart. Bring one file at a time.`
-					: `${given.length} files were dropped. Bring one file at a time, so that each has its own preview.`
+					? `Two of the ${given.length} files have the name ${twice.name}. Import one file at a time.`
+					: `${given.length} files were dropped. Import one file at a time.`
 			);
 		} else if (given[0]) onfile(given[0]);
 	}

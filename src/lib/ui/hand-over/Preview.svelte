@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { counted } from '$core/text/counted';
 	import { Button, Checkbox } from 'flowbite-svelte';
 	import { SvelteMap } from 'svelte/reactivity';
 	import { indexOf } from '$core/profile/circumstances';
@@ -70,7 +71,7 @@
 		const { changes: commands } = bring(workspace.index, profile, adding);
 		const index = commands.length > 0 ? indexOf(workspace.subject, applyEdit(profile, commands)) : workspace.index;
 		const { changes, left, folders: places } = bring(index, profile, chosen);
-		const size = `${chosen.length} ${chosen.length === 1 ? 'entry' : 'entries'}`;
+		const size = `${counted(chosen.length, 'entry', 'entries')}`;
 		const isOnlyPlaces = places !== undefined && chosen.length === 1;
 		if (!isOnlyPlaces && !(await workspace.edits.commit(`Import from ${file}: ${size}`, changes))) return;
 		try {
@@ -80,13 +81,13 @@
 			}
 		} catch (error) {
 			if (!(error instanceof ApiError)) throw error;
-			workspace.notice = { kind: 'failed', text: `The rest was imported; where files lie was not: ${error.message}` };
+			workspace.notice = { kind: 'failed', text: `Imported, except for the search folders: ${error.message}` };
 			return;
 		}
 		if (left.length > 0)
 			workspace.notice = {
 				kind: 'failed',
-				text: `${left.length} left out, the rest was imported. Line ${left[0]!.line}: ${left[0]!.message}`
+				text: `${left.length} skipped, the others were imported. Line ${left[0]!.line}: ${left[0]!.message}`
 			};
 		ondone();
 	}
@@ -95,8 +96,8 @@
 		hotkeys.add(() => ({
 			title: 'Replacements',
 			keys: [
-				{ keys: 'T', does: 'take the file’s', run: () => waiting[0] !== undefined && answer(waiting[0], true) },
-				{ keys: 'K', does: 'keep what is here', run: () => waiting[0] !== undefined && answer(waiting[0], false) }
+				{ keys: 'T', does: 'use the file’s', run: () => waiting[0] !== undefined && answer(waiting[0], true) },
+				{ keys: 'K', does: 'keep current', run: () => waiting[0] !== undefined && answer(waiting[0], false) }
 			]
 		}))
 	);
@@ -117,7 +118,7 @@
 		</div>
 	</header>
 	{#if reading.foreign}<p class="callout tone-limonite">
-			{reading.foreign} Commands that are not here are refused one by one.
+			{reading.foreign} Entries with unknown commands are refused.
 		</p>{/if}
 	{#if waiting[0]}
 		{@const [item] = waiting}
@@ -130,18 +131,18 @@
 				{item.gone}.
 			</p>
 			<p class="answers">
-				<Button size="xs" onclick={() => answer(item, true)}>Take the file’s <kbd>T</kbd></Button>
-				<Button size="xs" color="alternative" onclick={() => answer(item, false)}>Keep what is here <kbd>K</kbd></Button>
-				{#if waiting.length > 1}<Checkbox bind:checked={isForRest}>the same for the other {waiting.length - 1}</Checkbox>{/if}
+				<Button size="xs" onclick={() => answer(item, true)}>Use the file’s <kbd>T</kbd></Button>
+				<Button size="xs" color="alternative" onclick={() => answer(item, false)}>Keep current <kbd>K</kbd></Button>
+				{#if waiting.length > 1}<Checkbox bind:checked={isForRest}>apply to the other {waiting.length - 1}</Checkbox>{/if}
 			</p>
 		</div>
 	{/if}
-	{#if problems.length > 0}<Problems {problems} {file} title="{problems.length} refused; the rest can be taken" />{/if}
+	{#if problems.length > 0}<Problems {problems} {file} title="{problems.length} refused; the others can be imported" />{/if}
 	<div class="tools">
-		<Button size="xs" color="alternative" onclick={() => answerAll(true)}>Choose all shown</Button>
-		<Button size="xs" color="alternative" onclick={() => answerAll(false)}>Choose none</Button>
+		<Button size="xs" color="alternative" onclick={() => answerAll(true)}>Select all shown</Button>
+		<Button size="xs" color="alternative" onclick={() => answerAll(false)}>Select none</Button>
 	</div>
-	<VirtualRows {rows} height={34} role="list" aria-label="Entries of the file" tabindex={0}>
+	<VirtualRows {rows} role="list" aria-label="Entries of the file" tabindex={0}>
 		{#snippet row(value: Item, _i: number, top: number)}
 			{@const look = states.find((s) => s.id === value.state)!}
 			{@const line = value.caption.keys ? value.line : undefined}
@@ -172,17 +173,17 @@
 	</VirtualRows>
 	<footer>
 		<Button disabled={chosen.length === 0 || workspace.edits.busy} onclick={apply}
-			>Import {chosen.length} {chosen.length === 1 ? 'entry' : 'entries'}</Button
+			>Import {counted(chosen.length, 'entry', 'entries')}</Button
 		>
-		<Button color="alternative" onclick={ondone}>Leave</Button>
+		<Button color="alternative" onclick={ondone}>Cancel</Button>
 		<span class="quiet"
 			>{waiting.length === 0
 				? chosen.some((item) => item.chapter === FOLDERS)
-					? 'One edit that undo takes back; where files lie is taken back in Folders.'
-					: 'One edit; undo takes all of it back.'
+					? 'One edit, with undo. Search folders are undone in Folders.'
+					: 'One edit, with undo.'
 				: waiting.length === 1
-					? 'One replacement waits for your answer and stays out until then.'
-					: `${waiting.length} replacements wait for your answer and stay out until then.`}</span
+					? 'One replacement needs your decision and is skipped until then.'
+					: `${waiting.length} replacements need your decision and are skipped until then.`}</span
 		>
 	</footer>
 </section>
@@ -191,7 +192,7 @@
 	.preview {
 		display: flex;
 		flex-direction: column;
-		gap: 8px;
+		gap: var(--space-2);
 		min-height: 0;
 		flex: 1;
 	}
@@ -199,31 +200,31 @@
 		display: flex;
 		justify-content: space-between;
 		align-items: center;
-		gap: 12px;
+		gap: var(--space-3);
 		flex-wrap: wrap;
 	}
 	.question {
 		display: grid;
-		gap: 8px;
-		font-size: 13.5px;
+		gap: var(--space-2);
+		font-size: var(--body);
 	}
 	.question p {
 		display: flex;
 		flex-wrap: wrap;
-		gap: 6px 8px;
+		gap: 6px var(--space-2);
 		align-items: center;
 	}
 	kbd {
 		margin-left: 6px;
-		padding: 0 5px;
+		padding: 0 var(--space-1);
 		border: 1px solid currentColor;
 		border-radius: 3px;
 		font-family: var(--font);
-		font-size: 12px;
+		font-size: var(--caption);
 	}
 	.pills {
 		display: flex;
-		gap: 4px;
+		gap: var(--space-1);
 	}
 	.tools {
 		display: flex;
@@ -234,16 +235,16 @@
 		top: 0;
 		left: 0;
 		width: 100%;
-		height: 34px;
+		height: var(--row);
 		display: grid;
 		grid-template-columns: 22px 46px 92px 14px 150px minmax(0, 1.4fr) minmax(0, 1fr);
-		gap: 8px;
+		gap: var(--space-2);
 		align-items: center;
 		border-bottom: 1px solid var(--line);
-		font-size: 13.5px;
+		font-size: var(--body);
 	}
 	.state {
-		font-size: 13px;
+		font-size: var(--dense);
 	}
 	.keys {
 		display: flex;
@@ -257,12 +258,12 @@
 		text-overflow: ellipsis;
 	}
 	small {
-		font-size: 12px;
+		font-size: var(--caption);
 	}
 	footer {
 		white-space: nowrap;
 		display: flex;
-		gap: 10px;
+		gap: var(--space-2);
 		align-items: center;
 	}
 </style>

@@ -18,7 +18,7 @@
 <section class="callout tone-garnet" role="alert">
 	<header>
 		<h3><span class="toned" aria-hidden="true">◆</span> {title}</h3>
-		{#if problems.length > 0}<Button size="xs" color="alternative" onclick={saveList}>Save this list</Button>{/if}
+		{#if problems.length > 0}<Button size="xs" color="alternative" onclick={saveList}>Export this list</Button>{/if}
 	</header>
 	{#if problems.length > 0}
 		<ol>
@@ -29,7 +29,7 @@
 				</li>
 			{/each}
 		</ol>
-		{#if problems.length > shown.length}<p class="quiet">and {problems.length - shown.length} more in the saved list</p>{/if}
+		{#if problems.length > shown.length}<p class="quiet">and {problems.length - shown.length} more in the exported list</p>{/if}
 	{/if}
 </section>
 
@@ -38,7 +38,7 @@
 		display: flex;
 		justify-content: space-between;
 		align-items: center;
-		gap: 12px;
+		gap: var(--space-3);
 	}
 	ol {
 		margin: 6px 0 0;
@@ -50,9 +50,9 @@
 	li {
 		display: grid;
 		grid-template-columns: 132px 1fr;
-		gap: 10px;
+		gap: var(--space-2);
 		padding: 2px 0;
-		font-size: 13px;
+		font-size: var(--dense);
 		overflow-wrap: anywhere;
 	}
 	.num {

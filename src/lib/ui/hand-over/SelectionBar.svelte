@@ -25,7 +25,7 @@
 	const capital = (text: string) => text[0]!.toUpperCase() + text.slice(1);
 	const names: Readonly<Record<string, string>> = {
 		...Object.fromEntries(ALL_CHAPTERS.map(({ id, words }) => [id, capital(words.many)])),
-		[MACHINE]: 'What is of one machine'
+		[MACHINE]: 'Machine-specific settings'
 	};
 
 	const tick = (section: string, isIn: boolean) =>
@@ -53,7 +53,7 @@
 			<Checkbox
 				checked={selection.sections.includes(section)}
 				onchange={(event: Event) => tick(section, (event.currentTarget as HTMLInputElement).checked)}
-				><span title={section === 'machine' ? 'Where files lie, and macros that launch programs' : undefined}
+				><span title={section === 'machine' ? 'Search folders, and macros that start programs' : undefined}
 					>{names[section]} <span class="quiet num">{holds[section]}</span></span
 				></Checkbox
 			>
@@ -87,9 +87,9 @@
 		{#if bars.length > 1 && selection.sections.includes(BARS)}
 			<details class="categories">
 				<summary>
-					{chosenBars.length === 0 ? 'All bars' : `${chosenBars.length} of ${bars.length} bars`}
+					{chosenBars.length === 0 ? 'All toolbars' : `${chosenBars.length} of ${bars.length} toolbars`}
 				</summary>
-				<div role="group" aria-label="Bars">
+				<div role="group" aria-label="Toolbars">
 					{#each bars as { id, name } (id)}
 						<Checkbox
 							checked={chosenBars.includes(id)}
@@ -97,7 +97,7 @@
 						>
 					{/each}
 					{#if chosenBars.length > 0}<button class="linkish" type="button" onclick={() => onchange({ ...selection, bars: [] })}
-							>All bars</button
+							>All toolbars</button
 						>{/if}
 				</div>
 			</details>
@@ -108,14 +108,14 @@
 <style>
 	.selection {
 		display: grid;
-		gap: 8px;
-		font-size: 13px;
+		gap: var(--space-2);
+		font-size: var(--dense);
 	}
 	.parts,
 	.limits {
 		display: flex;
 		flex-wrap: wrap;
-		gap: 6px 16px;
+		gap: 6px var(--space-4);
 		align-items: center;
 	}
 	.limits {
@@ -123,7 +123,7 @@
 	}
 	.categories > div {
 		display: grid;
-		gap: 4px;
+		gap: var(--space-1);
 		max-height: 180px;
 		padding: 6px 0 2px;
 		overflow-y: auto;

@@ -66,11 +66,11 @@
 	};
 </script>
 
-<aside aria-label="Take out">
-	<h1>Take out</h1>
-	<p class="quiet">The open format keeps everything that is ticked; CSV holds one shortcut a line for tables.</p>
+<aside aria-label="Export">
+	<h2>Export</h2>
+	<p class="quiet">JSON contains everything that is selected; CSV contains one shortcut per line.</p>
 	<details class="what">
-		<summary>What goes out</summary>
+		<summary>Contents</summary>
 		<SelectionBar selection={out} {holds} {categories} {bars} onchange={(next) => (out = next)} />
 	</details>
 	<ul>
@@ -78,7 +78,7 @@
 			<span class="core" aria-hidden="true"
 				>{#each workspace.profile as s (s.id)}<i class={bandClass(s.kind)}></i>{/each}</span
 			>
-			<span><b>Whole profile</b><small class="quiet">{entriesText(whole)} in {workspace.profile.length} strata</small></span>
+			<span><b>Whole profile</b><small class="quiet">{entriesText(whole)} in {workspace.profile.length} levels</small></span>
 			<span class="acts"
 				><Button
 					size="xs"
@@ -114,12 +114,11 @@
 		{/each}
 	</ul>
 	<p class="more">
-		<span class="quiet">Shortcuts as a sheet:</span>
+		<span class="quiet">Shortcuts as a spreadsheet:</span>
 		<button class="linkish" type="button" onclick={() => void download(workspace, path('xlsx'))}>XLSX</button>
 	</p>
 	<p class="more">
-		<span class="quiet">What is in force, to print or hang up:</span>
-		<a class="linkish" href="sheet">Sheet</a>
+		<a class="linkish" href="sheet">Print the setup as sheets</a>
 	</p>
 </aside>
 
@@ -128,8 +127,8 @@
 		display: flex;
 		flex-direction: column;
 		align-items: flex-start;
-		gap: 10px;
-		padding: 16px;
+		gap: var(--space-2);
+		padding: var(--space-4);
 		background: var(--panel);
 		border-right: 1px solid var(--line-strong);
 		overflow-y: auto;
@@ -143,33 +142,33 @@
 	li {
 		display: grid;
 		grid-template-columns: 22px 1fr auto;
-		gap: 8px;
+		gap: var(--space-2);
 		align-items: center;
-		padding: 8px 0;
+		padding: var(--space-2) 0;
 		border-top: 1px solid var(--line);
 	}
 	small {
 		display: block;
-		font-size: 12.5px;
+		font-size: var(--caption);
 	}
 	.what {
 		width: 100%;
 		padding: 6px 0;
 		border-top: 1px solid var(--line);
 		border-bottom: 1px solid var(--line);
-		font-size: 13px;
+		font-size: var(--dense);
 	}
 	.what summary {
 		font-weight: 600;
 	}
 	.what[open] > summary {
-		margin-bottom: 8px;
+		margin-bottom: var(--space-2);
 	}
 	.more {
 		display: flex;
 		flex-wrap: wrap;
-		gap: 4px 10px;
-		font-size: 13px;
+		gap: var(--space-1) var(--space-2);
+		font-size: var(--dense);
 	}
 	.core {
 		display: grid;
@@ -181,10 +180,10 @@
 	}
 	.acts {
 		display: flex;
-		gap: 4px;
+		gap: var(--space-1);
 	}
 	aside :global(.acts a),
 	aside :global(.acts button) {
-		padding: 2px 8px;
+		padding: 2px var(--space-2);
 	}
 </style>

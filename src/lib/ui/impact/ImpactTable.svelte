@@ -1,13 +1,13 @@
 <script lang="ts">
 	import type { ImpactDesk } from '$lib/state/impact-desk.svelte';
 	import KeyCaps from '../KeyCaps.svelte';
+	import Table from '../kit/Table.svelte';
 
 	/** Each change against each person: the runs a day that must be learnt anew, darker the more, and what breaks. */
 	let { desk, chosen, onchoose }: { desk: ImpactDesk; chosen: string | undefined; onchoose: (person: string) => void } = $props();
-	const KINDS = { added: 'new', changed: 'changed', removed: 'taken off' } as const;
 	/** So many columns stand beside one another; more people are grouped at first. */
 	const MANY = 14;
-	let table = $state<HTMLTableElement>();
+	let scroll = $state<HTMLElement>();
 	let onlyHurt = $state(false);
 	let isGrouped = $state<boolean | undefined>(undefined);
 	let unfolded = $state.raw<ReadonlySet<string>>(new Set());
@@ -62,7 +62,7 @@
 		const at = columns.findIndex(({ id }) => id === here);
 		const next = columns[(at + step + columns.length) % columns.length]!;
 		if (!next.isGroup) onchoose(next.id);
-		table?.querySelector<HTMLElement>(`[data-column="${next.id}"]`)?.focus();
+		scroll?.querySelector<HTMLElement>(`[data-column="${next.id}"]`)?.focus();
 	}
 	const rests = $derived(columns.find(({ id }) => id === chosen)?.id ?? columns[0]?.id);
 </script>
@@ -70,52 +70,52 @@
 {#if desk.people.length > 1}
 	<div class="tools">
 		<label
-			><input type="checkbox" bind:checked={onlyHurt} /> only who is affected ({desk.people.length -
+			><input type="checkbox" bind:checked={onlyHurt} /> Only affected people ({desk.people.length -
 				desk.untouched.length})</label
 		>
 		{#if desk.groups.length > 1}<label
-				><input type="checkbox" checked={grouped} onchange={(event) => (isGrouped = event.currentTarget.checked)} /> by discipline</label
+				><input type="checkbox" checked={grouped} onchange={(event) => (isGrouped = event.currentTarget.checked)} /> By discipline</label
 			>{/if}
 	</div>
 {/if}
 <p class="legend quiet">
-	<span class="swatch" aria-hidden="true"></span> A figure counts how often a day people press a key that does something else
-	then; the darker, the more. <span class="tone-garnet"><span class="toned">+2</span></span> counts new findings,
+	<span class="swatch" aria-hidden="true"></span> Numbers: runs per day of keys that would do something else. A stronger tint
+	means more.
+	<span class="tone-garnet"><span class="toned">+2</span></span>
+	new findings,
 	<span class="tone-garnet"><span class="toned">◆</span></span> errors.
 </p>
 <!-- svelte-ignore a11y_no_noninteractive_tabindex -->
-<div class="scroll" tabindex="0" role="region" aria-label="What changes for whom">
-	<table bind:this={table}>
-		<thead>
-			<tr>
-				<th scope="col" class="first">Change</th>
-				<th scope="col">how</th>
-				{#each columns as column (column.id)}
-					<th scope="col" class="person">
-						<button
-							type="button"
-							class:group={column.isGroup}
-							aria-pressed={column.isGroup ? undefined : column.id === chosen}
-							aria-expanded={column.isGroup ? unfolded.has(column.name) : undefined}
-							tabindex={column.id === rests ? 0 : -1}
-							data-column={column.id}
-							onclick={() => choose(column)}
-							{onkeydown}
-							>{column.name}{#if column.isGroup}<span class="quiet">&nbsp;{column.people.length}</span>{/if}</button
-						>
-					</th>
-				{/each}
-				<th scope="col" class="num">runs a day</th>
-				<th scope="col" class="num">breaks</th>
-			</tr>
-		</thead>
+<div class="scroll" bind:this={scroll} tabindex="0" role="region" aria-label="Changes by person">
+	<Table name="Impact">
+		{#snippet head()}
+			<th scope="col" class="first">Change</th>
+			<th scope="col">Type</th>
+			{#each columns as column (column.id)}
+				<th scope="col" class="person">
+					<button
+						type="button"
+						class:group={column.isGroup}
+						aria-pressed={column.isGroup ? undefined : column.id === chosen}
+						aria-expanded={column.isGroup ? unfolded.has(column.name) : undefined}
+						tabindex={column.id === rests ? 0 : -1}
+						data-column={column.id}
+						onclick={() => choose(column)}
+						{onkeydown}
+						>{column.name}{#if column.isGroup}<span class="quiet">&nbsp;{column.people.length}</span>{/if}</button
+					>
+				</th>
+			{/each}
+			<th scope="col" class="num">Runs per day</th>
+			<th scope="col" class="num">Breaks</th>
+		{/snippet}
 		<tbody>
 			{#each desk.changes as { difference, byPerson, runs, coming, going } (difference)}
 				<tr>
 					<th scope="row" class="first">{difference.caption.label}</th>
-					<td class="how">
+					<td class="Type">
 						{#if difference.caption.keys}<KeyCaps keys={difference.caption.keys} />{/if}
-						{difference.caption.typed ?? ''} <span class="quiet">{KINDS[difference.kind]}</span>
+						{difference.caption.typed ?? ''} <span class="quiet">{difference.kind === 'added' ? 'new' : difference.kind}</span>
 					</td>
 					{#each columns as column (column.id)}
 						{@const touch = touchOf(byPerson, column)}
@@ -128,13 +128,13 @@
 					<td class="num"><b>{runs > 0 ? runs : '·'}</b></td>
 					<td class="num"
 						>{#if coming.error > 0}<span class="tone-garnet"><span class="toned">◆ {coming.error}</span></span
-							>{:else if going.error > 0}<span class="tone-epidote"><span class="toned">mends {going.error}</span></span
+							>{:else if going.error > 0}<span class="tone-epidote"><span class="toned">solves {going.error}</span></span
 							>{:else}<span class="quiet">·</span>{/if}</td
 					>
 				</tr>
 			{/each}
 			<tr class="sum">
-				<th scope="row" class="first">new errors</th>
+				<th scope="row" class="first">New errors</th>
 				<td></td>
 				{#each columns as column (column.id)}
 					{@const errors = errorsOf(column)}
@@ -148,20 +148,20 @@
 				<td></td>
 			</tr>
 		</tbody>
-	</table>
+	</Table>
 </div>
 
 <style>
 	.tools {
 		display: flex;
 		flex-wrap: wrap;
-		gap: 18px;
-		font-size: 13px;
+		gap: var(--space-4);
+		font-size: var(--dense);
 	}
 	.legend {
 		margin: 0;
 		max-width: none;
-		font-size: 12.5px;
+		font-size: var(--caption);
 	}
 	.swatch {
 		display: inline-block;
@@ -175,13 +175,6 @@
 		overflow: auto;
 		border: 1px solid var(--line);
 	}
-	thead th {
-		position: sticky;
-		z-index: 2;
-		top: 0;
-		background: var(--ground);
-		box-shadow: inset 0 -1px var(--line-strong);
-	}
 	.first {
 		position: sticky;
 		z-index: 1;
@@ -191,35 +184,17 @@
 		background: var(--ground);
 		text-overflow: ellipsis;
 	}
-	thead .first {
+	.scroll :global(thead .first) {
 		z-index: 3;
 	}
 	.person .group {
 		font-weight: 650;
 		color: var(--ink);
 	}
-	table {
-		border-collapse: collapse;
-		min-width: 100%;
-	}
 	th,
 	td {
-		height: var(--row);
-		padding: 2px 8px;
-		border-top: 1px solid var(--line);
+		padding: 2px var(--space-2);
 		white-space: nowrap;
-	}
-	thead th {
-		border-top: 0;
-		vertical-align: bottom;
-		font-weight: 400;
-		font-size: 13px;
-		color: var(--ink-2);
-		text-align: left;
-	}
-	tbody th {
-		text-align: left;
-		font-weight: 650;
 	}
 	.person button {
 		max-width: 84px;
@@ -240,6 +215,12 @@
 		color: var(--ink);
 		font-weight: 650;
 	}
+	.sum > * {
+		border-top: 1px solid var(--line-strong);
+	}
+	.scroll :global(.keys) {
+		vertical-align: middle;
+	}
 	.cell {
 		background: color-mix(in srgb, var(--s-discipline) var(--share), transparent);
 	}
@@ -247,9 +228,5 @@
 		box-shadow:
 			inset 1px 0 var(--azurite),
 			inset -1px 0 var(--azurite);
-	}
-	.sum th,
-	.sum td {
-		border-top: 1px solid var(--line-strong);
 	}
 </style>

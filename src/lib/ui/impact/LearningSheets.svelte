@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { fullDay } from '$lib/ui/when';
 	import type { ImpactDesk } from '$lib/state/impact-desk.svelte';
 	import { useWorkspace } from '$lib/state/workspace.svelte';
 	import KeyCaps from '../KeyCaps.svelte';
@@ -17,7 +18,7 @@
 	}
 	const newFor = (person: string) =>
 		desk.changes.filter(({ receivers, difference }) => receivers.has(person) && difference.kind !== 'removed');
-	const when = new Date().toLocaleDateString('en-GB', { dateStyle: 'long' });
+	const when = fullDay(new Date());
 </script>
 
 <div class="sheets">
@@ -30,9 +31,9 @@
 				<p>{workspace.document.application.name}, release {release}, as of {when}</p>
 			</header>
 			{#if habits.length > 0}
-				<h2>Keys that do something else</h2>
+				<h2>Keys with a new effect</h2>
 				<table>
-					<thead><tr><th>Key</th><th>did</th><th>does now</th><th>for the former use</th></tr></thead>
+					<thead><tr><th>Key</th><th>Before</th><th>Now</th><th>For the previous command</th></tr></thead>
 					<tbody>
 						{#each habits as { keys, command, scope, then, instead } (`${command} ${keys} ${scope}`)}
 							<tr>
@@ -49,7 +50,7 @@
 				</table>
 			{/if}
 			{#if fresh.length > 0}
-				<h2>What is new</h2>
+				<h2>New</h2>
 				<ul>
 					{#each fresh as { difference } (difference)}
 						<li>
@@ -61,7 +62,7 @@
 					{/each}
 				</ul>
 			{/if}
-			<p class="empty">Tried: ☐ on the bench &nbsp; ☐ at the seat</p>
+			<p class="empty">Tried: ☐ on the bench &nbsp; ☐ at my seat</p>
 		</article>
 	{/each}
 </div>

@@ -54,17 +54,17 @@
 </script>
 
 <div class="choice">
-	<span class="quiet">Beside</span><Picker label="Beside" value={beside} {items} onpick={(v) => (beside = v)} />
+	<span class="quiet">Compare with</span><Picker label="Compare with" value={beside} {items} onpick={(v) => (beside = v)} />
 </div>
 <Board {faces} desk={shownDesk} show={shown} {selected} bind:dragged {onselect} onhold={() => {}} {ondropped} />
 
 <style>
 	.choice {
 		display: flex;
-		gap: 8px;
+		gap: var(--space-2);
 		align-items: center;
 		height: 30px;
 		margin-top: -34px;
-		margin-bottom: 4px;
+		margin-bottom: var(--space-1);
 	}
 </style>

@@ -142,7 +142,7 @@
 <div
 	class="board"
 	role="application"
-	aria-label="{board.name}. Press a key to select it, hold modifiers to turn the drawing; Tab moves on."
+	aria-label="{board.name}. Press a key to select it, hold modifiers to see combinations; Tab leaves the keyboard."
 	tabindex="0"
 	style:aspect-ratio="{board.width} / {board.height}"
 	bind:clientWidth={width}

@@ -61,7 +61,7 @@
 		{@const keys = plane.keys}
 		<CommandPick label={readable(`Assign a command to ${keys}`)} onpick={(command) => onassign(command, keys)} />
 	{/if}
-	{#if here.length === 0}<p class="quiet">This key alone is nothing that an application can bind.</p>{/if}
+	{#if here.length === 0}<p class="quiet">This key cannot be a shortcut by itself.</p>{/if}
 	<ul>
 		{#each here as p (p.keys)}
 			{@const mark = outcomeMark(p.outcome!)}
@@ -88,7 +88,7 @@
 	</ul>
 </section>
 <section aria-label="{legend} elsewhere">
-	<h2>{legend} <small class="quiet">elsewhere, and what goes on from it</small></h2>
+	<h2>{legend} <small class="quiet">in other situations, and longer sequences</small></h2>
 	<ul>
 		{#each elsewhere.slice(0, SHOWN) as binding (binding.key)}
 			<li>
@@ -100,7 +100,7 @@
 				<span class="quiet scope">{workspace.space.scopeLabel(binding.scope)}</span>
 			</li>
 		{:else}
-			<li class="quiet">Nothing on this key in any other situation.</li>
+			<li class="quiet">This key has no use in other situations.</li>
 		{/each}
 		{#if elsewhere.length > SHOWN}<li class="quiet">
 				and {elsewhere.length - SHOWN} more; choose modifiers or a situation to see them
@@ -112,12 +112,12 @@
 	section {
 		display: grid;
 		grid-template-columns: minmax(0, 1fr);
-		gap: 8px;
+		gap: var(--space-2);
 		align-content: start;
 		min-width: 0;
 	}
 	h2 small {
-		font-size: 13px;
+		font-size: var(--dense);
 		font-weight: 400;
 	}
 	ul {
@@ -128,11 +128,11 @@
 	li {
 		display: flex;
 		flex-wrap: wrap;
-		gap: 2px 8px;
+		gap: 2px var(--space-2);
 		align-items: center;
 		min-height: 30px;
 		border-top: 1px solid var(--line);
-		font-size: 13.5px;
+		font-size: var(--body);
 	}
 	.current {
 		background: var(--azurite-wash);
@@ -140,7 +140,7 @@
 	.plane {
 		display: flex;
 		flex: 1 1 170px;
-		gap: 8px;
+		gap: var(--space-2);
 		align-items: center;
 		min-width: 0;
 		padding: 3px 2px;
@@ -158,11 +158,11 @@
 	}
 	.scope {
 		margin-left: auto;
-		font-size: 13px;
+		font-size: var(--dense);
 	}
 	.acts {
 		display: flex;
-		gap: 4px;
+		gap: var(--space-1);
 		align-items: center;
 		margin-left: auto;
 		padding-bottom: 2px;

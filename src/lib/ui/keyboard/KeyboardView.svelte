@@ -1,4 +1,6 @@
 <script lang="ts">
+	import { Button } from 'flowbite-svelte';
+	import ViewActs from '$lib/ui/kit/ViewActs.svelte';
 	import { Modal } from 'flowbite-svelte';
 	import type { Command } from '$core/application/command';
 	import { EVERYWHERE, type Scope } from '$core/context/scope';
@@ -37,6 +39,8 @@
 	let { edited }: { edited: Workspace } = $props();
 	const workspace = useWorkspace();
 	let desk = $state.raw<Desk>(workspace.office.usual);
+	/** The parts of the equipment are chosen one by one. */
+	let isChanging = $state(false);
 	let drawing = $state<'taken' | 'reach' | 'rows'>('taken');
 	let picked = $state.raw<readonly Modifier[]>([]);
 	let held = $state.raw<readonly Modifier[]>([]);
@@ -55,7 +59,7 @@
 	/** Reach and suggestions are for the desk that is drawn; that strokes work on all others as well stays true. */
 	const office = $derived(
 		officeDesks(workspace.document.application.rules, [
-			{ ...desk, seats: ['this desk'] },
+			{ ...desk, seats: ['this equipment'] },
 			...workspace.office.desks.map((d) => ({ ...d, seats: [] }))
 		])
 	);
@@ -136,20 +140,21 @@
 
 <svelte:window onblur={() => (held = [])} />
 
+<ViewActs><StatePicker workspace={edited} /></ViewActs>
+
 <div class="view" bind:clientWidth={width}>
 	<div class="bar">
-		<StatePicker workspace={edited} />
 		<div class="group">
-			<span class="quiet">Desk</span>
+			<span class="quiet">Equipment</span>
 			<Picker
-				label="Desk"
+				label="Equipment"
 				value={String(inUseAt)}
-				items={[...inUse, ...(inUseAt < 0 ? [{ value: '-1', name: 'as chosen' }] : [])]}
+				items={[...inUse, ...(inUseAt < 0 ? [{ value: '-1', name: 'other' }] : [])]}
 				onpick={(v) => Number(v) >= 0 && (desk = workspace.office.desks[Number(v)]!)}
 			/>
-			<DeskPicker {desk} onchange={(next) => (desk = { ...desk, ...next })} />
+			<Button size="xs" color="alternative" aria-expanded={isChanging} onclick={() => (isChanging = !isChanging)}>Change</Button>
 		</div>
-		<div class="group" role="group" aria-label="Drawing">
+		<div class="group segmented" role="group" aria-label="Drawing">
 			{#each [['taken', 'Taken'], ['reach', 'Reach'], ['rows', 'Rows']] as [value, name] (value)}
 				<button class="pill" type="button" aria-pressed={drawing === value} onclick={() => (drawing = value as typeof drawing)}
 					>{name}</button
@@ -167,9 +172,15 @@
 			<Picker label="Show" value={filter} items={filters} onpick={(v) => (filter = v as Filter)} />
 		{/if}
 	</div>
+	{#if isChanging}
+		<div class="bar">
+			<span class="quiet">Keyboard and mouse</span>
+			<DeskPicker {desk} onchange={(next) => (desk = { ...desk, ...next })} />
+		</div>
+	{/if}
 
 	{#if drawing === 'rows'}
-		<section class="scroll" aria-label="By rows"><Rows {faces} {desk} /></section>
+		<section class="scroll" aria-label="Rows"><Rows {faces} {desk} /></section>
 	{:else}
 		<section class="stage" class:two={hasTwo} aria-label="Keyboard">
 			<div class="fit" style:max-width="calc(46vh * {BOARDS[desk.board].width / BOARDS[desk.board].height})">
@@ -254,22 +265,22 @@
 	.bar {
 		display: flex;
 		flex-wrap: wrap;
-		gap: 8px 12px;
+		gap: var(--space-2) var(--space-3);
 		align-items: center;
-		padding: 9px 18px;
+		padding: var(--space-2) var(--space-4);
 		border-bottom: 1px solid var(--line-strong);
 	}
 	.group {
 		display: flex;
-		gap: 5px;
+		gap: var(--space-1);
 		align-items: center;
 	}
 	.bar :global(select) {
-		max-width: 124px;
+		max-width: 300px;
 	}
 	/* the whole board shows down to a page of 1024; on narrower ones the numeric keys are scrolled to */
 	.stage {
-		padding: 14px 18px 12px;
+		padding: var(--space-3) var(--space-4) var(--space-3);
 		overflow-x: auto;
 	}
 	.fit {
@@ -279,7 +290,7 @@
 	.two {
 		display: grid;
 		grid-template-columns: 1fr 1fr;
-		gap: 24px;
+		gap: var(--space-6);
 		padding-top: 44px;
 	}
 	.two .fit {
@@ -293,7 +304,7 @@
 		border-top: 1px solid var(--line-strong);
 	}
 	.panels > :global(*) {
-		padding: 12px 18px;
+		padding: var(--space-3) var(--space-4);
 		overflow-y: auto;
 	}
 	.panels > :global(* + *) {

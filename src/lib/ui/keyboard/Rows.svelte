@@ -8,6 +8,7 @@
 	import { readable } from '$core/stroke/stroke';
 	import { labelOf, outcomeText } from '../wording';
 	import { legendOf, modifierName } from './legend';
+	import Table from '../kit/Table.svelte';
 
 	/** The keys by the rows of the keyboard, as people print it and pin it beside the screen. */
 	let { faces, desk }: { faces: readonly Face[]; desk: DeskSetup } = $props();
@@ -50,12 +51,7 @@
 
 <div class="rows">
 	<p class="quiet">In {workspace.space.labelOf(workspace.situation)}.</p>
-	<table>
-		<thead>
-			<tr
-				><th scope="col">Key</th>{#each PLANES as _, i (i)}<th scope="col">{planeName(i)}</th>{/each}</tr
-			>
-		</thead>
+	<Table name="Keys and what they run" heads={['Key', ...PLANES.map((_, i) => planeName(i))]} isFixed>
 		{#each rows as { name, faces: list, free } (name)}
 			<tbody>
 				<tr><th scope="rowgroup" colspan={PLANES.length + 1} class="row">{name}</th></tr>
@@ -80,7 +76,7 @@
 									{outcomeText(workspace.index, plane.outcome!)}{/if}
 								{#if keptOn(plane)}{@const kept = keptOn(plane)!}
 									<div class="tone-limonite toned">
-										kept: {kept.platform ?? 'the application itself'}
+										reserved: {kept.platform ?? 'the program itself'}
 										{kept.does}
 									</div>{/if}
 							</td>
@@ -92,35 +88,16 @@
 					>{/if}
 			</tbody>
 		{/each}
-	</table>
+	</Table>
 </div>
 
 <style>
 	.rows {
-		padding: 4px 18px 18px;
-	}
-	table {
-		width: 100%;
-		border-collapse: collapse;
-		font-size: 12.5px;
-		font-stretch: 84%;
-		table-layout: fixed;
-	}
-	th {
-		text-align: left;
-		font-weight: 600;
-	}
-	thead th {
-		position: sticky;
-		top: 0;
-		padding: 6px 6px;
-		background: var(--ground);
-		color: var(--ink-3);
-		border-bottom: 1px solid var(--line-strong);
+		padding: var(--space-1) var(--space-4) var(--space-4);
 	}
 	.row {
-		padding: 12px 6px 3px;
-		font-size: 13px;
+		padding: var(--space-3) 6px 3px;
+		font-size: var(--dense);
 		color: var(--ink-2);
 	}
 	td,
@@ -129,7 +106,7 @@
 		border-top: 1px solid var(--line);
 		vertical-align: top;
 	}
-	thead th:first-child {
+	.rows :global(thead th:first-child) {
 		width: 62px;
 	}
 </style>

@@ -46,7 +46,7 @@
 	{#if command}
 		<div class="where">
 			<ScopePicker {scope} onchange={(next) => (scope = next)} />
-			<Checkbox bind:checked={wasted} class="way">also strokes of commands that nobody runs</Checkbox>
+			<Checkbox bind:checked={wasted} class="way">also keys of unused commands</Checkbox>
 		</div>
 		<ul>
 			{#each suggestions as { keys, reach, reasons, lost } (keys)}
@@ -57,7 +57,8 @@
 						<span class="why"
 							>{reasons.map((r) => r.text).join(', ') ||
 								(reach.effort === 'easy' ? 'within easy reach' : 'free')}{#if lost.length > 0}<span class="tone-limonite"
-									><span class="toned">; {lost.map((b) => labelOf(workspace.index, b.command)).join(', ')} would lose it</span
+									><span class="toned"
+										>; {lost.map((b) => labelOf(workspace.index, b.command)).join(', ')} would lose its key</span
 									></span
 								>{/if}</span
 						>
@@ -66,14 +67,13 @@
 				</li>
 			{:else}
 				<li class="quiet none">
-					No stroke that every desk can press is free in this scope. Narrow the scope, or look at strokes of commands that nobody
-					runs.
+					No key that all equipment can type is free in this scope. Narrow the scope, or include keys of unused commands.
 				</li>
 			{/each}
 		</ul>
 	{:else}
 		<p class="quiet">
-			Free strokes in the order of reach, letter, neighbours, the opposite's key and the office's other programs.
+			Free keys, sorted by reach, letter, neighbours, the key of the opposite command, and other programs of the office.
 		</p>
 	{/if}
 </section>
@@ -81,7 +81,7 @@
 <style>
 	section {
 		display: grid;
-		gap: 8px;
+		gap: var(--space-2);
 		align-content: start;
 	}
 	.where {
@@ -89,7 +89,7 @@
 		gap: 6px;
 	}
 	.where :global(label) {
-		font-size: 12.5px;
+		font-size: var(--caption);
 		font-weight: 400;
 		color: var(--ink-2);
 	}
@@ -103,6 +103,6 @@
 		line-height: 1.25;
 	}
 	.none {
-		font-size: 13px;
+		font-size: var(--dense);
 	}
 </style>

@@ -82,10 +82,16 @@ export function saidOf(face: Face, show: Show): string {
 	const { legend, command, reach, severity } = lookOf(face, show);
 	const { keys, outcome } = planeIn(face, show.modifiers);
 	const drawn = [legend, command, reach].filter((text) => text).join(' ');
-	if (keys === undefined) return drawn;
+	if (keys === undefined) return `${drawn}, ${sideName(face.key.code) ?? 'takes no shortcut'}`;
 	const does = outcome ? outcomeText(show.ground.index, outcome) : '';
 	const keeps = keptText(keys, show.ground.office.kept(keys));
 	return `${drawn}, ${readable(keys)}: ${does}${keeps ? `; ${keeps}` : ''}${severity ? `, ${SIGNS[severity].name}` : ''}`;
+}
+
+/** Where a modifier is, as in "left Shift". */
+function sideName(code: string): string | undefined {
+	const [, name, side] = /^(Control|Shift|Alt|Meta)(Left|Right)$/.exec(code) ?? [];
+	return name && side && `${side.toLowerCase()} ${name === 'Meta' ? 'system key' : name}`;
 }
 
 const planeIn = (face: Face, modifiers: readonly Modifier[]): Plane => face.planes[Math.max(0, planeOf(modifiers))]!;

@@ -52,7 +52,7 @@ export function passes(filter: Filter, plane: Plane, { index, office, changed, f
 	}
 }
 
-/** How a stroke lies for the hand: what it costs, whether it is free here, and whether it is wasted on a command that nobody runs. */
+/** How a stroke lies for the hand: what it costs, whether it is free here, and whether it is used by a command that nobody runs. */
 export function layOf(face: Face, plane: Plane, office: OfficeDesks, index: ShortcutIndex) {
 	const reach = plane.keys && office.reach(plane.keys);
 	const holder = plane.binding && index.catalogue.get(plane.binding.command);

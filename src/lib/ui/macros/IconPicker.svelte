@@ -49,19 +49,19 @@
 </script>
 
 <Modal bind:open title="Icon" size="md" {onclose} classes={{ body: 'p-4 md:p-4 space-y-3', header: 'p-4 md:p-4' }}>
-	<Input size="sm" bind:value={words} placeholder="Search the shipped icons" aria-label="Search the shipped icons" />
-	<div class="icons" role="group" aria-label="Shipped icons">
+	<Input size="sm" bind:value={words} placeholder="Search icons" aria-label="Search icons" />
+	<div class="icons" role="group" aria-label="Icons">
 		{#each shown as name (name)}
 			<button type="button" title={name} aria-label={name} aria-pressed={name === icon} onclick={() => pick(name)}
 				><MacroIcon icon={name} size={22} /></button
 			>
 		{:else}
-			<p class="quiet">No shipped icon is called so.</p>
+			<p class="quiet">No icon has this name.</p>
 		{/each}
 	</div>
 	{#if !shippedAlone}<div class="own">
 			<label class="drop">
-				<span class="linkish">Take a picture from a file</span>
+				<span class="linkish">Use a picture from a file</span>
 				<span class="quiet">SVG or PNG, up to {ICON_BYTES / 1000} kB and {ICON_SIDE} pixels</span>
 				<input
 					type="file"
@@ -75,7 +75,7 @@
 				<p class="picture">
 					<MacroIcon icon={picture} size={32} />
 					<Button size="xs" onclick={() => pick(picture)}>Use this picture</Button>
-					{#if dropped.length > 0}<span class="quiet">left out: {dropped.join(', ')}</span>{/if}
+					{#if dropped.length > 0}<span class="quiet">removed: {dropped.join(', ')}</span>{/if}
 				</p>
 			{/if}
 		</div>{/if}
@@ -85,7 +85,7 @@
 	.icons {
 		display: grid;
 		grid-template-columns: repeat(auto-fill, 38px);
-		gap: 4px;
+		gap: var(--space-1);
 		max-height: 250px;
 		overflow-y: auto;
 	}
@@ -106,14 +106,14 @@
 	}
 	.own {
 		display: grid;
-		gap: 8px;
-		padding-top: 10px;
+		gap: var(--space-2);
+		padding-top: var(--space-2);
 		border-top: 1px solid var(--line);
-		font-size: 13px;
+		font-size: var(--dense);
 	}
 	.drop {
 		display: flex;
-		gap: 10px;
+		gap: var(--space-2);
 	}
 	.drop:focus-within {
 		outline: 2px solid var(--azurite);
@@ -121,7 +121,7 @@
 	}
 	.picture {
 		display: flex;
-		gap: 12px;
+		gap: var(--space-3);
 		align-items: center;
 	}
 </style>

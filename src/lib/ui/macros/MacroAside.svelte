@@ -24,7 +24,7 @@
 		{/each}
 		<p class="route">
 			{#if routes.length === 0}<span class="quiet">No shortcut yet.</span>{/if}
-			<a href="commands?command={encodeURIComponent(macro.id)}">Assign like any command</a>
+			<a href="commands?command={encodeURIComponent(macro.id)}">Assign a key</a>
 		</p>
 	</section>
 	<FindingsHere
@@ -36,9 +36,11 @@
 	{#each desk.idle as { stratum, reason, by } (stratum.id)}
 		<p class="quiet other">
 			<StratumChip id={stratum.id} />
-			{stratum.name}’s version is without effect: {reason === 'locked' ? `${by?.name} has locked it` : `${by?.name}’s stands`}.
+			{stratum.name}’s version has no effect: {reason === 'locked'
+				? `${by?.name} has locked it`
+				: `${by?.name}’s version is used`}.
 			{#if stratum.id === workspace.targetId}<button class="linkish" type="button" onclick={() => void desk.bringBack(macro.id)}
-					>Drop it</button
+					>Delete</button
 				>{/if}
 		</p>
 	{/each}
@@ -48,8 +50,8 @@
 	aside {
 		display: flex;
 		flex-direction: column;
-		gap: 16px;
-		padding: 14px 16px;
+		gap: var(--space-4);
+		padding: var(--space-3) var(--space-4);
 		border-left: 1px solid var(--line-strong);
 		background: var(--panel);
 		overflow-y: auto;
@@ -59,15 +61,15 @@
 	}
 	.route {
 		display: flex;
-		gap: 10px;
+		gap: var(--space-2);
 		align-items: center;
 		padding: 2px 0;
-		font-size: 13px;
+		font-size: var(--dense);
 	}
 	a {
 		color: var(--azurite);
 	}
 	.other {
-		font-size: 13px;
+		font-size: var(--dense);
 	}
 </style>

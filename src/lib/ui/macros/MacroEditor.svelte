@@ -62,7 +62,7 @@
 		size="sm"
 		value={macro.description}
 		disabled={isClosed}
-		placeholder="What it is for"
+		placeholder="Description"
 		aria-label="Description"
 		onchange={(event: Event) => void desk.change('description', { description: fieldOf(event).value })}
 	/>
@@ -74,19 +74,19 @@
 			>For use while another command runs</Checkbox
 		>
 		<Checkbox checked={desk.isLockedHere} disabled={isClosed} onchange={(event: Event) => void desk.lock(fieldOf(event).checked)}
-			>Locked for the strata above</Checkbox
+			>Locked for the levels above</Checkbox
 		>
 	</div>
 	{#if isClosed}
 		<p class="callout tone-azurite">{closed}</p>
 	{:else if placed.stratum.id !== workspace.targetId}
 		<p class="callout tone-azurite">
-			{placed.stratum.name} says this macro. A change makes a version of its own in {workspace.target.name}.
+			{placed.stratum.name} defines this macro. A change creates a version in {workspace.target.name}.
 		</p>
 	{:else if placed.over}
 		<p class="callout tone-azurite">
-			This version stands in place of {placed.over.name}’s.
-			<button class="linkish" type="button" onclick={onremove}>Go back to {placed.over.name}’s</button>
+			This version replaces the one of {placed.over.name}.
+			<button class="linkish" type="button" onclick={onremove}>Reset to the version of {placed.over.name}</button>
 		</p>
 	{/if}
 	<StepList
@@ -100,7 +100,7 @@
 	<div class="ways">
 		<Button size="xs" color="alternative" onclick={onduplicate}>Duplicate</Button>
 		<Button size="xs" color="alternative" disabled={isClosed} onclick={onremove}
-			>{desk.isOwn ? 'Take away' : `Not in ${workspace.target.name}`}</Button
+			>{desk.isOwn ? 'Delete' : `Remove in ${workspace.target.name}`}</Button
 		>
 	</div>
 </section>
@@ -112,14 +112,14 @@
 	.editor {
 		display: flex;
 		flex-direction: column;
-		gap: 10px;
+		gap: var(--space-2);
 		min-height: 0;
-		padding: 14px 16px;
+		padding: var(--space-3) var(--space-4);
 		overflow-y: auto;
 	}
 	.head {
 		display: flex;
-		gap: 12px;
+		gap: var(--space-3);
 		align-items: flex-start;
 	}
 	.icon {
@@ -144,14 +144,14 @@
 	.options {
 		display: flex;
 		flex-wrap: wrap;
-		gap: 8px 22px;
-		font-size: 13px;
+		gap: var(--space-2) var(--space-6);
+		font-size: var(--dense);
 	}
 	.callout {
-		font-size: 13px;
+		font-size: var(--dense);
 	}
 	.ways {
 		display: flex;
-		gap: 8px;
+		gap: var(--space-2);
 	}
 </style>

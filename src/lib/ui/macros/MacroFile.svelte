@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { counted } from '$core/text/counted';
 	import { Button, Checkbox, Modal } from 'flowbite-svelte';
 	import { untrack } from 'svelte';
 	import { SvelteSet } from 'svelte/reactivity';
@@ -59,13 +60,13 @@
 
 <Modal
 	bind:open
-	title={does === 'save' ? 'Save macros to a file' : `Bring macros into ${workspace.target.name}`}
-	aria-label={does === 'save' ? 'Save macros to a file' : 'Bring macros'}
+	title={does === 'save' ? 'Export macros' : `Import macros to ${workspace.target.name}`}
+	aria-label={does === 'save' ? 'Export macros' : 'Import macros'}
 	size={does === 'save' ? 'sm' : 'xl'}
 	onclose={() => (files.cancel(), onclose())}
 >
 	{#if does === 'save'}
-		<p class="quiet">A profile file that says these macros and nothing else.</p>
+		<p class="quiet">A profile file that contains only these macros.</p>
 		<ul>
 			{#each desk.list as { macro } (macro.id)}
 				<li><Checkbox checked={chosen.has(macro.id)} onchange={() => toggle(macro.id)}>{macro.label}</Checkbox></li>
@@ -75,25 +76,20 @@
 		{#if !reading}
 			<FileDrop
 				label="Drop a profile file (JSON), or click to choose"
-				hint="Its macros are taken, nothing else. You see what it would do before anything changes."
+				hint="Only its macros are imported. You see every change before it is saved."
 				accept=".json,application/json"
 				onfile={(file) => void read(file)}
 				onproblem={(message) => (problem = message)}
 			/>
 		{/if}
 		{#if problem}<p class="callout tone-garnet" role="alert">{problem}</p>{/if}
-		{#if refusal}<Problems
-				problems={refusal.problems}
-				file={name}
-				title="Nothing of this file was taken. {refusal.message}"
-			/>{/if}
+		{#if refusal}<Problems problems={refusal.problems} file={name} title="Nothing was imported. {refusal.message}" />{/if}
 		{#if reading}<div class="preview"><Preview file={name} {reading} ondone={() => (open = false)} /></div>{/if}
 	{/if}
 	{#snippet footer()}
-		{#if does === 'save'}<Button disabled={chosen.size === 0} onclick={saveChosen}
-				>Save {chosen.size} {chosen.size === 1 ? 'macro' : 'macros'}</Button
+		{#if does === 'save'}<Button disabled={chosen.size === 0} onclick={saveChosen}>Save {counted(chosen.size, 'macro')}</Button
 			>{/if}
-		<Button color="alternative" onclick={() => (open = false)}>Close</Button>
+		<Button color="alternative" onclick={() => (open = false)}>Cancel</Button>
 	{/snippet}
 </Modal>
 

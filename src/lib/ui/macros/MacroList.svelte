@@ -73,18 +73,18 @@
 	}
 	button {
 		display: flex;
-		gap: 8px;
+		gap: var(--space-2);
 		align-items: center;
 		width: 100%;
 		min-height: 34px;
-		padding: 3px 12px;
+		padding: 3px var(--space-3);
 		border: 0;
 		border-top: 1px solid var(--line);
 		border-left: 3px solid transparent;
 		background: none;
 		color: var(--ink);
 		font: inherit;
-		font-size: 13.5px;
+		font-size: var(--body);
 		text-align: left;
 	}
 	button:hover {

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { counted } from '$core/text/counted';
 	import type { Command } from '$core/application/command';
 	import { macroGround } from '$core/chapters/macros/check';
 	import { IDLE, play, type MacroEvent } from '$core/chapters/macros/machine';
@@ -25,7 +26,7 @@
 	const waits = $derived(events.filter((e) => e.waits).length);
 </script>
 
-<h2>What it does</h2>
+<h2>Effect</h2>
 {#if macro.inside && host}
 	<p class="host">
 		<span class="quiet">used while this runs:</span>
@@ -54,14 +55,13 @@
 			</button>
 		</li>
 	{:else}
-		<li class="quiet none">Nothing yet.</li>
+		<li class="quiet none">Empty.</li>
 	{/each}
 </ol>
 {#if events.length > 0}
 	<p class="quiet sum">
-		{events.length}
-		{events.length === 1 ? 'step' : 'steps'}, {waits === 0 ? 'without a pick' : waits === 1 ? 'one pick' : `${waits} picks`}.
-		<a href="bench?macro={encodeURIComponent(macro.id)}">Run it on the bench</a>
+		{counted(events.length, 'step')}, {waits === 0 ? 'without a pick' : waits === 1 ? 'one pick' : `${waits} picks`}.
+		<a href="bench?macro={encodeURIComponent(macro.id)}">Run on the bench</a>
 	</p>
 {/if}
 
@@ -71,10 +71,10 @@
 	}
 	.host {
 		display: flex;
-		gap: 8px;
+		gap: var(--space-2);
 		align-items: center;
 		margin-bottom: 6px;
-		font-size: 13px;
+		font-size: var(--dense);
 	}
 	ol {
 		margin: 0;
@@ -86,7 +86,7 @@
 		border-top: 1px solid var(--line);
 	}
 	.inner button {
-		padding-left: 30px;
+		padding-left: var(--space-8);
 	}
 	.current {
 		background: var(--azurite-wash);
@@ -94,26 +94,26 @@
 	button {
 		display: grid;
 		grid-template-columns: 20px 1fr;
-		gap: 8px;
+		gap: var(--space-2);
 		width: 100%;
-		padding: 4px 2px;
+		padding: var(--space-1) 2px;
 		border: 0;
 		background: none;
 		color: var(--ink);
 		font: inherit;
-		font-size: 13px;
+		font-size: var(--dense);
 		text-align: left;
 	}
 	small {
 		display: block;
-		font-size: 12px;
+		font-size: var(--caption);
 	}
 	.none {
 		padding: 6px 2px;
 	}
 	.sum {
 		padding-top: 6px;
-		font-size: 13px;
+		font-size: var(--dense);
 	}
 	a {
 		color: var(--azurite);

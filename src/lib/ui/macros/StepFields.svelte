@@ -65,8 +65,8 @@
 		size="sm"
 		value={step.what}
 		{disabled}
-		placeholder="what is to be picked"
-		aria-label="What is picked in step {number}"
+		placeholder="object to pick"
+		aria-label="Pick of step {number}"
 		onchange={(event: Event) => onchange({ do: 'pick', what: valueOf(event).slice(0, 80) })}
 	/>
 {:else if step.do === 'launch'}
@@ -105,17 +105,17 @@
 	}
 	.command {
 		display: flex;
-		gap: 10px;
+		gap: var(--space-2);
 		align-items: baseline;
 		min-width: 0;
 		max-width: 100%;
-		padding: 3px 8px;
+		padding: 3px var(--space-2);
 		border: 1px solid var(--line-strong);
 		border-radius: var(--radius);
 		background: var(--raised);
 		color: var(--ink);
 		font: inherit;
-		font-size: 13px;
+		font-size: var(--dense);
 		overflow: hidden;
 		white-space: nowrap;
 	}
@@ -126,6 +126,6 @@
 	}
 	.launch p {
 		grid-column: 1 / -1;
-		font-size: 13px;
+		font-size: var(--dense);
 	}
 </style>

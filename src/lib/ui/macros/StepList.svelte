@@ -47,12 +47,12 @@
 		if (to < 0 || to >= steps.length) return;
 		const next = [...steps];
 		next.splice(to, 0, ...next.splice(from, 1));
-		onchange(`move ${name(steps[from]!)} to place ${to + 1}`, next);
+		onchange(`move ${name(steps[from]!)} to position ${to + 1}`, next);
 		void focus(to);
 	}
 
 	function remove(index: number) {
-		onchange(`take ${name(steps[index]!)} out`, steps.toSpliced(index, 1));
+		onchange(`remove ${name(steps[index]!)}`, steps.toSpliced(index, 1));
 		void focus(Math.min(index, steps.length - 2));
 	}
 
@@ -111,7 +111,7 @@
 			onfocusin={() => (at = i)}
 			onkeydown={(event) => onkeydown(event, i)}
 		>
-			<span use:dragHandle class="grip" aria-label="Move step {i + 1}" title="Drag to another place">⠿</span>
+			<span use:dragHandle class="grip" aria-label="Move step {i + 1}" title="Drag to move">⠿</span>
 			<span class="num quiet">{i + 1}</span>
 			<span class="shape" aria-hidden="true">{STEP_LOOKS[step.do].shape}</span>
 			<span class="kind">{STEP_LOOKS[step.do].name}</span>
@@ -123,17 +123,12 @@
 						>{SIGNS[found.severity].shape}<span class="visually-hidden">{found.sentence()}</span></span
 					>{/if}</span
 			>
-			<button
-				type="button"
-				class="out"
-				{disabled}
-				aria-label="Take step {i + 1} out"
-				title="Take out (Del)"
-				onclick={() => remove(i)}>×</button
+			<button type="button" class="out" {disabled} aria-label="Remove step {i + 1}" title="Remove (Del)" onclick={() => remove(i)}
+				>×</button
 			>
 		</li>
 	{:else}
-		<li class="none quiet">No step yet. Add one below, or record them on the bench.</li>
+		<li class="none quiet">No steps yet. Add one below, or record them on the bench.</li>
 	{/each}
 </ol>
 <div class="add" role="group" aria-label="Add a step">
@@ -170,7 +165,7 @@
 	}
 	.none {
 		display: block;
-		padding: 12px 8px;
+		padding: var(--space-3) var(--space-2);
 	}
 	.grip {
 		cursor: grab;
@@ -182,20 +177,20 @@
 		color: var(--ink-2);
 	}
 	.kind {
-		font-size: 13px;
+		font-size: var(--dense);
 		font-stretch: 90%;
 		font-weight: 600;
 	}
 	.fields {
 		min-width: 0;
-		font-size: 13px;
+		font-size: var(--dense);
 	}
 	.out {
 		height: 26px;
 		border: 0;
 		background: none;
 		color: var(--ink-3);
-		font-size: 16px;
+		font-size: var(--heading);
 	}
 	.out:hover:not(:disabled) {
 		color: var(--garnet);
@@ -205,8 +200,8 @@
 		flex-wrap: wrap;
 		gap: 6px;
 		align-items: center;
-		padding: 10px 6px;
-		font-size: 13px;
+		padding: var(--space-2) 6px;
+		font-size: var(--dense);
 	}
 	.pill:disabled {
 		color: var(--ink-3);

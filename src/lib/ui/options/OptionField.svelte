@@ -88,7 +88,7 @@
 
 {#if refused}<small class="refused tone-garnet" id="{id}-refused" role="alert"
 		><span class="toned" aria-hidden="true">◆</span>
-		{refused.typed === '' ? 'Nothing' : refused.typed} is not taken: {refused.problem}</small
+		{refused.typed === '' ? 'Nothing' : refused.typed} was not set: {refused.problem}</small
 	>{/if}
 
 <style>
@@ -99,7 +99,7 @@
 		display: flex;
 		gap: 6px;
 		align-items: center;
-		font-size: 13px;
+		font-size: var(--dense);
 	}
 	.number :global(.num) {
 		width: 84px;
@@ -107,6 +107,6 @@
 		font-variant-numeric: tabular-nums;
 	}
 	small {
-		font-size: 12px;
+		font-size: var(--caption);
 	}
 </style>

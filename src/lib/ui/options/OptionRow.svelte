@@ -33,9 +33,9 @@
 	const { definition, value, stratum } = $derived(row);
 	const notes = $derived(
 		[
-			definition.machine ? 'of this machine alone' : '',
-			definition.restart ? 'counts after a restart' : '',
-			definition.cost ? `costs ${definition.cost}` : ''
+			definition.machine ? 'machine-specific' : '',
+			definition.restart ? 'restart required' : '',
+			definition.cost ? `speed: ${definition.cost}` : ''
 		].filter((note) => note !== '')
 	);
 </script>
@@ -66,7 +66,7 @@
 				color="alternative"
 				disabled={busy}
 				aria-pressed={row.locksHere}
-				aria-label="{row.locksHere ? 'Unlock' : 'Lock'} {definition.label} for the strata above {target}"
+				aria-label="{row.locksHere ? 'Unlock' : 'Lock'} {definition.label} for the levels above {target}"
 				onclick={() => onlock(!row.locksHere)}>{row.locksHere ? 'Unlock' : 'Lock'}</Button
 			>
 		{/if}
@@ -77,21 +77,21 @@
 	.row {
 		display: grid;
 		grid-template-columns: 18px minmax(0, 1fr) 230px 190px;
-		gap: 12px;
+		gap: var(--space-3);
 		align-items: center;
 		min-height: 48px;
-		padding: 7px 0;
+		padding: var(--space-2) 0;
 		border-top: 1px solid var(--line);
 	}
 	.what p {
-		font-size: 13px;
+		font-size: var(--dense);
 	}
 	.what p:first-child {
-		font-size: 14px;
+		font-size: var(--body);
 	}
 	.what .mono {
 		margin-left: 6px;
-		font-size: 12px;
+		font-size: var(--caption);
 	}
 	.notes {
 		color: var(--limonite-ink, var(--ink-2));
@@ -102,7 +102,7 @@
 		justify-content: flex-end;
 	}
 	.acts :global(button) {
-		padding: 2px 9px;
+		padding: 2px var(--space-2);
 	}
 	@media (max-width: 1100px) {
 		.row {

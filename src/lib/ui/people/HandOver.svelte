@@ -26,8 +26,8 @@
 	});
 </script>
 
-<Confirm title="Hand {stratum.name} over to {heir.name}" does="Hand it over" {onconfirm} {onclose}>
-	<p>It is in none of {heir.name}’s setups until they put it there. Put on top of what they start with, it would change this:</p>
+<Confirm title="Transfer {stratum.name} to {heir.name}" does="Transfer" {onconfirm} {onclose}>
+	<p>It is not part of any setup of {heir.name} until they add it. Added on top of their default setup, it would change:</p>
 	{#if problem}
 		<p class="callout tone-garnet" role="alert">{problem}</p>
 	{:else if !found}
@@ -37,10 +37,10 @@
 			<section aria-label={program}>
 				<h3>{program} <span class="quiet">on {setup}</span></h3>
 				{#if differences.length === 0}
-					<p class="quiet">Nothing.</p>
+					<p class="quiet">No changes.</p>
 				{:else}
 					<!-- svelte-ignore a11y_no_noninteractive_tabindex -->
-					<ul tabindex="0" aria-label="What differs in {program}">
+					<ul tabindex="0" aria-label="Differences in {program}">
 						{#each differences.slice(0, MOST) as { id, kind, caption } (id)}
 							<li>
 								<span>{SIGN[kind]}</span>
@@ -60,7 +60,7 @@
 <style>
 	ul {
 		max-height: 160px;
-		margin: 4px 0 0;
+		margin: var(--space-1) 0 0;
 		padding: 0;
 		overflow-y: auto;
 		list-style: none;
@@ -68,7 +68,7 @@
 	li {
 		display: flex;
 		flex-wrap: wrap;
-		gap: 4px 8px;
+		gap: var(--space-1) var(--space-2);
 		align-items: center;
 	}
 </style>

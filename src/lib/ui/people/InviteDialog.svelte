@@ -22,7 +22,7 @@
 	title="Invite people"
 	label="The people"
 	example={EXAMPLE}
-	heads={['Name', 'Role', 'Works in', 'Site', 'Setup']}
+	heads={['Name', 'Role', 'Disciplines', 'Site', 'Setup']}
 	{read}
 	{cells}
 	act={(many) => (many <= 1 ? 'Invite' : `Invite ${many} people`)}
@@ -36,13 +36,13 @@
 	{onclose}
 >
 	<p>
-		One person a line: {PEOPLE_COLUMNS.join(', ')}. Only the name is needed; who has no role is a designer. Paste it from a
+		One person per line: {PEOPLE_COLUMNS.join(', ')}. Only the name is required. The default role is designer. Paste from a
 		spreadsheet, or drop a CSV file.
 	</p>
 	{#snippet more()}
-		<span class="quiet">The links are good for</span>
+		<span class="quiet">Links valid for</span>
 		<Picker
-			label="The links are good for"
+			label="Links valid for"
 			items={['1', '7', '30'].map((value) => ({ value, name: value === '1' ? 'a day' : `${value} days` }))}
 			value={days}
 			onpick={(value) => (days = value)}

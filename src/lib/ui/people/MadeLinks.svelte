@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { moment } from '$lib/ui/when';
 	import { stringify } from 'csv-stringify/browser/esm/sync';
 	import { Button } from 'flowbite-svelte';
 	import type { PeopleDesk } from '$lib/state/people-desk.svelte';
@@ -7,10 +8,9 @@
 	/** The links that were just made: told this once, to be passed on one by one, as a table, or on paper. */
 	let { desk }: { desk: PeopleDesk } = $props();
 	const address = (secret: string) => new URL(`/join/${secret}`, location.href).href;
-	const until = (at: string) => new Date(at).toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' });
 	const csv = $derived(
 		stringify(
-			[['name', 'link', 'good until'], ...desk.made.map(({ name, secret, expiresAt }) => [name, address(secret), expiresAt])],
+			[['name', 'link', 'valid until'], ...desk.made.map(({ name, secret, expiresAt }) => [name, address(secret), expiresAt])],
 			{
 				escape_formulas: true
 			}
@@ -22,10 +22,10 @@
 	<ul>
 		{#each desk.made as { name, secret, expiresAt } (secret)}
 			<li>
-				<b>{name}</b> <span class="quiet">until {until(expiresAt)}</span>
+				<b>{name}</b> <span class="quiet">until {moment(expiresAt)}</span>
 				<code class="mono">{address(secret)}</code>
 				<button class="linkish" type="button" onclick={() => void navigator.clipboard?.writeText(address(secret))}
-					>Copy<span class="visually-hidden"> the link of {name}</span></button
+					>Copy<span class="visually-hidden"> the link for {name}</span></button
 				>
 			</li>
 		{/each}
@@ -33,7 +33,7 @@
 	<p class="acts">
 		{#if desk.made.length > 1}
 			<Button size="xs" color="alternative" onclick={() => save('invitations.csv', csv, 'text/csv')}>Save as CSV</Button>
-			<Button size="xs" color="alternative" onclick={() => print()}>Print a sheet</Button>
+			<Button size="xs" color="alternative" onclick={() => print()}>Print</Button>
 		{/if}
 		<Button size="xs" color="alternative" onclick={() => (desk.made = [])}>Done</Button>
 	</p>
@@ -42,7 +42,7 @@
 <style>
 	ul {
 		display: grid;
-		gap: 8px;
+		gap: var(--space-2);
 		max-height: 30dvh;
 		margin: 0;
 		padding: 0;
@@ -52,12 +52,12 @@
 	code {
 		display: block;
 		overflow-wrap: anywhere;
-		font-size: 12.5px;
+		font-size: var(--caption);
 	}
 	.acts {
 		display: flex;
-		gap: 8px;
-		margin: 8px 0 0;
+		gap: var(--space-2);
+		margin: var(--space-2) 0 0;
 	}
 	@media print {
 		.links {

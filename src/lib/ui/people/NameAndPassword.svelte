@@ -22,7 +22,7 @@
 	}}
 >
 	<div>
-		<Label for="{id}-first">{isChange ? 'The one you have' : 'What you are called: a role, a desk or a name'}</Label>
+		<Label for="{id}-first">{isChange ? 'Current password' : 'Name: a role, a team or a person'}</Label>
 		<Input
 			id="{id}-first"
 			size="sm"
@@ -33,7 +33,7 @@
 		/>
 	</div>
 	<div>
-		<Label for="{id}-password">{isChange ? 'The new one' : 'Password'}, at least 8 characters</Label>
+		<Label for="{id}-password">{isChange ? 'New password' : 'Password'}, at least 8 characters</Label>
 		<Input id="{id}-password" size="sm" required type="password" autocomplete="new-password" bind:value={password} />
 	</div>
 	<Button type="submit" size="sm" {disabled}>{does}</Button>
@@ -42,7 +42,7 @@
 <style>
 	form {
 		display: grid;
-		gap: 10px;
+		gap: var(--space-2);
 		justify-items: start;
 		max-width: 340px;
 	}

@@ -30,7 +30,7 @@
 <style>
 	form {
 		display: flex;
-		gap: 8px;
+		gap: var(--space-2);
 		align-items: center;
 	}
 </style>

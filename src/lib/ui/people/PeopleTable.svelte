@@ -3,8 +3,8 @@
 	import { Role } from '$core/strata/role';
 	import type { Listed, PeopleDesk } from '$lib/state/people-desk.svelte';
 	import Picker from '../Picker.svelte';
-	import type { Column } from '../table/columns';
-	import Table from '../table/Table.svelte';
+	import type { Column } from '../kit/columns';
+	import LongTable from '../kit/LongTable.svelte';
 	import RoleMark from './RoleMark.svelte';
 
 	/** Everybody who is here, searched, filtered and sorted; the details of who is chosen stand beside it. */
@@ -17,7 +17,7 @@
 		{ id: 'role', name: 'Role', width: '130px', order: 'by role', compare: text(({ role }) => role) },
 		{
 			id: 'member',
-			name: 'Works in',
+			name: 'Disciplines',
 			width: 'minmax(140px, 1.6fr)',
 			order: 'by discipline',
 			compare: text((person) => desk.worksIn(person).join())
@@ -34,13 +34,13 @@
 	</div>
 	<Picker
 		label="Role"
-		items={[{ value: '', name: 'any role' }, ...Role.options.map((value) => ({ value, name: `${value}s` }))]}
+		items={[{ value: '', name: 'All roles' }, ...Role.options.map((value) => ({ value, name: `${value}s` }))]}
 		value={desk.role}
 		onpick={(value) => (desk.role = value)}
 	/>
 	<Picker
 		label="Discipline or project"
-		items={[{ value: '', name: 'any discipline' }, ...desk.led.map(({ id, name }) => ({ value: id as string, name }))]}
+		items={[{ value: '', name: 'All disciplines' }, ...desk.led.map(({ id, name }) => ({ value: id as string, name }))]}
 		value={desk.stratum}
 		onpick={(value) => (desk.stratum = value)}
 	/>
@@ -49,12 +49,11 @@
 	>
 </div>
 <div class="table">
-	<Table
+	<LongTable
 		rows={desk.found}
 		{columns}
 		first="name"
 		name="People"
-		height={34}
 		bind:at
 		bind:shown
 		onchoose={(person) => (desk.chosen = person.id)}
@@ -78,8 +77,8 @@
 			>
 			<span class="quiet">{person.site ?? ''}</span>
 		{/snippet}
-	</Table>
-	{#if desk.found.length === 0}<p class="quiet empty">Nobody like that. Take a filter away.</p>{/if}
+	</LongTable>
+	{#if desk.found.length === 0}<p class="quiet empty">No one matches these filters. Remove a filter.</p>{/if}
 </div>
 
 <style>
@@ -90,7 +89,7 @@
 	.filter {
 		display: flex;
 		flex-wrap: wrap;
-		gap: 10px;
+		gap: var(--space-2);
 		align-items: center;
 	}
 	.table {
@@ -104,10 +103,10 @@
 	}
 	.role {
 		display: flex;
-		gap: 8px;
+		gap: var(--space-2);
 		align-items: center;
 	}
 	.empty {
-		padding: 12px;
+		padding: var(--space-3);
 	}
 </style>

@@ -1,4 +1,6 @@
 <script lang="ts">
+	import { day } from '$lib/ui/when';
+	import ViewActs from '$lib/ui/kit/ViewActs.svelte';
 	import { goto } from '$app/navigation';
 	import { Button } from 'flowbite-svelte';
 	import { onMount } from 'svelte';
@@ -16,13 +18,13 @@
 	import { RIGHT_WORDS } from './rights';
 	import StrataList from './StrataList.svelte';
 	import Yourself from './Yourself.svelte';
+	import Table from '../kit/Table.svelte';
 
 	/** Who works in the office, and what can be done about it. */
 	const desk = new PeopleDesk();
 	const roles = ['steward', 'lead', 'designer', 'trainer'] as const;
 	let leaving = $state.raw<Listed | undefined>(undefined);
 	let isInviting = $state(false);
-	const day = (at: string) => new Date(at).toLocaleDateString('en-GB', { dateStyle: 'medium' });
 
 	const load = () =>
 		void desk
@@ -52,26 +54,23 @@
 			</p>
 		{/if}
 		{#if desk.me && !desk.isOpen}
-			<h2>You are alone</h2>
+			<h2>You work alone</h2>
 			<p>
-				Nobody signs in, and only this machine is answered. Open Skarn to the office to work with others: each with a name, strata
-				and setups of their own.
+				Skarn has no accounts yet and can be used on this computer only. Open it to your office to work with others; everyone gets
+				an account, personal levels and setups.
 			</p>
-			<p>What is yours now stays yours; you become the first steward.</p>
+			<p>Your content stays yours, and you become the first steward.</p>
 			<NameAndPassword
-				does="Open to the office"
+				does="Open to my office"
 				disabled={desk.busy}
 				ondone={(name, password) => void desk.open(name, password)}
 			/>
 		{:else if desk.me}
-			<header>
-				<h2>People</h2>
-				{#if desk.isSteward}<Button size="sm" onclick={() => (isInviting = true)}>Invite people …</Button>{/if}
-			</header>
+			{#if desk.isSteward}<ViewActs><Button size="sm" onclick={() => (isInviting = true)}>Invite people …</Button></ViewActs>{/if}
 			{#if desk.made.length > 0}<MadeLinks {desk} />{/if}
 			<PeopleTable {desk} />
 			{#if desk.links.length > 0}
-				<h2>Links that are good · {desk.links.length}</h2>
+				<h2>Open invitations and links · {desk.links.length}</h2>
 				<ul class="invited" aria-label="Links">
 					{#each desk.links as link (link.id)}
 						<li>
@@ -81,7 +80,7 @@
 							<Button
 								size="xs"
 								color="alternative"
-								aria-label="Withdraw the link of {link.name}"
+								aria-label="Withdraw the link for {link.name}"
 								disabled={desk.busy}
 								onclick={() => void desk.withdraw(link)}>Withdraw</Button
 							>
@@ -89,12 +88,12 @@
 					{/each}
 				</ul>
 			{/if}
-			<h2>The office’s strata</h2>
+			<h2>Shared levels</h2>
 			<StrataList {desk} />
 			{#if desk.isSteward}
 				<div class="row">
 					{#each ['discipline', 'project'] as const as kind (kind)}
-						<OneField label="New {kind}" does="Make it" disabled={desk.busy} ondone={(name) => desk.makeStratum(kind, name)} />
+						<OneField label="New {kind}" does="Create" disabled={desk.busy} ondone={(name) => desk.makeStratum(kind, name)} />
 					{/each}
 				</div>
 			{/if}
@@ -106,29 +105,25 @@
 		{#if desk.person}<PersonDetails {desk} person={desk.person} onleave={() => (leaving = desk.person)} />{/if}
 		{#if desk.isOpen}<Yourself {desk} />{/if}
 		<details open={!desk.isOpen}>
-			<summary>What each role may do</summary>
+			<summary>Permissions</summary>
 
-			<table>
-				<thead
-					><tr
-						><th scope="col">Right</th>{#each roles as role (role)}<th scope="col"><span class="narrow">{role}</span></th
-							>{/each}</tr
-					></thead
-				>
-				<tbody>
-					{#each Object.entries(RIGHTS) as [right, allowed] (right)}
-						<tr>
-							<th scope="row">{RIGHT_WORDS[right as keyof typeof RIGHTS]}</th>
-							{#each roles as role (role)}
-								{@const may = (allowed as readonly string[]).includes(role)}
-								<td class={may ? 'tone-epidote' : ''}
-									><span class="toned">{may ? '✓' : ''}</span><span class="visually-hidden">{may ? 'yes' : 'no'}</span></td
-								>
-							{/each}
-						</tr>
-					{/each}
-				</tbody>
-			</table>
+			<div class="permissions">
+				<Table name="Permissions by role" heads={['Permission', ...roles]}>
+					<tbody>
+						{#each Object.entries(RIGHTS) as [right, allowed] (right)}
+							<tr>
+								<th scope="row">{RIGHT_WORDS[right as keyof typeof RIGHTS]}</th>
+								{#each roles as role (role)}
+									{@const may = (allowed as readonly string[]).includes(role)}
+									<td class={may ? 'tone-epidote' : ''}
+										><span class="toned">{may ? '✓' : ''}</span><span class="visually-hidden">{may ? 'yes' : 'no'}</span></td
+									>
+								{/each}
+							</tr>
+						{/each}
+					</tbody>
+				</Table>
+			</div>
 		</details>
 	</aside>
 </div>
@@ -145,8 +140,8 @@
 	aside {
 		display: flex;
 		flex-direction: column;
-		gap: 10px;
-		padding: 20px 26px 40px;
+		gap: var(--space-2);
+		padding: var(--space-5) var(--space-6) var(--space-10);
 		overflow-y: auto;
 	}
 	aside {
@@ -154,22 +149,13 @@
 		border-left: 1px solid var(--line-strong);
 	}
 	h2 {
-		margin-top: 12px;
+		margin-top: var(--space-3);
 	}
 	section > h2:first-child {
 		margin-top: 0;
 	}
 	p {
 		max-width: 66ch;
-	}
-	header {
-		display: flex;
-		gap: 14px;
-		justify-content: space-between;
-		align-items: center;
-	}
-	header h2 {
-		margin: 0;
 	}
 	.invited {
 		margin: 0;
@@ -179,7 +165,7 @@
 	.invited li {
 		display: grid;
 		grid-template-columns: minmax(0, 1fr) 160px minmax(0, 1fr) auto;
-		gap: 12px;
+		gap: var(--space-3);
 		align-items: center;
 		min-height: 34px;
 		border-top: 1px solid var(--line);
@@ -191,24 +177,9 @@
 	.row {
 		display: flex;
 		flex-wrap: wrap;
-		gap: 18px;
+		gap: var(--space-4);
 	}
-	table {
-		border-collapse: collapse;
-		font-size: 13px;
-	}
-	th,
-	td {
-		padding: 4px 6px;
-		border-top: 1px solid var(--line);
-		text-align: center;
-		font-weight: 400;
-	}
-	th:first-child {
-		text-align: left;
-	}
-	thead th {
-		border-top: 0;
-		color: var(--ink-3);
+	.permissions {
+		--table-ground: var(--panel);
 	}
 </style>

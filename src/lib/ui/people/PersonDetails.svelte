@@ -9,8 +9,8 @@
 	/** Somebody who was chosen from the list: what they may and where they work, and for stewards the way to change it. */
 	let { desk, person, onleave }: { desk: PeopleDesk; person: Listed; onleave: () => void } = $props();
 	const HOW = [
-		{ value: 'none', name: 'not in it' },
-		{ value: 'member', name: 'works in it' },
+		{ value: 'none', name: 'not a member' },
+		{ value: 'member', name: 'member' },
 		{ value: 'leads', name: 'leads it' }
 	] as const;
 	const how = (id: string) =>
@@ -48,12 +48,12 @@
 			disabled={desk.busy}
 			ondone={(site) => desk.change([{ id: person.id, site }], `${person.name} works at ${site}.`)}
 		/>
-		<OneField label="Another name" does="Rename" disabled={desk.busy} ondone={(name) => desk.rename(person, name)} />
+		<OneField label="New name" does="Rename" disabled={desk.busy} ondone={(name) => desk.rename(person, name)} />
 		<div class="acts">
 			<Button size="xs" color="alternative" disabled={desk.busy} onclick={() => void desk.forgotten(person)}
 				>Forgotten password …</Button
 			>
-			<Button size="xs" color="alternative" disabled={desk.busy} onclick={onleave}>Leaves …</Button>
+			<Button size="xs" color="alternative" disabled={desk.busy} onclick={onleave}>Remove from office …</Button>
 		</div>
 	{:else}
 		<p class="quiet">
@@ -68,25 +68,25 @@
 	section {
 		display: flex;
 		flex-direction: column;
-		gap: 8px;
-		padding-bottom: 12px;
+		gap: var(--space-2);
+		padding-bottom: var(--space-3);
 		border-bottom: 1px solid var(--line);
 	}
 	h2 {
 		display: flex;
-		gap: 10px;
+		gap: var(--space-2);
 		align-items: center;
 		margin: 0;
 	}
 	.row {
 		display: grid;
 		grid-template-columns: minmax(0, 1fr) 170px;
-		gap: 10px;
+		gap: var(--space-2);
 		align-items: center;
 	}
 	.acts {
 		display: flex;
 		flex-wrap: wrap;
-		gap: 8px;
+		gap: var(--space-2);
 	}
 </style>

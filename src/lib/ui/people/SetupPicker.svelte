@@ -20,8 +20,8 @@
 		hotkeys.add(() => ({
 			title: 'Setups',
 			keys: [
-				{ keys: 'Alt ,', does: 'the setup before', run: () => void desk.step(-1) },
-				{ keys: 'Alt .', does: 'the next setup', run: () => void desk.step(1) }
+				{ keys: 'Alt ,', does: 'previous setup', run: () => void desk.step(-1) },
+				{ keys: 'Alt .', does: 'next setup', run: () => void desk.step(1) }
 			],
 			acts: () => [
 				...workspace.document.setups.map(({ id, name }) => ({ name: `Setup ${name}`, run: () => void desk.turnTo(id) })),

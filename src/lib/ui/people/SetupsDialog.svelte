@@ -67,7 +67,7 @@
 		</ul>
 		{#if chosen}
 			<section aria-label="The setup {chosen.name}">
-				<ol aria-label="Its strata, the uppermost first">
+				<ol aria-label="Levels, highest first">
 					{#each stacked as head, i (head.id)}
 						{@const shared = desk.sharedWith(chosen, head)}
 						<li>
@@ -81,32 +81,32 @@
 									class="linkish"
 									type="button"
 									disabled={i === 0 || desk.busy}
-									aria-label="{head.name} up"
-									onclick={() => void desk.move(chosen, head.id, 1)}>up</button
+									aria-label="Move {head.name} up"
+									onclick={() => void desk.move(chosen, head.id, 1)}>Up</button
 								>
 								<button
 									class="linkish"
 									type="button"
 									disabled={i === stacked.length - 1 || desk.busy}
-									aria-label="{head.name} down"
-									onclick={() => void desk.move(chosen, head.id, -1)}>down</button
+									aria-label="Move {head.name} down"
+									onclick={() => void desk.move(chosen, head.id, -1)}>Down</button
 								>
 								<button
 									class="linkish"
 									type="button"
 									disabled={desk.busy || desk.isRequired(head.id)}
-									title={desk.isRequired(head.id) ? 'The office requires it in every setup' : undefined}
-									aria-label="{head.name} out of it"
-									onclick={() => void desk.choose(chosen, head.id, false)}>out</button
+									title={desk.isRequired(head.id) ? 'The office requires this level in every setup' : undefined}
+									aria-label="Remove {head.name} from the setup"
+									onclick={() => void desk.choose(chosen, head.id, false)}>Remove</button
 								>
 							</span>
 						</li>
 					{/each}
-					<li class="quiet"><i class={bandClass('factory')}></i>Factory<span>below all, never written</span></li>
+					<li class="quiet"><i class={bandClass('factory')}></i>Factory<span>lowest level, read-only</span></li>
 				</ol>
 				{#if apart.length > 0}
 					<p>
-						<span class="quiet">Not in it:</span>
+						<span class="quiet">Not in this setup:</span>
 						{#each apart as head (head.id)}<button
 								class="pill"
 								type="button"
@@ -119,45 +119,41 @@
 				{#if desk.missingIn(chosen).length > 0}
 					<p class="callout tone-limonite">
 						{listed(desk.missingIn(chosen).map(({ name }) => name))}
-						{desk.missingIn(chosen).length === 1 ? 'is' : 'are'} required in every setup, and not in this one.
-						<button class="linkish" type="button" disabled={desk.busy} onclick={() => void desk.complete(chosen)}
-							>Put it in</button
-						>
+						{desk.missingIn(chosen).length === 1 ? 'is' : 'are'} required in every setup, but missing in this one.
+						<button class="linkish" type="button" disabled={desk.busy} onclick={() => void desk.complete(chosen)}>Add</button>
 					</p>
 				{/if}
-				{#if !desk.isWritable(chosen)}<p class="callout tone-limonite">
-						You may write none of these strata: this setup is for looking.
-					</p>{/if}
+				{#if !desk.isWritable(chosen)}<p class="callout tone-limonite">You cannot edit any level of this setup.</p>{/if}
 				<p class="acts">
 					<Button size="xs" disabled={chosen.id === workspace.document.setup.id} onclick={() => void desk.turnTo(chosen.id)}
-						>Look at it</Button
+						>View</Button
 					>
 					<Button
 						size="xs"
 						color="alternative"
 						disabled={chosen.isStart || desk.busy}
-						onclick={() => void desk.change(chosen, { isStart: true })}>Start with it</Button
+						onclick={() => void desk.change(chosen, { isStart: true })}>Make default</Button
 					>
 					{#if desk.mayRecommend}<Button
 							size="xs"
 							color="alternative"
 							disabled={desk.busy}
 							onclick={() => void desk.change(chosen, { isRecommended: !chosen.isRecommended })}
-							>{chosen.isRecommended ? 'Stop recommending it' : 'Recommend it'}</Button
+							>{chosen.isRecommended ? 'Stop recommending' : 'Recommend'}</Button
 						>{/if}
 					{#if desk.mayRequire}<Button
 							size="xs"
 							color="alternative"
 							disabled={desk.busy}
-							title="Nobody may leave out the office, disciplines and projects that are in it"
+							title="No one can remove the shared levels that this setup contains"
 							onclick={() => void desk.change(chosen, { isRequired: !chosen.isRequired })}
-							>{chosen.isRequired ? 'Stop requiring it' : 'Require what is in it'}</Button
+							>{chosen.isRequired ? 'Stop requiring' : 'Require its levels'}</Button
 						>{/if}
 					<Button
 						size="xs"
 						color="alternative"
 						disabled={desk.mine.length < 2 || desk.busy}
-						onclick={() => void desk.remove(chosen)}>Remove it</Button
+						onclick={() => void desk.remove(chosen)}>Remove</Button
 					>
 				</p>
 				{#if desk.mayRecommend && (chosen.isRecommended || chosen.isRequired)}
@@ -183,21 +179,21 @@
 							>{/each}
 						<span class="quiet"
 							>{isNarrow(audience)
-								? 'They see it on Start, and new people begin with it.'
-								: 'Nothing chosen: for everybody.'}</span
+								? 'They see it on Start, and new people start with it.'
+								: 'No one selected: for everyone.'}</span
 						>
 					</fieldset>
 				{/if}
 				<OneField
-					label="Another name for {chosen.name}"
-					does="Rename it"
+					label="New name for {chosen.name}"
+					does="Rename"
 					disabled={desk.busy}
 					ondone={(name) => desk.change(chosen, { name })}
 				/>
 				{#each stacked.filter(({ kind }) => kind === 'personal') as head (head.id)}
 					<OneField
-						label="Another name for the stratum {head.name}"
-						does="Rename the stratum"
+						label="New name for {head.name}"
+						does="Rename level"
 						disabled={desk.busy}
 						ondone={(name) => desk.rename(head, name)}
 					/>
@@ -205,41 +201,38 @@
 			</section>
 		{/if}
 	</div>
-	<h3>Another setup</h3>
+	<h3>New setup</h3>
 	<div class="make">
 		<span class="quiet">from</span>
 		<Picker label="From" items={sources} value={from?.id ?? ''} onpick={(id) => (fromId = id)} />
 		<OneField
-			label="Its name"
-			does="Make it"
+			label="Name"
+			does="Create"
 			disabled={desk.busy || !from}
 			ondone={async (name) => (from ? desk.make(name, from, shares) : false)}
 		/>
 	</div>
 	<label class="shares"
-		><input type="checkbox" bind:checked={shares} /> Share my own strata with it, so that a change in one changes both</label
+		><input type="checkbox" bind:checked={shares} /> Share my personal levels, so that a change affects both setups</label
 	>
-	<p class="quiet">
-		Unless you share it, what is your own or a colleague’s comes as a copy into a stratum of yours. Removing a setup leaves its
-		strata as they are.
-	</p>
+	<p class="quiet">Personal levels are copied unless you share them. Removing a setup does not delete its levels.</p>
 </Modal>
 
 <style>
 	.audience {
 		display: flex;
 		flex-wrap: wrap;
-		gap: 4px 14px;
+		gap: var(--space-1) var(--space-3);
 		margin: 6px 0;
-		padding: 6px 10px;
+		padding: 6px var(--space-2);
 		border: 1px solid var(--line);
 		border-radius: var(--radius);
-		font-size: 13px;
+		font-size: var(--dense);
 	}
 	.parts {
 		display: grid;
 		grid-template-columns: 220px minmax(0, 1fr);
-		gap: 22px;
+		gap: var(--space-6);
 	}
 	ul,
 	ol {
@@ -249,10 +242,10 @@
 	}
 	.list button {
 		display: flex;
-		gap: 8px;
+		gap: var(--space-2);
 		align-items: center;
 		width: 100%;
-		padding: 6px 8px;
+		padding: 6px var(--space-2);
 		border: 0;
 		border-left: 4px solid transparent;
 		background: none;
@@ -277,7 +270,7 @@
 	}
 	ol li {
 		display: flex;
-		gap: 10px;
+		gap: var(--space-2);
 		align-items: center;
 		min-height: var(--row);
 		border-top: 1px solid var(--line);
@@ -289,7 +282,7 @@
 	}
 	.lock {
 		display: inline-flex;
-		gap: 4px;
+		gap: var(--space-1);
 		align-items: center;
 	}
 	ol .acts {
@@ -299,12 +292,12 @@
 	.make {
 		display: flex;
 		flex-wrap: wrap;
-		gap: 12px;
+		gap: var(--space-3);
 		align-items: center;
 	}
 	section {
 		display: grid;
-		gap: 10px;
+		gap: var(--space-2);
 		align-content: start;
 	}
 	.linkish:disabled {

@@ -20,9 +20,9 @@
 	const leadsOf = ({ id }: ListedStratum) => desk.here.filter((p) => p.leads.includes(id)).map((p) => p.name);
 	const usersOf = ({ usedBy }: ListedStratum) => desk.here.filter(({ id }) => usedBy.includes(id)).map((p) => p.name);
 	function tellOf(stratum: ListedStratum): string {
-		if (stratum.kind === 'office') return 'office, written by stewards';
+		if (stratum.kind === 'office') return 'office, edited by stewards';
 		const leads = leadsOf(stratum);
-		return `${stratum.kind}, ${leads.length > 0 ? `led by ${leads.join(', ')}` : 'led by nobody yet: stewards write it'}`;
+		return `${stratum.kind}, ${leads.length > 0 ? `led by ${leads.join(', ')}` : 'no leader yet: edited by stewards'}`;
 	}
 </script>
 
@@ -32,7 +32,7 @@
 		type="button"
 		disabled={desk.busy}
 		aria-label="Delete {stratum.name}"
-		onclick={() => (deleting = stratum)}>delete …</button
+		onclick={() => (deleting = stratum)}>Delete …</button
 	>
 {/snippet}
 
@@ -43,7 +43,7 @@
 			{#if stratum.isRequired}<span class="lock"><LockOutline size="sm" aria-hidden="true" /> required</span>{/if}
 			<span class="quiet">{tellOf(stratum)}</span>
 			<span class="acts">
-				{#if desk.isSteward}<label title="No setup may leave it out"
+				{#if desk.isSteward}<label title="No setup may leave this level out"
 						><input
 							type="checkbox"
 							aria-label="{stratum.name} is required"
@@ -57,7 +57,7 @@
 						class="linkish"
 						type="button"
 						aria-expanded={renaming === stratum.id}
-						onclick={() => (renaming = renaming === stratum.id ? undefined : stratum.id)}>rename</button
+						onclick={() => (renaming = renaming === stratum.id ? undefined : stratum.id)}>Rename</button
 					>
 					{#if stratum.kind !== 'office'}
 						<button
@@ -65,21 +65,21 @@
 							type="button"
 							disabled={desk.busy || stratum.isRequired}
 							aria-label="Archive {stratum.name}"
-							onclick={() => void desk.setState(stratum, 'archived')}>archive</button
+							onclick={() => void desk.setState(stratum, 'archived')}>Archive</button
 						>
 						<button
 							class="linkish"
 							type="button"
 							disabled={desk.busy || stratum.isRequired}
 							aria-label="Delete {stratum.name}"
-							onclick={() => (deleting = stratum)}>delete …</button
+							onclick={() => (deleting = stratum)}>Delete …</button
 						>
 					{/if}
 				{/if}
 			</span>
 			{#if renaming === stratum.id}<OneField
-					label="Another name for {stratum.name}"
-					does="Rename it"
+					label="New name for {stratum.name}"
+					does="Rename"
 					disabled={desk.busy}
 					ondone={async (name) => {
 						const isDone = await desk.renameStratum(stratum, name);
@@ -91,19 +91,19 @@
 	{/each}
 </ul>
 {#if desk.archived.length > 0}
-	<h2>Archived strata</h2>
+	<h2>Archived levels</h2>
 	<ul>
 		{#each desk.archived as stratum (stratum.id)}
 			<li>
 				<i class={bandClass(stratum.kind)}></i><b>{stratum.name}</b>
-				<span class="quiet">{stratum.kind}; in no setup until it is brought back</span>
+				<span class="quiet">{stratum.kind}; in no setup until it is restored</span>
 				<span class="acts">
 					<button
 						class="linkish"
 						type="button"
 						disabled={desk.busy}
-						aria-label="Bring {stratum.name} back"
-						onclick={() => void desk.setState(stratum, 'used')}>bring it back</button
+						aria-label="Restore {stratum.name}"
+						onclick={() => void desk.setState(stratum, 'used')}>Restore</button
 					>
 					{@render deletion(stratum)}
 				</span>
@@ -112,14 +112,14 @@
 	</ul>
 {/if}
 {#if desk.isSteward && desk.left.length > 0}
-	<h2>What was left behind</h2>
+	<h2>Unassigned content</h2>
 	<ul>
 		{#each desk.left as stratum (stratum.id)}
 			<li>
 				<i class={bandClass(stratum.kind)}></i><b>{stratum.name}</b>
 				<Picker
-					label="Hand {stratum.name} over to"
-					items={[{ value: '', name: 'hand over to …' }, ...desk.here.map((p) => ({ value: p.id, name: p.name }))]}
+					label="Transfer {stratum.name} to"
+					items={[{ value: '', name: 'transfer to …' }, ...desk.here.map((p) => ({ value: p.id, name: p.name }))]}
 					value={heirs[stratum.id] ?? ''}
 					onpick={(id) => (heirs[stratum.id] = id)}
 				/>
@@ -130,7 +130,7 @@
 					onclick={() => {
 						const heir = desk.here.find((p) => p.id === heirs[stratum.id]);
 						if (heir) handing = { stratum, heir };
-					}}>Hand over …</Button
+					}}>Transfer …</Button
 				>
 				{@render deletion(stratum)}
 			</li>
@@ -142,14 +142,13 @@
 	{@const users = usersOf(stratum)}
 	<Confirm
 		title="Delete {stratum.name}?"
-		does="Delete it"
+		does="Delete"
 		onconfirm={() => void desk.setState(stratum, 'deleted')}
 		onclose={() => (deleting = undefined)}
 	>
 		<p>
-			What it says holds for nobody any more{users.length > 0
-				? `: it is in setups of ${users.join(', ')}`
-				: '; it is in nobody’s setups'}. The history keeps it, and you can undo this right after.
+			Its settings no longer apply{users.length > 0 ? ` in the setups of ${users.join(', ')}` : '; no setup contains it'}. You can
+			undo this.
 		</p>
 	</Confirm>
 {/if}
@@ -167,7 +166,7 @@
 	li {
 		display: flex;
 		flex-wrap: wrap;
-		gap: 4px 10px;
+		gap: var(--space-1) var(--space-2);
 		align-items: center;
 		min-height: var(--row);
 		border-top: 1px solid var(--line);
@@ -179,12 +178,12 @@
 	}
 	.lock {
 		display: inline-flex;
-		gap: 4px;
+		gap: var(--space-1);
 		align-items: center;
 	}
 	.acts {
 		display: flex;
-		gap: 14px;
+		gap: var(--space-3);
 		align-items: center;
 		margin-left: auto;
 	}

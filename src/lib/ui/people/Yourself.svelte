@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { moment } from '$lib/ui/when';
 	import { goto } from '$app/navigation';
 	import { Button } from 'flowbite-svelte';
 	import type { PeopleDesk } from '$lib/state/people-desk.svelte';
@@ -9,7 +10,6 @@
 	/** One's own account: where one is signed in, one's password, tokens and levels. */
 	let { desk }: { desk: PeopleDesk } = $props();
 	let endTokens = $state(false);
-	const when = (at: string) => new Date(at).toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' });
 
 	async function signOut(everywhere: boolean) {
 		if (await desk.signOut(everywhere)) await goto('/sign-in', { invalidateAll: true });
@@ -21,9 +21,9 @@
 		{#each all as one (one.id)}
 			<li>
 				<span
-					>{one.name}{#if one.isThis}<b>&nbsp;this one</b>{/if}
+					>{one.name}{#if one.isThis}<b>&nbsp;this session</b>{/if}
 					<span class="quiet"
-						>since {when(one.createdAt)}, {one.lastUsedAt ? `last used ${when(one.lastUsedAt)}` : 'never used'}, until {when(
+						>since {moment(one.createdAt)}, {one.lastUsedAt ? `last used ${moment(one.lastUsedAt)}` : 'never used'}, until {moment(
 							one.expiresAt
 						)}</span
 					></span
@@ -42,26 +42,26 @@
 
 {#if desk.me}
 	<h2>You: {desk.me.name}</h2>
-	<p class="quiet">You are here as {desk.me.role}.</p>
+	<p class="quiet">Your role: {desk.me.role}.</p>
 	<div class="row">
 		<Button size="xs" color="alternative" onclick={() => void signOut(false)}>Sign out</Button>
 		<Button size="xs" color="alternative" onclick={() => void signOut(true)}>Sign out everywhere</Button>
 	</div>
 	<details>
-		<summary>Where you are signed in · {desk.sessions.length}</summary>
+		<summary>Sessions · {desk.sessions.length}</summary>
 		{@render list('Sessions', desk.sessions, 'End', ({ id }) => void desk.endSession(id))}
 		{#if desk.sessions.length > 1}<Button
 				size="xs"
 				color="alternative"
 				disabled={desk.busy}
-				onclick={() => void desk.endSession('others')}>End all others</Button
+				onclick={() => void desk.endSession('others')}>Sign out all others</Button
 			>{/if}
 	</details>
 	<details>
-		<summary>Change your password</summary>
+		<summary>Change password</summary>
 		<NameAndPassword
 			isChange
-			does="Change it"
+			does="Change password"
 			disabled={desk.busy}
 			ondone={(current, next) => void desk.changePassword(current, next, endTokens)}
 		/>
@@ -74,14 +74,14 @@
 	<details open={desk.token !== undefined}>
 		<summary>Tokens for terminals · {desk.tokens.length}</summary>
 		{@render list('Tokens', desk.tokens, 'Withdraw', (one) => void desk.withdrawToken(one))}
-		<OneField label="What it is for" does="Make a token" disabled={desk.busy} ondone={(name) => desk.makeToken(name)} />
+		<OneField label="Purpose" does="Create token" disabled={desk.busy} ondone={(name) => desk.makeToken(name)} />
 		{#if desk.token}<p class="callout tone-azurite">
-				<code class="mono">{desk.token}</code> Set it as SKARN_TOKEN where you run skarn.
+				<code class="mono">{desk.token}</code> Set SKARN_TOKEN to this value where you run skarn.
 			</p>{/if}
 	</details>
 	<details>
-		<summary>Another level of your own</summary>
-		<OneField label="Its name" does="Make it" disabled={desk.busy} ondone={(name) => desk.makeStratum('personal', name)} />
+		<summary>Add a personal level</summary>
+		<OneField label="Name" does="Create" disabled={desk.busy} ondone={(name) => desk.makeStratum('personal', name)} />
 	</details>
 {/if}
 
@@ -89,7 +89,7 @@
 	.row {
 		display: flex;
 		flex-wrap: wrap;
-		gap: 8px;
+		gap: var(--space-2);
 	}
 	ul {
 		display: grid;
@@ -97,11 +97,11 @@
 		margin: 6px 0;
 		padding: 0;
 		list-style: none;
-		font-size: 13px;
+		font-size: var(--dense);
 	}
 	li {
 		display: flex;
-		gap: 10px;
+		gap: var(--space-2);
 		justify-content: space-between;
 		align-items: start;
 	}

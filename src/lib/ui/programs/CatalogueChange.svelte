@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { counted } from '$core/text/counted';
 	import { Button } from 'flowbite-svelte';
 	import { stringify } from 'csv-stringify/browser/esm/sync';
 	import type { CatalogueChange } from '$core/application/catalogue-change';
@@ -7,6 +8,7 @@
 	import type { Outlook } from '$lib/state/program-desk.svelte';
 	import Problems from '../hand-over/Problems.svelte';
 	import { save } from '../save';
+	import Table from '../kit/Table.svelte';
 
 	/** What another catalogue brings, and what it means for the strata of everybody. */
 	let {
@@ -39,7 +41,6 @@
 	const labels = $derived(new Map(change.gone.map((c) => [c.id, c.label])));
 	const keys = $derived(defaults.filter((d) => d.keys !== undefined).length);
 	const typed = $derived(defaults.length - keys);
-	const count = (n: number, one: string) => `${n} ${n === 1 ? one : `${one}s`}`;
 
 	function saveLists() {
 		const rows = parts.flatMap((p) => p.rows.map((r) => [p.name, r.from, r.to, r.label]));
@@ -48,7 +49,7 @@
 	}
 </script>
 
-<div class="change" aria-label="What the catalogue brings" role="group">
+<div class="change" aria-label="Changes of the command list" role="group">
 	{#each parts as { name, tone, rows } (name)}
 		<details class="tone-{tone}" ontoggle={(event) => (open[name] = event.currentTarget.open)}>
 			<summary><b class="toned">{rows.length}</b> {name}</summary>
@@ -62,48 +63,49 @@
 			{/if}
 		</details>
 	{/each}
-	<Button size="xs" color="alternative" onclick={saveLists}>Save these lists</Button>
+	<Button size="xs" color="alternative" onclick={saveLists}>Export these lists</Button>
 </div>
-{#if refused.length > 0}<Problems problems={refused} file="the list" title="{refused.length} lines need a look" />{/if}
+{#if refused.length > 0}<Problems problems={refused} file="the list" title="{refused.length} lines with problems" />{/if}
 {#if defaults.length > 0}
 	<p>
-		What the program brings for its new commands goes into its factory setup: {[
-			...(keys > 0 ? [count(keys, 'shortcut')] : []),
-			...(typed > 0 ? [count(typed, 'typed name')] : [])
+		Default inputs of new commands are added to the factory level: {[
+			...(keys > 0 ? [counted(keys, 'shortcut')] : []),
+			...(typed > 0 ? [counted(typed, 'alias', 'aliases')] : [])
 		].join(' and ')}.
 	</p>
 {/if}
 {#if !outlook}
-	<p class="quiet" role="status">Looking at what it means for everybody …</p>
+	<p class="quiet" role="status">Computing the effect on everyone …</p>
 {:else if 'problem' in outlook}
 	<p class="callout tone-garnet" role="alert">{outlook.problem}</p>
 {:else if outlook.strata.length === 0}
-	<p>Nobody has said anything of a command that is renamed or gone.</p>
+	<p>No level uses a command that is renamed or missing.</p>
 {:else}
-	<table aria-label="Whose strata it concerns">
-		<thead><tr><th>Stratum</th><th class="number">Follows to a new id</th><th>Speaks of what is gone</th></tr></thead>
-		<tbody>
-			{#each outlook.strata as { stratum, name, kind, follows, gone } (stratum)}
-				<tr>
-					<td
-						>{name}
-						{#if name.toLowerCase() !== kind}<span class="quiet">{kind}</span>{/if}</td
-					>
-					<td class="number">{follows || ''}</td>
-					<td>{gone.map((id) => labels.get(id) ?? id).join(', ')}</td>
-				</tr>
-			{/each}
-		</tbody>
-	</table>
+	<div class="levels">
+		<Table name="Affected levels" heads={['Level', { name: 'Renamed commands', isNumber: true }, 'Refers to a missing command']}>
+			<tbody>
+				{#each outlook.strata as { stratum, name, kind, follows, gone } (stratum)}
+					<tr>
+						<td
+							>{name}
+							{#if name.toLowerCase() !== kind}<span class="quiet">{kind}</span>{/if}</td
+						>
+						<td class="num">{follows || ''}</td>
+						<td>{gone.map((id) => labels.get(id) ?? id).join(', ')}</td>
+					</tr>
+				{/each}
+			</tbody>
+		</Table>
+	</div>
 	<p class="quiet">
-		{#if change.renamed.length > 0}Findings about renamed commands that somebody let stand are shown again.{/if}
-		{#if outlook.strata.some((s) => s.gone.length > 0)}What is said of commands that are gone stays until its owner takes it out:
-			Findings lists it.{/if}
-		A back-up is made first.
+		{#if change.renamed.length > 0}Accepted findings about renamed commands are shown again.{/if}
+		{#if outlook.strata.some((s) => s.gone.length > 0)}Settings of missing commands stay until their owner removes them. Findings
+			lists them.{/if}
+		A backup is created first.
 	</p>
 	{#if outlook.left.length > 0}
 		<p class="callout tone-limonite">
-			The program's own alias file cannot say {outlook.left.map((one) => one.alias).join(', ')}: its format has no place for it.
+			The program’s alias file cannot contain {outlook.left.map((one) => one.alias).join(', ')}: its format has no field for it.
 		</p>
 	{/if}
 {/if}
@@ -112,30 +114,18 @@
 	.change {
 		display: flex;
 		flex-wrap: wrap;
-		gap: 6px 20px;
+		gap: 6px var(--space-5);
 		align-items: start;
-		font-size: 13px;
+		font-size: var(--dense);
 	}
 	ul {
 		max-height: 320px;
-		margin: 4px 0 0;
+		margin: var(--space-1) 0 0;
 		padding: 0;
 		overflow-y: auto;
 		list-style: none;
 	}
-	table {
+	.levels {
 		max-width: 900px;
-		border-collapse: collapse;
-		font-size: 13px;
-	}
-	th,
-	td {
-		padding: 4px 14px 4px 0;
-		border-bottom: 1px solid var(--line);
-		text-align: left;
-		vertical-align: top;
-	}
-	.number {
-		text-align: right;
 	}
 </style>

@@ -31,18 +31,18 @@
 	let busy = $state(false);
 	const isMapped = $derived(mapping.id !== undefined && mapping.label !== undefined);
 	const words: Record<Mappable, string> = {
-		id: 'Id, as the program knows it',
-		label: 'Label, as people read it',
+		id: 'Id in the program',
+		label: 'Label on screen',
 		description: 'Description',
-		category: 'Category path, parts joined by >',
+		category: 'Category path, separated by >',
 		kind: 'Kind',
 		synonyms: 'Synonyms',
-		context: 'Contexts where it exists',
+		context: 'Contexts',
 		opposite: 'Opposite',
 		action: 'Action',
-		use: 'Use, times a day',
-		keys: 'Keys that it has today',
-		alias: 'Names that are typed for it'
+		use: 'Runs per day',
+		keys: 'Current keys',
+		alias: 'Current aliases'
 	};
 
 	/** Own names of keys, one a line. */
@@ -103,8 +103,8 @@
 </script>
 
 <FileDrop
-	label="Drop the program's command list, or click to choose"
-	hint="CSV with column names, a sheet, or records in JSON, YAML or XML. You say what the fields mean."
+	label="Drop the command list of the program here, or click to choose a file"
+	hint="CSV with column names, a spreadsheet, or records in JSON, YAML or XML. You choose the meaning of each field."
 	accept=".csv,.tsv,.txt,.json,.yaml,.yml,.xml,.xlsx"
 	onfile={(given) => void read(given)}
 	onproblem={(message) => (leave(), (problem = message))}
@@ -113,9 +113,9 @@
 		<Spinner size="5" /> Working … <Button size="xs" color="alternative" onclick={() => files.cancel()}>Cancel</Button>
 	</p>{/if}
 {#if problem}<p class="callout tone-garnet" role="alert">{problem}</p>{/if}
-{#if refusal}<Problems problems={refusal.problems} {file} title="Nothing of this file was taken. {refusal.message}" />{/if}
+{#if refusal}<Problems problems={refusal.problems} {file} title="Nothing was imported. {refusal.message}" />{/if}
 {#if table}
-	<h2>What the columns mean</h2>
+	<h2>Columns</h2>
 	<div class="mapping">
 		{#each MAPPABLE as field (field)}
 			<div class="rule">
@@ -137,15 +137,14 @@
 	</div>
 	{#if mapping.keys !== undefined}
 		<details open={ownNames !== ''}>
-			<summary>Names of keys in this list</summary>
+			<summary>Key names in this list</summary>
 			<p class="quiet">
-				English, German, French, Italian and Spanish names are known, as in Strg+Entf or Maj+Suppr. Others you can name, one a
-				line.
+				English, German, French, Italian and Spanish names are known, such as Strg+Entf or Maj+Suppr. Add others, one per line.
 			</p>
 			<Textarea
 				rows={3}
 				class="mono w-full"
-				aria-label="Names of keys in this list"
+				aria-label="Key names in this list"
 				placeholder="Löschtaste = Delete"
 				bind:value={ownNames}
 				onchange={tellAndKeep}
@@ -154,7 +153,7 @@
 		</details>
 	{/if}
 	{#if !isMapped}<p class="callout tone-limonite">
-			Say which columns hold the id and the label; one column may serve for both.
+			Choose the columns with the id and the label. They can be the same column.
 		</p>{/if}
 {/if}
 
@@ -162,12 +161,12 @@
 	.mapping {
 		display: grid;
 		grid-template-columns: repeat(auto-fill, minmax(210px, 1fr));
-		gap: 10px 16px;
+		gap: var(--space-2) var(--space-4);
 	}
 	.rule {
 		display: grid;
 		gap: 3px;
-		font-size: 13px;
+		font-size: var(--dense);
 		color: var(--ink-2);
 	}
 	.rule :global(select) {

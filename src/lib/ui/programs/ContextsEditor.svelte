@@ -1,6 +1,8 @@
 <script lang="ts">
+	import { formOf } from '$core/text/counted';
 	import { Textarea } from 'flowbite-svelte';
 	import type { ContextSpace } from '$core/context/space';
+	import Table from '../kit/Table.svelte';
 
 	/** Axes, their contexts and which combinations occur, as text, with a picture of the situations that result. */
 	let {
@@ -38,28 +40,28 @@
 			oninput={(event: Event) => onchange((event.currentTarget as HTMLTextAreaElement).value)}
 		/>
 		<p class="quiet hint">
-			An axis at the margin, its contexts indented beneath it, a context below another one further in. <span class="mono"
-				>never Assembly + Edge</span
-			>
-			says what cannot be at once; <span class="mono">only Document: Part; Selection: Edge | Face</span> lists what can;
-			<span class="mono">modes Document: part = part.open</span> that people switch among the contexts of an axis themselves, by these
-			commands.
+			Write each axis at the start of a line, with its contexts indented below it. <span class="mono">never Assembly + Edge</span>
+			excludes a combination; <span class="mono">only Document: Part; Selection: Edge | Face</span> lists the only possible
+			combinations;
+			<span class="mono">modes Document: part = part.open</span> lists the commands that switch between the contexts of an axis.
 		</p>
 	</div>
 	<div aria-live="polite">
 		{#if 'problem' in read}<p class="callout tone-garnet">{read.problem}</p>
 		{:else if picture}
 			{@const { rows, columns, counts, all } = picture}
-			<p><b>{all}</b> {all === 1 ? 'situation' : 'situations'} result.</p>
-			<div class="scroll">
-				<table>
-					<thead>
-						<tr
-							><th scope="col">{rows.label}</th>{#if columns}{#each columns.nodes as node (node.id)}<th scope="col"
-										>{node.label}</th
-									>{/each}{:else}<th scope="col">Situations</th>{/if}</tr
-						>
-					</thead>
+			<p><b>{all}</b> {formOf(all, 'situation', 'situations')} result.</p>
+			<!-- svelte-ignore a11y_no_noninteractive_tabindex -->
+			<div class="scroll" tabindex="0" role="region" aria-label="Situations">
+				<Table
+					name="Situations"
+					heads={[
+						rows.label,
+						...(columns
+							? columns.nodes.map((node) => ({ name: node.label, isNumber: true }))
+							: [{ name: 'Situations', isNumber: true }])
+					]}
+				>
 					<tbody>
 						{#each rows.nodes as node (node.id)}
 							<tr>
@@ -71,7 +73,7 @@
 							</tr>
 						{/each}
 					</tbody>
-				</table>
+				</Table>
 			</div>
 		{/if}
 	</div>
@@ -81,31 +83,19 @@
 	.contexts {
 		display: grid;
 		grid-template-columns: minmax(240px, 1fr) minmax(0, 1.3fr);
-		gap: 18px;
+		gap: var(--space-4);
 	}
 	.hint {
 		margin-top: 6px;
-		font-size: 12.5px;
+		font-size: var(--caption);
 	}
 	.scroll {
 		max-height: 320px;
 		margin-top: 6px;
 		overflow: auto;
 	}
-	table {
-		border-collapse: collapse;
-		font-size: 12.5px;
-	}
-	th,
-	td {
-		padding: 3px 8px;
-		border: 1px solid var(--line);
-		font-weight: 500;
-		text-align: left;
-	}
 	td {
 		background: var(--epidote-wash);
-		text-align: right;
 	}
 	.never {
 		background: none;

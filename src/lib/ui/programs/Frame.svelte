@@ -23,19 +23,19 @@
 	header {
 		display: flex;
 		align-items: center;
-		gap: 26px;
+		gap: var(--space-6);
 		height: 62px;
 		flex: none;
-		padding: 0 16px;
+		padding: 0 var(--space-4);
 		background: var(--panel);
 		border-bottom: 1px solid var(--line-strong);
 	}
 	.brand {
 		display: flex;
 		align-items: center;
-		gap: 9px;
+		gap: var(--space-2);
 		color: var(--ink);
-		font-size: 20px;
+		font-size: var(--title);
 		font-weight: 650;
 		text-decoration: none;
 	}

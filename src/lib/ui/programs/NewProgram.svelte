@@ -1,8 +1,9 @@
 <script lang="ts">
+	import { counted } from '$core/text/counted';
 	import { goto } from '$app/navigation';
 	import { Button } from 'flowbite-svelte';
 	import { ApplicationForm, catalogueFromTable, type ColumnMapping, type KeyNames } from '$core/application/catalogue-table';
-	import type { Table } from '$core/format/table/tree';
+	import type { Table as CommandList } from '$core/format/table/tree';
 	import { listed } from '$core/text/listed';
 	import { factoryOf } from '$core/hand-over/factory-of';
 	import { ApiError, ask } from '$lib/state/api';
@@ -11,10 +12,11 @@
 	import CommandTable from '$lib/ui/programs/CommandTable.svelte';
 	import { USUAL_RULES, type Rules } from '$lib/state/program-rules';
 	import RulesForm from '$lib/ui/programs/RulesForm.svelte';
+	import Table from '../kit/Table.svelte';
 
 	let rules = $state.raw<Rules>(USUAL_RULES);
 	let typing = $state.raw<'nowhere' | 'everywhere' | string[]>('nowhere');
-	let list = $state.raw<{ file: string; table: Table; mapping: ColumnMapping; names: KeyNames } | undefined>(undefined);
+	let list = $state.raw<{ file: string; table: CommandList; mapping: ColumnMapping; names: KeyNames } | undefined>(undefined);
 	let problem = $state('');
 	let busy = $state(false);
 	/** Commands that are shown before they are brought. */
@@ -30,7 +32,7 @@
 				? undefined
 				: {
 						case: 'ignored',
-						signs: 'any but blanks',
+						signs: 'any except spaces',
 						longest: 40,
 						completes: false,
 						accept: ['Enter'],
@@ -45,11 +47,11 @@
 	const labels = $derived(new Map(modes.map(({ id, label }) => [id as string, label])));
 	/** What the program brings itself, in words. */
 	const brings = $derived.by(() => {
-		const count = (many: number, one: string) => (many === 0 ? [] : [`${many} ${many === 1 ? one : `${one}s`}`]);
+		const some = (many: number, one: string, more?: string) => (many === 0 ? [] : [counted(many, one, more)]);
 		const inputs = built?.inputs ?? [];
 		return listed([
-			...count(inputs.filter((i) => i.keys !== undefined).length, 'shortcut'),
-			...count(inputs.filter((i) => i.alias !== undefined).length, 'typed name')
+			...some(inputs.filter((i) => i.keys !== undefined).length, 'shortcut'),
+			...some(inputs.filter((i) => i.alias !== undefined).length, 'alias', 'aliases')
 		]);
 	});
 
@@ -88,13 +90,13 @@
 		<h2>The program</h2>
 		<RulesForm {rules} onchange={(next) => (rules = next)} />
 		<div class="rule">
-			Bare keys are text <Picker
-				label="Bare keys are text"
+			Letter keys type text <Picker
+				label="Letter keys type text"
 				value={Array.isArray(typing) ? typing[0]! : typing}
 				onpick={(v) => (typing = v === 'nowhere' || v === 'everywhere' ? v : [v])}
 				items={[
 					{ value: 'nowhere', name: 'nowhere' },
-					{ value: 'everywhere', name: 'everywhere: a command line listens' },
+					{ value: 'everywhere', name: 'everywhere, to a command line' },
 					...modes.map((m) => ({ value: m.id as string, name: `only in ${m.label}` }))
 				]}
 			/>
@@ -108,10 +110,9 @@
 			{#if built.refused.length > 0}<Problems
 					problems={built.refused}
 					file={list.file}
-					title="{built.refused.length} of {list.table.records.length} lines need a look"
+					title="{built.refused.length} of {list.table.records.length} lines with problems"
 				/>{/if}
-			<table>
-				<thead><tr><th>Label</th><th>Id</th><th>Category</th><th>Exists in</th></tr></thead>
+			<Table name="Commands" heads={['Label', 'Id', 'Category', 'Exists in']}>
 				<tbody>
 					{#each built.commands.slice(0, MOST_SHOWN) as command (command.id)}
 						<tr
@@ -124,14 +125,14 @@
 						>
 					{/each}
 				</tbody>
-			</table>
-			{#if brings}<p class="quiet">{brings} become what the program says itself, its factory stratum.</p>{/if}
+			</Table>
+			{#if brings}<p class="quiet">{brings} become its factory level.</p>{/if}
 			<p>
 				<Button disabled={busy || built.commands.length === 0} onclick={bring}
-					>Bring {built.commands.length} commands as {built.application.name}</Button
+					>Add {built.application.name} with {built.commands.length} commands</Button
 				>
 			</p>
-			<p class="quiet">More axes of contexts, trees of them and what cannot occur together are said in Programs afterwards.</p>
+			<p class="quiet">You can add more contexts and exclusions in Programs later.</p>
 		{/if}
 	</section>
 </div>
@@ -145,8 +146,8 @@
 	section {
 		display: flex;
 		flex-direction: column;
-		gap: 12px;
-		padding: 18px;
+		gap: var(--space-3);
+		padding: var(--space-4);
 		overflow-y: auto;
 	}
 	.form {
@@ -156,26 +157,11 @@
 	.rule {
 		display: grid;
 		gap: 3px;
-		font-size: 13px;
+		font-size: var(--dense);
 		color: var(--ink-2);
 	}
 	.rule :global(select) {
 		max-width: none;
 		width: 100%;
-	}
-	table {
-		border-collapse: collapse;
-		width: 100%;
-		font-size: 13px;
-	}
-	th {
-		text-align: left;
-		font-weight: 500;
-		color: var(--ink-3);
-	}
-	th,
-	td {
-		padding: 5px 10px 5px 0;
-		border-bottom: 1px solid var(--line);
 	}
 </style>

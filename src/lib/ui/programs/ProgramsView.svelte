@@ -1,4 +1,6 @@
 <script lang="ts">
+	import { counted } from '$core/text/counted';
+	import ViewActs from '$lib/ui/kit/ViewActs.svelte';
 	import { goto, invalidateAll } from '$app/navigation';
 	import { page } from '$app/state';
 	import { Button } from 'flowbite-svelte';
@@ -6,6 +8,7 @@
 	import { may } from '$core/people/may';
 	import type { Person } from '$core/people/person';
 	import { ask, told } from '$lib/state/api';
+	import { useLastDone } from '$lib/state/last-done.svelte';
 	import { hearChanges } from '$lib/state/live.svelte';
 	import { Newest } from '$lib/state/newest';
 	import { ProgramDesk } from '$lib/state/program-desk.svelte';
@@ -22,7 +25,7 @@
 	const asked = $derived(page.url.searchParams.get('program') ?? page.params['app'] ?? data.applications[0]?.id);
 	let desk = $state.raw<ProgramDesk | undefined>(undefined);
 	let problem = $state('');
-	let done = $state('');
+	const done = useLastDone();
 	/** What would go with the program, once it was asked. */
 	let going = $state<string | undefined>(undefined);
 
@@ -61,9 +64,9 @@
 
 	async function store() {
 		if (!desk) return;
-		problem = done = '';
+		problem = done.text = '';
 		try {
-			done = await desk.store();
+			done.text = await desk.store();
 			await invalidateAll();
 			await open(desk.id);
 		} catch (error) {
@@ -103,29 +106,29 @@
 				</li>
 			{/each}
 		</ul>
-		{#if mayChange}<p><Button size="sm" href="/programs/new">Bring a program …</Button></p>{/if}
+		{#if mayChange}<ViewActs><Button size="sm" href="/programs/new">Add a program …</Button></ViewActs>{/if}
 		{#if data.applications.length === 0}<p class="quiet">
-				Skarn works on the commands of a program. Bring a list of them to begin: a table is enough.
+				Skarn works with the commands of a program. To begin, add a program from a list of its commands; a table is enough.
 			</p>{/if}
 	</nav>
 	<section aria-label="The program">
 		{#if problem}<p class="callout tone-garnet" role="alert">{problem}</p>{/if}
-		{#if done}<p class="callout tone-epidote" role="status">{done}</p>{/if}
+		{#if done.text}<p class="callout tone-epidote" role="status">{done.text}</p>{/if}
 		{#if desk}
 			{@const program = desk}
 			<header>
 				<h2>{program.document.application.name}</h2>
 				<p class="quiet">
-					<span class="mono">{program.id}</span> · {program.document.commands.length} commands · {program.situations}
-					{program.situations === 1 ? 'situation' : 'situations'}
+					<span class="mono">{program.id}</span> · {program.document.commands.length} commands · {counted(
+						program.situations,
+						'situation'
+					)}
 				</p>
-				<a href="/{program.id}/commands">Open it</a>
-				<a href="/{program.id}/folders">Where its files lie</a>
+				<a href="/{program.id}/commands">Open</a>
+				<a href="/{program.id}/folders">Search folders</a>
 			</header>
-			{#if !mayChange}<p class="callout tone-azurite">
-					A steward changes programs. You can look at what is said of this one.
-				</p>{/if}
-			<h3>What it is called and how it takes keys</h3>
+			{#if !mayChange}<p class="callout tone-azurite">Only stewards can change programs.</p>{/if}
+			<h3>Name and input rules</h3>
 			<fieldset class="form" disabled={!mayChange}>
 				<RulesForm rules={program.rules} onchange={(next) => (program.rules = next)} />
 			</fieldset>
@@ -134,10 +137,8 @@
 				<ContextsEditor text={program.contextsText} read={program.contexts} onchange={(text) => (program.contextsText = text)} />
 			</fieldset>
 			{#if mayChange}
-				<h3>Another catalogue</h3>
-				<p class="quiet">
-					A newer list of its commands is compared with the one here; what is said of a command that was renamed follows.
-				</p>
+				<h3>New command list</h3>
+				<p class="quiet">Compare a newer command list with this one. Settings of renamed commands are carried over.</p>
 				<CommandTable onchange={(list) => program.take(list)} />
 				{#if program.change}<CatalogueChange
 						change={program.change}
@@ -147,7 +148,7 @@
 					/>{/if}
 				<p class="acts">
 					<Button size="sm" disabled={!program.isChanged || program.problem !== undefined} onclick={() => void store()}
-						>Keep the changes</Button
+						>Save</Button
 					>
 					<Button size="sm" color="alternative" onclick={() => void askToDelete()}>Delete the program …</Button>
 					{#if program.problem}<span class="tone-garnet toned">{program.problem}</span>{/if}
@@ -159,11 +160,11 @@
 {#if going !== undefined && desk}
 	<Confirm
 		title="Delete {desk.document.application.name}?"
-		does="Delete it with all that there is of it"
+		does="Delete with all its data"
 		onconfirm={() => void remove()}
 		onclose={() => (going = undefined)}
 	>
-		<p>{going} A back-up is made first.</p>
+		<p>{going} A backup is created first.</p>
 	</Confirm>
 {/if}
 
@@ -174,19 +175,19 @@
 		height: 100%;
 	}
 	nav {
-		padding: 16px;
+		padding: var(--space-4);
 		background: var(--panel);
 		border-right: 1px solid var(--line-strong);
 		overflow-y: auto;
 	}
 	nav ul {
-		margin: 0 0 14px;
+		margin: 0 0 var(--space-3);
 		padding: 0;
 		list-style: none;
 	}
 	nav a {
 		display: block;
-		padding: 6px 10px;
+		padding: 6px var(--space-2);
 		border-radius: var(--radius);
 		color: var(--ink);
 		text-decoration: none;
@@ -199,25 +200,25 @@
 	section {
 		display: flex;
 		flex-direction: column;
-		gap: 12px;
-		padding: 18px;
+		gap: var(--space-3);
+		padding: var(--space-4);
 		overflow-y: auto;
 	}
 	header {
 		display: flex;
 		flex-wrap: wrap;
-		gap: 4px 16px;
+		gap: var(--space-1) var(--space-4);
 		align-items: baseline;
 	}
 	header h2 {
-		font-size: 19px;
+		font-size: var(--title);
 	}
 	header a {
 		color: var(--azurite);
 	}
 	h3 {
-		margin-top: 10px;
-		padding-top: 12px;
+		margin-top: var(--space-2);
+		padding-top: var(--space-3);
 		border-top: 1px solid var(--line);
 	}
 	fieldset {
@@ -232,7 +233,7 @@
 	.acts {
 		display: flex;
 		flex-wrap: wrap;
-		gap: 10px;
+		gap: var(--space-2);
 		align-items: center;
 		padding-top: 6px;
 	}

@@ -14,10 +14,10 @@
 			label: 'Several commands on one key',
 			key: 'ambiguity',
 			items: [
-				{ value: 'narrowest', name: 'the narrowest context wins' },
+				{ value: 'narrowest', name: 'the narrowest scope wins' },
 				{ value: 'first', name: 'the first in the list wins' },
 				{ value: 'chooser', name: 'a chooser opens' },
-				{ value: 'refuse', name: 'the second is refused' }
+				{ value: 'refuse', name: 'the second is not loaded' }
 			]
 		},
 		{
@@ -29,11 +29,11 @@
 			]
 		},
 		{
-			label: 'A key that begins a sequence',
+			label: 'First key of a sequence',
 			key: 'sequences',
 			items: [
-				{ value: 'at-once', name: 'fires at once' },
-				{ value: 'wait', name: 'waits for more' }
+				{ value: 'at-once', name: 'runs immediately' },
+				{ value: 'wait', name: 'waits for the next key' }
 			]
 		}
 	] as const;
@@ -44,7 +44,7 @@
 		>Name<Input
 			size="sm"
 			value={rules.name}
-			placeholder="as your office calls it"
+			placeholder="name in your office"
 			oninput={(event: Event) => set({ name: valueOf(event) })}
 		/></Label
 	>
@@ -56,7 +56,7 @@
 		</div>
 	{/each}
 	<Label
-		>Keys it keeps for itself, one a line<Textarea
+		>Reserved keys, one per line<Textarea
 			rows={2}
 			class="mono w-full"
 			value={rules.hardwired}
@@ -72,16 +72,16 @@
 		display: grid;
 		grid-template-columns: repeat(auto-fill, minmax(240px, 1fr));
 		align-items: start;
-		gap: 12px 18px;
+		gap: var(--space-3) var(--space-4);
 	}
 	.rules :global(label) {
 		color: var(--ink-2);
-		font-size: 13px;
+		font-size: var(--dense);
 	}
 	.rule {
 		display: grid;
 		gap: 3px;
-		font-size: 13px;
+		font-size: var(--dense);
 		color: var(--ink-2);
 	}
 	.rules :global(select) {

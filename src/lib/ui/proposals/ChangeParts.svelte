@@ -31,26 +31,26 @@
 		{/if}
 	{/each}
 	<div>
-		<Label for="changed-why">Why it is changed</Label>
+		<Label for="changed-why">Reason for the change</Label>
 		<Input id="changed-why" size="sm" required bind:value={reason} />
 	</div>
 	<p class="go">
 		<Button type="submit" size="sm" disabled={desk.busy || kept === 0 || reason.trim().length < 3}
-			>Change it{desk.left.size > 0 ? ` to ${kept} of ${proposal.changes.length} parts` : ''}</Button
+			>Change{desk.left.size > 0 ? ` to ${kept} of ${proposal.changes.length} parts` : ''}</Button
 		>
-		<Button size="sm" color="alternative" onclick={ondone}>Leave it</Button>
+		<Button size="sm" color="alternative" onclick={ondone}>Cancel</Button>
 	</p>
 </form>
 
 <style>
 	form {
 		display: grid;
-		gap: 10px;
+		gap: var(--space-2);
 		max-width: 420px;
-		padding: 10px 0;
+		padding: var(--space-2) 0;
 	}
 	.go {
 		display: flex;
-		gap: 8px;
+		gap: var(--space-2);
 	}
 </style>

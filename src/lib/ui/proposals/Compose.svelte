@@ -3,6 +3,7 @@
 	import { untrack } from 'svelte';
 	import type { StratumId } from '$core/strata/stratum';
 	import type { ProposalsDesk } from '$lib/state/proposals-desk.svelte';
+	import { useWorkspace } from '$lib/state/workspace.svelte';
 	import Picker from '../Picker.svelte';
 
 	/** Proposes to a common stratum what somebody says for themselves. */
@@ -16,12 +17,19 @@
 		wanted?: string | undefined;
 		ondone: () => void;
 	} = $props();
-	const sayings = untrack(() => desk.sayings);
+	const workspace = useWorkspace();
+	const sayings = $derived(desk.sayings);
 	const first = untrack(() => sayings.findIndex(({ saying }) => `${saying.chapter}\n${saying.key}` === wanted));
 	let target = $state<StratumId>(untrack(() => desk.targets[0]?.id ?? ('' as StratumId)));
-	let label = $state(first < 0 ? '' : sayings[first]!.part.text);
+	let label = $state(untrack(() => sayings[first]?.part.text ?? ''));
 	let reason = $state('');
 	let chosen = $state<number[]>(first < 0 ? [] : [first]);
+
+	async function example() {
+		if (!(await desk.makeExample()) || !sayings[0]) return;
+		chosen = [0];
+		label = sayings[0].part.text;
+	}
 
 	async function propose(event: SubmitEvent) {
 		event.preventDefault();
@@ -30,12 +38,18 @@
 	}
 </script>
 
-<h2>Propose something of mine</h2>
+<h2>Propose a change</h2>
 {#if sayings.length === 0}
-	<p class="quiet">You say nothing for yourself in this setup yet. Give yourself a key, try it for a while, then propose it.</p>
+	<p class="quiet">You have no personal changes in this setup yet. Make a change, try it for a while, then propose it.</p>
+	{#if desk.example}<p>
+			<Button size="sm" color="alternative" disabled={workspace.edits.busy} onclick={() => void example()}
+				>Try it with an example</Button
+			>
+			<span class="quiet">{desk.example.keys} for {desk.example.command.label}, in your personal level</span>
+		</p>{/if}
 {:else}
 	<form onsubmit={propose}>
-		<ul aria-label="What you say for yourself">
+		<ul aria-label="Your personal changes">
 			{#each sayings as { part }, i (i)}
 				<li>
 					<label
@@ -54,23 +68,17 @@
 			/>
 		</div>
 		<div>
-			<Label for="proposed">What it is, in a few words</Label><Input
-				id="proposed"
-				size="sm"
-				required
-				maxlength={180}
-				bind:value={label}
-			/>
+			<Label for="proposed">Short title</Label><Input id="proposed" size="sm" required maxlength={180} bind:value={label} />
 		</div>
-		<div><Label for="why">Why</Label><Textarea id="why" rows={3} class="w-full" required bind:value={reason} /></div>
+		<div><Label for="why">Reason</Label><Textarea id="why" rows={3} class="w-full" required bind:value={reason} /></div>
 		<div class="to">
 			<Button
 				type="submit"
 				size="sm"
 				disabled={desk.busy || chosen.length === 0 || label.trim() === '' || reason.trim().length < 3}
-				>Propose {chosen.length > 1 ? `${chosen.length} things` : 'it'}</Button
+				>Propose {chosen.length > 1 ? `${chosen.length} changes` : 'it'}</Button
 			>
-			<Button size="sm" color="alternative" onclick={ondone}>Leave it</Button>
+			<Button size="sm" color="alternative" onclick={ondone}>Cancel</Button>
 		</div>
 	</form>
 {/if}
@@ -78,7 +86,7 @@
 <style>
 	form {
 		display: grid;
-		gap: 12px;
+		gap: var(--space-3);
 		max-width: 560px;
 	}
 	ul {
@@ -89,17 +97,17 @@
 		list-style: none;
 	}
 	li {
-		padding: 4px 0;
+		padding: var(--space-1) 0;
 		border-top: 1px solid var(--line);
 	}
 	label {
 		display: flex;
-		gap: 8px;
+		gap: var(--space-2);
 		align-items: center;
 	}
 	.to {
 		display: flex;
-		gap: 10px;
+		gap: var(--space-2);
 		align-items: center;
 	}
 </style>

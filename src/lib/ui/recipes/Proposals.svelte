@@ -36,16 +36,16 @@
 	.proposals {
 		display: grid;
 		grid-template-columns: repeat(2, minmax(0, 1fr));
-		gap: 8px;
+		gap: var(--space-2);
 	}
 	.proposal {
 		display: grid;
-		padding: 6px 10px;
+		padding: 6px var(--space-2);
 		border: 1px solid var(--line-strong);
 		border-radius: 4px;
 		background: transparent;
 		color: var(--ink);
-		font-size: 12.5px;
+		font-size: var(--caption);
 		text-align: left;
 		overflow: hidden;
 	}

@@ -47,7 +47,7 @@
 	function pairs(text: string, take: (pairs: [string, string][]) => void) {
 		const lines = text.split('\n').filter((line) => line.trim() !== '');
 		const wrong = lines.find((line) => !/\S\s*=\s*\S/.test(line));
-		if (wrong !== undefined) problem = `"${wrong.trim()}" is not of the form name = meaning`;
+		if (wrong !== undefined) problem = `"${wrong.trim()}" is not in the form name = meaning`;
 		else take(lines.map((line) => [line.slice(0, line.indexOf('=')).trim(), line.slice(line.indexOf('=') + 1).trim()]));
 	}
 
@@ -99,20 +99,20 @@
 	{:else if record.shape === 'line'}
 		{@render entry('One record', record.template, (template) => setRecord({ template }), '{alias} -> {command}[ # {note}]', true)}
 		{@render entry('Comment sign', record.comment ?? '', (comment) => setRecord({ comment }), 'none')}
-		{@render entry('A line goes on after', record.continues ?? '', (continues) => setRecord({ continues }), 'nothing')}
+		{@render entry('Continuation mark', record.continues ?? '', (continues) => setRecord({ continues }), 'nothing')}
 		<label class="check"
 			><input
 				type="checkbox"
 				checked={record.gap === 'wide'}
 				onchange={(e) => setRecord({ gap: e.currentTarget.checked ? 'wide' : '' })}
-			/> Fields stand in columns</label
+			/> Fixed-width columns</label
 		>
 		<label>
 			<span>[Sections]</span>
 			<select class="picker" value={record.sections} onchange={(e) => setRecord({ sections: e.currentTarget.value })}>
 				<option value="none">none</option>
-				<option value="context">name the context</option>
-				<option value="kept">are read over</option>
+				<option value="context">contain the context</option>
+				<option value="kept">are ignored</option>
 			</select>
 		</label>
 	{:else if record.shape === 'delimited'}
@@ -154,7 +154,7 @@
 	{/if}
 	{#if !asText && recipe.holds === 'shortcuts'}
 		<details class="wide">
-			<summary>How keys are spelled, and what contexts are called</summary>
+			<summary>Key and context names</summary>
 			<div class="form inner">
 				{#each signs as sign (sign)}
 					{@render entry(sign, spelling[sign], (word) => setKeys({ [sign]: word }), sign)}
@@ -164,13 +164,13 @@
 				)}
 				{@render entry('Between modifier and key', spelling.joint, (joint) => setKeys({ joint }), '+')}
 				<label>
-					<span>Modifiers stand</span>
+					<span>Modifier position</span>
 					<select class="picker" value={spelling.place} onchange={(e) => setKeys({ place: e.currentTarget.value })}>
 						<option value="before">before the key</option>
-						<option value="behind">behind the key</option>
+						<option value="behind">after the key</option>
 					</select>
 				</label>
-				{@render entry('Between strokes', spelling.then, (then) => setKeys({ then: then === '' ? ' ' : then }), 'a blank')}
+				{@render entry('Between strokes', spelling.then, (then) => setKeys({ then: then === '' ? ' ' : then }), 'a space')}
 				<label>
 					<span>Letters</span>
 					<select class="picker" value={spelling.letters} onchange={(e) => setKeys({ letters: e.currentTarget.value })}>
@@ -179,14 +179,14 @@
 					</select>
 				</label>
 				<label>
-					<span>A letter names</span>
+					<span>A letter means</span>
 					<select class="picker" value={spelling.by} onchange={(e) => setKeys({ by: e.currentTarget.value })}>
 						<option value="character">the character</option>
-						<option value="position">the place on a US keyboard</option>
+						<option value="position">the position on a US keyboard</option>
 					</select>
 				</label>
 				<label class="wide">
-					<span>Other names of keys, one a line: Skarn’s = the file’s</span>
+					<span>Other key names, one per line: name in Skarn = name in the file</span>
 					<textarea
 						class="mono"
 						rows="2"
@@ -199,7 +199,7 @@
 					></textarea>
 				</label>
 				<label class="wide">
-					<span>Contexts, one a line: the file’s = axis=context, or everywhere</span>
+					<span>Contexts, one per line: name in the file = axis=context, or everywhere</span>
 					<textarea
 						class="mono"
 						rows="2"
@@ -213,56 +213,57 @@
 			</div>
 		</details>
 	{/if}
-	<button class="linkish" type="button" onclick={() => (asText = !asText)}>{asText ? 'Part by part' : 'All of it as JSON'}</button
+	<button class="linkish" type="button" onclick={() => (asText = !asText)}
+		>{asText ? 'By field' : 'Recipe as JSON, complete'}</button
 	>
 </div>
-{#if problem}<p class="callout tone-garnet" role="alert">{problem}. The recipe stays as it was.</p>{/if}
+{#if problem}<p class="callout tone-garnet" role="alert">{problem}. The recipe was not changed.</p>{/if}
 
 <style>
 	.form {
 		display: grid;
 		grid-template-columns: repeat(3, minmax(0, 1fr));
-		gap: 8px 12px;
+		gap: var(--space-2) var(--space-3);
 		align-items: end;
 	}
 	.inner {
-		margin-top: 8px;
+		margin-top: var(--space-2);
 	}
 	summary {
-		font-size: 13px;
+		font-size: var(--dense);
 	}
 	.wide {
 		grid-column: 1 / -1;
 	}
 	label > span {
 		display: block;
-		font-size: 12.5px;
+		font-size: var(--caption);
 		color: var(--ink-2);
 	}
 	input:not([type]),
 	textarea {
 		width: 100%;
-		padding: 3px 8px;
+		padding: 3px var(--space-2);
 		border: 1px solid var(--control);
 		border-radius: 3px;
 		background: var(--raised);
 		color: var(--ink);
-		font-size: 13px;
+		font-size: var(--dense);
 	}
 	.check {
-		font-size: 13px;
+		font-size: var(--dense);
 	}
 	.columns {
 		display: flex;
 		flex-wrap: wrap;
-		gap: 8px;
+		gap: var(--space-2);
 	}
 	.linkish {
 		justify-self: start;
-		font-size: 13px;
+		font-size: var(--dense);
 	}
 	.callout {
-		margin-top: 8px;
-		font-size: 13px;
+		margin-top: var(--space-2);
+		font-size: var(--dense);
 	}
 </style>

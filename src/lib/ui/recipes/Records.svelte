@@ -1,7 +1,9 @@
 <script lang="ts">
+	import { formOf } from '$core/text/counted';
 	import type { RecipeWorkshop } from '$lib/state/recipe-workshop.svelte';
 	import Preview from '../hand-over/Preview.svelte';
 	import Problems from '../hand-over/Problems.svelte';
+	import Table from '../kit/Table.svelte';
 
 	/** What the recipe reads in the sample, or what bringing that would change. */
 	let { workshop }: { workshop: RecipeWorkshop } = $props();
@@ -16,19 +18,18 @@
 		<span class="tone-epidote"><b class="toned">● {workshop.records.length}</b> records</span>
 		<span class="tone-azurite"
 			><b class="toned">{workshop.known}</b> of them {workshop.holds === 'macros'
-				? 'with steps that can be read'
-				: 'of commands here'}</span
+				? 'with readable steps'
+				: 'of known commands'}</span
 		>
 		<span class={workshop.unknown.length > 0 ? 'tone-limonite' : 'quiet'}
 			><b class="toned">▲ {workshop.unknown.length}</b>
-			{workshop.unknown.length === 1 ? 'line' : 'lines'} that it does not read</span
+			{formOf(workshop.unknown.length, 'line', 'lines')} not read</span
 		>
 		{#if workshop.trial}
 			{@const { failed, tried } = workshop.trial}
 			<span class={failed ? 'tone-garnet' : 'tone-epidote'}
 				>{#if failed}<b class="toned">◆ round trip</b> line {failed.line}: {failed.reason}{:else}<b class="toned">✓ round trip</b>
-					of
-					{tried} records, byte for byte{/if}</span
+					for {tried} records, byte for byte{/if}</span
 			>
 		{/if}
 	</p>
@@ -41,12 +42,7 @@
 		<Preview file={workshop.fileName} reading={workshop.imported} ondone={() => (workshop.imported = undefined)} />
 	{:else}
 		<div class="table">
-			<table>
-				<thead
-					><tr
-						><th class="num">Line</th>{#each workshop.fields as field (field)}<th>{field}</th>{/each}</tr
-					></thead
-				>
+			<Table name="Records" heads={[{ name: 'Line', isNumber: true }, ...workshop.fields.map((name) => ({ name }))]}>
 				<tbody>
 					{#each workshop.records.slice(0, MOST_READ) as record (record.start)}
 						<tr class:off={record.off}>
@@ -55,7 +51,7 @@
 								{@const value = record.fields[field]?.value ?? ''}
 								{@const isMissing = field === 'command' && !knows(value) && !(workshop.holds === 'bars' && value === '-')}
 								<td class="mono" class:unknown={isMissing}
-									><span class="value">{value}</span>{#if isMissing}<span class="quiet sans">not here</span
+									><span class="value">{value}</span>{#if isMissing}<span class="quiet sans">unknown command</span
 										>{/if}{#if record.off && i === 0}<span class="quiet sans">commented out</span>{/if}</td
 								>
 							{/each}
@@ -67,7 +63,7 @@
 						>
 					{/each}
 				</tbody>
-			</table>
+			</Table>
 			{#if workshop.records.length > MOST_READ}<p class="quiet more">and {workshop.records.length - MOST_READ} more</p>{/if}
 		</div>
 	{/if}
@@ -79,13 +75,13 @@
 		flex-direction: column;
 		flex: 1;
 		min-height: 280px;
-		gap: 8px;
+		gap: var(--space-2);
 	}
 	.counts {
 		display: flex;
 		flex-wrap: wrap;
-		gap: 4px 16px;
-		font-size: 13px;
+		gap: var(--space-1) var(--space-4);
+		font-size: var(--dense);
 	}
 	.table {
 		flex: 1;
@@ -93,27 +89,6 @@
 		overflow: auto;
 		border: 1px solid var(--line-strong);
 		border-radius: 3px;
-	}
-	table {
-		width: 100%;
-		border-collapse: collapse;
-		font-size: 13px;
-	}
-	th {
-		position: sticky;
-		top: 0;
-		padding: 4px 10px;
-		background: var(--panel);
-		font-size: 12.5px;
-		font-weight: 600;
-		text-align: left;
-	}
-	th.num {
-		text-align: right;
-	}
-	td {
-		padding: 3px 10px;
-		border-top: 1px solid var(--line);
 	}
 	.off td {
 		color: var(--ink-3);
@@ -132,7 +107,7 @@
 		color: var(--limonite);
 	}
 	.more {
-		padding: 6px 10px;
-		font-size: 13px;
+		padding: 6px var(--space-2);
+		font-size: var(--dense);
 	}
 </style>

@@ -24,8 +24,8 @@
 </script>
 
 <div class="bar">
-	<h1>Recipe</h1>
-	<div role="group" aria-label="The file holds">
+	<h2>Recipe</h2>
+	<div class="segmented" role="group" aria-label="The file contains">
 		{#each Holds.options as kind (kind)}
 			<button
 				class="pill"
@@ -46,7 +46,7 @@
 	class="mono"
 	spellcheck="false"
 	aria-label="Sample"
-	placeholder="Paste a file here, drop it, or open it. If the proposal is wrong, select the parts of one record and say what they are."
+	placeholder="Paste, drop or open a file here. If the proposed recipe is wrong, select the parts of one record and mark what they are."
 	oninput={() => workshop.forgetMarks()}
 	ondragover={(event) => event.preventDefault()}
 	ondrop={(event) => {
@@ -55,7 +55,7 @@
 		void workshop.open(event.dataTransfer.files[0]);
 	}}></textarea>
 <div class="marks" role="group" aria-label="Mark the selection as">
-	<span class="quiet">The selection is the</span>
+	<span class="quiet">Mark the selection as</span>
 	{#each workshop.markable as field (field)}
 		{@const marked = workshop.marks[field]}
 		<button class="pill" type="button" aria-pressed={marked !== undefined} onclick={() => mark(field)}
@@ -63,19 +63,19 @@
 		>
 	{/each}
 	{#if Object.keys(workshop.marks).length > 0}<button class="linkish" type="button" onclick={() => workshop.forgetMarks()}
-			>Forget the marks</button
+			>Clear marks</button
 		>{/if}
 </div>
 {#if workshop.refusal}<Problems
 		problems={workshop.refusal.problems}
 		file={workshop.fileName}
-		title="Not taken. {workshop.refusal.message}"
+		title="Not imported. {workshop.refusal.message}"
 	/>{/if}
 
 <style>
 	.bar {
 		display: flex;
-		gap: 14px;
+		gap: var(--space-3);
 		align-items: center;
 	}
 	.bar > div {
@@ -84,7 +84,7 @@
 	}
 	.open {
 		margin-left: auto;
-		font-size: 13px;
+		font-size: var(--dense);
 	}
 	.open input {
 		position: absolute;
@@ -98,12 +98,12 @@
 	textarea {
 		flex: 1;
 		min-height: 120px;
-		padding: 8px 10px;
+		padding: var(--space-2) var(--space-2);
 		border: 1px solid var(--control);
 		border-radius: 3px;
 		background: var(--raised);
 		color: var(--ink);
-		font-size: 13px;
+		font-size: var(--dense);
 		line-height: 1.5;
 		white-space: pre;
 		resize: none;
@@ -114,6 +114,6 @@
 		flex-wrap: wrap;
 		gap: 6px;
 		align-items: center;
-		font-size: 13px;
+		font-size: var(--dense);
 	}
 </style>

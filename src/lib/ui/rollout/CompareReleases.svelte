@@ -28,7 +28,7 @@
 	}
 	.which {
 		display: flex;
-		gap: 10px;
-		padding: 8px 0;
+		gap: var(--space-2);
+		padding: var(--space-2) 0;
 	}
 </style>

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { counted } from '$core/text/counted';
 	import { Button, Checkbox, Modal } from 'flowbite-svelte';
 	import { soundOf } from '$core/profile/problems';
 	import { rebased } from '$core/profile/rebase';
@@ -20,7 +21,7 @@
 		onclose
 	}: {
 		at: RolloutSeat;
-		/** Who sits there, with which setup; empty for nobody. */
+		/** User, with which setup; empty for nobody. */
 		sits: string;
 		onanew: () => void;
 		onclose: () => void;
@@ -31,7 +32,9 @@
 	const [seat, release] = [at.id, at.report?.release ?? null];
 	// svelte-ignore state_referenced_locally
 	const who = sits;
-	const given = [...(release === null ? [] : [`release ${release}`]), ...(who ? [`the own of ${who}`] : [])].join(' with ');
+	const given = [...(release === null ? [] : [`release ${release}`]), ...(who ? [`the personal changes of ${who}`] : [])].join(
+		' with '
+	);
 	let open = $state(true);
 	let items = $state.raw<readonly DriftItem[] | undefined>(undefined);
 	let base = $state.raw<Profile>([]);
@@ -51,7 +54,7 @@
 			// a file may hold texts of any shape
 			import('$core/recipe/shapes/all')
 		]);
-		const laid = strataInFile(`what ${seat} was given`, drift.laid);
+		const laid = strataInFile(`the files that were installed at ${seat}`, drift.laid);
 		isOfSeveral = laid.length > 1;
 		base = workspace.profile.map((s) => ({ ...s, contents: (laid.find(({ id }) => id === s.id) ?? s).contents }));
 		items = driftOf(`interface.json of ${seat}`, drift.text, laid, workspace.draft.names);
@@ -66,20 +69,21 @@
 		chosen = next;
 	}
 
-	/** Proposes what was changed by hand to the strata of the office that would say it, instead of writing it. */
+	/** Proposes what was edited locally to the strata of the office that would say it, instead of writing it. */
 	async function propose() {
 		const { profile, subject, path, revision } = workspace;
 		const { sound } = soundOf(subject, profile, rebased(profile, wanted, base).changes);
-		if (sound.length === 0) return void (problem = 'The strata say it already, or cannot say it; there is nothing to propose.');
+		if (sound.length === 0)
+			return void (problem = 'There is nothing to propose: the levels already contain these changes, or cannot contain them.');
 		const strata = [...new Set(sound.map((change) => change.stratum))];
 		const named = strata.map((id) => profile.find((one) => one.id === id)?.name ?? id);
 		try {
 			for (const stratum of strata)
 				await ask(`${path}/proposals`, 'POST', {
 					...{ stratum, base: revision, changes: sound.filter((change) => change.stratum === stratum) },
-					...{ label: `Changed by hand at ${seat}`, reason: `Found at ${seat}, where somebody has changed it by hand.` }
+					...{ label: `Local edits at ${seat}`, reason: `Found as a local edit at ${seat}.` }
 				});
-			workspace.notice = { kind: 'done', text: `Proposed to ${listed(named)}: what was changed by hand at ${seat}` };
+			workspace.notice = { kind: 'done', text: `Proposed to ${listed(named)}: local edits at ${seat}` };
 			onclose();
 		} catch (error) {
 			problem = (error as Error).message;
@@ -90,21 +94,18 @@
 		const { profile, subject } = workspace;
 		const { changes, lost, conflicts } = rebased(profile, wanted, base);
 		const { sound, stays } = soundOf(subject, profile, changes);
-		const isDone = await workspace.edits.commit(
-			`Adopt from ${seat}: ${wanted.length === 1 ? 'one change' : `${wanted.length} changes`} by hand`,
-			sound
-		);
+		const isDone = await workspace.edits.commit(`Adopt from ${seat}: ${counted(wanted.length, 'local edit')}`, sound);
 		if (!isDone) return;
-		const open = [...lost, ...stays, ...conflicts.map(() => 'a text that the office has changed in the same lines')];
-		if (open.length > 0) workspace.notice = { kind: 'failed', text: `Not taken over: ${open.join('; ')}.` };
+		const open = [...lost, ...stays, ...conflicts.map(() => 'text that the office has changed in the same lines')];
+		if (open.length > 0) workspace.notice = { kind: 'failed', text: `Not adopted: ${open.join('; ')}.` };
 		onclose();
 	}
 </script>
 
 <Modal
 	bind:open
-	title="{seat}: what was changed by hand"
-	aria-label="{seat}: what was changed by hand"
+	title="{seat}: local edits"
+	aria-label="{seat}: local edits"
 	size="md"
 	{onclose}
 	classes={{ body: 'p-4 md:p-4 space-y-3', header: 'p-4 md:p-4' }}
@@ -114,11 +115,12 @@
 	{:else if !items}
 		<p class="quiet" role="status">Reading the file of {seat} …</p>
 	{:else if items.length === 0}
-		<p>The file says what {seat} was given; only its form or the order differs.</p>
+		<p>The file has the same content as the release; only its format or order differs.</p>
 	{:else}
 		<p>
-			{items.length === 1 ? 'One thing differs' : `${items.length} things differ`} from {given}. What is adopted becomes an edit
-			of {isOfSeveral ? 'the stratum that says it' : (office?.name ?? 'the office')}, and goes out with the next release.
+			{counted(items.length, 'difference')} from {given}. Adopted changes become an edit of {isOfSeveral
+				? 'the level that contains the item'
+				: (office?.name ?? 'the office')} and are part of the next release.
 		</p>
 		<ul>
 			{#each items as item (item)}
@@ -132,7 +134,7 @@
 						<span>{item.about}</span>
 						<small class="quiet"
 							>{chapterOf(item.chapter).words.one}
-							{item.kind}{#if isOfSeveral}, {item.stratum}{/if}{#if !isInReach(item)}: look at a setup that has it{/if}</small
+							{item.kind}{#if isOfSeveral}, {item.stratum}{/if}{#if !isInReach(item)}: switch to a setup that contains it{/if}</small
 						>
 					</Checkbox>
 				</li>
@@ -145,18 +147,18 @@
 			onclick={() => {
 				onanew();
 				onclose();
-			}}>Lay {release === null ? 'it' : `release ${release}`} anew</Button
+			}}>Reinstall {release === null ? 'the release' : `release ${release}`}</Button
 		>
 		{#if items && items.length > 0}
 			<Button disabled={chosen.size === 0 || workspace.role !== 'steward' || workspace.edits.busy} onclick={adopt}
 				>Adopt {chosen.size === items.length ? 'all' : chosen.size}</Button
 			>
 			{#if workspace.document.isOpen}<Button color="alternative" disabled={chosen.size === 0} onclick={() => void propose()}
-					>Propose it</Button
+					>Propose</Button
 				>{/if}
 			{#if workspace.role !== 'steward'}<span class="small"
-					>Adopting is the steward's: <button type="button" class="linkish" onclick={() => office && workspace.writeTo(office.id)}
-						>write to Office</button
+					>Only stewards can adopt: <button type="button" class="linkish" onclick={() => office && workspace.writeTo(office.id)}
+						>switch to Office</button
 					></span
 				>{/if}
 		{/if}
@@ -182,9 +184,9 @@
 		text-align: center;
 	}
 	small {
-		margin-left: 8px;
+		margin-left: var(--space-2);
 	}
 	.small {
-		font-size: 13px;
+		font-size: var(--dense);
 	}
 </style>

@@ -14,7 +14,7 @@
 
 {#if next.others.length > 0}
 	<fieldset>
-		<legend class="quiet">What goes out with the office stratum</legend>
+		<legend class="quiet">Also in the release</legend>
 		{#each next.others as { id, name } (id)}<label
 				><input
 					type="checkbox"
@@ -28,9 +28,9 @@
 	{#if next.leaving.length > 0}
 		<p class="tone-limonite small">
 			<span class="toned">▲</span>
-			{listed(next.leaving.map(({ name }) => name))} went out with release {workspace.channel}; without {next.leaving.length === 1
+			{listed(next.leaving.map(({ name }) => name))} was in release {workspace.channel}; without {next.leaving.length === 1
 				? 'it'
-				: 'them'} the seats lose what {next.leaving.length === 1 ? 'it says' : 'they say'}.
+				: 'them'} the seats lose the content of {next.leaving.length === 1 ? 'that level' : 'those levels'}.
 		</p>
 	{/if}
 {/if}
@@ -39,13 +39,13 @@
 	fieldset {
 		display: flex;
 		flex-wrap: wrap;
-		gap: 4px 14px;
+		gap: var(--space-1) var(--space-3);
 		margin: 0;
 		padding: 0;
 		border: 0;
 	}
 	.small {
 		margin: 0;
-		font-size: 12.5px;
+		font-size: var(--caption);
 	}
 </style>

@@ -1,4 +1,6 @@
 <script lang="ts">
+	import { moment } from '$lib/ui/when';
+	import { counted } from '$core/text/counted';
 	import { Button } from 'flowbite-svelte';
 	import type { Release } from '$core/release/release';
 	import { useWorkspace } from '$lib/state/workspace.svelte';
@@ -28,18 +30,18 @@
 			<i class="band band-office" style:height="{10 + 6 * thickness(release.entries)}px"></i>
 			<div>
 				<h3>
-					Release {release.number}{#if release.number === channel}<span class="mark">seats follow this</span>{/if}
+					Release {release.number}{#if release.number === channel}<span class="mark">current release for seats</span>{/if}
 				</h3>
 				<p>{release.notes}</p>
 				{#if release.strata.length > 1}<p class="quiet small">
 						with {release.strata.slice(1).map(nameOfStratum).join(', ')}
 					</p>{/if}
 				<p class="quiet small">
-					{new Date(release.at).toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' })} by {workspace.document
-						.isOpen
-						? workspace.nameOf(release.by)
-						: `the ${release.role}`}, {release.entries}
-					{release.entries === 1 ? 'entry' : 'entries'}, {release.bytes} bytes, SHA-256
+					{moment(release.at)} by {workspace.document.isOpen ? workspace.nameOf(release.by) : `the ${release.role}`}, {counted(
+						release.entries,
+						'entry',
+						'entries'
+					)}, {release.bytes} bytes, SHA-256
 					<span class="mono" title={release.sha256}>{release.sha256.slice(0, 12)}…</span>
 				</p>
 			</div>
@@ -63,11 +65,11 @@
 	li {
 		display: grid;
 		grid-template-columns: 30px 1fr auto;
-		gap: 14px;
+		gap: var(--space-3);
 		align-items: start;
 	}
 	li > div {
-		padding-bottom: 14px;
+		padding-bottom: var(--space-3);
 	}
 	i {
 		width: 30px;
@@ -75,15 +77,15 @@
 		border-bottom: 2px solid var(--ground);
 	}
 	.mark {
-		margin-left: 8px;
-		padding: 1px 8px;
+		margin-left: var(--space-2);
+		padding: 1px var(--space-2);
 		border-radius: 9px;
 		background: var(--azurite);
 		color: var(--ground);
-		font-size: 12px;
+		font-size: var(--caption);
 		font-weight: 600;
 	}
 	.small {
-		font-size: 12.5px;
+		font-size: var(--caption);
 	}
 </style>

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { counted } from '$core/text/counted';
 	import type { Difference } from '$core/chapter/chapter';
 	import { newsBetween } from '$core/profile/differences';
 	import type { Profile } from '$core/strata/stratum';
@@ -34,11 +35,11 @@
 
 {#if problem}<p class="callout tone-garnet" role="alert">{problem}</p>
 {:else if !found}<p class="quiet" role="status">Comparing …</p>
-{:else if found.length === 0}<p class="quiet">Release {from} and release {to} say the same.</p>
+{:else if found.length === 0}<p class="quiet">Release {from} and release {to} are identical.</p>
 {:else}
-	<p>{found.length === 1 ? 'One thing differs' : `${found.length} things differ`} in release {to}.</p>
+	<p>{counted(found.length, 'difference')} in release {to}.</p>
 	<div class="rows">
-		<VirtualRows rows={found} height={30} role="list" aria-label="Release {to} against release {from}" tabindex={0}>
+		<VirtualRows rows={found} role="list" aria-label="Release {to} against release {from}" tabindex={0}>
 			{#snippet row(difference: Difference, _i: number, top: number)}
 				<div class="row" role="listitem" style:transform="translateY({top}px)"><DifferenceRow {difference} /></div>
 			{/snippet}
@@ -59,11 +60,11 @@
 		left: 0;
 		display: grid;
 		grid-template-columns: 18px 18px minmax(90px, auto) minmax(0, 1fr);
-		gap: 8px;
+		gap: var(--space-2);
 		align-items: center;
 		width: 100%;
-		height: 30px;
-		padding: 0 8px;
-		font-size: 13px;
+		height: var(--row);
+		padding: 0 var(--space-2);
+		font-size: var(--dense);
 	}
 </style>

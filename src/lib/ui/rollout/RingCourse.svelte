@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { counted } from '$core/text/counted';
 	import { Button } from 'flowbite-svelte';
 	import { minutes } from '$core/release/rings';
 	import type { SeatState } from '$core/release/release';
@@ -10,13 +11,13 @@
 	const { course, verdict } = $derived(desk);
 	const isUnderWay = $derived(course !== null && course.state !== 'done');
 	const until = $derived(verdict?.until ? Math.max(0, Math.ceil((Date.parse(verdict.until) - desk.now) / 60_000)) : undefined);
-	const counted = (counts: Partial<Record<SeatState, number>>) => Object.entries(counts) as [SeatState, number][];
+	const states = (counts: Partial<Record<SeatState, number>>) => Object.entries(counts) as [SeatState, number][];
 </script>
 
 <section aria-label="Rings">
 	<h2>
-		{#if isUnderWay && course}Release {course.release} on its way{:else}Rings{/if}
-		{#if desk.mayRelease}<Button size="xs" color="alternative" onclick={onrings}>Arrange the rings …</Button>{/if}
+		{#if isUnderWay && course}Rollout of release {course.release}{:else}Rings{/if}
+		{#if desk.mayRelease}<Button size="xs" color="alternative" onclick={onrings}>Edit rings …</Button>{/if}
 	</h2>
 	{#if desk.views.length > 1}
 		<ol>
@@ -24,16 +25,16 @@
 				<li class:reached={ring.isReached} aria-current={isUnderWay && ring.place === course?.reached ? 'step' : undefined}>
 					<b aria-label="follows">{ring.release ?? '–'}</b>
 					<div>
-						<h3>{ring.name} <small class="quiet">{ring.seats === 1 ? '1 seat' : `${ring.seats} seats`}</small></h3>
+						<h3>{ring.name} <small class="quiet">{counted(ring.seats, 'seat')}</small></h3>
 						<p class="quiet small">
 							{#if ring.place < desk.views.length - 1}{ring.soak === 0
-									? 'the next one follows at once'
-									: `${minutes(ring.soak)} before the next one`}{#if ring.limit > 0}, up to {ring.limit} % in trouble{/if}{:else}all
-								that are in no other ring{/if}
+									? 'the next ring follows immediately'
+									: `${minutes(ring.soak)} before the next ring`}{#if ring.limit > 0}, up to {ring.limit} % in trouble{/if}{:else}all
+								seats without another ring{/if}
 						</p>
 					</div>
 					<p class="counts">
-						{#each counted(ring.counts) as [state, count] (state)}<span class="tone-{SEAT_LOOKS[state].tone}"
+						{#each states(ring.counts) as [state, count] (state)}<span class="tone-{SEAT_LOOKS[state].tone}"
 								><span class="toned" aria-hidden="true">{SEAT_LOOKS[state].sign}</span> {count} {SEAT_LOOKS[state].text}</span
 							>{/each}
 					</p>
@@ -47,17 +48,17 @@
 			role="status"
 		>
 			<p>
-				{verdict.why}{#if until !== undefined && until > 0}&#32;That is in {minutes(until)}.{/if}
+				{verdict.why}{#if until !== undefined && until > 0}&#32;In {minutes(until)}.{/if}
 			</p>
 			{#if desk.mayRelease}
 				<p class="go">
 					{#if verdict.waits === 'untested'}<Button size="xs" disabled={desk.busy} onclick={() => void desk.steer('confirm')}
-							>Release it untested</Button
+							>Release untested</Button
 						>{/if}
 					{#if course?.state === 'running'}
 						<Button size="xs" color="alternative" disabled={desk.busy} onclick={() => void desk.steer('pause')}>Pause</Button>
 					{:else}
-						<Button size="xs" disabled={desk.busy} onclick={() => void desk.steer('go on')}>Go on</Button>
+						<Button size="xs" disabled={desk.busy} onclick={() => void desk.steer('go on')}>Continue</Button>
 					{/if}
 					{#if course?.state !== 'stopped'}<Button
 							size="xs"
@@ -74,11 +75,11 @@
 <style>
 	section {
 		display: grid;
-		gap: 8px;
+		gap: var(--space-2);
 	}
 	h2 {
 		display: flex;
-		gap: 12px;
+		gap: var(--space-3);
 		align-items: center;
 		justify-content: space-between;
 	}
@@ -92,9 +93,9 @@
 	li {
 		display: grid;
 		grid-template-columns: 40px 1fr auto;
-		gap: 12px;
+		gap: var(--space-3);
 		align-items: center;
-		padding: 6px 12px 6px 8px;
+		padding: 6px var(--space-3) 6px var(--space-2);
 		border-left: 4px solid transparent;
 	}
 	li + li {
@@ -106,10 +107,10 @@
 	}
 	li[aria-current] {
 		border-left-width: 8px;
-		padding-left: 4px;
+		padding-left: var(--space-1);
 	}
 	b {
-		font-size: 19px;
+		font-size: var(--title);
 		text-align: center;
 	}
 	h3 small {
@@ -118,16 +119,16 @@
 	.counts {
 		display: flex;
 		flex-wrap: wrap;
-		gap: 2px 10px;
+		gap: 2px var(--space-2);
 		justify-content: end;
-		font-size: 12.5px;
+		font-size: var(--caption);
 	}
 	.go {
 		display: flex;
-		gap: 8px;
+		gap: var(--space-2);
 		padding-top: 6px;
 	}
 	.small {
-		font-size: 12.5px;
+		font-size: var(--caption);
 	}
 </style>

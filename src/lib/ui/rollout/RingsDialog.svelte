@@ -34,7 +34,7 @@
 			if (!success) return `${ring.name || 'A ring'}: ${error.issues[0]!.message}`;
 		}
 		const names = wanted.map(({ name }) => name.trim().toLowerCase());
-		return new Set(names).size < names.length ? 'Each ring needs a name of its own.' : '';
+		return new Set(names).size < names.length ? 'Each ring needs a different name.' : '';
 	});
 
 	function move(place: number, by: number) {
@@ -50,9 +50,11 @@
 
 <Modal bind:open title="Rings" aria-label="Rings" size="md" {onclose}>
 	<form id="rings" onsubmit={save}>
-		<p class="quiet">A release reaches the first ring when it is published, and each next one when it has stood long enough.</p>
+		<p class="quiet">
+			A release reaches the first ring when it is published, and the next ring after its waiting time without problems.
+		</p>
 		<div class="row head quiet" aria-hidden="true">
-			<span>Name</span><span>Minutes until the next</span><span>% in trouble at most</span><span></span>
+			<span>Name</span><span>Minutes to the next ring</span><span>Maximum % in trouble</span><span></span>
 		</div>
 		{#each rows as row, place (row.key)}
 			<div class="row">
@@ -63,7 +65,7 @@
 					min="0"
 					max="43200"
 					bind:value={row.soak}
-					aria-label="Minutes that ring {place + 1} has it first"
+					aria-label="Minutes from ring {place + 1} to the next"
 				/>
 				<Input
 					size="sm"
@@ -71,7 +73,7 @@
 					min="0"
 					max="100"
 					bind:value={row.limit}
-					aria-label="Percent of ring {place + 1} in trouble at most"
+					aria-label="Maximum percent in trouble in ring {place + 1}"
 				/>
 				<span class="acts">
 					<button
@@ -94,43 +96,43 @@
 				</span>
 			</div>
 		{/each}
-		<div class="row"><span>{last.name}</span><span class="quiet rest">all other seats, at last</span></div>
+		<div class="row"><span>{last.name}</span><span class="quiet rest">all other seats, last</span></div>
 		<p>
 			<Button
 				size="xs"
 				color="alternative"
 				disabled={rows.length >= 11}
-				onclick={() => rows.push(rowOf({ name: rows.length === 0 ? 'Pilot' : '' }))}>Another ring</Button
+				onclick={() => rows.push(rowOf({ name: rows.length === 0 ? 'Pilot' : '' }))}>Add ring</Button
 			>
 		</p>
 		{#if problem}<p class="callout tone-garnet" role="alert">{problem}</p>{/if}
 	</form>
 	{#snippet footer()}
-		<Button type="submit" form="rings" disabled={desk.busy || problem !== ''}>Keep these rings</Button>
-		<Button color="alternative" onclick={() => (open = false)}>Leave them as they are</Button>
+		<Button type="submit" form="rings" disabled={desk.busy || problem !== ''}>Save</Button>
+		<Button color="alternative" onclick={() => (open = false)}>Cancel</Button>
 	{/snippet}
 </Modal>
 
 <style>
 	form {
 		display: grid;
-		gap: 8px;
+		gap: var(--space-2);
 	}
 	.row {
 		display: grid;
 		grid-template-columns: 1.4fr 1fr 1fr 128px;
-		gap: 10px;
+		gap: var(--space-2);
 		align-items: center;
 	}
 	.head {
-		font-size: 12.5px;
+		font-size: var(--caption);
 	}
 	.rest {
 		grid-column: 2 / -1;
 	}
 	.acts {
 		display: flex;
-		gap: 10px;
+		gap: var(--space-2);
 		justify-content: end;
 	}
 </style>

@@ -3,7 +3,7 @@
 	import { sizeText, type DeskScreen } from '$core/surface/screens';
 	import Picker from '../Picker.svelte';
 
-	/** The screens of a desk: the one that people work at first, and a second. */
+	/** The screens of a desk: the usual one, and a second. */
 	let { of, desk, onchange }: { of: string; desk: DeskSetup; onchange: (desk: DeskSetup) => void } = $props();
 	const SIZES: readonly (readonly [number, number])[] = [
 		[1280, 800],
@@ -53,7 +53,7 @@
 			{/if}
 		{/if}
 	{/each}
-	{#if screens.length === 0}<span class="quiet small">Bars are then judged for screens that are usual.</span>{:else}<span
+	{#if screens.length === 0}<span class="quiet small">Toolbars are then checked for common screens.</span>{:else}<span
 			class="quiet small">{screens.map(sizeText).join(', ')}</span
 		>{/if}
 </span>
@@ -62,11 +62,11 @@
 	.screens {
 		display: flex;
 		flex-wrap: wrap;
-		gap: 5px;
+		gap: var(--space-1);
 		align-items: center;
 		margin-top: 6px;
 	}
 	.small {
-		font-size: 12.5px;
+		font-size: var(--caption);
 	}
 </style>

@@ -67,14 +67,14 @@
 		</div>
 		{#if desk.rings.length > 1}<Picker
 				label="Seats of"
-				items={[{ value: '', name: 'all rings' }, ...desk.rings.map(({ id: value, name }) => ({ value: value as string, name }))]}
+				items={[{ value: '', name: 'All rings' }, ...desk.rings.map(({ id: value, name }) => ({ value: value as string, name }))]}
 				value={shown}
 				onpick={(value) => (shown = value)}
 			/>{/if}
 		<Picker
-			label="Seats that are"
+			label="Seat status"
 			items={[
-				{ value: '', name: 'in any state' },
+				{ value: '', name: 'All states' },
 				...states.map((value) => ({ value: value as string, name: SEAT_LOOKS[value].text }))
 			]}
 			value={inState}
@@ -93,22 +93,22 @@
 				? 'The server cannot be reached, so the seats are not known.'
 				: desk.seats.length === 0
 					? 'No seats yet. Add one below, then start it on its workstation.'
-					: 'No seat is like that. Take a filter away.'}
+					: 'No seats match these filters. Remove a filter.'}
 		</li>
 	{/each}
 </ul>
 {#if listed.length > many}<button type="button" class="linkish" onclick={() => (many += 200)}
-		>{listed.length - many} more, all of them less urgent</button
+		>{listed.length - many} more, less urgent</button
 	>{/if}
 {#if desk.maySeats}
 	<form onsubmit={add}>
 		<Input size="sm" bind:value={id} placeholder="C-04" aria-label="Id of the new seat" class="seat-id" />
-		<Input size="sm" bind:value={note} placeholder="who sits there, by team" aria-label="Note on the new seat" />
+		<Input size="sm" bind:value={note} placeholder="team or user" aria-label="Note on the new seat" />
 		<Button size="sm" color="alternative" type="submit" disabled={!isSound}>Add seat</Button>
 	</form>
-	<p><Button size="xs" color="alternative" onclick={() => (isAdding = true)}>Add several from a table …</Button></p>
+	<p><Button size="xs" color="alternative" onclick={() => (isAdding = true)}>Add seats from a table …</Button></p>
 	{#if id !== '' && !isSound}<p class="quiet small">
-			A seat id has one to three capitals, a hyphen and two or three digits, as in C-04.
+			A seat id has one to three capital letters, a hyphen and two or three digits, such as C-04.
 		</p>{/if}
 {/if}
 
@@ -121,26 +121,26 @@
 	.filter {
 		display: flex;
 		flex-wrap: wrap;
-		gap: 8px;
+		gap: var(--space-2);
 		align-items: center;
 	}
 	ul {
 		display: grid;
-		gap: 8px;
+		gap: var(--space-2);
 		margin: 0;
 		padding: 0;
 		list-style: none;
 	}
 	ul > li.quiet {
-		padding: 10px 12px;
+		padding: var(--space-2) var(--space-3);
 		border: 1px solid var(--line-strong);
 	}
 	.small {
-		font-size: 12.5px;
+		font-size: var(--caption);
 	}
 	form {
 		display: grid;
 		grid-template-columns: 92px 1fr auto;
-		gap: 8px;
+		gap: var(--space-2);
 	}
 </style>

@@ -10,14 +10,16 @@
 		`npx skarn seat --server ${address} --folder ./${seat} --id ${seat} --code ${code}`;
 	const csv = $derived(
 		stringify([
-			['seat', 'code', 'good until', 'command'],
+			['seat', 'code', 'valid until', 'command'],
 			...desk.codes.map(({ seat, code, expiresAt }) => [seat, code, expiresAt, commandOf(seat, code)])
 		])
 	);
 </script>
 
 <section class="callout tone-azurite" aria-label="New codes">
-	<p>{desk.codes.length === 1 ? 'The code' : `${desk.codes.length} codes`}, good once and for a day. They are shown this once.</p>
+	<p>
+		{desk.codes.length === 1 ? 'The code' : `${desk.codes.length} codes`}, valid once and for one day. They are shown only now.
+	</p>
 	<ul>
 		{#each desk.codes as { seat, code } (seat)}<li><b>{seat}</b> <code class="mono">{code}</code></li>{/each}
 	</ul>
@@ -37,10 +39,10 @@
 	}
 	code {
 		overflow-wrap: anywhere;
-		font-size: 12.5px;
+		font-size: var(--caption);
 	}
 	.acts {
 		display: flex;
-		gap: 8px;
+		gap: var(--space-2);
 	}
 </style>

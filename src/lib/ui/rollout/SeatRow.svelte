@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { moment, shortMoment } from '$lib/ui/when';
 	import { Button } from 'flowbite-svelte';
 	import { PLATFORM_NAMES } from '$core/keyboard/desk';
 	import { LAYOUTS } from '$core/keyboard/layouts';
@@ -37,11 +38,7 @@
 	function ago(at: string | null): string {
 		if (!at) return 'never';
 		const seconds = Math.max(0, Math.round((desk.now - Date.parse(at)) / 1000));
-		return seconds < 90
-			? `${seconds} s ago`
-			: seconds < 5400
-				? `${Math.round(seconds / 60)} min ago`
-				: new Date(at).toLocaleString('en-GB', { dateStyle: 'short', timeStyle: 'short' });
+		return seconds < 90 ? `${seconds} s ago` : seconds < 5400 ? `${Math.round(seconds / 60)} min ago` : shortMoment(at);
 	}
 </script>
 
@@ -57,7 +54,7 @@
 					.report.release}{/if}{#if seat.state === 'behind' && wanted}, should be {wanted}{/if}{#if sits}; <b>{sits}</b>{/if}
 		</p>
 		<p class="quiet small">
-			heard {ago(seat.lastSeen)}{#if seat.report?.message && seat.state !== 'current'}; {seat.report.message}{/if}
+			last contact {ago(seat.lastSeen)}{#if seat.report?.message && seat.state !== 'current'}; {seat.report.message}{/if}
 		</p>
 	</div>
 	<span class="acts">
@@ -65,7 +62,7 @@
 			type="button"
 			class="linkish small"
 			aria-expanded={isChanging}
-			aria-label="Desk of {seat.id}: {LAYOUTS[seat.desk.layout].name}, {PLATFORM_NAMES[seat.desk.platform]}"
+			aria-label="Equipment of {seat.id}: {LAYOUTS[seat.desk.layout].name}, {PLATFORM_NAMES[seat.desk.platform]}"
 			onclick={() => (isChanging = !isChanging)}>{LAYOUTS[seat.desk.layout].name}, {PLATFORM_NAMES[seat.desk.platform]}</button
 		>
 		{#if desk.maySeats}<button
@@ -78,23 +75,23 @@
 	</span>
 	{#if seat.state === 'drifted' && seat.report}
 		{#if seat.report.differences.length > 0}
-			<ul class="differences small" aria-label="Changed by hand at {seat.id}">
+			<ul class="differences small" aria-label="Local edits at {seat.id}">
 				{#each seat.report.differences.slice(0, SHOWN) as difference (difference)}<li>{difference}</li>{/each}
 				{#if seat.report.differences.length > SHOWN}<li class="quiet">and {seat.report.differences.length - SHOWN} more</li>{/if}
 			</ul>
 		{/if}
 		<p class="by-hand">
 			{#if seat.report.sha256 && desk.maySurvey}<Button size="xs" color="alternative" onclick={() => ondiffer(seat)}
-					>What differs …</Button
+					>Differences …</Button
 				>{/if}
 			{#if desk.maySeats}<Button size="xs" color="alternative" disabled={seat.restore} onclick={() => void desk.restore(seat.id)}
-					>{seat.restore ? 'Asked to restore' : 'Lay release anew'}</Button
+					>{seat.restore ? 'Asked to restore' : 'Reinstall release'}</Button
 				>{/if}
 		</p>
 	{/if}
 	{#if seat.report && seat.report.restart.length > 0}
 		<p class="wide small">
-			<span class="tone-limonite toned">▲ The program has to be started anew</span> for {seat.report.restart.join(', ')}.
+			<span class="tone-limonite toned">▲ Restart required</span> for {seat.report.restart.join(', ')}.
 		</p>
 	{/if}
 	<div class="under small"><SeatTrouble {seat} {desk} /></div>
@@ -113,11 +110,11 @@
 						onpick={(value) => void desk.place(seat.id, value as RingId)}
 					/>
 				{/if}
-				<span class="quiet">Who sits there</span>
+				<span class="quiet">User</span>
 				<Picker
-					label="Who sits at {seat.id}"
+					label="User of {seat.id}"
 					items={[
-						{ value: '', name: seat.sitting && !desk.isMine(seat) ? sits : 'nobody: the released strata' },
+						{ value: '', name: seat.sitting && !desk.isMine(seat) ? sits : 'no one: the released levels' },
 						...(seat.sitting && !desk.isMine(seat) && !desk.maySeats
 							? []
 							: desk.setups.map(({ id, name }) => ({ value: id, name: `you, with ${name}` })))
@@ -128,14 +125,14 @@
 				{#if seat.sitting && (desk.isMine(seat) || desk.maySeats)}<button
 						type="button"
 						class="linkish small"
-						onclick={() => void desk.sit(seat.id, null)}>Nobody sits there</button
+						onclick={() => void desk.sit(seat.id, null)}>No user</button
 					>{/if}
 			</p>
 			{#if seat.isEnrolled && desk.maySeats}
 				<p class="small quiet">
-					It shows itself by a key of its own. <button type="button" class="linkish" onclick={() => void desk.makeCode(seat.id)}
-						>Make a code</button
-					> for another workstation in its place.
+					Enrolled with its own key. <button type="button" class="linkish" onclick={() => void desk.makeCode(seat.id)}
+						>Create a code</button
+					> to enrol another workstation as this seat.
 				</p>
 			{/if}
 		</div>
@@ -144,23 +141,19 @@
 		<div class="wide small">
 			{#if code}
 				<p>
-					Start it once on its workstation, until {new Date(code.until).toLocaleString('en-GB', {
-						dateStyle: 'medium',
-						timeStyle: 'short'
-					})}:
+					Run this once on the workstation, before {moment(code.until)}:
 				</p>
 				<code>skarn seat --server {address} --folder interface --code {code.code}</code>
-				<button type="button" class="linkish" onclick={() => void navigator.clipboard?.writeText(code.code)}>Copy the code</button
-				>
+				<button type="button" class="linkish" onclick={() => void navigator.clipboard?.writeText(code.code)}>Copy</button>
 			{:else if desk.signing === null}
-				<p class="quiet">It can enrol when releases are signed.</p>
+				<p class="quiet">The seat can enrol when releases are signed.</p>
 			{:else if desk.maySeats}
 				<Button size="xs" color="alternative" disabled={desk.busy} onclick={() => void desk.makeCode(seat.id)}
-					>Make the code of {seat.id}</Button
+					>Create the code for {seat.id}</Button
 				>
-				<span class="quiet">by which its workstation becomes this seat</span>
+				<span class="quiet">to enrol its workstation</span>
 			{:else}
-				<p class="quiet">It has not enrolled yet; a steward makes its code.</p>
+				<p class="quiet">Not enrolled yet. A steward creates its code.</p>
 			{/if}
 		</div>
 	{/if}
@@ -170,9 +163,9 @@
 	li {
 		display: grid;
 		grid-template-columns: 54px 1fr auto;
-		gap: 8px 12px;
+		gap: var(--space-2) var(--space-3);
 		align-items: center;
-		padding: 10px 12px;
+		padding: var(--space-2) var(--space-3);
 		border: 1px solid var(--line-strong);
 		border-left: 4px solid var(--tone);
 		border-radius: var(--radius);
@@ -181,14 +174,14 @@
 	.acts {
 		display: grid;
 		justify-items: end;
-		gap: 4px;
+		gap: var(--space-1);
 	}
 	.by-hand,
 	.line {
 		display: flex;
 		flex-wrap: wrap;
 		grid-column: 2 / -1;
-		gap: 8px;
+		gap: var(--space-2);
 		align-items: center;
 	}
 	.differences {
@@ -207,7 +200,7 @@
 	.under {
 		display: grid;
 		grid-column: 2 / -1;
-		gap: 4px;
+		gap: var(--space-1);
 	}
 	.wide {
 		grid-column: 1 / -1;
@@ -217,7 +210,7 @@
 		display: block;
 		overflow-wrap: anywhere;
 		font-family: var(--mono);
-		font-size: 12px;
+		font-size: var(--caption);
 	}
 	.desk {
 		display: grid;
@@ -231,13 +224,13 @@
 	.change {
 		display: grid;
 		grid-column: 1 / -1;
-		gap: 8px;
+		gap: var(--space-2);
 	}
 	h3 small {
 		font-weight: 400;
-		font-size: 13px;
+		font-size: var(--dense);
 	}
 	.small {
-		font-size: 12.5px;
+		font-size: var(--caption);
 	}
 </style>

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { shortMoment } from '$lib/ui/when';
 	import { tick } from 'svelte';
 	import { Button, Input } from 'flowbite-svelte';
 	import type { RolloutDesk, RolloutSeat } from '$lib/state/rollout-desk.svelte';
@@ -27,21 +28,19 @@
 		event.preventDefault();
 		if (words.trim() !== '' && (await desk.reportTrouble(seat.id, words.trim()))) await close();
 	}
-
-	const time = (at: string) => new Date(at).toLocaleString('en-GB', { dateStyle: 'short', timeStyle: 'short' });
 </script>
 
 {#if trouble}
 	<p>
-		<span class="tone-garnet toned"><span aria-hidden="true">!</span> Trouble</span>
+		<span class="tone-garnet toned"><span aria-hidden="true">!</span> Problem</span>
 		with release {trouble.release}: <q>{trouble.words}</q>
-		<span class="quiet">{desk.reporter(trouble)}, {time(trouble.at)}</span>
+		<span class="quiet">{desk.reporter(trouble)}, {shortMoment(trouble.at)}</span>
 		{#if desk.maySettle(seat)}<button
 				type="button"
 				class="linkish"
 				disabled={desk.busy}
-				aria-label="The trouble of {seat.id} is settled"
-				onclick={() => void desk.settle(seat.id)}>Settled</button
+				aria-label="Problem of {seat.id} solved"
+				onclick={() => void desk.settle(seat.id)}>Solved</button
 			>{/if}
 	</p>
 {/if}
@@ -53,15 +52,15 @@
 			bind:elementRef={field}
 			maxlength={400}
 			onkeydown={({ key }: KeyboardEvent) => key === 'Escape' && void close()}
-			placeholder="what does not work with release {seat.report?.release}"
-			aria-label="What does not work at {seat.id}"
+			placeholder="problem with release {seat.report?.release}"
+			aria-label="Problem at {seat.id}"
 		/>
 		<Button size="xs" type="submit" disabled={desk.busy || words.trim() === ''}>Report</Button>
 		<button type="button" class="linkish" onclick={() => void close()}>Cancel</button>
 	</form>
 {:else if seat.report?.release}
-	<button type="button" class="linkish quiet" bind:this={opener} aria-label="Report trouble of {seat.id}" onclick={open}
-		>Report trouble …</button
+	<button type="button" class="linkish quiet" bind:this={opener} aria-label="Report a problem of {seat.id}" onclick={open}
+		>Report a problem …</button
 	>
 {/if}
 
@@ -72,7 +71,7 @@
 	form {
 		display: grid;
 		grid-template-columns: 1fr auto auto;
-		gap: 8px;
+		gap: var(--space-2);
 		align-items: center;
 	}
 	.linkish {

@@ -21,14 +21,14 @@
 			desk.seats.map(({ id }) => id)
 		)}
 	cells={(row) => [row.seat.id, ringOf(row), row.seat.site, row.seat.note]}
-	act={(many) => (many <= 1 ? 'Add it' : `Add ${many} seats`)}
+	act={(many) => (many <= 1 ? 'Add' : `Add ${many} seats`)}
 	busy={desk.busy}
 	failed={desk.failed}
 	onact={(rows) => desk.addAll(rows.map(({ seat }) => seat))}
 	{onclose}
 >
 	<p>
-		One seat a line: {SEAT_COLUMNS.join(', ')}. Only the id is needed. Paste it from a spreadsheet, or drop a CSV file.
+		One seat per line: {SEAT_COLUMNS.join(', ')}. Only the id is required. Paste from a spreadsheet, or drop a CSV file.
 		{desk.signing
 			? 'Each gets a code, to be used on its workstation within a day.'
 			: 'Codes can be made once releases are signed.'}

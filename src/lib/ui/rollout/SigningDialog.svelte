@@ -1,8 +1,10 @@
 <script lang="ts">
+	import { day } from '$lib/ui/when';
 	import { Button, Input, Label, Modal } from 'flowbite-svelte';
 	import type { RoleState } from '$lib/server/signing/signing';
 	import type { RolloutDesk } from '$lib/state/rollout-desk.svelte';
 	import Picker from '../Picker.svelte';
+	import Table from '../kit/Table.svelte';
 
 	/** Which keys sign what: made at first, replaced when they are lost or seen, root signed for another term. */
 	let { desk, onclose }: { desk: RolloutDesk; onclose: () => void } = $props();
@@ -32,14 +34,13 @@
 	const { signing } = $derived(desk);
 	const root = $derived(signing?.roles.find(({ role }) => role === 'root'));
 	const NAMES: Record<string, string> = {
-		root: 'says which keys count; yours, under a passphrase',
-		targets: 'says who may sign for which program',
-		snapshot: 'says which versions belong together',
-		timestamp: 'says what is newest; the server renews it by itself',
-		'own-files': 'signs the files of those who sit at seats'
+		root: 'defines the valid signing keys; yours, with a passphrase',
+		targets: 'defines who may sign for which program',
+		snapshot: 'defines which versions belong together',
+		timestamp: 'defines the newest version; renewed by the server',
+		'own-files': 'signs the personal files at seats'
 	};
 	const about = ({ role }: RoleState) => NAMES[role] ?? `signs the releases of ${role.replace(/^app\./, '')}`;
-	const day = (at: string) => new Date(at).toLocaleDateString('en-GB', { dateStyle: 'medium' });
 	const isSoon = ({ role, expires }: RoleState) => role === 'root' && Date.parse(expires) - desk.now < 60 * 24 * 3600_000;
 
 	async function setUp(event: SubmitEvent) {
@@ -65,18 +66,18 @@
 	{#if signing === null}
 		<form onsubmit={setUp}>
 			<p>
-				Releases are signed, so that seats take nothing that did not come from this office. The root key stands for all others: it
-				lies outside the data folder, under a passphrase that only you know, and is needed only when other keys change.
+				Releases are signed, so that seats accept only files of this office. The main signing key signs the other keys. It is
+				stored outside the data folder with a passphrase that only you know, and is needed only to change keys.
 			</p>
 			<p class="pick">
-				<span>Root keys</span><Picker
-					label="Root keys"
+				<span>Main signing keys</span><Picker
+					label="Main signing keys"
 					items={['1', '2', '3', '5'].map((value) => ({ value, name: value }))}
 					value={count}
 					onpick={(value) => (count = value)}
 				/>
-				{#if count !== '1'}<span>of which must sign</span><Picker
-						label="Of which must sign"
+				{#if count !== '1'}<span>Required signatures</span><Picker
+						label="Required signatures"
 						items={Array.from({ length: Number(count) }, (_, i) => ({ value: String(i + 1), name: String(i + 1) }))}
 						value={needed}
 						onpick={(value) => (needed = value)}
@@ -89,27 +90,26 @@
 						<Input id="phrase-{i}" size="sm" type="password" autocomplete="new-password" required bind:value={phrases[i]!} />
 					</div>
 					<div>
-						<Label for="again-{i}">Once more</Label>
+						<Label for="again-{i}">Repeat passphrase</Label>
 						<Input id="again-{i}" size="sm" type="password" autocomplete="new-password" required bind:value={again[i]!} />
 					</div>
 				</div>
 			{/each}
 			{#if !isAlike && again.every((text) => text !== '')}<p class="callout tone-garnet" role="alert">
-					The two are not the same.
+					The passphrases differ.
 				</p>{/if}
-			<Button type="submit" size="sm" disabled={desk.busy || !isAlike || !isLong}>Make the keys</Button>
+			<Button type="submit" size="sm" disabled={desk.busy || !isAlike || !isLong}>Create signing keys</Button>
 		</form>
 	{:else if signing}
-		<table>
-			<thead
-				><tr><th>Role</th><th>Version</th><th>Holds until</th><th>Keys</th><th><span class="sr-only">Change</span></th></tr
-				></thead
-			>
+		<Table
+			name="Signing roles"
+			heads={['Role', { name: 'Version', isNumber: true }, 'Valid until', 'Signing keys', { name: 'Change', isSpoken: true }]}
+		>
 			<tbody>
 				{#each signing.roles as role (role.role)}
 					<tr class:soon={isSoon(role)}>
 						<th scope="row">{role.role.replace(/^app\./, '')}<small class="quiet">{about(role)}</small></th>
-						<td>{role.version || '–'}</td>
+						<td class="num">{role.version || '–'}</td>
 						<td
 							>{role.version === 0 ? '–' : day(role.expires)}{#if isSoon(role)}<span class="tone-limonite toned">
 									▲ soon</span
@@ -124,28 +124,29 @@
 									class="linkish"
 									aria-expanded={doing === role.role}
 									onclick={() => (doing = doing === role.role ? undefined : role.role)}
-									>{role.role === 'root' ? 'Renew or replace …' : 'Another key …'}</button
+									>{role.role === 'root' ? 'Renew or replace …' : 'New key …'}</button
 								>{/if}</td
 						>
 					</tr>
 				{/each}
 			</tbody>
-		</table>
+		</Table>
 		{#if desk.mayRelease}
 			<p class="quiet small">
-				{signing.rootKeys.there.length} of {root?.keys.length ?? 0} root keys lie in <code>{signing.rootKeys.folder}</code>. Take
-				them elsewhere and put them there when they are asked for. What to do when a key is lost stands in docs/keys.md.
+				{signing.rootKeys.there.length} of {root?.keys.length ?? 0} main signing keys are in
+				<code>{signing.rootKeys.folder}</code>. Store them elsewhere and copy them back when they are needed. For lost keys, see
+				docs/keys.md.
 			</p>
 		{/if}
 		{#if doing !== undefined}
 			<form onsubmit={ask}>
-				<h3>{doing === 'root' ? 'Root' : `Another key for ${doing.replace(/^app\./, '')}`}</h3>
+				<h3>{doing === 'root' ? 'Root' : `New signing key for ${doing.replace(/^app\./, '')}`}</h3>
 				{#if doing === 'root' && root}
 					<p class="pick">
-						<span>Take away</span><Picker
-							label="Take away"
+						<span>Remove</span><Picker
+							label="Remove"
 							items={[
-								{ value: '', name: 'no key: sign for another term' },
+								{ value: '', name: 'no key: renew the signature' },
 								...root.keys.map((value) => ({ value, name: value.slice(0, 8) }))
 							]}
 							value={lost}
@@ -153,26 +154,28 @@
 						/>
 					</p>
 					<div>
-						<Label for="fresh">Passphrase of a new root key, where one comes</Label>
+						<Label for="fresh">Passphrase of a new main signing key</Label>
 						<Input id="fresh" size="sm" type="password" autocomplete="new-password" bind:value={fresh} />
 					</div>
 				{/if}
 				<div>
-					<Label for="asked">Passphrase of root{(root?.threshold ?? 1) > 1 ? `, ${root?.threshold} of them` : ''}</Label>
+					<Label for="asked"
+						>Passphrase of the main signing key{(root?.threshold ?? 1) > 1 ? `, ${root?.threshold} needed` : ''}</Label
+					>
 					{#if (root?.threshold ?? 1) > 1}
 						<textarea
 							id="asked"
 							class="hidden-text"
 							rows={root?.threshold}
 							bind:value={asked}
-							placeholder="one a line"
+							placeholder="one per line"
 							autocomplete="off"></textarea>
 					{:else}
 						<Input id="asked" size="sm" type="password" autocomplete="off" required bind:value={asked} />
 					{/if}
 				</div>
 				<Button type="submit" size="sm" disabled={desk.busy || asked.trim() === '' || (fresh !== '' && fresh.length < LEAST)}
-					>{doing === 'root' ? 'Sign root' : 'Change the key'}</Button
+					>{doing === 'root' ? 'Sign' : 'Change key'}</Button
 				>
 			</form>
 		{/if}
@@ -182,7 +185,7 @@
 <style>
 	form {
 		display: grid;
-		gap: 12px;
+		gap: var(--space-3);
 		justify-items: start;
 	}
 	form > div {
@@ -191,35 +194,24 @@
 	.two {
 		display: grid;
 		grid-template-columns: 1fr 1fr;
-		gap: 12px;
+		gap: var(--space-3);
 	}
 	.pick {
 		display: flex;
-		gap: 10px;
+		gap: var(--space-2);
 		align-items: center;
-	}
-	table {
-		width: 100%;
-		border-collapse: collapse;
-	}
-	th,
-	td {
-		padding: 5px 8px 5px 0;
-		border-bottom: 1px solid var(--line);
-		text-align: left;
-		vertical-align: top;
 	}
 	th small {
 		display: block;
 		font-weight: 400;
-		font-size: 12.5px;
+		font-size: var(--caption);
 	}
 	.hidden-text {
 		width: 100%;
 		-webkit-text-security: disc;
 	}
 	.small {
-		font-size: 12.5px;
+		font-size: var(--caption);
 	}
 	code {
 		font-family: var(--mono);

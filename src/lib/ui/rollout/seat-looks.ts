@@ -6,8 +6,8 @@ export const SEAT_LOOKS: Readonly<Record<SeatState, { readonly sign: string; rea
 	behind: { sign: '▲', tone: 'limonite', text: 'behind' },
 	drifted: { sign: '≠', tone: 'garnet', text: 'drifted' },
 	refused: { sign: '◆', tone: 'garnet', text: 'refused' },
-	troubled: { sign: '!', tone: 'garnet', text: 'reports trouble' },
+	troubled: { sign: '!', tone: 'garnet', text: 'reports a problem' },
 	offline: { sign: '○', tone: 'limonite', text: 'offline' },
-	never: { sign: '…', tone: 'limonite', text: 'not heard of yet' },
+	never: { sign: '…', tone: 'limonite', text: 'never connected' },
 	hidden: { sign: '·', tone: 'quiet', text: 'not shown to you' }
 };

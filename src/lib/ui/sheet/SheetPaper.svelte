@@ -6,7 +6,7 @@
 	let { sheet, paper }: { sheet: Sheet; paper: 'a4' | 'a3' } = $props();
 </script>
 
-<article class="{paper} {sheet.arrangement}" aria-label="Sheet">
+<article class="{paper} {sheet.arrangement}" aria-label="Print sheets">
 	<header>
 		<h1>{sheet.head.application}</h1>
 		<p>{headLine(sheet.head)}</p>
@@ -33,7 +33,7 @@
 				</table>
 			</section>
 		{:else}
-			<p>Nothing is in force here: no key does anything in this setup.</p>
+			<p>This setup has no shortcuts.</p>
 		{/each}
 	</div>
 </article>

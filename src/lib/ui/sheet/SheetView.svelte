@@ -1,4 +1,5 @@
 <script lang="ts">
+	import ViewActs from '$lib/ui/kit/ViewActs.svelte';
 	import { Button } from 'flowbite-svelte';
 	import { SHEET_PLATFORMS, type SheetPlatform } from '$core/sheet/ground';
 	import { MOST_USED, sheetOfProfile, type SheetChoice } from '$core/sheet/of-profile';
@@ -22,16 +23,17 @@
 	/** The desk that it is for, by its place among those of the office, and its system unless others are chosen. */
 	let deskAt = $state(0);
 	let chosen = $state.raw<readonly SheetPlatform[] | undefined>(undefined);
-	let only = $state<'all' | 'mine' | 'used' | 'here'>('all');
+	let only = $state<(typeof CONTENTS)[number]>('all');
 	let paper = $state<'a4' | 'a3'>('a4');
 
 	const names: Record<Arrangement, string> = {
 		context: 'By context',
 		category: 'By category',
 		key: 'By key',
-		keyboard: 'As the keyboard lies'
+		keyboard: 'Keyboard layout'
 	};
-	const shows = { all: 'All', mine: 'Mine', used: `The ${MOST_USED} most used`, here: 'This situation' } as const;
+	const CONTENTS = ['all', 'used', 'mine', 'here'] as const;
+	const shows = { all: 'All commands', mine: 'My changes', used: `The ${MOST_USED} most used`, here: 'This situation' } as const;
 	const desks = $derived(
 		workspace.office.desks.toSorted((a, b) => b.seats.length - a.seats.length).filter((desk) => desk.seats.length > 0)
 	);
@@ -84,11 +86,18 @@
 	}
 </script>
 
+<ViewActs>
+	<StatePicker workspace={edited} />
+	<span class="out">
+		<Button size="sm" color="alternative" onclick={() => void download(edited, file('html'))}>HTML</Button>
+		<Button size="sm" color="alternative" onclick={() => void download(edited, file('md'))}>Markdown</Button>
+		<Button size="sm" onclick={() => window.print()}>Print</Button></span
+	>
+</ViewActs>
+
 <div class="view">
 	<div class="bar" data-screen>
-		<h1>Sheet</h1>
-		<StatePicker workspace={edited} />
-		<div role="group" aria-label="In which order">
+		<div class="segmented" role="group" aria-label="Order">
 			{#each ARRANGEMENTS as one (one)}<button
 					class="pill"
 					type="button"
@@ -96,27 +105,25 @@
 					onclick={() => (arrangement = one)}>{names[one]}</button
 				>{/each}
 		</div>
-		<div role="group" aria-label="Whose setup">
+		<div class="segmented" role="group" aria-label="Setup">
 			<button class="pill" type="button" aria-pressed={whose === 'mine'} onclick={() => (whose = 'mine')}>With {own.name}</button>
 			<button class="pill" type="button" aria-pressed={whose === 'office'} onclick={() => (whose = 'office')}>Office only</button>
 		</div>
-		<div role="group" aria-label="What is on it">
-			{#each ['all', 'used', 'mine', 'here'] as const as one (one)}<button
-					class="pill"
-					type="button"
-					aria-pressed={only === one}
-					onclick={() => (only = one)}>{shows[one]}</button
-				>{/each}
-		</div>
+		<Picker
+			label="Contents"
+			value={only}
+			items={CONTENTS.map((value) => ({ value, name: shows[value] }))}
+			onpick={(value) => (only = value as (typeof CONTENTS)[number])}
+		/>
 		{#if desks.length > 1}
 			<Picker
-				label="For the desk of"
+				label="Equipment"
 				value={String(deskAt)}
 				items={desks.map((one, i) => ({ value: String(i), name: `for ${listedBriefly(one.seats, (seat) => seat)}` }))}
 				onpick={(at) => ((deskAt = Number(at)), (chosen = undefined))}
 			/>
 		{/if}
-		<div role="group" aria-label="Keys as on">
+		<div role="group" aria-label="Key names of">
 			{#each SHEET_PLATFORMS as platform (platform)}<button
 					class="pill"
 					type="button"
@@ -124,7 +131,7 @@
 					onclick={() => toggle(platform)}>{PLATFORM_NAMES[platform]}</button
 				>{/each}
 		</div>
-		<div role="group" aria-label="Paper">
+		<div class="segmented" role="group" aria-label="Paper">
 			{#each ['a4', 'a3'] as const as size (size)}<button
 					class="pill"
 					type="button"
@@ -132,11 +139,6 @@
 					onclick={() => (paper = size)}>{size.toUpperCase()}</button
 				>{/each}
 		</div>
-		<span class="out">
-			<Button size="sm" onclick={() => window.print()}>Print</Button>
-			<button class="linkish" type="button" onclick={() => void download(edited, file('html'))}>HTML</button>
-			<button class="linkish" type="button" onclick={() => void download(edited, file('md'))}>Markdown</button>
-		</span>
 	</div>
 	<!-- svelte-ignore a11y_no_noninteractive_tabindex -->
 	<div class="scroll" role="region" aria-label="Preview" tabindex="0"><SheetPaper {sheet} {paper} /></div>
@@ -151,11 +153,11 @@
 	.bar {
 		display: flex;
 		flex-wrap: wrap;
-		gap: 8px 18px;
+		gap: var(--space-2) var(--space-4);
 		align-items: center;
-		padding: 10px 16px;
+		padding: var(--space-2) var(--space-4);
 		border-bottom: 1px solid var(--line-strong);
-		font-size: 13px;
+		font-size: var(--dense);
 	}
 	.bar > div {
 		display: flex;
@@ -163,14 +165,14 @@
 	}
 	.out {
 		display: flex;
-		gap: 12px;
+		gap: var(--space-3);
 		align-items: center;
 		margin-left: auto;
 	}
 	.scroll {
 		flex: 1;
 		min-height: 0;
-		padding: 16px;
+		padding: var(--space-4);
 		overflow-y: auto;
 		background: var(--panel);
 	}

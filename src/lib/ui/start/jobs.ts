@@ -1,22 +1,46 @@
-/** Something that somebody comes for, in their words. */
+/** A task that somebody comes for, in their words. */
 export interface Job {
-	readonly said: string;
+	readonly label: string;
 	readonly how: string;
 	/** The view that it is done in, or a page outside of the program when it begins with a slash. */
 	readonly to: string;
 }
 
-/** In the order in which they come. */
-export const JOBS: readonly Job[] = [
-	{ said: 'Find out what a key does', how: 'Press it, and read what it does here and everywhere', to: 'keyboard' },
-	{ said: 'Give a command a key', how: 'Find the command, press the keys, see what that would change', to: 'commands' },
-	{ said: 'Look through what clashes', how: 'Each with an input that shows it, and ways out that were tried', to: 'findings' },
-	{ said: 'Type less', how: 'Names for the command line, macros for what you do again and again', to: 'aliases' },
-	{ said: 'Shape the bars', how: 'Toolbars and ribbon on the window itself, with what each screen loses', to: 'bars' },
-	{ said: 'Set how the program behaves', how: 'Options, found in your own words', to: 'options' },
-	{ said: 'Bring my program', how: 'A list of its commands, with the keys that it has', to: '/programs/new' },
-	{ said: 'Bring my file', how: 'In whatever format it is written', to: 'recipes' },
-	{ said: 'Try it', how: 'A window that takes your keys and says why', to: 'bench' },
-	{ said: 'Hand it over', how: 'As a file, or as a sheet to hang up', to: 'hand-over' },
-	{ said: 'Publish it', how: 'To the seats of the office', to: 'rollout' }
+/** The three that everybody begins with. */
+export const FIRST_JOBS: readonly Job[] = [
+	{ label: 'Find out what a key does', how: 'Press it and read its command, here and in all situations', to: 'keyboard' },
+	{ label: 'Give a command a key', how: 'Search the command, press the key, see what changes', to: 'commands' },
+	{ label: 'Export or print', how: 'As a file for a colleague, or as a sheet for the wall', to: 'hand-over' }
+];
+
+/** The others, by the role that they belong to. */
+export const MORE_JOBS: readonly { readonly role: string; readonly jobs: readonly Job[] }[] = [
+	{
+		role: 'For designers',
+		jobs: [
+			{ label: 'Resolve conflicts', how: 'each with a proof and tested fixes', to: 'findings' },
+			{ label: 'Type less', how: 'aliases and macros', to: 'aliases' },
+			{ label: 'Arrange toolbars', how: 'on the program’s window', to: 'bars' },
+			{ label: 'Use mouse gestures', how: 'flicks and drawn shapes', to: 'gestures' },
+			{ label: 'Change settings', how: 'found in plain words', to: 'options' },
+			{ label: 'Try your setup', how: 'in a simulated window', to: 'bench' }
+		]
+	},
+	{
+		role: 'For stewards',
+		jobs: [
+			{ label: 'Add a program', how: 'from a list of its commands', to: '/programs/new' },
+			{ label: 'Check the impact', how: 'before a release', to: 'impact' },
+			{ label: 'Publish', how: 'to the seats of the office', to: 'rollout' },
+			{ label: 'Invite people', how: 'by links', to: 'people' }
+		]
+	},
+	{
+		role: 'For trainers',
+		jobs: [
+			{ label: 'Print a sheet', how: 'by context, key or keyboard layout', to: 'sheet' },
+			{ label: 'Compare setups', how: 'side by side', to: 'compare' },
+			{ label: 'Read a file', how: 'in any format', to: 'recipes' }
+		]
+	}
 ];

@@ -76,14 +76,13 @@
 
 {#if !input}
 	<div class="none">
-		<h1>Aliases</h1>
 		<p>
-			{workspace.document.application.name} has no command line, so that nothing is typed there. If it has one, say how it takes names.
+			{workspace.document.application.name} has no command line. If it has one, define how it reads names.
 		</p>
 		{#if workspace.may('programs')}<div class="line">
 				<AliasInputForm input={said} onchange={(next) => (said = next)} />
-			</div>{:else}<p class="quiet">A steward says so in Programs.</p>{/if}
-		{#if said}<p><Button size="sm" onclick={() => void setLine(said)}>It has a command line</Button></p>{/if}
+			</div>{:else}<p class="quiet">A steward can do this in Programs.</p>{/if}
+		{#if said}<p><Button size="sm" onclick={() => void setLine(said)}>Add a command line</Button></p>{/if}
 	</div>
 {:else}
 	<div class="view">
@@ -100,8 +99,12 @@
 					if (row.stratum === workspace.targetId) text?.goTo(row.line, false);
 				}}
 			/>
+			{#if session.rows.length === 0}<p class="hint">
+					No aliases yet. An alias is a short name that is typed in the command line.
+					<button class="linkish" type="button" onclick={() => (isSuggesting = true)}>Try it with an example</button>
+				</p>{/if}
 			<p class="hint quiet">
-				<kbd>Enter</kbd> alias <kbd>C</kbd> command <kbd>N</kbd> note <kbd>Space</kbd> comment out <kbd>Del</kbd> take out
+				<kbd>Enter</kbd> alias <kbd>C</kbd> command <kbd>N</kbd> note <kbd>Space</kbd> disable line <kbd>Del</kbd> remove
 				<button class="linkish set" type="button" onclick={() => (isSuggesting = true)}>Suggest for a category …</button>
 			</p>
 		</section>
@@ -115,16 +118,16 @@
 						type="button"
 						onclick={() => ((said = input), (isChangingLine = true))}>Rules</button
 					>{/if}
-				<a class="linkish" href="recipes">Bring a file</a>
-				<button class="linkish" type="button" onclick={saveFile}>Save the file</button>
+				<a class="linkish" href="recipes">Import file</a>
+				<button class="linkish" type="button" onclick={saveFile}>Export file</button>
 			</div>
 			{#each session.left as mine (mine)}
 				<div class="callout tone-limonite">
-					There is text of yours that was not written, since the file changed in the same lines or the page was closed.
-					<button class="linkish" type="button" onclick={() => session.settleLeft(mine, true)}>Put mine in its place</button> ·
-					<button class="linkish" type="button" onclick={() => session.settleLeft(mine, false)}>Let it go</button>
+					Some of your text is not saved, because the file changed in the same lines or the page was closed.
+					<button class="linkish" type="button" onclick={() => session.settleLeft(mine, true)}>Use my text</button> ·
+					<button class="linkish" type="button" onclick={() => session.settleLeft(mine, false)}>Discard</button>
 					<details>
-						<summary>Lines of mine that are not in the file</summary>
+						<summary>My lines that are not in the file</summary>
 						<pre>{linesNotIn(mine, session.text)}</pre>
 					</details>
 				</div>
@@ -143,14 +146,14 @@
 	</div>
 	<Modal
 		bind:open={isChangingLine}
-		title="How {workspace.document.application.name} takes typed names"
+		title="Alias rules of {workspace.document.application.name}"
 		size="xs"
 		classes={{ body: 'p-4 md:p-4 space-y-3', header: 'p-4 md:p-4' }}
 	>
 		<AliasInputForm input={said} onchange={(next) => (said = next)} />
 		{#snippet footer()}
-			<Button size="sm" onclick={() => ((isChangingLine = false), void setLine(said))}>Set</Button>
-			<Button size="sm" color="alternative" onclick={() => (isChangingLine = false)}>Leave</Button>
+			<Button size="sm" onclick={() => ((isChangingLine = false), void setLine(said))}>Save</Button>
+			<Button size="sm" color="alternative" onclick={() => (isChangingLine = false)}>Cancel</Button>
 		{/snippet}
 	</Modal>
 	{#if isSuggesting}<AliasSetDialog
@@ -176,42 +179,42 @@
 		border-right: 1px solid var(--line-strong);
 	}
 	.hint {
-		padding: 6px 12px;
+		padding: 6px var(--space-3);
 		border-top: 1px solid var(--line);
-		font-size: 12.5px;
+		font-size: var(--caption);
 	}
 	.set {
 		float: right;
 	}
 	kbd {
-		padding: 0 5px;
+		padding: 0 var(--space-1);
 		border: 1px solid var(--line-strong);
 		border-radius: 3px;
 		font-family: var(--font);
-		font-size: 12px;
+		font-size: var(--caption);
 	}
 	.bar {
 		display: flex;
-		gap: 12px;
+		gap: var(--space-3);
 		align-items: center;
-		padding: 8px 12px;
+		padding: var(--space-2) var(--space-3);
 		border-bottom: 1px solid var(--line-strong);
-		font-size: 13px;
+		font-size: var(--dense);
 	}
 	.saved {
 		flex: 1;
 	}
 	.callout {
-		font-size: 13px;
+		font-size: var(--dense);
 	}
 	.line {
 		display: grid;
-		gap: 8px;
+		gap: var(--space-2);
 		max-width: 320px;
 	}
 	.none {
 		display: grid;
-		gap: 10px;
+		gap: var(--space-2);
 		max-width: 560px;
 		padding: 28px;
 	}

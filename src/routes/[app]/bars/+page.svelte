@@ -20,6 +20,8 @@
 	import FindingsHere from '$lib/ui/findings/FindingsHere.svelte';
 	import Confirm from '$lib/ui/Confirm.svelte';
 	import { hotkeys } from '$lib/ui/hotkeys.svelte';
+	import ViewActs from '$lib/ui/kit/ViewActs.svelte';
+	import { WindowZoom } from '$lib/ui/bars/zoom.svelte';
 	import MenuButton from '$lib/ui/menu/MenuButton.svelte';
 
 	/** The bars of the program, shaped on its window as a screen shows it. */
@@ -28,7 +30,7 @@
 	let view = $state<WindowView | undefined>(undefined);
 	let fields = $state<BarFields | undefined>(undefined);
 	let showsNames = $state(false);
-	let isTrue = $state(false);
+	const zoom = new WindowZoom(desk);
 	/** The screens of the office are looked at one beside the other. */
 	let areBeside = $state(false);
 	let showsModes = $state(page.url.searchParams.has('modes'));
@@ -48,24 +50,27 @@
 
 	$effect(() =>
 		hotkeys.add(() => ({
-			title: 'Bars',
+			title: 'Toolbars',
 			acts: () =>
 				barActs(desk, {
 					modes: () => (showsModes = true),
 					restyle: () => (isRestyling = true),
 					beside: () => (areBeside = !areBeside),
-					trueSize: () => (isTrue = !isTrue),
+					trueSize: () => zoom.to(1),
 					names: () => (showsNames = !showsNames),
 					untouched: toggleUntouched
 				}),
 			keys: [
-				{ keys: 'U', does: 'show the factory’s bars, and back', run: toggleUntouched },
-				{ keys: 'I', does: 'show the names of all icons at once', run: () => (showsNames = !showsNames) },
-				{ keys: '↑ ↓ ← →', does: 'go from place to place, in the window', run: inWindow },
-				{ keys: 'Ctrl →', does: 'move what is selected, in the window', run: inWindow },
-				{ keys: 'F2', does: 'give it another name, on the window', run: () => desk.nameCurrent() },
-				{ keys: 'Delete', does: 'take it away, in the window', run: inWindow },
-				{ keys: 'Enter', does: 'to its name and what else there is to say, in the window', run: inWindow }
+				{ keys: 'U', does: 'show the default toolbars, and back', run: toggleUntouched },
+				{ keys: 'I', does: 'show the names of all icons', run: () => (showsNames = !showsNames) },
+				{ keys: '+', does: 'zoom in', run: () => zoom.step(1) },
+				{ keys: '-', does: 'zoom out; with the wheel by Ctrl', run: () => zoom.step(-1) },
+				{ keys: '0', does: 'fit the whole window', run: () => zoom.to('fit') },
+				{ keys: '↑ ↓ ← →', does: 'select the next button, in the window', run: inWindow },
+				{ keys: 'Ctrl →', does: 'move the selection, in the window', run: inWindow },
+				{ keys: 'F2', does: 'rename the selection, in the window', run: () => desk.nameCurrent() },
+				{ keys: 'Delete', does: 'remove the selection, in the window', run: inWindow },
+				{ keys: 'Enter', does: 'edit the selection, in the window', run: inWindow }
 			]
 		}))
 	);
@@ -76,18 +81,26 @@
 {#if desk.asking}
 	{@const { what, ids } = desk.asking}
 	<Confirm
-		title="{what} is in {workspace.target.name} alone"
-		does="Take it away"
+		title="{what} exists only in {workspace.target.name}"
+		does="Remove"
 		onconfirm={() => void desk.reset(ids, what, true)}
 		onclose={() => (desk.asking = undefined)}
 	>
 		<p>
-			Below {workspace.target.name} there is no {what}: as below means that it goes, with all that stands in it. You can undo it.
+			The levels below {workspace.target.name} have no {what}. A reset removes it with everything in it. You can undo this.
 		</p>
 	</Confirm>
 {/if}
+<ViewActs>
+	<span class="segmented" role="group" aria-label="Zoom">
+		<button class="pill" type="button" aria-label="Zoom out" onclick={() => zoom.step(-1)}>−</button>
+		<button class="pill" type="button" aria-pressed={zoom.scale === zoom.fit} onclick={() => zoom.to('fit')}>Fit</button>
+		<button class="pill" type="button" aria-pressed={zoom.scale === 1} onclick={() => zoom.to(1)}>True size</button>
+		<button class="pill" type="button" aria-label="Zoom in" onclick={() => zoom.step(1)}>+</button>
+	</span>
+</ViewActs>
 <div class="view">
-	<section class="stage" aria-label="Window">
+	<section class="stage" aria-label="Program window">
 		<div class="tools">
 			<span class="makes">
 				<Button size="xs" color="alternative" onclick={() => (desk.naming = { making: 'toolbar' })}>New toolbar</Button>
@@ -102,38 +115,37 @@
 				/>
 			</span>
 			<Button size="xs" color="alternative" onclick={() => (isRestyling = true)}
-				>As {desk.style === 'ribbon' ? 'toolbars' : 'a ribbon'} …</Button
+				>Switch to {desk.style === 'ribbon' ? 'toolbars' : 'a ribbon'} …</Button
 			>
 			<button class="pill" type="button" aria-pressed={areBeside} onclick={() => (areBeside = !areBeside)}>Screens</button>
-			<button class="pill" type="button" aria-pressed={isTrue} onclick={() => (isTrue = !isTrue)}>True size</button>
 			<button class="pill" type="button" aria-pressed={showsNames} onclick={() => (showsNames = !showsNames)}>Names</button>
-			<button class="pill" type="button" aria-pressed={desk.isUntouched} onclick={toggleUntouched}>Untouched</button>
+			<button class="pill" type="button" aria-pressed={desk.isUntouched} onclick={toggleUntouched}>Default</button>
 		</div>
 		{#if areBeside}<ScreensBeside {desk} onpick={() => (areBeside = false)} />{:else}<WindowView
 				bind:this={view}
 				{desk}
 				{showsNames}
-				{isTrue}
+				{zoom}
 				onfields={() => fields?.focus()}
 			/>{/if}
 		<ScreenCards {desk} />
 		<p class="visually-hidden" aria-live="polite">{desk.told}</p>
 	</section>
-	<aside aria-label="What is selected">
+	<aside aria-label="Selection">
 		<CommandPick
-			label="Add a command to the bars"
+			label="Add a command to the toolbars"
 			carried={COMMAND}
 			onpick={(command) => void desk.add({ command: command.id })}
 		/>
 		<BarFields bind:this={fields} {desk} onleave={() => view?.focus()} />
 		<details class="all">
-			<summary>All bars {desk.tree.bars.length}</summary>
+			<summary>All toolbars {desk.tree.bars.length}</summary>
 			<p>
 				<Button
 					size="xs"
 					color="alternative"
 					disabled={workspace.edits.busy}
-					title="The names beside the icons of toolbars and of small places"
+					title="Labels beside the icons of toolbars and small buttons"
 					onclick={() => void desk.setLabels(!desk.hasLabels)}>All labels {desk.hasLabels ? 'off' : 'on'}</Button
 				>
 			</p>
@@ -154,12 +166,12 @@
 					color="alternative"
 					disabled={workspace.edits.busy}
 					onclick={() => void desk.lockPositions(desk.tree.bars, !isKept)}
-					>{isKept ? 'Unlock' : 'Lock'} where all bars stand</Button
+					>{isKept ? 'Unlock' : 'Lock'} the position of all toolbars</Button
 				>
 			{/if}
 			{#if desk.ownAll.length > 0}
 				<Button size="xs" color="alternative" onclick={() => void desk.reset(desk.ownAll, 'all', true)}
-					>All {desk.ownAll.length} of {workspace.target.name} as below</Button
+					>Reset all {desk.ownAll.length} in {workspace.target.name}</Button
 				>
 			{/if}
 		</details>
@@ -167,7 +179,10 @@
 		<Differences {desk} />
 		<FindingsHere
 			{findings}
-			name="Findings of the bars"
+			name="Toolbar findings"
+			folds
+			isAbout={({ witness }) =>
+				(witness.kind === 'bar' && desk.selected.includes(witness.item as ItemId)) || (witness.kind === 'mode' && showsModes)}
 			onshow={({ witness }) => witness.kind === 'bar' && desk.select(witness.item as ItemId)}
 		/>
 	</aside>
@@ -184,14 +199,14 @@
 	.stage {
 		display: flex;
 		flex-direction: column;
-		gap: 10px;
+		gap: var(--space-2);
 		min-height: 0;
-		padding: 12px 14px;
+		padding: var(--space-3) var(--space-3);
 	}
 	.tools {
 		display: flex;
 		flex-wrap: wrap;
-		gap: 8px 12px;
+		gap: var(--space-2) var(--space-3);
 		align-items: center;
 	}
 	.makes {
@@ -201,7 +216,7 @@
 	}
 	.makes {
 		margin-right: auto;
-		gap: 4px;
+		gap: var(--space-1);
 	}
 	.makes :global(select) {
 		width: 84px;
@@ -212,14 +227,14 @@
 	aside {
 		display: flex;
 		flex-direction: column;
-		gap: 12px;
-		padding: 14px 16px;
+		gap: var(--space-3);
+		padding: var(--space-3) var(--space-4);
 		border-left: 1px solid var(--line-strong);
 		background: var(--panel);
 		overflow-y: auto;
 	}
 	.all {
-		font-size: 13px;
+		font-size: var(--dense);
 	}
 	.all ul {
 		margin: 6px 0;

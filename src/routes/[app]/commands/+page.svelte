@@ -54,9 +54,9 @@
 		hotkeys.add(() => ({
 			title: 'Commands',
 			keys: [
-				{ keys: 'Shift ↓', does: 'mark several, in the search or the list', run: byList },
-				{ keys: 'Ctrl Space', does: 'mark this one too', run: byList },
-				{ keys: 'Ctrl A', does: 'mark all, in the list', run: byList }
+				{ keys: 'Shift ↓', does: 'select several, in the search or the list', run: byList },
+				{ keys: 'Ctrl Space', does: 'add to the selection', run: byList },
+				{ keys: 'Ctrl A', does: 'select all, in the list', run: byList }
 			]
 		}))
 	);
@@ -104,7 +104,7 @@
 		</div>
 		{#if found.rows.length === 0}
 			<div class="none">
-				<p>No command answers {question.text ? `“${question.text}”` : 'these filters'}.</p>
+				<p>No results for {question.text ? `“${question.text}”` : 'these filters'}.</p>
 				<button type="button" class="linkish" onclick={() => (question = ANYTHING)}
 					>Show all {workspace.document.commands.length} commands</button
 				>
@@ -134,7 +134,7 @@
 		{:else if command}
 			{#key command.id}<CommandCard bind:this={card} {command} onleave={() => field?.focus()} />{/key}
 		{:else}
-			<p class="quiet">Choose a command to see its shortcuts.</p>
+			<p class="quiet">Select a command to see its shortcuts.</p>
 		{/if}
 	</aside>
 </div>
@@ -151,13 +151,13 @@
 		min-height: 0;
 	}
 	.search {
-		padding: 12px 14px 0;
+		padding: var(--space-3) var(--space-3) 0;
 		position: relative;
 	}
 	.search :global(.search-field) {
 		height: 34px;
-		font-size: 15px;
-		padding: 4px 12px;
+		font-size: var(--body);
+		padding: var(--space-1) var(--space-3);
 		border-color: var(--control);
 		background: var(--raised);
 	}
@@ -165,13 +165,13 @@
 		position: absolute;
 		right: 40px;
 		top: 18px;
-		font-size: 13px;
+		font-size: var(--dense);
 		color: var(--ink-2);
 	}
 	.head {
-		padding: 4px 14px 4px 14px;
+		padding: var(--space-1) var(--space-3) var(--space-1) var(--space-3);
 		border-bottom: 1px solid var(--line-strong);
-		font-size: 12.5px;
+		font-size: var(--caption);
 		color: var(--ink-3);
 	}
 	.head button {
@@ -187,13 +187,13 @@
 		color: var(--ink);
 	}
 	.none {
-		padding: 40px 20px;
+		padding: var(--space-10) var(--space-5);
 		display: grid;
-		gap: 8px;
+		gap: var(--space-2);
 		justify-items: start;
 	}
 	aside {
-		padding: 16px 18px;
+		padding: var(--space-4) var(--space-4);
 		background: var(--panel);
 		border-left: 1px solid var(--line-strong);
 		overflow-y: auto;

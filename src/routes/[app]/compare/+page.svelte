@@ -1,5 +1,6 @@
 <script lang="ts">
-	import { Button, Input } from 'flowbite-svelte';
+	import ViewActs from '$lib/ui/kit/ViewActs.svelte';
+	import { Button, Checkbox, Input } from 'flowbite-svelte';
 	import { untrack } from 'svelte';
 	import { stringify } from 'csv-stringify/browser/esm/sync';
 	import type { Row } from '$core/compare/compare';
@@ -22,9 +23,9 @@
 	/** What sides of a kind stand under, by what their ids begin with. */
 	const GROUPS: Readonly<Record<string, string>> = {
 		release: 'Releases',
-		person: 'People, as they start',
+		person: 'People, default setups',
 		setup: 'Setups',
-		stratum: 'Strata'
+		stratum: 'Levels'
 	};
 	const items = $derived(
 		desk.sides.map(({ id, name }) => {
@@ -35,6 +36,8 @@
 	const columns = $derived(`minmax(180px, 1.4fr) 150px repeat(${desk.shown.length}, minmax(150px, 1fr))`);
 	const kindOf = (id: string) => workspace.document.layers.find((layer) => layer.id === id)?.kind ?? 'factory';
 	const nameOf = (id: string) => workspace.document.layers.find((layer) => layer.id === id)?.name ?? id;
+	/** The keys or the name of a row, after its label: several rows can have one label. */
+	const typed = ({ caption: { keys, typed: name } }: Row) => ((keys ?? name) ? `, ${keys ?? name}` : '');
 	const csv = () =>
 		save(`${workspace.document.application.id}-compared.csv`, stringify(desk.table.map((line) => [...line])), 'text/csv');
 	const choose = (place: number, id: string) =>
@@ -43,9 +46,13 @@
 		});
 </script>
 
+<ViewActs>
+	<Button size="sm" color="alternative" disabled={desk.listed.length === 0} onclick={csv}>CSV</Button>
+	<Button size="sm" color="alternative" disabled={desk.listed.length === 0} onclick={() => window.print()}>Print</Button>
+</ViewActs>
+
 <section class="view" aria-label="Compare">
 	<header>
-		<h1>Compare</h1>
 		{#each desk.chosen as id, place (place)}
 			<Picker label="Side {place + 1}" {items} value={id} onpick={(value) => choose(place, value)} />
 		{/each}
@@ -53,21 +60,19 @@
 			<Button
 				size="xs"
 				color="alternative"
-				onclick={() => choose(2, items.find(({ value }) => !desk.chosen.includes(value))?.value ?? 'factory')}>A third</Button
+				onclick={() => choose(2, items.find(({ value }) => !desk.chosen.includes(value))?.value ?? 'factory')}
+				>Add a column</Button
 			>
 		{:else if desk.chosen.length === 3}
-			<Button size="xs" color="alternative" onclick={() => choose(2, '')}>Without the third</Button>
+			<Button size="xs" color="alternative" onclick={() => choose(2, '')}>Remove the column</Button>
 		{/if}
-		<span class="grow"></span>
-		<Button size="xs" color="alternative" disabled={desk.listed.length === 0} onclick={csv}>CSV</Button>
-		<Button size="xs" color="alternative" disabled={desk.listed.length === 0} onclick={() => window.print()}>Print</Button>
 	</header>
 	<div class="filters">
-		<label><input type="checkbox" bind:checked={desk.onlyDifferences} /> only what differs</label>
+		<Checkbox bind:checked={desk.onlyDifferences}>Only differences</Checkbox>
 		<Picker
 			label="Chapter"
 			items={[
-				{ value: '', name: 'all chapters' },
+				{ value: '', name: 'All chapters' },
 				...desk.chapters.map(({ id, name, count }) => ({ value: id, name: `${name}, ${count}` }))
 			]}
 			value={desk.chapter}
@@ -78,25 +83,25 @@
 				size="sm"
 				type="search"
 				aria-label="Find in the comparison"
-				placeholder="command, key or name"
+				placeholder="Command, key or name"
 				bind:value={desk.text}
 			/>
 		</div>
 		<p class="quiet" role="status">
-			{desk.isRead ? `${desk.differing} of ${desk.rows.length} things differ; ${desk.listed.length} shown` : 'Reading …'}
+			{desk.isRead ? `${desk.differing} of ${desk.rows.length} items differ; ${desk.listed.length} shown` : 'Reading …'}
 		</p>
 	</div>
 	<div class="head row" style:grid-template-columns={columns}>
-		<span>Thing</span><span>how</span>{#each desk.shown as side, place (side.id)}
+		<span>Item</span><span>Input</span>{#each desk.shown as side, place (side.id)}
 			{@const differing = side.target === undefined ? 0 : desk.picksFor(place).length}
 			<span class="side"
 				><b>{side.name}</b>{#if differing > 1}<button
 						class="linkish"
 						type="button"
 						disabled={desk.busy}
-						aria-label="take all {differing} over into {side.name}"
-						title="Everything that is listed and differs, as one edit"
-						onclick={() => void desk.takeAll(place)}>take all {differing} over</button
+						aria-label="Copy all {differing} to {side.name}"
+						title="All listed differences, as one edit"
+						onclick={() => void desk.takeAll(place)}>Copy all {differing}</button
 					>{/if}</span
 			>
 		{/each}
@@ -104,14 +109,14 @@
 	{#if desk.isRead && desk.listed.length === 0}
 		<p class="none quiet">
 			{desk.differing === 0 && desk.shown.length > 1
-				? 'They say the same.'
+				? 'No differences.'
 				: desk.text.trim() === ''
-					? 'Nothing of this differs.'
-					: 'Nothing is called so here.'}
+					? 'No differences in this filter.'
+					: 'No results.'}
 		</p>
 	{/if}
 	<div class="body">
-		<VirtualRows rows={desk.listed} height={34} role="list" aria-label="Side by side" tabindex={0}>
+		<VirtualRows rows={desk.listed} role="list" aria-label="Side by side" tabindex={0}>
 			{#snippet row(one: Row, _i: number, top: number)}
 				<div
 					class="row"
@@ -136,10 +141,10 @@
 									class="linkish"
 									type="button"
 									disabled={desk.busy}
-									aria-label="take over {one.caption.label} from {desk.shown[from]?.name} into {desk.shown[side]?.name}"
-									title="as in {desk.shown[from]?.name}"
+									aria-label="Copy {one.caption.label} from {desk.shown[from]?.name} to {desk.shown[side]?.name}{typed(one)}"
+									title="same as in {desk.shown[from]?.name}"
 									onclick={() => void desk.takeOver(one, from, side)}
-									>{#if from < side}<span aria-hidden="true">→ </span>{/if}take over{#if from > side}<span aria-hidden="true">
+									>{#if from < side}<span aria-hidden="true">→ </span>{/if}Copy{#if from > side}<span aria-hidden="true">
 											←</span
 										>{/if}</button
 								>
@@ -147,9 +152,9 @@
 										class="linkish"
 										type="button"
 										disabled={desk.busy}
-										aria-label="take over {one.caption.label} with all in it from {desk.shown[from]?.name} into {desk.shown[side]
+										aria-label="Copy {one.caption.label} with its contents from {desk.shown[from]?.name} to {desk.shown[side]
 											?.name}"
-										onclick={() => void desk.takeWithAll(one, from, side)}>with all in it</button
+										onclick={() => void desk.takeWithAll(one, from, side)}>with contents</button
 									>{/if}
 							{/if}
 						</span>
@@ -177,15 +182,15 @@
 		display: flex;
 		flex-direction: column;
 		height: 100%;
-		padding: 14px 18px 0;
+		padding: var(--space-3) var(--space-4) 0;
 	}
 	header,
 	.filters {
 		display: flex;
 		flex-wrap: wrap;
-		gap: 12px;
+		gap: var(--space-3);
 		align-items: center;
-		padding-bottom: 10px;
+		padding-bottom: var(--space-2);
 	}
 	.grow {
 		flex: 1;
@@ -205,13 +210,13 @@
 	}
 	.row {
 		display: grid;
-		gap: 12px;
+		gap: var(--space-3);
 		align-items: center;
 		width: 100%;
-		height: 34px;
-		padding: 0 8px;
+		height: var(--row);
+		padding: 0 var(--space-2);
 		border-top: 1px solid var(--line);
-		font-size: 13px;
+		font-size: var(--dense);
 	}
 	.body .row {
 		position: absolute;
@@ -237,13 +242,13 @@
 	}
 	.cell {
 		display: flex;
-		gap: 7px;
+		gap: var(--space-2);
 		align-items: center;
 		min-width: 0;
 	}
 	.side {
 		display: flex;
-		gap: 7px;
+		gap: var(--space-2);
 		align-items: baseline;
 		min-width: 0;
 	}
@@ -255,13 +260,13 @@
 	}
 	.linkish {
 		display: inline-flex;
-		gap: 4px;
+		gap: var(--space-1);
 		margin-left: auto;
 		flex: none;
-		font-size: 12px;
+		font-size: var(--caption);
 	}
 	.none {
-		padding: 30px 8px;
+		padding: var(--space-8) var(--space-2);
 	}
 	.paper {
 		display: none;
@@ -277,7 +282,7 @@
 		.paper {
 			display: table;
 			width: 100%;
-			font-size: 11px;
+			font-size: var(--caption);
 			border-collapse: collapse;
 		}
 		.paper :is(th, td) {

@@ -41,16 +41,16 @@
 		hotkeys.add(() => ({
 			title: 'Findings',
 			keys: [
-				{ keys: 'N', does: 'the next finding', run: () => step(1) },
-				{ keys: 'P', does: 'the one before', run: () => step(-1) },
-				{ keys: 'Shift N', shown: '', does: 'the one before', run: () => step(-1) },
-				{ keys: 'ArrowDown', shown: '', does: 'the next finding', run: (event) => isInList(event) && step(1) },
-				{ keys: 'ArrowUp', shown: '', does: 'the one before', run: (event) => isInList(event) && step(-1) },
-				{ keys: 'Enter', does: 'to the ways out, from the list', run: (event) => isInList(event) && detail?.focusFixes() },
+				{ keys: 'N', does: 'next finding', run: () => step(1) },
+				{ keys: 'P', does: 'previous finding', run: () => step(-1) },
+				{ keys: 'Shift N', shown: '', does: 'previous finding', run: () => step(-1) },
+				{ keys: 'ArrowDown', shown: '', does: 'next finding', run: (event) => isInList(event) && step(1) },
+				{ keys: 'ArrowUp', shown: '', does: 'previous finding', run: (event) => isInList(event) && step(-1) },
+				{ keys: 'Enter', does: 'to the fixes, from the list', run: (event) => isInList(event) && detail?.focusFixes() },
 				...Array.from({ length: 9 }, (_, i) => ({
 					keys: String(i + 1),
 					shown: i === 0 ? '1 to 9' : '',
-					does: 'apply that way out',
+					does: 'apply that fix',
 					run: () => detail?.applyFix(i)
 				}))
 			]
@@ -64,13 +64,13 @@
 		{#if list.lines.length > 0}
 			<FindingLines bind:this={lines} {list} onchoose={choose} />
 			<p class="hint quiet">
-				<kbd>N</kbd> next <kbd>P</kbd> before <kbd>1</kbd>–<kbd>9</kbd> apply a way out <kbd>Enter</kbd> to the ways
+				<kbd>N</kbd> next <kbd>P</kbd> previous <kbd>1</kbd>–<kbd>9</kbd> apply a fix <kbd>Enter</kbd> to the fixes
 			</p>
 		{:else}
 			<p class="none">
 				{list.everything.length === 0
-					? 'Nothing found: every input does one thing wherever it is heard.'
-					: 'Nothing open under these filters.'}
+					? 'No findings: every input runs exactly one command.'
+					: 'No open findings match these filters.'}
 			</p>
 		{/if}
 	</section>
@@ -86,8 +86,7 @@
 			/>
 		{:else}
 			<p class="none">
-				What clashes, is never heard, cannot be pressed at some desk, or points at nothing is listed here, each with an input that
-				shows it and ways out that were tried.
+				Conflicts and inputs that do not work are listed here, each with an input that shows the problem and tested fixes.
 			</p>
 		{/if}
 	</section>
@@ -106,19 +105,19 @@
 		border-right: 1px solid var(--line-strong);
 	}
 	.hint {
-		padding: 7px 14px;
+		padding: var(--space-2) var(--space-3);
 		border-top: 1px solid var(--line);
-		font-size: 12.5px;
+		font-size: var(--caption);
 	}
 	.hint kbd {
-		padding: 0 5px;
+		padding: 0 var(--space-1);
 		border: 1px solid var(--line-strong);
 		border-radius: 3px;
 		font-family: var(--font);
 	}
 	.none {
 		max-width: 520px;
-		padding: 22px 16px;
+		padding: var(--space-6) var(--space-4);
 		color: var(--ink-3);
 	}
 	.right {

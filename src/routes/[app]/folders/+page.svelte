@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { counted } from '$core/text/counted';
 	import { Button } from 'flowbite-svelte';
 	import { search, type FoundFile, type SearchFolder, type Searched, type SearchPaths } from '$core/folders/search';
 	import { listed } from '$core/text/listed';
@@ -28,9 +29,9 @@
 	} as const;
 
 	const OUTCOMES = {
-		read: 'has it; it is read',
-		masked: 'has it too; it is not read',
-		'not there': 'does not have it',
+		read: 'has a copy, which is loaded',
+		masked: 'has a copy, which is not loaded',
+		'not there': 'has no copy',
 		unknown: 'is not known'
 	} as const;
 	let entering = $state(false);
@@ -84,19 +85,18 @@
 </script>
 
 <div class="view">
-	<section class="main" aria-label="Which file wins">
+	<section class="main" aria-label="File search">
 		<header>
-			<h1>Which file wins</h1>
-			<p class="quiet">Programs search their folders from the top; the first that has the file is read.</p>
+			<p class="quiet">Programs search their folders from the top and load the first copy that they find.</p>
 			{#if mayChange}<Button size="xs" color="alternative" disabled={workspace.formerFolders.length === 0} onclick={undo}
 					>Undo the last change</Button
-				>{:else}<p class="quiet">A steward says where programs search; what lies at a seat anybody may enter.</p>{/if}
+				>{:else}<p class="quiet">Only stewards can change search folders; anyone can enter the files of a seat.</p>{/if}
 		</header>
 		{#if problem}<p class="callout tone-garnet" role="alert">{problem}</p>{/if}
 		{#if paths && paths.groups.length === 0}
 			<p class="quiet none">
-				No search folders are known for {workspace.document.application.name}. Say which seats search where, from the top; a
-				profile file that says so brings it in Hand-over as well, with <i>What is of one machine</i> ticked.
+				No search folders are defined for {workspace.document.application.name}. Add a group of seats with its folders, or import
+				a profile file that contains them, with <i>Machine-specific settings</i> selected.
 			</p>
 		{/if}
 		{#if paths}{#each paths.groups as group (group.name)}
@@ -115,11 +115,11 @@
 				<GroupForm {paths} onadd={(next) => write(next)} />
 			</details>
 		{/if}
-		<p class="legend quiet">
-			● is read &nbsp; ◌ is there, but an earlier one is read &nbsp; · is not there &nbsp; ? nobody has looked
-		</p>
+		{#if paths && paths.groups.length > 0}<p class="legend quiet">
+				● loaded &nbsp; ◌ exists, but an earlier copy is loaded &nbsp; · missing &nbsp; ? unknown
+			</p>{/if}
 	</section>
-	<aside aria-label="Why">
+	<aside aria-label="Reason">
 		{#if current}
 			<h2><span class="mono">{current.file.name}</span> at {current.seat}</h2>
 			<p class="quiet">{current.file.holds}</p>
@@ -135,10 +135,10 @@
 			<p>
 				<b
 					>{current.folder
-						? `${current.folder.path} wins.`
+						? `The copy in ${current.folder.path} is loaded.`
 						: current.isKnown
-							? 'Nothing is read.'
-							: `Nobody has looked what lies at ${current.seat}.`}</b
+							? 'No file is loaded.'
+							: `The files at ${current.seat} are unknown.`}</b
 				>
 			</p>
 			{@const look = paths?.looked?.[current.seat]}
@@ -157,18 +157,18 @@
 					onleave={() => (entering = false)}
 				/>
 			{:else}
-				<Button size="xs" color="alternative" onclick={() => (entering = true)}>Enter what lies at {current.seat} …</Button>
+				<Button size="xs" color="alternative" onclick={() => (entering = true)}>Enter the files at {current.seat} …</Button>
 			{/if}
 		{/if}
 		<h2>
 			{warnings.length > 0
-				? `${warnings.length} to look after`
+				? `${counted(warnings.length, 'warning')}`
 				: unseen.length === 0
-					? 'Nothing to look after'
-					: 'Nothing to look after at the seats that are known'}
+					? 'No warnings'
+					: 'No warnings at the known seats'}
 		</h2>
 		{#if unseen.length > 0}<p class="quiet">
-				Nobody has looked at {listed(unseen)}: a seat reports by itself what its drives hold, or somebody enters it.
+				The files at {listed(unseen)} are unknown. Seats report them automatically, or you can enter them.
 			</p>{/if}
 		<ul>
 			{#each warnings as { s, w } (keyOf(s) + w.kind)}
@@ -191,35 +191,35 @@
 	.main {
 		display: flex;
 		flex-direction: column;
-		gap: 16px;
-		padding: 14px 16px;
+		gap: var(--space-4);
+		padding: var(--space-3) var(--space-4);
 		overflow: auto;
 	}
 	header {
 		display: flex;
 		flex-wrap: wrap;
-		gap: 4px 16px;
+		gap: var(--space-1) var(--space-4);
 		align-items: baseline;
 	}
 	header :global(button) {
 		margin-left: auto;
 	}
 	.legend {
-		font-size: 12.5px;
+		font-size: var(--caption);
 	}
 	aside {
 		display: flex;
 		flex-direction: column;
-		gap: 10px;
-		padding: 14px 16px;
+		gap: var(--space-2);
+		padding: var(--space-3) var(--space-4);
 		background: var(--panel);
 		border-left: 1px solid var(--line-strong);
 		overflow-y: auto;
-		font-size: 13.5px;
+		font-size: var(--body);
 	}
 	aside ol {
 		margin: 0;
-		padding-left: 20px;
+		padding-left: var(--space-5);
 		list-style: decimal;
 	}
 	aside ul {

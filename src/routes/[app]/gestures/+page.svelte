@@ -18,6 +18,7 @@
 	import SuggestDialog from '$lib/ui/gestures/SuggestDialog.svelte';
 	import RoseCard from '$lib/ui/gestures/RoseCard.svelte';
 	import { hotkeys } from '$lib/ui/hotkeys.svelte';
+	import ViewActs from '$lib/ui/kit/ViewActs.svelte';
 	import Picker from '$lib/ui/Picker.svelte';
 	import ScopePicker from '$lib/ui/ScopePicker.svelte';
 
@@ -39,15 +40,15 @@
 		['roses', 'Roses'],
 		['shapes', 'Shapes'],
 		['navigation', 'Navigation'],
-		['hand', 'Test the hand']
+		['hand', 'Measure your hand']
 	] as const;
 	const ASIDES = {
-		roses: 'The direction that is selected',
+		roses: 'Selected direction',
 		hand: 'Findings',
-		shapes: 'The shape that is selected',
-		navigation: 'The input that is selected'
+		shapes: 'Selected shape',
+		navigation: 'Selected input'
 	} as const;
-	const FILTERS = { all: 'All directions', assigned: 'With a command', changed: 'Changed', here: 'Where one stands' } as const;
+	const FILTERS = { all: 'All directions', assigned: 'With a command', changed: 'Changed', here: 'Current context' } as const;
 
 	const toSearch = () => aside?.querySelector<HTMLInputElement>('[role="combobox"]')?.focus();
 	const toStage = () => stage?.querySelector<HTMLElement>('[role="listbox"][tabindex="0"]')?.focus();
@@ -73,6 +74,12 @@
 		else navigation.selected = witness.keys;
 	}
 
+	/** A rose for everywhere, and a suggestion of its commands to look at. */
+	async function example() {
+		await desk.make({});
+		isSuggesting = desk.roses.length > 0;
+	}
+
 	const MOVES: Readonly<Record<string, readonly [number, number]>> = {
 		ArrowRight: [1, 0],
 		ArrowLeft: [-1, 0],
@@ -95,34 +102,43 @@
 		hotkeys.add(() => ({
 			title: 'Gestures',
 			acts: () => [
-				{ name: 'Test the hand', run: () => (shown = 'hand') },
+				{ name: 'Measure your hand', run: () => (shown = 'hand') },
 				{ name: 'Buttons, wheel and navigation', run: () => (shown = 'navigation') },
 				{ name: 'Roses', run: () => (shown = 'roses') },
 				{ name: 'Shapes', run: () => (shown = 'shapes') },
 				{ name: 'Suggest commands for the roses', run: () => (isSuggesting = true) },
 				...(current
 					? [
-							{ name: `Nothing on ${directionText(current.petal.degrees)}`, run: clear },
-							{ name: 'Take the rose away', run: () => desk.remove(current.view) }
+							{ name: `Clear ${directionText(current.petal.degrees)}`, run: clear },
+							{ name: 'Delete the rose', run: () => desk.remove(current.view) }
 						]
 					: [])
 			],
 			keys: [
-				{ keys: '← →', does: 'go round the rose, in the roses', run: () => false },
-				{ keys: '↑ ↓', does: 'to the same direction of another context, in the roses', run: () => false },
-				{ keys: 'Enter', does: 'find a command for the direction, in the roses', run: () => false },
-				{ keys: 'Delete', does: 'nothing on the direction, in the roses', run: () => false },
-				{ keys: ', .', does: 'to the drawing before or after, in the shapes', run: () => false },
-				{ keys: 'T', does: 'test the hand', run: () => (shown = 'hand') }
+				{ keys: '← →', does: 'next direction, in the roses', run: () => false },
+				{ keys: '↑ ↓', does: 'same direction in another context, in the roses', run: () => false },
+				{ keys: 'Enter', does: 'assign a command to the direction, in the roses', run: () => false },
+				{ keys: 'Delete', does: 'clear the direction, in the roses', run: () => false },
+				{ keys: ', .', does: 'previous or next drawing, in the shapes', run: () => false },
+				{ keys: 'T', does: 'measure your hand', run: () => (shown = 'hand') }
 			]
 		}))
 	);
 </script>
 
+<ViewActs>
+	{#if shown === 'roses'}<Button
+			size="sm"
+			color="alternative"
+			disabled={desk.roses.length === 0}
+			onclick={() => (isSuggesting = true)}>Suggest commands …</Button
+		>{/if}
+</ViewActs>
+
 <div class="view">
 	<section class="stage" aria-label="Roses">
 		<div class="tools">
-			<span class="tabs" role="group" aria-label="What is shown">
+			<span class="tabs segmented" role="group" aria-label="Section">
 				{#each SHOWN as [id, name] (id)}
 					<button class="pill" type="button" aria-pressed={shown === id} onclick={() => (shown = id)}>{name}</button>
 				{/each}
@@ -152,16 +168,14 @@
 						onpick={(seat) => (desk.seat = seat)}
 					/>
 				{/if}
-				<Button size="xs" color="alternative" disabled={desk.roses.length === 0} onclick={() => (isSuggesting = true)}
-					>Suggest …</Button
-				>
 				<span class="new">
+					<span class="quiet">New rose in</span>
 					<ScopePicker scope={newScope} onchange={(scope) => (newScope = scope)} />
 					<Button
 						size="xs"
 						color="alternative"
 						disabled={isTaken || workspace.edits.busy}
-						onclick={() => void desk.make(newScope)}>New rose</Button
+						onclick={() => void desk.make(newScope)}>Add rose</Button
 					>
 				</span>
 			{/if}
@@ -174,8 +188,12 @@
 			<Shapes desk={shapes} onfind={toSearch} bind:stage />
 		{:else if desk.roses.length === 0}
 			<p class="none quiet">
-				No rose hears flicks of the {triggerText(desk.trigger)} button yet. Choose where it is to hold and make one; then drag commands
-				onto its directions.
+				There is no rose for the {triggerText(desk.trigger)} button yet. Choose a context and add one, then drag commands onto its directions.
+			</p>
+			<p class="none">
+				<Button size="sm" color="alternative" disabled={workspace.edits.busy} onclick={() => void example()}
+					>Try it with an example</Button
+				>
 			</p>
 		{:else}
 			<div class="roses" bind:this={stage} data-roses>
@@ -188,7 +206,7 @@
 		{#if shown === 'shapes'}<ShapeAside desk={shapes} />
 		{:else if shown === 'navigation'}<NavigationAside desk={navigation} />
 		{:else if shown === 'roses'}<RoseAside {desk} ondone={toStage} />{/if}
-		<FindingsHere {findings} name="Findings of gestures" onshow={show} />
+		<FindingsHere {findings} folds name="Findings of gestures" onshow={show} />
 	</aside>
 </div>
 
@@ -203,19 +221,19 @@
 	.stage {
 		display: flex;
 		flex-direction: column;
-		gap: 10px;
+		gap: var(--space-2);
 		min-height: 0;
-		padding: 12px 14px;
+		padding: var(--space-3) var(--space-3);
 	}
 	.tools {
 		display: flex;
 		flex-wrap: wrap;
-		gap: 8px 12px;
+		gap: var(--space-2) var(--space-3);
 		align-items: center;
 	}
 	.tabs {
 		display: flex;
-		gap: 4px;
+		gap: var(--space-1);
 	}
 	.new {
 		display: flex;
@@ -226,7 +244,7 @@
 	.roses {
 		display: grid;
 		grid-template-columns: repeat(auto-fill, minmax(300px, 1fr));
-		gap: 12px;
+		gap: var(--space-3);
 		align-content: start;
 		min-height: 0;
 		padding: 2px;
@@ -239,8 +257,8 @@
 	aside {
 		display: flex;
 		flex-direction: column;
-		gap: 12px;
-		padding: 14px 16px;
+		gap: var(--space-3);
+		padding: var(--space-3) var(--space-4);
 		border-left: 1px solid var(--line-strong);
 		background: var(--panel);
 		overflow-y: auto;

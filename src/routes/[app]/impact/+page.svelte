@@ -1,10 +1,12 @@
 <script lang="ts">
+	import { counted } from '$core/text/counted';
 	import { Button } from 'flowbite-svelte';
 	import { untrack } from 'svelte';
 	import { ImpactDesk, isUntouched } from '$lib/state/impact-desk.svelte';
 	import { useWorkspace } from '$lib/state/workspace.svelte';
 	import KeyCaps from '$lib/ui/KeyCaps.svelte';
 	import Confirm from '$lib/ui/Confirm.svelte';
+	import ViewActs from '$lib/ui/kit/ViewActs.svelte';
 	import GoingOut from '$lib/ui/rollout/GoingOut.svelte';
 	import ImpactTable from '$lib/ui/impact/ImpactTable.svelte';
 	import LearningSheets from '$lib/ui/impact/LearningSheets.svelte';
@@ -34,18 +36,17 @@
 	const dearest = $derived(desk.changes.find(({ runs }) => runs > 0));
 	const labelOf = (command: string) => workspace.catalogue.get(command as never)?.label ?? command;
 	const shown = $derived(desk.person ?? desk.people.find((person) => desk.of(person).some((one) => !isUntouched(one))));
-	const count = (n: number, one: string, many: string) => `${n} ${n === 1 ? one : many}`;
 </script>
 
 {#if desk.warning}
 	{@const { change, errors } = desk.warning}
 	<Confirm
 		title="Remove “{change.difference.caption.label}” from the release"
-		does="Remove it all the same"
+		does="Remove anyway"
 		onconfirm={() => void desk.takeOut(change, true)}
 		onclose={() => (desk.warning = undefined)}
 	>
-		<p>Without it everyone gets {count(errors.length, 'error', 'errors')}:</p>
+		<p>Without it everyone gets {counted(errors.length, 'error', 'errors')}:</p>
 		<ul>
 			{#each errors.slice(0, 6) as sentence (sentence)}<li>{sentence}</li>{/each}
 			{#if errors.length > 6}<li>{errors.length - 6} more</li>{/if}
@@ -53,80 +54,84 @@
 	</Confirm>
 {/if}
 
+<ViewActs>
+	{#if desk.progress !== undefined}
+		<Button size="sm" color="alternative" onclick={() => desk.stop()}>Stop</Button>
+	{:else if desk.impact}
+		<Button size="sm" color="alternative" onclick={() => void desk.start()}
+			>{desk.isCurrent ? 'Check again' : 'Check again: there are newer changes'}</Button
+		>
+		{#if desk.untouched.length < desk.people.length}<Button size="sm" color="alternative" onclick={() => window.print()}
+				>Print learning sheets</Button
+			>{/if}
+	{:else}
+		<Button size="sm" color="alternative" onclick={() => void desk.start()}>Check {isWide ? 'everyone’s' : 'your'} setups</Button>
+	{/if}
+</ViewActs>
+
 <div class="screen">
 	<div class="view">
-		<section aria-label="What the release does">
+		<section aria-label="Impact of the release">
 			<header>
-				<h1>Release {next}, {isWide ? 'before it goes out' : 'what it will do to you'}</h1>
+				<h2>{isWide ? `Release ${next}: effect on everyone` : `Release ${next}: your changes`}</h2>
 				{#if desk.progress !== undefined}
 					<p class="quiet" role="status">
-						Checking {isWide ? 'everybody’s' : 'your'} setups: {Math.round(desk.progress * 100)} %
+						Checking {isWide ? 'everyone’s' : 'your'} setups: {Math.round(desk.progress * 100)} %
 					</p>
-					<progress max="1" value={desk.progress} aria-label="How far it is"></progress>
-					<Button size="xs" color="alternative" onclick={() => desk.stop()}>Stop</Button>
+					<progress max="1" value={desk.progress} aria-label="Progress"></progress>
 				{:else if desk.impact}
 					<p class="quiet">
-						{count(desk.impact.setups.length, 'setup', 'setups')}{isWide
-							? ` of ${count(desk.people.length, 'person', 'people')}`
+						{counted(desk.impact.setups.length, 'setup', 'setups')}{isWide
+							? ` of ${counted(desk.people.length, 'person', 'people')}`
 							: ' of yours'}, before and after, checked in
 						{desk.seconds.toFixed(1)} s
 					</p>
-					<Button size="xs" color="alternative" onclick={() => void desk.start()}
-						>{desk.isCurrent ? 'Check again' : 'Check again: something was written since'}</Button
-					>
-					{#if desk.untouched.length < desk.people.length}<Button size="xs" color="alternative" onclick={() => window.print()}
-							>Print what each must learn</Button
-						>{/if}
-				{:else}
-					<Button size="xs" color="alternative" onclick={() => void desk.start()}
-						>Check {isWide ? 'everybody’s' : 'your'} setups</Button
-					>
 				{/if}
 			</header>
 			{#if workspace.may('release')}<GoingOut />{/if}
 			{#if desk.problem}<p class="callout tone-garnet" role="alert">{desk.problem}</p>{/if}
 			{#if desk.impact}
 				{#if desk.changes.length === 0}
-					<p class="none">What would go out is what people have: nobody is touched.</p>
+					<p class="none">The release changes nothing. No one is affected.</p>
 				{:else}
 					<ImpactTable {desk} chosen={shown} onchoose={(person) => (desk.person = person)} />
 					<p class="told">
 						{!isWide
 							? ''
 							: desk.untouched.length === 0
-								? 'Everybody is touched.'
+								? 'Everyone is affected.'
 								: desk.untouched.length === desk.people.length
-									? 'Nobody is touched: what changes shows in nobody’s setups.'
-									: `Not touched: ${desk.untouched.map((person) => desk.nameOf(person)).join(', ')}.`}
+									? 'No one is affected: no setup uses these changes.'
+									: `Not affected: ${desk.untouched.map((person) => desk.nameOf(person)).join(', ')}.`}
 						<span class="quiet"
-							>A habit is a key that does something else then; it weighs as much as its command is run a day, as the office has
-							estimated.</span
+							>A habit is a key that people use today and that would do something else. It counts with the estimated runs per day
+							of its command.</span
 						>
 					</p>
 					{#if isWide && dearest && desk.runs > 0}
 						<p class="told tone-fluorite">
 							<span class="toned" aria-hidden="true">◇</span>
 							<b
-								>Without “{dearest.difference.caption.label}” the release moves {desk.runs - dearest.runs} instead of {desk.runs} runs
-								a day.</b
+								>Without “{dearest.difference.caption.label}” the release changes {desk.runs - dearest.runs} instead of {desk.runs}
+								runs per day.</b
 							>
 							{#if desk.mayTakeOut(dearest)}<button
 									class="pill"
 									type="button"
 									disabled={workspace.edits.busy}
-									onclick={() => void desk.takeOut(dearest)}>Take it out</button
+									onclick={() => void desk.takeOut(dearest)}>Remove from release</button
 								>{/if}
 						</p>
 					{/if}
 				{/if}
 			{/if}
 		</section>
-		<aside aria-label="Who gets what">
+		<aside aria-label="Changes of one person">
 			{#if desk.impact && shown}
 				<h2>{desk.nameOf(shown)}</h2>
 				{#each desk.of(shown) as one (one.setup.id)}
 					<h3>{one.setup.name}</h3>
-					{#if isUntouched(one)}<p class="quiet">Nothing changes here.</p>{/if}
+					{#if isUntouched(one)}<p class="quiet">No changes.</p>{/if}
 					<ul>
 						{#each one.habits as habit (`${habit.command} ${habit.keys} ${habit.scope}`)}
 							<li>
@@ -145,13 +150,13 @@
 						{/each}
 						{#each one.going as finding (finding.id)}
 							<li class="tone-epidote">
-								<span class="toned" title="goes away">✓</span> <span class="quiet">Gone: {finding.sentence}</span>
+								<span class="toned" title="disappears">✓</span> <span class="quiet">Solved: {finding.sentence}</span>
 							</li>
 						{/each}
 					</ul>
 				{/each}
 			{:else if desk.impact}
-				<p class="quiet">Choose somebody in the table to see what they get.</p>
+				<p class="quiet">Choose a person in the table to see their changes.</p>
 			{/if}
 		</aside>
 	</div>
@@ -167,38 +172,38 @@
 	section {
 		display: flex;
 		flex-direction: column;
-		gap: 14px;
-		padding: 16px 18px;
+		gap: var(--space-3);
+		padding: var(--space-4) var(--space-4);
 		overflow: auto;
 	}
 	header {
 		display: flex;
 		flex-wrap: wrap;
-		gap: 12px;
+		gap: var(--space-3);
 		align-items: center;
 	}
 	aside {
-		padding: 16px 18px;
+		padding: var(--space-4) var(--space-4);
 		background: var(--panel);
 		border-left: 1px solid var(--line-strong);
 		overflow-y: auto;
 	}
 	h3 {
-		margin-top: 12px;
+		margin-top: var(--space-3);
 		color: var(--ink-2);
 	}
 	ul {
-		margin: 4px 0 0;
+		margin: var(--space-1) 0 0;
 		padding: 0;
 		list-style: none;
 	}
 	li {
 		padding: 6px 0;
 		border-top: 1px solid var(--line);
-		font-size: 13px;
+		font-size: var(--dense);
 	}
 	.none {
-		padding: 40px 0;
+		padding: var(--space-10) 0;
 	}
 	.told {
 		max-width: 90ch;

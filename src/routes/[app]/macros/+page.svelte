@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { formOf } from '$core/text/counted';
 	import { Button, Dropdown, DropdownItem } from 'flowbite-svelte';
 	import { tick } from 'svelte';
 	import { goto } from '$app/navigation';
@@ -12,6 +13,7 @@
 	import { useWorkspace } from '$lib/state/workspace.svelte';
 	import { SIGNS } from '$lib/ui/findings/severity';
 	import StaleAcceptances from '$lib/ui/findings/StaleAcceptances.svelte';
+	import ViewActs from '$lib/ui/kit/ViewActs.svelte';
 	import MacroAside from '$lib/ui/macros/MacroAside.svelte';
 	import MacroEditor from '$lib/ui/macros/MacroEditor.svelte';
 	import MacroFile from '$lib/ui/macros/MacroFile.svelte';
@@ -40,6 +42,12 @@
 		editor?.focusLabel();
 	}
 
+	/** The first pattern that has steps. */
+	async function example() {
+		const pattern = patternsFor(desk.usual.id).find(({ steps }) => steps.length > 0);
+		if (pattern) await make(pattern.name, pattern);
+	}
+
 	async function remove() {
 		await desk.remove();
 		await tick();
@@ -47,40 +55,40 @@
 	}
 </script>
 
+<ViewActs>
+	<Button size="sm" color="alternative" href="bench">Record on the bench</Button>
+	<Button size="sm" color="alternative" onclick={() => (filing = 'bring')}>Import …</Button>
+	<Button size="sm" color="alternative" disabled={desk.list.length === 0} onclick={() => (filing = 'save')}>Export …</Button>
+	<Button size="sm" id="new-macro" class="shrink-0 whitespace-nowrap">New …</Button>
+	<Dropdown simple triggeredBy="#new-macro" class="w-72">
+		{#each patternsFor(desk.usual.id) as pattern (pattern.name)}
+			<DropdownItem onclick={() => void make(pattern.name === 'Empty' ? 'New macro' : pattern.name, pattern)}
+				>{pattern.name}</DropdownItem
+			>
+		{/each}
+	</Dropdown>
+</ViewActs>
+
 <div class="view">
 	<section class="list" aria-label="All macros">
-		<header>
-			<Button size="sm" id="new-macro" class="shrink-0 whitespace-nowrap">New …</Button>
-			<Dropdown simple triggeredBy="#new-macro" class="w-72">
-				{#each patternsFor(desk.usual.id) as pattern (pattern.name)}
-					<DropdownItem onclick={() => void make(pattern.name === 'Empty' ? 'New macro' : pattern.name, pattern)}
-						>{pattern.name}</DropdownItem
-					>
-				{/each}
-			</Dropdown>
-			<span class="ways">
-				<a class="linkish" href="bench">Record</a>
-				<button class="linkish" type="button" onclick={() => (filing = 'bring')}>Bring …</button>
-				<button class="linkish" type="button" disabled={desk.list.length === 0} onclick={() => (filing = 'save')}>Save …</button>
-			</span>
-		</header>
 		<MacroList bind:this={list} macros={desk.list} chosen={desk.macro?.id} onchoose={(id) => void choose(id)} />
 		{#if desk.list.length === 0}
 			<p class="none quiet">
-				No macro yet. A macro is a command made of steps; it is assigned, typed and published like any other. Make one with New,
-				or record it on the bench while you work.
+				No macros yet. A macro is a command made of several steps, and can have keys and aliases like any other. Create one with
+				New, or record it on the bench.
 			</p>
+			<p class="none"><Button size="sm" color="alternative" onclick={() => void example()}>Try it with an example</Button></p>
 		{/if}
 		{#each desk.gone as { id } (id)}
 			<p class="gone quiet">
-				<span class="mono">{id}</span> is taken away in {workspace.target.name}.
-				<button class="linkish" type="button" onclick={() => void desk.bringBack(id)}>Bring it back</button>
+				<span class="mono">{id}</span> is removed in {workspace.target.name}.
+				<button class="linkish" type="button" onclick={() => void desk.bringBack(id)}>Restore</button>
 			</p>
 		{/each}
 		<StaleAcceptances stale={desk.stale} />
 		<p class="counts" aria-label="Findings of macros">
 			{#each SEVERITIES as s (s)}<span class="tone-{SIGNS[s].tone}"
-					><span class="toned">{SIGNS[s].shape} {counts[s]}</span> {counts[s] === 1 ? SIGNS[s].name : SIGNS[s].names}</span
+					><span class="toned">{SIGNS[s].shape} {counts[s]}</span> {formOf(counts[s], SIGNS[s].name, SIGNS[s].names)}</span
 				>{/each}
 		</p>
 	</section>
@@ -98,7 +106,7 @@
 			<MacroAside {desk} {placed} bind:at />
 		{/key}
 	{:else}
-		<section class="nothing"><p class="quiet">Make a macro, or record one on the bench.</p></section>
+		<section class="nothing"><p class="quiet">Create a macro, or record one on the bench.</p></section>
 	{/if}
 </div>
 {#if filing}<MacroFile {desk} does={filing} onclose={() => (filing = undefined)} />{/if}
@@ -115,38 +123,25 @@
 		min-height: 0;
 		border-right: 1px solid var(--line-strong);
 	}
-	.list header {
-		display: flex;
-		justify-content: space-between;
-		align-items: center;
-		gap: 8px;
-		padding: 10px 12px;
-		font-size: 13px;
-	}
-	.ways {
-		display: flex;
-		flex-wrap: wrap;
-		gap: 4px 10px;
-	}
 	.list :global(ul[role='listbox']) {
 		flex: 1;
 	}
 	.none,
 	.gone {
-		padding: 10px 12px;
-		font-size: 13px;
+		padding: var(--space-2) var(--space-3);
+		font-size: var(--dense);
 	}
 	.counts {
 		display: flex;
 		flex-wrap: wrap;
-		gap: 4px 14px;
-		padding: 8px 12px;
+		gap: var(--space-1) var(--space-3);
+		padding: var(--space-2) var(--space-3);
 		border-top: 1px solid var(--line-strong);
 		background: var(--panel);
-		font-size: 13px;
+		font-size: var(--dense);
 	}
 	.nothing {
-		padding: 14px 16px;
+		padding: var(--space-3) var(--space-4);
 	}
 	@media (max-width: 1150px) {
 		.view {

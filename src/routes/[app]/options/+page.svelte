@@ -44,9 +44,9 @@
 	const names: Readonly<Record<Showing, string>> = {
 		all: 'All',
 		changed: 'Changed',
-		mine: 'Mine',
+		mine: 'My changes',
 		office: 'Office',
-		factory: 'As it comes'
+		factory: 'Default'
 	};
 
 	const placeOf = (row: Row) => hits?.indexOf(row.definition.path) ?? 0;
@@ -55,7 +55,6 @@
 <div class="view">
 	<section class="list" aria-label="Options">
 		<header>
-			<h1>Options</h1>
 			<Search
 				size="sm"
 				class="find"
@@ -64,7 +63,7 @@
 				aria-label="Search options"
 				clearable
 			/>
-			<div role="group" aria-label="Show" class="pills">
+			<div role="group" aria-label="Show" class="segmented">
 				{#each SHOWING as one (one)}
 					<button class="pill" type="button" aria-pressed={showing === one} onclick={() => (showing = one)}
 						>{names[one]} {shownRows(rows, one).length}</button
@@ -76,7 +75,7 @@
 				size="xs"
 				color="alternative"
 				disabled={mine.length === 0 || workspace.edits.busy}
-				onclick={() => desk.resetAll(mine)}>Reset all {mine.length} of {workspace.target.name}</Button
+				onclick={() => desk.resetAll(mine)}>Reset all {mine.length} in {workspace.target.name}</Button
 			>
 		</header>
 		<div class="body">
@@ -95,7 +94,7 @@
 				{#if group === FINDINGS}<FindingsHere {findings} name="Findings of options" />{/if}
 				{#each listed as { name, rows: inGroup } (name)}
 					{#if name}<h2>{name}</h2>{/if}
-					<div role="list" aria-label={name || 'What was found'}>
+					<div role="list" aria-label={name || 'Findings'}>
 						{#each inGroup as row (row.definition.path)}
 							<OptionRow
 								{row}
@@ -112,11 +111,10 @@
 				{/each}
 				{#if options.length === 0}
 					<p class="quiet none">
-						{workspace.document.application.name} tells nothing of its options. A program of your own can bring them with its application
-						file.
+						{workspace.document.application.name} has no options. A new program can have them in its application file.
 					</p>
 				{:else if shown.length === 0 && group !== FINDINGS}
-					<p class="quiet none">No option answers. Search by what it does, as in “how fine curves are”, or show all.</p>
+					<p class="quiet none">No results. Search for what the option does, such as “curve quality”, or show all.</p>
 				{/if}
 			</div>
 		</div>
@@ -134,17 +132,13 @@
 	header {
 		display: flex;
 		flex-wrap: wrap;
-		gap: 12px;
+		gap: var(--space-3);
 		align-items: center;
-		padding: 12px 18px;
+		padding: var(--space-3) var(--space-4);
 		border-bottom: 1px solid var(--line-strong);
 	}
 	header :global(.find) {
 		width: 250px;
-	}
-	.pills {
-		display: flex;
-		gap: 6px;
 	}
 	.space {
 		flex: 1;
@@ -159,19 +153,19 @@
 		display: flex;
 		flex-direction: column;
 		gap: 2px;
-		padding: 12px 10px;
+		padding: var(--space-3) var(--space-2);
 		background: var(--panel);
 		border-right: 1px solid var(--line);
 		overflow-y: auto;
 	}
 	nav button {
-		padding: 4px 8px;
+		padding: var(--space-1) var(--space-2);
 		border: 0;
 		border-radius: 3px;
 		background: transparent;
 		color: var(--ink);
 		font: inherit;
-		font-size: 13.5px;
+		font-size: var(--body);
 		text-align: left;
 	}
 	nav button[aria-pressed='true'] {
@@ -179,14 +173,14 @@
 		font-weight: 600;
 	}
 	.rows {
-		padding: 4px 18px 24px;
+		padding: var(--space-1) var(--space-4) var(--space-6);
 		overflow-y: auto;
 	}
 	h2 {
-		margin-top: 16px;
-		font-size: 14px;
+		margin-top: var(--space-4);
+		font-size: var(--body);
 	}
 	.none {
-		padding: 24px 0;
+		padding: var(--space-6) 0;
 	}
 </style>

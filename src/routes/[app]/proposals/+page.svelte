@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { moment } from '$lib/ui/when';
 	import { Button, Input, Textarea } from 'flowbite-svelte';
 	import { page } from '$app/state';
 	import { onMount, untrack } from 'svelte';
@@ -8,15 +9,18 @@
 	import { ProposalsDesk } from '$lib/state/proposals-desk.svelte';
 	import { useWorkspace } from '$lib/state/workspace.svelte';
 	import ImpactTable from '$lib/ui/impact/ImpactTable.svelte';
+	import ViewActs from '$lib/ui/kit/ViewActs.svelte';
 	import Picker from '$lib/ui/Picker.svelte';
 	import OneField from '$lib/ui/people/OneField.svelte';
 	import ChangeParts from '$lib/ui/proposals/ChangeParts.svelte';
 	import Compose from '$lib/ui/proposals/Compose.svelte';
+	import NoProposals from '$lib/ui/proposals/NoProposals.svelte';
 	import { bandClass } from '$lib/ui/stratum-look';
 
 	const workspace = useWorkspace();
 	const desk = new ProposalsDesk(workspace);
 	const impact = new ImpactDesk(workspace);
+	const STATES = { open: 'open', taken: 'accepted', declined: 'declined', withdrawn: 'withdrawn' } as const;
 	let reason = $state('');
 	/** Something of one's own that the address speaks of is proposed. */
 	const wanted = page.url.searchParams.get('mine') ?? undefined;
@@ -33,7 +37,6 @@
 		untrack(() => desk.load().catch((error: unknown) => (workspace.notice = { kind: 'failed', text: told(error) })));
 	});
 	const { me } = $derived(workspace.document);
-	const when = (at: string) => new Date(at).toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' });
 
 	async function decline() {
 		if (desk.chosen && (await desk.decline(desk.chosen, reason))) reason = '';
@@ -46,32 +49,37 @@
 	}
 </script>
 
+<ViewActs>
+	<Button size="sm" onclick={() => (isComposing = !isComposing)} aria-expanded={isComposing}>Propose a change …</Button>
+</ViewActs>
+
 <div class="view">
 	<section class="list" aria-label="All proposals">
-		<header>
-			<h1>Proposals</h1>
-			<Button size="xs" onclick={() => (isComposing = !isComposing)} aria-expanded={isComposing}
-				>Propose something of mine …</Button
-			>
-		</header>
 		{#if desk.isRead && desk.list.length === 0}<p class="quiet">
-				Nobody has proposed anything yet. What you say for yourself can be proposed to the office, a discipline or a project.
+				No proposals yet. You can propose a personal change to the office, a discipline or a project.
+			</p>{:else}<div class="filter">
+				<Input
+					size="sm"
+					type="search"
+					bind:value={desk.words}
+					placeholder="Title, reason or author"
+					aria-label="Find proposals"
+				/>
+				<Picker
+					label="Filter proposals"
+					items={[
+						{ value: 'all', name: 'All' },
+						...(may(me, 'review') ? [{ value: 'decide', name: `For me to decide (${desk.toDecide})` }] : []),
+						{ value: 'competing', name: `Competing (${desk.competing.size})` },
+						{ value: 'mine', name: 'Mine' }
+					]}
+					value={desk.filter}
+					onpick={(value) => (desk.filter = value as 'all')}
+				/>
+			</div>{/if}
+		{#if desk.list.length > 0 && desk.sorted.length === 0}<p class="quiet">
+				No proposals match. Change the search or the filter.
 			</p>{/if}
-		<div class="filter">
-			<Input size="sm" type="search" bind:value={desk.words} placeholder="What, why or by whom" aria-label="Find proposals" />
-			<Picker
-				label="Which proposals"
-				items={[
-					{ value: 'all', name: 'all' },
-					...(may(me, 'review') ? [{ value: 'decide', name: `for me to decide (${desk.toDecide})` }] : []),
-					{ value: 'competing', name: `competing (${desk.competing.size})` },
-					{ value: 'mine', name: 'mine' }
-				]}
-				value={desk.filter}
-				onpick={(value) => (desk.filter = value as 'all')}
-			/>
-		</div>
-		{#if desk.list.length > 0 && desk.sorted.length === 0}<p class="quiet">No proposal is like that.</p>{/if}
 		<ul>
 			{#each desk.sorted as proposal (proposal.id)}
 				{@const head = desk.headOf(proposal.stratum)}
@@ -84,10 +92,11 @@
 						<span class="top"
 							><b>{proposal.label}</b><span
 								class="state {proposal.state === 'open' ? 'tone-fluorite' : proposal.state === 'taken' ? 'tone-epidote' : ''}"
-								><span class="toned">{proposal.state === 'open' ? '◇ open' : proposal.state}</span></span
+								><span class="toned">{proposal.state === 'open' ? '◇ open' : STATES[proposal.state]}</span></span
 							></span
 						>
-						<span class="quiet">{workspace.nameOf(proposal.person)} to {head?.name ?? proposal.stratum}, {when(proposal.at)}</span
+						<span class="quiet"
+							>{workspace.nameOf(proposal.person)} to {head?.name ?? proposal.stratum}, {moment(proposal.at)}</span
 						>{#if desk.competing.has(proposal.id)}<span class="tone-limonite"
 								><span class="toned">▲ competes with another</span></span
 							>{/if}
@@ -95,7 +104,7 @@
 				</li>
 			{/each}
 		</ul>
-		{#if desk.before !== null}<button class="linkish" type="button" onclick={() => void desk.more()}>Show older ones</button>{/if}
+		{#if desk.before !== null}<button class="linkish" type="button" onclick={() => void desk.more()}>Show older</button>{/if}
 	</section>
 	<section class="one" aria-label={isComposing ? 'A new proposal' : 'The proposal'}>
 		{#if isComposing}
@@ -113,14 +122,14 @@
 			<p>{proposal.reason}</p>
 			{#if proposal.isMoved}
 				<p class="callout tone-limonite">
-					{head?.name} has changed since; the proposal follows it.
-					{#if proposal.touched.length > 0}Others have changed meanwhile: {proposal.touched.join(', ')}.{/if}
-					{#if proposal.lost.length > 0}Lost: {proposal.lost.join(', ')}.{/if}
+					{head?.name} has changed since. The proposal was updated.
+					{#if proposal.touched.length > 0}Changed by others since: {proposal.touched.join(', ')}.{/if}
+					{#if proposal.lost.length > 0}No longer possible: {proposal.lost.join(', ')}.{/if}
 				</p>
 			{/if}
 			{#if desk.competing.has(proposal.id)}
 				<p class="callout tone-limonite">
-					Others want the same key or name:
+					Competing proposals for the same key or name:
 					{#each desk.competing.get(proposal.id)! as other (other.id)}<button
 							class="linkish"
 							type="button"
@@ -129,7 +138,7 @@
 					{/each}
 				</p>
 			{/if}
-			<ul class="parts" aria-label="What it changes">
+			<ul class="parts" aria-label="Changes">
 				{#each desk.parts as part, i (i)}
 					<li>
 						<label>
@@ -137,7 +146,7 @@
 							<span class={part.sign === '−' ? 'tone-limonite' : 'tone-azurite'}><span class="toned">{part.sign}</span></span>
 							{part.text} <span class="quiet">{part.words}</span>
 							{#if proposal.state === 'taken'}<span class="quiet"
-									>{!proposal.decision?.parts || proposal.decision.parts.includes(i) ? '✓ taken' : 'not taken'}</span
+									>{!proposal.decision?.parts || proposal.decision.parts.includes(i) ? '✓ accepted' : 'not accepted'}</span
 								>{/if}
 						</label>
 					</li>
@@ -146,11 +155,12 @@
 			{#if decides && changing === proposal.id}
 				<ChangeParts {desk} {proposal} ondone={() => (changing = undefined)} />
 			{:else if decides}
-				<p><Button size="xs" color="alternative" onclick={() => (changing = proposal.id)}>Change it …</Button></p>
+				<p><Button size="xs" color="alternative" onclick={() => (changing = proposal.id)}>Change …</Button></p>
 			{/if}
 			{#if proposal.decision}
 				<p class="callout {proposal.state === 'taken' ? 'tone-epidote' : 'tone-garnet'}">
-					{proposal.state} by {workspace.nameOf(proposal.decision.by)}, {when(proposal.decision.at)}{proposal.decision.revision
+					{STATES[proposal.state]} by {workspace.nameOf(proposal.decision.by)}, {moment(proposal.decision.at)}{proposal.decision
+						.revision
 						? `, as revision ${proposal.decision.revision}`
 						: ''}. {proposal.decision.reason}
 				</p>
@@ -163,16 +173,16 @@
 			{#if isOpen && may(me, 'survey')}
 				{#if impact.progress !== undefined}
 					<p class="quiet" role="status">
-						Checking everybody’s setups: {Math.round(impact.progress * 100)} % <Button
+						Checking everyone’s setups: {Math.round(impact.progress * 100)} % <Button
 							size="xs"
 							color="alternative"
 							onclick={() => impact.stop()}>Stop</Button
 						>
 					</p>
 				{:else if weighed === proposal.id && impact.impact}
-					<h3>Whom it touches</h3>
+					<h3>Affected people</h3>
 					{#if impact.changes.length === 0 || impact.untouched.length === impact.people.length}<p>
-							Nobody: it shows in nobody’s setups.
+							No one: no setup contains this change.
 						</p>{:else}
 						<ImpactTable desk={impact} chosen={impact.person} onchoose={(person) => (impact.person = person)} />
 						{#if impact.person}
@@ -181,13 +191,13 @@
 										{finding.sentence}
 									</li>{/each}
 								{#each impact.of(impact.person).flatMap(({ going }) => going) as finding, i (i)}<li class="quiet">
-										Gone: {finding.sentence}
+										Solved: {finding.sentence}
 									</li>{/each}
 							</ul>
 						{/if}
 					{/if}
 				{:else}
-					<p><Button size="xs" color="alternative" onclick={weigh}>Whom does it touch?</Button></p>
+					<p><Button size="xs" color="alternative" onclick={weigh}>Check who is affected</Button></p>
 				{/if}
 				{#if impact.problem}<p class="callout tone-garnet" role="alert">{impact.problem}</p>{/if}
 			{/if}
@@ -198,8 +208,8 @@
 						disabled={desk.busy || desk.left.size === proposal.changes.length}
 						onclick={() => void desk.take(proposal)}
 						>{desk.left.size === 0
-							? 'Take it in'
-							: `Take ${proposal.changes.length - desk.left.size} of ${proposal.changes.length} parts in`}</Button
+							? 'Accept'
+							: `Accept ${proposal.changes.length - desk.left.size} of ${proposal.changes.length} parts`}</Button
 					>
 					<form
 						onsubmit={(event) => {
@@ -210,8 +220,8 @@
 						<Textarea
 							rows={1}
 							class="w-64"
-							aria-label="Why it is declined"
-							placeholder="Why it is declined"
+							aria-label="Reason for declining"
+							placeholder="Reason for declining"
 							bind:value={reason}
 						/>
 						<Button type="submit" size="sm" color="alternative" class="shrink-0" disabled={desk.busy || reason.trim().length < 3}
@@ -221,24 +231,25 @@
 				</div>
 			{/if}
 			{#if isOpen && desk.isMine(proposal)}<p>
-					<Button size="xs" color="alternative" disabled={desk.busy} onclick={() => void desk.withdraw(proposal)}
-						>Withdraw it</Button
+					<Button size="xs" color="alternative" disabled={desk.busy} onclick={() => void desk.withdraw(proposal)}>Withdraw</Button
 					>
 				</p>{/if}
-			<h3>What is said of it</h3>
-			{#if proposal.comments.length === 0}<p class="quiet">Nothing yet.</p>{/if}
+			<h3>Comments</h3>
+			{#if proposal.comments.length === 0}<p class="quiet">No comments yet.</p>{/if}
 			<ul class="comments">
 				{#each proposal.comments as comment, i (i)}<li>
-						<b>{workspace.nameOf(comment.by)}</b> <span class="quiet">{when(comment.at)}</span><br />{comment.text}
+						<b>{workspace.nameOf(comment.by)}</b> <span class="quiet">{moment(comment.at)}</span><br />{comment.text}
 					</li>{/each}
 			</ul>
 			<OneField
-				label="Say something of it"
-				does="Say it"
+				label="Add a comment"
+				does="Post"
 				most={2000}
 				disabled={desk.busy}
 				ondone={(text) => desk.comment(proposal, text)}
 			/>
+		{:else if desk.isRead && desk.list.length === 0}
+			<NoProposals level={desk.targets[0]?.name ?? 'the office'} />
 		{/if}
 	</section>
 </div>
@@ -247,8 +258,8 @@
 	.filter {
 		display: grid;
 		grid-template-columns: minmax(0, 1fr) auto;
-		gap: 8px;
-		margin: 8px 0;
+		gap: var(--space-2);
+		margin: var(--space-2) 0;
 	}
 	.view {
 		display: grid;
@@ -256,18 +267,12 @@
 		height: 100%;
 	}
 	section {
-		padding: 16px 18px;
+		padding: var(--space-4) var(--space-4);
 		overflow-y: auto;
 	}
 	.list {
 		background: var(--panel);
 		border-right: 1px solid var(--line-strong);
-	}
-	header {
-		display: grid;
-		gap: 10px;
-		justify-items: start;
-		margin-bottom: 12px;
 	}
 	ul {
 		margin: 0;
@@ -278,7 +283,7 @@
 		display: grid;
 		gap: 2px;
 		width: 100%;
-		padding: 8px 10px;
+		padding: var(--space-2) var(--space-2);
 		border: 0;
 		border-left: 4px solid transparent;
 		border-top: 1px solid var(--line);
@@ -295,13 +300,13 @@
 	}
 	.top {
 		display: flex;
-		gap: 10px;
+		gap: var(--space-2);
 		justify-content: space-between;
 	}
 	.one {
 		display: flex;
 		flex-direction: column;
-		gap: 12px;
+		gap: var(--space-3);
 	}
 	.one i {
 		display: inline-block;
@@ -315,19 +320,27 @@
 	}
 	.parts li,
 	.comments li {
-		padding: 5px 0;
+		padding: var(--space-1) 0;
 		border-top: 1px solid var(--line);
 	}
 	.parts label {
 		display: flex;
-		gap: 8px;
+		gap: var(--space-2);
 		align-items: center;
+	}
+	/* in sight while the proposal is longer than the page */
+	.decide {
+		position: sticky;
+		bottom: -16px;
+		padding: var(--space-2) 0;
+		border-top: 1px solid var(--line);
+		background: var(--ground);
 	}
 	.decide,
 	.decide form {
 		display: flex;
 		flex-wrap: wrap;
-		gap: 12px;
+		gap: var(--space-3);
 		align-items: center;
 	}
 </style>

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { counted } from '$core/text/counted';
 	import { goto } from '$app/navigation';
 	import { Button } from 'flowbite-svelte';
 	import { onMount } from 'svelte';
@@ -38,13 +39,13 @@
 	<section class="right" aria-label="Recipe">
 		{#if workshop.kept.length > 0}
 			<p class="kept">
-				<span class="quiet">Kept:</span>
+				<span class="quiet">Saved recipes:</span>
 				{#each workshop.kept as one (one.name)}
 					<span class="one"
 						><button class="linkish" type="button" onclick={() => workshop.use(one)}>{one.name}</button><button
 							class="drop"
 							type="button"
-							aria-label="Drop the recipe {one.name}"
+							aria-label="Delete the recipe {one.name}"
 							onclick={() => void workshop.drop(one.name)}>×</button
 						></span
 					>
@@ -55,15 +56,15 @@
 			<div class="none quiet">
 				{#if workshop.text.trim() === ''}
 					<p>
-						A recipe says how a file of yours is written, both ways: with it Skarn reads the file, finds what clashes, and writes
-						back only what you changed.
+						A recipe describes the format of a file. With it Skarn reads the file, checks it for conflicts, and writes back only
+						what you changed.
 					</p>
 					<p>
-						<Button size="sm" color="alternative" onclick={() => workshop.takeExample()}>Load an example</Button>
+						<Button size="sm" color="alternative" onclick={() => workshop.takeExample()}>Try it with an example</Button>
 					</p>
 					{#if workshop.recent.list.length > 0}
 						<p>
-							The last files:
+							Recent files:
 							{#each workshop.recent.list as { name, text } (name)}<button
 									class="linkish last"
 									type="button"
@@ -72,7 +73,7 @@
 						</p>
 					{/if}
 				{:else}
-					<p>No proposal fits. Select the parts of one record in the sample and say what they are.</p>
+					<p>No recipe fits. Select the parts of one record in the sample and mark what they are.</p>
 				{/if}
 			</div>
 		{:else}
@@ -82,8 +83,8 @@
 			<Records {workshop} />
 			{#if workshop.contexts.length > 0 && workshop.holds === 'shortcuts'}
 				<p class="callout tone-limonite">
-					{workshop.contexts.length === 1 ? 'A context has' : `${workshop.contexts.length} contexts have`} no meaning here yet:
-					{workshop.contexts.slice(0, 5).join(', ')}. Say what they stand for under Contexts, one a line, such as
+					{workshop.contexts.length === 1 ? 'A context has' : `${workshop.contexts.length} contexts have`} no meaning yet:
+					{workshop.contexts.slice(0, 5).join(', ')}. Define them under Contexts, one per line, such as
 					<span class="mono">part = document=part</span>.
 				</p>
 			{/if}
@@ -93,18 +94,18 @@
 						size="sm"
 						disabled={workshop.records.length === 0 || !workshop.hasAliases}
 						onclick={() => (workshop.replaces ? (isAsking = true) : void useAliases())}
-						>Use as the alias file of {workspace.target.name}</Button
+						>Use as alias file of {workspace.target.name}</Button
 					>
 				{:else}
 					<Button size="sm" disabled={workshop.records.length === 0} onclick={() => void workshop.compare()}
-						>See what it would change</Button
+						>Preview changes</Button
 					>
-					<Button size="sm" color="alternative" onclick={writeOut}>Write {workspace.target.name} so</Button>
+					<Button size="sm" color="alternative" onclick={writeOut}>Export {workspace.target.name} in this format</Button>
 				{/if}
 				{#if workspace.may('programs')}<Button size="sm" color="alternative" onclick={() => void workshop.keep()}
-						>Keep the recipe</Button
-					>{:else}<span class="quiet">Stewards keep recipes for the office; save yours as a file.</span>{/if}
-				<Button size="sm" color="alternative" onclick={saveRecipe}>Save it as a file</Button>
+						>Save recipe</Button
+					>{:else}<span class="quiet">Only stewards can save recipes for the office. You can export yours as a file.</span>{/if}
+				<Button size="sm" color="alternative" onclick={saveRecipe}>Export as file</Button>
 			</p>
 		{/if}
 	</section>
@@ -112,13 +113,15 @@
 {#if isAsking}
 	<Confirm
 		title="Replace the alias file of {workspace.target.name}?"
-		does="Replace it"
+		does="Replace"
 		onconfirm={() => void useAliases()}
 		onclose={() => (isAsking = false)}
 	>
 		<p>
-			{workspace.target.name} has an alias file already. {workshop.fileName} takes its place, with its {workshop.records.length}
-			{workshop.records.length === 1 ? 'record' : 'records'}; what stood there goes. One undo brings it back.
+			{workspace.target.name} already has an alias file. It is replaced by {workshop.fileName} with {counted(
+				workshop.records.length,
+				'record'
+			)}. You can undo this.
 		</p>
 	</Confirm>
 {/if}
@@ -133,9 +136,9 @@
 	.right {
 		display: flex;
 		flex-direction: column;
-		gap: 10px;
+		gap: var(--space-2);
 		min-height: 0;
-		padding: 12px 14px;
+		padding: var(--space-3) var(--space-3);
 	}
 	.right {
 		overflow-y: auto;
@@ -146,8 +149,8 @@
 	.kept {
 		display: flex;
 		flex-wrap: wrap;
-		gap: 10px;
-		font-size: 13px;
+		gap: var(--space-2);
+		font-size: var(--dense);
 	}
 	.drop {
 		border: 0;
@@ -157,17 +160,17 @@
 	.acts {
 		display: flex;
 		flex-wrap: wrap;
-		gap: 8px;
+		gap: var(--space-2);
 	}
 	.callout {
-		font-size: 13px;
+		font-size: var(--dense);
 	}
 	.none {
 		display: grid;
-		gap: 10px;
+		gap: var(--space-2);
 		max-width: 460px;
 	}
 	.last {
-		margin-left: 8px;
+		margin-left: var(--space-2);
 	}
 </style>

@@ -1,4 +1,7 @@
 <script lang="ts">
+	import { day } from '$lib/ui/when';
+	import { counted } from '$core/text/counted';
+	import ViewActs from '$lib/ui/kit/ViewActs.svelte';
 	import { page } from '$app/state';
 	import { Button, Textarea } from 'flowbite-svelte';
 	import type { Difference } from '$core/chapter/chapter';
@@ -63,67 +66,61 @@
 
 <div class="view">
 	<section class="releases" aria-label="Releases">
-		<h1>
-			Office releases
+		<h2>
+			Releases
 			{#if desk.signing !== undefined}<Button size="xs" color="alternative" onclick={() => (isSigning = true)}
 					>{desk.signing === null ? 'Sign releases …' : 'Signing …'}</Button
 				>{/if}
-		</h1>
+		</h2>
 		{#if desk.signing === null}
 			<p class="callout tone-limonite">
-				Releases are not signed yet, so no seat can follow them. {#if desk.mayRelease}Make the keys first: <button
+				Releases are not signed yet, so seats cannot install them. {#if desk.mayRelease}Create the signing keys first: <button
 						type="button"
 						class="linkish"
-						onclick={() => (isSigning = true)}>sign releases</button
-					>.{:else}A steward makes the keys.{/if}
+						onclick={() => (isSigning = true)}>Set up signing</button
+					>.{:else}A steward has to create the signing keys.{/if}
 			</p>
 		{:else if desk.rootEnds !== undefined}
 			<p class="callout tone-limonite">
-				Root holds until {new Date(desk.rootEnds).toLocaleDateString('en-GB', { dateStyle: 'medium' })}; after that seats take
-				nothing any more.
-				<button type="button" class="linkish" onclick={() => (isSigning = true)}>Sign it for another term</button>.
+				The main signature is valid until {day(desk.rootEnds)}. After that seats install no releases.
+				<button type="button" class="linkish" onclick={() => (isSigning = true)}>Renew</button>.
 			</p>
 		{/if}
 		<RingCourse {desk} onrings={() => (isArranging = true)} />
-		<form onsubmit={publish}>
+		<form id="publish" onsubmit={publish}>
 			<h2>Next: release {(workspace.releases.at(-1)?.number ?? 0) + 1}</h2>
 			{#if desk.mayRelease}<GoingOut />{/if}
 			{#if !isNew}
 				<p class="quiet">
-					{workspace.next.isWide ? 'What goes out is' : 'The office stratum is'} as it was published.
+					{workspace.next.isWide ? 'The content is' : 'The office level is'} unchanged since the last release.
 				</p>
 			{:else}
 				{#if !pending}
-					<p class="quiet" role="status">Comparing with what the seats have …</p>
+					<p class="quiet" role="status">Comparing with the installed release …</p>
 				{:else if pending.length > 0}
-					<p class="quiet">{pending.length === 1 ? 'One thing differs' : `${pending.length} things differ`} for the seats.</p>
+					<p class="quiet">{counted(pending.length, 'difference')} for the seats.</p>
 					<div class="pending">
-						<VirtualRows rows={pending} height={30} role="list" aria-label="What would go out" tabindex={0}>
+						<VirtualRows rows={pending} role="list" aria-label="Changes in the next release" tabindex={0}>
 							{#snippet row(difference: Difference, _i: number, top: number)}
 								<div class="row" role="listitem" style:transform="translateY({top}px)"><DifferenceRow {difference} /></div>
 							{/snippet}
 						</VirtualRows>
 					</div>
 				{:else}
-					<p class="quiet">Only locks, notes or the order differ; no key does anything else.</p>
+					<p class="quiet">Only locks, notes or the order change. No key changes its effect.</p>
 				{/if}
 				{#if workspace.publishing.checks.progress !== undefined}
 					<p class="quiet" role="status">
-						Checking what would go out: {Math.round(workspace.publishing.checks.progress * 100)} %
+						Checking the next release: {Math.round(workspace.publishing.checks.progress * 100)} %
 					</p>
 				{/if}
 				<HeldErrors lists={held} />
 				{#if desk.mayRelease}
-					<Textarea
-						bind:value={notes}
-						rows={2}
-						class="w-full"
-						aria-label="Notes for the people at the seats"
-						placeholder="What changes for the people at the seats"
-					/>
-					<div class="go">
-						<Button
+					<Textarea bind:value={notes} rows={2} class="w-full" aria-label="Release notes" placeholder="Release notes" />
+					<ViewActs
+						><Button
 							type="submit"
+							form="publish"
 							size="sm"
 							disabled={desk.busy ||
 								notes.trim() === '' ||
@@ -131,11 +128,11 @@
 								workspace.next.held.progress !== undefined ||
 								errors.length + faults.length + held.length > 0}
 							>Publish release {(workspace.releases.at(-1)?.number ?? 0) + 1}</Button
-						>
-					</div>
+						></ViewActs
+					>
 				{:else}
 					<p class="quiet">
-						A steward publishes it. <a class="linkish" href="impact">See what it will do to you</a>
+						Only stewards can publish. <a class="linkish" href="impact">See your changes</a>
 					</p>
 				{/if}
 			{/if}
@@ -149,14 +146,14 @@
 		{#if workspace.releases.length > 1}<CompareReleases releases={workspace.releases} />{/if}
 	</section>
 	<section class="seats" aria-label="Seats">
-		<h1>Seats</h1>
+		<h2>Seats</h2>
 		{#if desk.unheard}<p class="callout tone-limonite" role="status">{desk.unheard}</p>{/if}
 		{#if desk.without.length > 0}
 			<div class="callout tone-limonite" role="status">
 				<p>
-					{desk.without.length === 1 ? 'One setup runs' : `${desk.without.length} setups run`} without what is required in every setup:
+					{desk.without.length === 1 ? 'One setup runs' : `${desk.without.length} setups run`} without a required level:
 				</p>
-				<ul aria-label="Setups without what is required">
+				<ul aria-label="Setups without a required level">
 					{#each desk.without as one (one.setup + one.person)}
 						{@const at = desk.seatsWith(one)}
 						<li>
@@ -176,8 +173,8 @@
 {#if following !== undefined}
 	{@const release = following}
 	<Confirm
-		title="Let the seats follow release {release}?"
-		does="Follow release {release}"
+		title="Move all seats to release {release}?"
+		does="Move to release {release}"
 		onconfirm={() => void desk.backTo(release)}
 		onclose={() => (following = undefined)}
 	>
@@ -198,7 +195,7 @@
 		onconfirm={() => void desk.remove(id)}
 		onclose={() => (removing = undefined)}
 	>
-		<p>The office forgets it with what it has reported. Its workstation keeps the files that it has, and is told no more.</p>
+		<p>The seat and its reports are deleted. The workstation keeps its files and gets no further updates.</p>
 	</Confirm>
 {/if}
 
@@ -211,22 +208,22 @@
 	section {
 		display: flex;
 		flex-direction: column;
-		gap: 14px;
-		padding: 16px 18px;
+		gap: var(--space-3);
+		padding: var(--space-4) var(--space-4);
 		overflow-y: auto;
 	}
 	.seats {
 		background: var(--panel);
 		border-left: 1px solid var(--line-strong);
 	}
-	h1 {
+	h2 {
 		display: flex;
 		justify-content: space-between;
 	}
 	form {
 		display: grid;
-		gap: 10px;
-		padding: 12px 14px;
+		gap: var(--space-2);
+		padding: var(--space-3) var(--space-3);
 		border: 1px solid var(--line-strong);
 		border-radius: 4px;
 		background: var(--raised);
@@ -241,12 +238,7 @@
 		display: grid;
 		grid-template-columns: 16px 14px 150px minmax(0, 1fr);
 		align-items: center;
-		gap: 8px;
-		height: 30px;
-	}
-	.go {
-		display: flex;
-		gap: 12px;
-		align-items: center;
+		gap: var(--space-2);
+		height: var(--row);
 	}
 </style>

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { formOf } from '$core/text/counted';
 	import { Button } from 'flowbite-svelte';
 	import { onMount } from 'svelte';
 	import { SEVERITIES } from '$core/check/severity';
@@ -8,17 +9,26 @@
 	import { invalidate } from '$app/navigation';
 	import { isFor, type Setup } from '$core/people/setup';
 	import { SetupsDesk } from '$lib/state/setups.svelte';
+	import { TourRun, useTours } from '$lib/state/tour.svelte';
 	import { Visits } from '$lib/state/visits.svelte';
 	import { useWorkspace } from '$lib/state/workspace.svelte';
 	import { SIGNS } from '$lib/ui/findings/severity';
-	import { JOBS } from '$lib/ui/start/jobs';
+	import { TOURS, type TourOffer } from '$lib/ui/start/tours';
+	import { FIRST_JOBS, MORE_JOBS, type Job } from '$lib/ui/start/jobs';
 
 	const workspace = useWorkspace();
 	const { id, name, version } = workspace.document.application;
 	const visits = new Visits(id);
 	let seats = $state.raw<readonly (Seat & { state: SeatState })[]>([]);
-	let isWalking = $state(false);
-	let walk = $state<HTMLElement | undefined>(undefined);
+	const tours = useTours();
+	/** Why a tour could not begin. */
+	let noTour = $state('');
+
+	function begin(offer: TourOffer) {
+		const tour = offer.make(workspace);
+		noTour = tour ? '' : `${name} has no key that this tour could use.`;
+		if (tour) tours.running = new TourRun(tour, workspace);
+	}
 
 	const setups = new SetupsDesk(workspace, () => invalidate('skarn:setup'));
 	/** Setups that the office recommends to people like oneself, and that one has not got yet. */
@@ -50,42 +60,67 @@
 			.catch(() => undefined);
 		return () => Visits.see(id, workspace.revision);
 	});
+
+	const hrefOf = ({ to }: Job) => (to.startsWith('/') ? to : `/${id}/${to}`);
 </script>
 
 <div class="view">
-	<section aria-label="Jobs">
+	<section aria-label="Tasks">
 		<header>
 			<h1>What do you want to do with {name}?</h1>
 			<p class="quiet">
-				Skarn shapes how a program takes keys, typed names, macros and options, proves that nothing clashes, and hands the result
-				to the people who work with it. Nothing here is more than one undo away.
-			</p>
-			<p bind:this={walk}>
-				<Button size="sm" color="alternative" onclick={() => (isWalking = true)}>Take the walk, seven steps</Button>
+				Customise keys, aliases, macros, toolbars and options of a program, check them for conflicts, and publish them to your
+				office. You can undo every change.
 			</p>
 		</header>
-		<ol>
-			{#each JOBS as { said, how, to } (to)}
-				<li><a href={to.startsWith('/') ? to : `/${id}/${to}`}><b>{said}</b><span class="quiet">{how}</span></a></li>
+		<ol class="first">
+			{#each FIRST_JOBS as job (job.to)}
+				<li><a class="task-card" href={hrefOf(job)}><b>{job.label}</b><span class="quiet">{job.how}</span></a></li>
 			{/each}
 		</ol>
+		<section class="tours" aria-label="Tours">
+			<h2>Tours</h2>
+			<ul>
+				{#each TOURS as offer (offer.name)}
+					<li>
+						<Button size="xs" color="alternative" disabled={tours.running !== undefined} onclick={() => begin(offer)}
+							>{offer.name}</Button
+						>
+						<span class="quiet">{offer.line}</span>
+					</li>
+				{/each}
+			</ul>
+			{#if noTour}<p class="callout tone-limonite" role="alert">{noTour}</p>{/if}
+		</section>
+		<div class="more">
+			{#each MORE_JOBS as { role, jobs } (role)}
+				<div>
+					<h2>{role}</h2>
+					<ul>
+						{#each jobs as job (job.to)}
+							<li><a href={hrefOf(job)}>{job.label}</a> <span class="quiet">{job.how}</span></li>
+						{/each}
+					</ul>
+				</div>
+			{/each}
+		</div>
 	</section>
-	<aside aria-label="What stands">
-		<h2>What stands</h2>
+	<aside aria-label="Status">
+		<h2>Status</h2>
 		<ul class="stands">
 			<li>
 				<a href="/{id}/findings">Findings</a>
 				<span class="counts"
 					>{#each SEVERITIES as s (s)}<span class="tone-{SIGNS[s].tone}"
-							><span class="toned">{SIGNS[s].shape} {counts[s]}</span> {counts[s] === 1 ? SIGNS[s].name : SIGNS[s].names}</span
+							><span class="toned">{SIGNS[s].shape} {counts[s]}</span> {formOf(counts[s], SIGNS[s].name, SIGNS[s].names)}</span
 						>{/each}</span
 				>
 			</li>
 			<li>
 				<b>Draft</b>
 				<span
-					>{workspace.draft.againstFactory.length} against factory{workspace.draft.againstRelease
-						? `, ${workspace.draft.againstRelease.length} against release ${workspace.channel}`
+					>{workspace.draft.againstFactory.length} from default{workspace.draft.againstRelease
+						? `, ${workspace.draft.againstRelease.length} since release ${workspace.channel}`
 						: '; nothing is published yet'}</span
 				>
 			</li>
@@ -93,12 +128,14 @@
 				<a href="/{id}/rollout">Seats</a>
 				<span
 					>{seats.length === 0
-						? 'None follow this program.'
+						? 'No seats use this program.'
 						: behind.length > 0
 							? behind.map((s) => `${s.id} is ${s.state}`).join(', ')
 							: unheard === 0
-								? `All ${seats.length} are as they should be.`
-								: `${unheard} of ${seats.length} not heard of yet; nothing is wrong with the others.`}</span
+								? `All ${seats.length} are up to date.`
+								: unheard === seats.length
+									? `None of ${seats.length} has connected yet.`
+									: `${unheard} of ${seats.length} never connected, the others are up to date.`}</span
 				>
 			</li>
 		</ul>
@@ -108,16 +145,16 @@
 				{#each offered as setup (setup.id)}<li>
 						<b>{setup.name}</b>
 						<span class="quiet"
-							>{setup.isRequired ? 'what is in it is required' : 'a setup'}, by {workspace.nameOf(setup.person)}</span
+							>{setup.isRequired ? 'its levels are required' : 'a setup'}, by {workspace.nameOf(setup.person)}</span
 						>
-						<button class="linkish" type="button" disabled={setups.busy} onclick={() => void takeUp(setup)}>Use it</button>
+						<button class="linkish" type="button" disabled={setups.busy} onclick={() => void takeUp(setup)}>Use</button>
 					</li>{/each}
 			</ul>
 			{#if setups.said}<p class="callout tone-garnet" role="alert">{setups.said}</p>{/if}
 		{/if}
-		<h2>Since you were here</h2>
+		<h2>Since your last visit</h2>
 		{#if visits.seen === undefined}<p class="quiet">This is your first visit to {name} {version}.</p>
-		{:else if since.length === 0}<p class="quiet">Nothing has changed.</p>
+		{:else if since.length === 0}<p class="quiet">No changes.</p>
 		{:else}
 			<ul>
 				{#each since.slice(0, MOST_TOLD) as edit (edit.revision)}<li>
@@ -127,18 +164,13 @@
 				{#if since.length > MOST_TOLD}<li class="quiet">and {since.length - MOST_TOLD} more</li>{/if}
 			</ul>
 		{/if}
-		<h2>Your last places</h2>
-		{#if visits.list.length === 0}<p class="quiet">Where you have been is listed here.</p>{/if}
+		<h2>Recent</h2>
+		{#if visits.list.length === 0}<p class="quiet">Views that you open are listed here.</p>{/if}
 		<ul>
 			{#each visits.list as { path, name: place } (path)}<li><a href="/{id}/{path}">{place}</a></li>{/each}
 		</ul>
 	</aside>
 </div>
-{#if isWalking}
-	{#await import('$lib/ui/start/Walk.svelte') then { default: Walk }}
-		<Walk onclose={() => ((isWalking = false), walk?.querySelector('button')?.focus())} />
-	{/await}
-{/if}
 
 <style>
 	.view {
@@ -147,58 +179,83 @@
 		height: 100%;
 	}
 	section {
-		padding: 26px 30px;
+		padding: var(--space-6) var(--space-8);
 		overflow-y: auto;
 	}
 	header {
 		display: grid;
-		gap: 10px;
+		gap: var(--space-2);
 		max-width: 700px;
-		margin-bottom: 20px;
+		margin-bottom: var(--space-5);
 	}
-	ol {
-		display: grid;
-		grid-template-columns: repeat(auto-fill, minmax(270px, 1fr));
-		gap: 0 26px;
+	ol,
+	.more ul {
 		margin: 0;
 		padding: 0;
 		list-style: none;
 	}
-	ol a {
+	.first {
 		display: grid;
-		align-content: start;
-		gap: 2px;
-		height: 100%;
-		padding: 12px 10px 12px 14px;
-		border-left: 3px solid var(--line-strong);
-		color: var(--ink);
-		text-decoration: none;
+		grid-template-columns: repeat(3, minmax(0, 1fr));
+		gap: var(--space-4);
 	}
-	ol li {
-		padding: 7px 0;
+	.tours {
+		display: grid;
+		gap: 6px;
+		margin-top: var(--space-6);
+		padding: 0;
 	}
-	ol a:hover {
-		border-color: var(--azurite);
-		background: var(--azurite-wash);
+	.tours ul {
+		display: flex;
+		flex-wrap: wrap;
+		gap: var(--space-2) var(--space-5);
+		margin: 0;
+		padding: 0;
+		list-style: none;
+		font-size: var(--dense);
 	}
-	ol b {
-		font-size: 16px;
+	.tours li {
+		display: flex;
+		align-items: center;
+		gap: var(--space-2);
 	}
-	ol span {
-		font-size: 13px;
+	.more {
+		display: grid;
+		grid-template-columns: repeat(3, minmax(0, 1fr));
+		gap: var(--space-4);
+		margin-top: 28px;
+	}
+	.more li {
+		padding: var(--space-1) 0;
+	}
+	.more h2 {
+		margin-bottom: 6px;
+	}
+	.more a {
+		color: var(--azurite);
+	}
+	.more .quiet {
+		display: block;
+		font-size: var(--dense);
+	}
+	@media (max-width: 760px) {
+		.first,
+		.more {
+			grid-template-columns: 1fr;
+		}
 	}
 	aside {
 		display: flex;
 		flex-direction: column;
-		gap: 8px;
-		padding: 24px 20px;
+		gap: var(--space-2);
+		padding: var(--space-6) var(--space-5);
 		background: var(--panel);
 		border-left: 1px solid var(--line-strong);
 		overflow-y: auto;
-		font-size: 13.5px;
+		font-size: var(--body);
 	}
 	aside h2 {
-		margin-top: 14px;
+		margin-top: var(--space-3);
 	}
 	aside h2:first-child {
 		margin-top: 0;
@@ -217,7 +274,7 @@
 	.counts {
 		display: flex;
 		flex-wrap: wrap;
-		gap: 2px 12px;
+		gap: 2px var(--space-3);
 	}
 	aside a {
 		color: var(--azurite);

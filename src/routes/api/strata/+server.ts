@@ -20,7 +20,7 @@ export const GET = route('read', async (_, { strata }) => ({ strata: await strat
 export const POST = route('arrange', async ({ request }, { strata }, person) => {
 	const head = await readBody(request, NewStratum, 10_000);
 	if (head.kind !== 'personal' && !may(person, 'people'))
-		throw new Problem(403, 'not-yours', `A ${head.kind} is made by stewards; ${person.name} is here as ${person.role}.`);
+		throw new Problem(403, 'not-yours', `Only stewards can create a ${head.kind}; ${person.name} has the role ${person.role}.`);
 	await strata.add(head, person);
 	return new Created(head);
 });

@@ -13,7 +13,7 @@
 
 	async function join() {
 		problem = '';
-		if (password !== again) return void (problem = 'The two passwords are not the same.');
+		if (password !== again) return void (problem = 'The passwords differ.');
 		try {
 			await ask(path, 'POST', { password });
 			await goto('/', { invalidateAll: true });
@@ -26,7 +26,7 @@
 <Frame title="Welcome">
 	<div class="view">
 		{#await ask<{ name: string; role: 'designer'; does: 'join' | 'password'; expiresAt: string }>(path)}
-			<p class="quiet" role="status">Looking for the link …</p>
+			<p class="quiet" role="status">Checking the link …</p>
 		{:then invited}
 			<form
 				onsubmit={(event) => {
@@ -37,11 +37,11 @@
 				<h2>{invited.name}</h2>
 				{#if invited.does === 'join'}
 					<p>
-						<RoleMark role={invited.role} /> You are invited as {invited.role}. Choose a password; your name is what you sign in
-						with.
+						<RoleMark role={invited.role} /> You are invited as {invited.role}. Choose a password. You sign in with your name and
+						this password.
 					</p>
 				{:else}
-					<p>Choose a new password. Wherever you are signed in now, you will have to sign in again.</p>
+					<p>Choose a new password. You will have to sign in again on all computers.</p>
 				{/if}
 				<input type="hidden" autocomplete="username" value={invited.name} />
 				<div>
@@ -49,7 +49,7 @@
 					<Input id="password" size="sm" type="password" bind:value={password} autocomplete="new-password" required />
 				</div>
 				<div>
-					<Label for="again">The same again</Label>
+					<Label for="again">Repeat password</Label>
 					<Input id="again" size="sm" type="password" bind:value={again} autocomplete="new-password" required />
 				</div>
 				<Button type="submit" size="sm">{invited.does === 'join' ? 'Join' : 'Change the password'}</Button>
@@ -65,13 +65,13 @@
 <style>
 	.view {
 		display: grid;
-		gap: 14px;
+		gap: var(--space-3);
 		justify-items: start;
 		padding: 44px 60px;
 	}
 	form {
 		display: grid;
-		gap: 14px;
+		gap: var(--space-3);
 		width: 340px;
 	}
 </style>

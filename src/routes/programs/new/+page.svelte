@@ -3,4 +3,4 @@
 	import Frame from '$lib/ui/programs/Frame.svelte';
 </script>
 
-<Frame title="Bring a program"><NewProgram /></Frame>
+<Frame title="Add a program"><NewProgram /></Frame>

@@ -45,7 +45,7 @@ describe('catalogue from a table', () => {
 
 	it('refuses what it cannot take, with the line', () => {
 		expect(refused.map((r) => r.line)).to.deep.equal([4, 5, 6]);
-		expect(refused[1]!.message).to.include('stands on line 3 already');
+		expect(refused[1]!.message).to.include('is already on line 3');
 		expect(refused[2]!.message).to.include('the opposite land is not in this list');
 	});
 });

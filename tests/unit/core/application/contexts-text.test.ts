@@ -75,13 +75,19 @@ describe('contexts as text', () => {
 		const { axes, reachable } = parseContexts(`${TREE}modes Selection: edge = pick.edge\n`);
 		expect(parseContexts(contextsText({ axes, reachable })).axes).to.deep.equal(axes);
 		expect(() => modes('modes Tool')).to.throw(ContextsError, 'line 8: there is no axis "Tool"; there are Document, Selection');
-		expect(() => modes('modes Document: Wall = wall.open')).to.throw(ContextsError, 'line 8: "Wall = wall.open" is no mode');
-		expect(() => modes('modes Document: Part')).to.throw(ContextsError, '"Part" is no mode with its command');
+		expect(() => modes('modes Document: Wall = wall.open')).to.throw(
+			ContextsError,
+			'line 8: "Wall = wall.open" is not a mode with its command; expected a context of Document, = and the id of the command that switches to it'
+		);
+		expect(() => modes('modes Document: Part')).to.throw(
+			ContextsError,
+			'line 8: "Part" is not a mode with its command; expected a context of Document, = and the id of the command that switches to it'
+		);
 	});
 
 	it('say where they cannot be read, and what was expected', () => {
 		for (const [text, line, message] of [
-			['  Part', 1, 'begins at the margin'],
+			['  Part', 1, 'line 1: a context belongs under an axis, which starts at the beginning of a line'],
 			['', 1, 'there is no axis'],
 			['Document\nSelection\n  Edge', 1, 'has no context'],
 			[`${TREE}only Document: Nowhere`, 8, 'no context of Document'],

@@ -61,7 +61,7 @@ describe('options', () => {
 		expect(valueProblem(option('files.folder'), 'x'.repeat(201))).to.equal('expected at most 200 characters, found 201');
 		expect(valueText(option('snap.reach'), 4)).to.equal('4 px');
 		expect(valueText(option('canvas.readout'), false)).to.equal('off');
-		expect(valueText(option('sheet.paper'), 'roll')).to.equal('from the roll');
+		expect(valueText(option('sheet.paper'), 'roll')).to.equal('roll');
 	});
 
 	it('are refused in a catalogue whose usual value they could not have', () => {
@@ -91,11 +91,11 @@ describe('options', () => {
 		const problem = (profile: Profile, changes: Parameters<typeof problemsOf>[0]) =>
 			problemsOf(changes, { index: indexOf(subject, profile), profile })[0]?.message;
 		expect(problem(bare, setOption(at(bare, OFFICE), 'no.such' as typeof path, 1))).to.include('there is no option no.such');
-		expect(problem(bare, setOption(at(bare, OFFICE), path, 7))).to.equal('Places after the point: expected 0 to 6, found 7');
+		expect(problem(bare, setOption(at(bare, OFFICE), path, 7))).to.equal('Decimal places: expected 0 to 6, found 7');
 		const set = applyEdit(bare, setOption(at(bare, OFFICE), path, 1));
 		const locked = applyEdit(set, lockOption(at(set, OFFICE), path, true));
 		for (const changes of [setOption(at(locked, PERSONAL), path, 3), removeOption(at(locked, PERSONAL), path)])
-			expect(problem(locked, changes)).to.equal('Office has locked the option Places after the point; Personal cannot change it');
+			expect(problem(locked, changes)).to.equal('Office has locked the option Decimal places; Personal cannot change it');
 		expect(problem(locked, setOption(at(locked, OFFICE), path, 3))).to.equal(undefined);
 	});
 
@@ -110,7 +110,7 @@ describe('options', () => {
 			['orphan', 'attention', PERSONAL]
 		]);
 		const fixes = all[0]!.fixes({ profile: wrong, target: OFFICE });
-		expect(fixes.map((f) => f.label)).to.deep.equal(['Set How near a pick is caught to 40 px', 'Go back to 10 px']);
+		expect(fixes.map((f) => f.label)).to.deep.equal(['Set Snap distance to 40 px', 'Reset to 10 px']);
 		for (const fix of fixes) expect(found(applyEdit(wrong, fix.changes)).map((f) => f.rule)).to.deep.equal(['orphan']);
 		expect(all[0]!.fixes({ profile: wrong, target: PERSONAL })).to.deep.equal([]);
 	});
@@ -119,7 +119,7 @@ describe('options', () => {
 		const released = demoProfile(varve, 1).filter((s) => s.kind !== 'personal');
 		const rules = new Map(found(demoProfile(varve), released).map((f) => [`${f.rule} ${f.command}`, f.sentence()]));
 		expect([...rules.keys()]).to.have.members(['locked units.decimals', 'moved sheet.paper', 'restart interface.size']);
-		expect(rules.get('moved sheet.paper')).to.equal('Usual paper is A1; at the seats it is A2.');
+		expect(rules.get('moved sheet.paper')).to.equal('Paper size is A1; at the seats it is A2.');
 	});
 
 	it('of one machine stay there unless they are ticked, in and out', () => {
@@ -136,8 +136,8 @@ describe('options', () => {
 				.items.filter((item) => item.chapter === 'options')
 				.map((item) => item.caption.label);
 		expect(items(USUAL.sections)).to.not.include('Working folder');
-		expect(items(USUAL.sections)).to.include('Levels count from');
-		expect(items(SECTIONS)).to.include('Working folder').and.include('Levels count from');
+		expect(items(USUAL.sections)).to.include('Level zero');
+		expect(items(SECTIONS)).to.include('Working folder').and.include('Level zero');
 	});
 
 	it('are found by what people ask: words that explain, synonyms, other endings, and words of which some are known', () => {

@@ -60,9 +60,7 @@ describe('taking over', () => {
 		const own = rows.find(({ cells, isSame }) => !isSame && cells[1]?.stratum === PERSONAL)!;
 		const { changes, stays } = takingOver(subjectOf(gneiss), profile, 'office' as StratumId, from([own]), MINE);
 		expect(changes).to.deep.equal([]);
-		expect(stays.map(({ row, reason }) => [row.id, reason])).to.deep.equal([
-			[own.id, 'Personal says this above it; write to Personal']
-		]);
+		expect(stays.map(({ row, reason }) => [row.id, reason])).to.deep.equal([[own.id, 'Personal sets it above; edit Personal']]);
 	});
 
 	describe('of typed names', () => {

@@ -80,8 +80,8 @@ describe('own contexts in a space', () => {
 
 	it('that cannot be are left out, with the reason', () => {
 		const reasons = (...contexts: OwnContext[]) => withOwn(base, contexts).baseless.map((b) => b.reason);
-		expect(reasons(own('mode', 'n', 'gone'))).to.deep.equal(['it is made of "gone", which is not there']);
-		expect(reasons(own('mode', 'n', 'c'))).to.deep.equal(['it is made of C, in which one cannot stand']);
+		expect(reasons(own('mode', 'n', 'gone'))).to.deep.equal(['it is based on "gone", which does not exist']);
+		expect(reasons(own('mode', 'n', 'c'))).to.deep.equal(['it is based on C, which cannot be active']);
 		expect(reasons(own('tool', 'n', 'a'))).to.deep.equal(['there is no axis "tool"']);
 		expect(reasons(own('mode', 'n', 'own.m'), own('mode', 'm', 'own.n')), 'each made of the other').to.have.length(2);
 		expect(reasons(own('mode', 'n', 'own.m'), own('mode', 'm', 'a')), 'in whatever order they stand').to.deep.equal([]);

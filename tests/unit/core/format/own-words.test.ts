@@ -20,7 +20,7 @@ describe('what is wrong with a value', () => {
 		[z.array(z.string()).min(1), [], 'expected at least 1 entry'],
 		[z.number().max(5), 9, 'expected at most 5'],
 		[z.discriminatedUnion('op', [z.object({ op: z.literal('set') })]), { op: 'put' }, 'expected "set"'],
-		[z.string().regex(/^a/), 'b', 'is not written as it must be, found "b"'],
+		[z.string().regex(/^a/), 'b', 'is incorrect, found "b"'],
 		[z.string().max(1, 'too long for a key'), 'bb', 'too long for a key']
 	];
 	for (const [schema, value, text] of cases)

@@ -17,22 +17,22 @@ const json = (text: string) => problemOf(() => parseJson('x.json', text));
 // (YAML 1.2.2, XML 1.0, RFC 8259)
 describe('why a file is not what it should be', () => {
 	it('tells of YAML', () => {
-		expect(yaml('a: 1\na: 2\n')).to.equal('2:1 not YAML: a name stands twice in one place');
+		expect(yaml('a: 1\na: 2\n')).to.equal('2:1 not YAML: a name appears twice in one map');
 		expect(yaml('a: b: c\n')).to.match(/^1:4 not YAML: a second colon/);
 		expect(yaml('a: "b\n')).to.match(/not YAML: a colon, a comma, a quote or a bracket is missing/);
-		expect(yaml('a: @b\n')).to.match(/^1:4 not YAML: a value may not begin with this sign/);
+		expect(yaml('a: @b\n')).to.match(/^1:4 not YAML: a value cannot begin with this character/);
 		expect(yaml('a: 1\n---\nb: 2\n')).to.match(/not YAML: a second document begins/);
 	});
 
 	it('tells of XML', () => {
 		expect(xml('<a><b></a>')).to.match(/not XML: an element is closed here while one inside/);
 		expect(xml('<a><b>')).to.match(/not XML: the element \w is not closed before the file ends/);
-		expect(xml('<a x="1" x="2"/>')).to.match(/not XML: the attribute x stands twice/);
-		expect(xml('<a x=1/>')).to.match(/not XML: the value of an attribute must stand in quotes/);
+		expect(xml('<a x="1" x="2"/>')).to.match(/not XML: the attribute x appears twice/);
+		expect(xml('<a x=1/>')).to.match(/not XML: the value of an attribute needs quotes/);
 		expect(xml('<a>&nix;</a>')).to.match(/not XML: what follows & is not an entity/);
-		expect(xml('<a/><b/>')).to.match(/not XML: a second outermost element/);
+		expect(xml('<a/><b/>')).to.match(/not XML: a second root element/);
 		expect(xml('')).to.match(/not XML: there is no element in the file/);
-		expect(xml('<a/>text')).to.match(/not XML: text stands outside/);
+		expect(xml('<a/>text')).to.match(/not XML: there is text outside/);
 	});
 
 	it('tells of JSON', () => {
@@ -40,7 +40,7 @@ describe('why a file is not what it should be', () => {
 		expect(json('{"a" 1}')).to.match(/^1:6 not JSON: a colon is expected/);
 		expect(json('[1, 2')).to.match(/not JSON: a \] is missing/);
 		expect(json('[1] 2')).to.match(/^1:5 not JSON: something follows after the end/);
-		expect(json('["\u0001"]')).to.match(/not JSON: a control sign/);
+		expect(json('["\u0001"]')).to.match(/not JSON: a control character/);
 	});
 
 	it('has words for every file cut anywhere and for every sign put in', () => {

@@ -92,7 +92,7 @@ describe('a file compared with a profile', () => {
 		for (const item of gone) expect(item.state).to.equal('refused');
 		const told = refusals([], items).map(({ message }) => message);
 		expect(told).to.have.length(gone.length);
-		for (const message of told) expect(message).to.include('there is no stratum "personal" here');
+		for (const message of told) expect(message).to.include('there is no level "personal" here');
 		expect(told.some((m) => m.startsWith('alias file Alias file, '))).to.equal(true);
 		expect(told.some((m) => m.startsWith('macro '))).to.equal(true);
 	});
@@ -101,7 +101,7 @@ describe('a file compared with a profile', () => {
 		const { items } = compare(empty, { into: 'factory' as StratumId });
 		const open = items.filter((item) => item.state === 'new' || item.state === 'replaced');
 		expect(open).to.deep.equal([]);
-		for (const item of items) if (item.chapter === 'macros') expect(item.reason).to.include('never written');
+		for (const item of items) if (item.chapter === 'macros') expect(item.reason).to.include('read-only');
 	});
 
 	it('brings all of it in one edit, after which the same file would change nothing', () => {

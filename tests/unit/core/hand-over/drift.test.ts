@@ -15,7 +15,7 @@ import { stratumOf } from '../../strata.ts';
 
 const officeIn = (file: string, text: string) => officeOf(strataInFile(file, text))!;
 
-describe('a file of a seat that was changed by hand', () => {
+describe('a file of a seat that was edited locally', () => {
 	const { application } = varve;
 	const profile = varve.history().at(-1)!.profile;
 	const names = namesOf(indexOf(subjectOf(varve), profile));
@@ -72,20 +72,20 @@ describe('a file of a seat that was changed by hand', () => {
 			.map((entry, rank) => ({ ...entry, keys: `Ctrl+Alt+F${rank + 1}` as Keys, rank }));
 		const laid = [release, stratumOf(head, entries)];
 		const both = writeProfileFile(profileFile(application, laid));
-		expect(driftOf('interface.json', both, strataInFile('what was laid', both), names)).to.deep.equal([]);
+		expect(driftOf('interface.json', both, strataInFile('the installed files', both), names)).to.deep.equal([]);
 		const changed = both.replace('Ctrl+Alt+F2', 'Ctrl+Alt+F7');
-		const items = driftOf('interface.json', changed, strataInFile('what was laid', both), names);
+		const items = driftOf('interface.json', changed, strataInFile('the installed files', both), names);
 		expect(items.map(({ stratum, kind, change }) => [stratum, kind, change.stratum])).to.have.deep.members([
 			['Doors', 'added', 'doors'],
 			['Doors', 'removed', 'doors']
 		]);
-		expect(() => driftOf('interface.json', text, strataInFile('what was laid', both), names)).to.throw(
+		expect(() => driftOf('interface.json', text, strataInFile('the installed files', both), names)).to.throw(
 			FileRefusedError,
-			/Doors is not in it/
+			/Doors is missing/
 		);
-		expect(() => driftOf('interface.json', both, strataInFile('what was laid', text), names)).to.throw(
+		expect(() => driftOf('interface.json', both, strataInFile('the installed files', text), names)).to.throw(
 			FileRefusedError,
-			/Doors, which was not laid/
+			/Doors, which was not installed/
 		);
 	});
 

@@ -234,8 +234,8 @@ describe('import preview', () => {
 			[
 				/not in the catalogue/,
 				/no context "attic"/,
-				/stands on line 2 already/,
-				/factory stratum is never written/,
+				/is already on line 2/,
+				/factory level is read-only/,
 				/Office has locked/
 			].every((r, i) => r.test(reasons[i]!))
 		);
@@ -249,7 +249,10 @@ describe('import preview', () => {
 
 describe('files', () => {
 	it('over 50 MB are refused by size, and bytes that are no text by their kind', () => {
-		expect(() => refuseBySize('big.json', LARGEST_FILE + 1)).to.throw(FileRefusedError, 'the most that is read is 50 MB');
+		expect(() => refuseBySize('big.json', LARGEST_FILE + 1)).to.throw(
+			FileRefusedError,
+			'big.json, line 1, column 1: the file has 50 MB; the maximum is 50 MB. Export less, or split the file'
+		);
 		expect(() => textOf('x.bin', Uint8Array.from([0xff, 0xd8, 0xff, 0xe0, 0]))).to.throw(FileRefusedError, 'not a text file');
 		expect(textOf('x.txt', Uint8Array.from([0xff, 0xfe, 0x41, 0]))).to.equal('A');
 	});

@@ -58,7 +58,7 @@ describe('Confusions of drawn shapes', () => {
 		expect(row!.taken[0]).to.be.closeTo(58 / 60, 1e-9);
 	});
 
-	it('find a drawing that is like none of the others', () => {
+	it('find a drawing that is unlike the others', () => {
 		expect(strangerIn(shape('ell'))).to.equal(undefined);
 		expect(strangerIn(shape('ell', [MARKS['ell']!]))).to.equal(undefined);
 		const mixed = shape('ell', [...drawn('ell'), MARKS['circle']!]);

@@ -107,7 +107,7 @@ describe('spellings that an application can or cannot hear', () => {
 		expect(more).to.deep.equal([]);
 		expect(finding!.severity).to.equal('error');
 		expect(teller(c)(finding!).sentence).to.match(
-			/can never be heard: the application matches characters, and this names a position\.$/
+			/can never work: the program uses characters, and this names a key position\.$/
 		);
 		const fixes = fixesOf(c, finding!, { profile, target: 'personal' as StratumId });
 		expect(fixes.length).to.be.greaterThan(0);

@@ -50,9 +50,9 @@ describe('a list of people', () => {
 		expect(rows.map(({ line }) => line)).to.deep.equal([2, 3, 4, 5, 6]);
 		const [nameless, odd, unknown, twice, there] = rows.map(({ problems }) => problems.join('; '));
 		expect(nameless).to.equal('the name is missing');
-		expect(odd).to.match(/cannot be seen.*the role is “boss”.*no discipline or project “windows”; expected Doors, Ridge line/);
+		expect(odd).to.match(/invisible.*the role is “boss”.*no discipline or project “windows”; expected Doors, Ridge line/);
 		expect(unknown).to.include('no setup “Other” is recommended; expected Drafting');
-		expect(twice).to.include('stands twice');
+		expect(twice).to.include('appears twice');
 		expect(there).to.include('already');
 	});
 });

@@ -77,7 +77,7 @@ describe('compared profiles', () => {
 				.map((row) => ({ row, from: 0 }));
 		const over = takingOver(subject, removed, 'office' as StratumId, pick(removed), 1);
 		expect(over.changes).to.deep.equal([]);
-		expect(over.stays.map(({ reason }) => reason)).to.deep.equal(['Personal removes it above Office; write to Personal instead']);
+		expect(over.stays.map(({ reason }) => reason)).to.deep.equal(['Personal removes it above Office; edit Personal instead']);
 		const locked = profile(undefined, options({ op: 'set', value: false }, { op: 'lock' }));
 		const held = takingOver(subject, locked, PERSONAL, pick(locked), 1);
 		expect(held.changes).to.deep.equal([]);

@@ -138,8 +138,8 @@ describe('records that are commented out', () => {
 		refuse(elements, '<set><bind name="ln" why="a--b">draw.ln</bind></set>', /two dashes .*instead/);
 		refuse(byName, '{ln: draw.ln, dc: draw.dc}', /one line .*instead/);
 		refuse(byName, 'ln: draw.ln\n', /last record .*instead/);
-		refuse(byName, 'ln:\n\n  draw.ln\ndc: draw.dc\n', /by hand/);
-		refuse(recipe({ shape: 'line', template: '{alias} {command}' }), 'ln draw.ln', /no sign that begins a comment.*instead/);
+		refuse(byName, 'ln:\n\n  draw.ln\ndc: draw.dc\n', /text editor/);
+		refuse(recipe({ shape: 'line', template: '{alias} {command}' }), 'ln draw.ln', /no comment sign.*instead/);
 		const off = '<set><!-- <bind name="ln">draw.ln</bind> --></set>';
 		const [record] = readWith(elements, 'file', off).records;
 		expect(() => changeRecord(elements, off, record!, { command: 'a--b' })).to.throw(NotWritableError, /two dashes/);

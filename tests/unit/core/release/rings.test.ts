@@ -68,7 +68,7 @@ describe('rings', () => {
 		const told: RingSeat = { ...seat('C-01', 'pilot', 'troubled'), trouble };
 		const verdict = judged(three, course, [told, seat('C-02', 'pilot', 'current')], after(99));
 		expect([verdict.waits, verdict.troubled]).to.deep.equal(['trouble', ['C-01']]);
-		expect(verdict.why).to.include('C-01 reports trouble: Orbit does not answer');
+		expect(verdict.why).to.include('C-01 reports a problem: Orbit does not answer');
 	});
 
 	it('count trouble against the limit of the ring, in all rings that have the release', () => {

@@ -167,7 +167,7 @@ describe('a sheet', () => {
 		const opened = subjectOf(gneiss);
 		const { sections } = sheetOfProfile(opened, demoProfile(gneiss), [], wish({ arrangement: 'keyboard' }));
 		const free = sections.find((s) => s.name.startsWith('Free'))!.rows.flat(2) as string[];
-		const kept = sections.find((s) => s.name.startsWith('Kept'))!.rows.map(([keys]) => String(keys));
+		const kept = sections.find((s) => s.name.startsWith('Reserved'))!.rows.map(([keys]) => String(keys));
 		// what a stratum sets is there until an upper one removes it
 		const there = new Map<string, Keys>();
 		for (const stratum of demoProfile(gneiss))

@@ -1,9 +1,17 @@
 import { expect } from 'chai';
 import { desksOf, USUAL_DESK } from '../../../../core/keyboard/desk.ts';
 import { officeDesks } from '../../../../core/keyboard/office-desks.ts';
-import { BUTTONS, MOTIONS, mouseInput, mouseKey, WHEELS, type MouseInput } from '../../../../core/stroke/mouse.ts';
+import { BUTTONS, MOTIONS, mouseInput, mouseKey, mouseLegend, WHEELS, type MouseInput } from '../../../../core/stroke/mouse.ts';
 import { canHear } from '../../../../core/stroke/hear.ts';
-import { legendsOf, looseKeys, parseKeys, strokesOf, typesCharacter, type Keys } from '../../../../core/stroke/stroke.ts';
+import {
+	legendsOf,
+	looseKeys,
+	parseKeys,
+	readable,
+	strokesOf,
+	typesCharacter,
+	type Keys
+} from '../../../../core/stroke/stroke.ts';
 
 const all: MouseInput[] = [
 	...BUTTONS.flatMap((button) => [
@@ -39,9 +47,11 @@ describe('what the mouse says, as an input', () => {
 			'Click'
 		])
 			expect(mouseInput(text), text).to.equal(undefined);
-		expect(() => parseKeys('RightFlick400')).to.throw('or what the mouse does, such as RightFlickNE or MiddleDrag');
+		expect(() => parseKeys('RightFlick400')).to.throw(
+			'"RightFlick400" is not a key stroke: expected one character or a key name such as Enter, F5, ArrowUp or KeyA, or mouse input such as RightFlickNE or MiddleDrag'
+		);
 		expect(parseKeys('Right')).to.equal('ArrowRight');
-		expect(() => parseKeys('G RightClick')).to.throw('what the mouse says stands alone, and is no part of a sequence');
+		expect(() => parseKeys('G RightClick')).to.throw('mouse input stands alone and cannot be part of a sequence');
 	});
 
 	it('is heard by every application, and is no text', () => {
@@ -52,6 +62,12 @@ describe('what the mouse says, as an input', () => {
 		expect(legendsOf(strokesOf('Ctrl+RightFlick45' as Keys)[0]!)).to.deep.equal(['Ctrl', 'Right ↗']);
 		expect(legendsOf(strokesOf('RightFlick30' as Keys)[0]!)).to.deep.equal(['Right 30°']);
 		expect(legendsOf(strokesOf('WheelDown' as Keys)[0]!)).to.deep.equal(['Wheel ↓']);
+	});
+
+	it('reads in a text as it stands on a cap, every input of the mouse', () => {
+		for (const input of all)
+			expect(readable(`Move Ctrl+${mouseKey(input)} away`)).to.equal(`Move Ctrl+${mouseLegend(input)} away`);
+		expect(readable('Click, Right and Shape-up are words')).to.equal('Click, Right and Shape-up are words');
 	});
 
 	it('is told where the pointing device of a desk cannot say it', () => {

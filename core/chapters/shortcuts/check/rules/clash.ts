@@ -38,7 +38,7 @@ export const clash: CheckRule = {
 				return [
 					...moves(c, pen, binding),
 					...limits(c, pen, binding, [other]),
-					go(c, pen, [binding], `Leave ${keys} to ${labelOf(c, other)} alone`)
+					go(c, pen, [binding], `Keep ${keys} for ${labelOf(c, other)} only`)
 				];
 			});
 		return bindings.slice(0, 6).map((kept) =>
@@ -46,7 +46,7 @@ export const clash: CheckRule = {
 				c,
 				pen,
 				bindings.filter((b) => b.command !== kept.command),
-				`Leave ${keys} to ${labelOf(c, kept)} alone`
+				`Keep ${keys} for ${labelOf(c, kept)} only`
 			)
 		);
 	}

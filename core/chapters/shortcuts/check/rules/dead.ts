@@ -28,7 +28,7 @@ export const dead: CheckRule = {
 		const why =
 			causes.length > 0
 				? `${listedBriefly(causes, saying(c))} always comes first`
-				: 'the application has loaded another on these keys and refuses it';
+				: 'the program loads only the first shortcut with these keys';
 		return {
 			sentence: `${keys} for ${labelOf(c, binding!)} can never run: ${why}.`,
 			count() {
@@ -45,7 +45,7 @@ export const dead: CheckRule = {
 			...moves(c, pen, binding!),
 			goes(c, pen, binding!),
 			...(causes.length > 0 && causes.length <= 4
-				? [go(c, pen, causes, `Take away ${listedBriefly(causes, saying(c))}, so that it runs`)]
+				? [go(c, pen, causes, `Remove ${listedBriefly(causes, saying(c))} so that it runs`)]
 				: [])
 		];
 	}

@@ -12,7 +12,7 @@ import { drops, go } from '../proposals.ts';
  */
 export const duplicate: CheckRule = {
 	id: 'duplicate',
-	title: 'Said twice',
+	title: 'Duplicate',
 	onContest({ input, contenders, hasSiblings }, _, report) {
 		if (hasSiblings)
 			for (const twins of twinsOf(contenders))
@@ -40,7 +40,7 @@ export const duplicate: CheckRule = {
 		}
 		const name = (id: string) => c.index.effective.strata.find((s) => s.id === id)?.name ?? id;
 		return {
-			sentence: `${name(binding!.stratum)} puts ${keys} on ${labelOf(c, binding!)} already; ${listed(binding!.repeatedIn.map(name))} says it again.`,
+			sentence: `${name(binding!.stratum)} already has ${keys} for ${labelOf(c, binding!)}; ${listed(binding!.repeatedIn.map(name))} repeats it.`,
 			count() {
 				return count(c.index.reach(binding!));
 			},
@@ -55,13 +55,13 @@ export const duplicate: CheckRule = {
 					c,
 					pen,
 					bindings.filter((b) => b !== kept),
-					`Keep ${kept.keys} for ${labelOf(c, kept)} in ${c.index.space.scopeLabel(kept.scope)} alone`
+					`Keep ${kept.keys} for ${labelOf(c, kept)} only in ${c.index.space.scopeLabel(kept.scope)}`
 				)
 			);
 		return binding!.repeatedIn.flatMap((stratum) => {
 			const { command, keys, scope } = binding!;
 			const entry = shortcutsIn(stratumById(pen.profile, stratum)).get(entryKey({ op: 'set', command, keys, scope }));
-			return entry ? drops(pen, stratum, entry, `Drop the repetition of ${keys} for ${labelOf(c, binding!)}`) : [];
+			return entry ? drops(pen, stratum, entry, `Remove the duplicate of ${keys} for ${labelOf(c, binding!)}`) : [];
 		});
 	}
 };

@@ -22,26 +22,26 @@ function sentence({ kind, desks, about }: Trouble, keys: string, label: string):
 		case 'missing':
 			return `${where} no key makes ${keys}, so ${label} cannot be reached.`;
 		case 'pointer':
-			return `${where} the pointing device cannot do ${keys}, so ${label} cannot be reached.`;
+			return `${where} the pointing device has no ${keys}, so ${label} cannot be reached.`;
 		case 'dead':
 			return `${where} ${about} is a dead key: it waits for the next letter, and ${keys} for ${label} does not arrive.`;
 		case 'eaten':
-			return `${where} ${keys} for ${label} is AltGr with that key and types ${about}.`;
+			return `${where} ${keys} for ${label} is the same as AltGr with that key and types ${about}.`;
 		case 'altgr':
-			return `${where} ${about} needs AltGr, which ${keys} for ${label} does not say.`;
+			return `${where} ${about} needs AltGr, which ${keys} for ${label} does not contain.`;
 		case 'shift':
-			return `${where} ${about} needs Shift, at other desks it does not: ${keys} for ${label} is pressed with Shift there.`;
+			return `${where} ${about} needs Shift, on other keyboards it does not: ${keys} for ${label} is pressed with Shift there.`;
 		case 'elsewhere':
-			return `${where} ${keys} for ${label} lies on another key than at the other desks: ${about}.`;
+			return `${where} ${keys} for ${label} is on a different key than on the other keyboards: ${about}.`;
 		case 'reads':
-			return `${where} the key of ${keys} for ${label} reads ${about}, not what it reads at the other desks.`;
+			return `${where} the key of ${keys} for ${label} is labelled ${about}, unlike on the other keyboards.`;
 	}
 }
 
 /** The stroke is missing, dead, eaten, hard to press or elsewhere on a layout in use. */
 export const layout: CheckRule = {
 	id: 'layout',
-	title: 'Trouble on a keyboard or pointer in use',
+	title: 'Problem with a keyboard or pointer in use',
 	onContest({ input, contenders }, { office }, report) {
 		// what cannot be heard at all is told as that
 		if (!input.isHeard) return;

@@ -22,13 +22,13 @@ export const locked: CheckRule = {
 		const { command, witness } = finding;
 		const is = stopped(c, finding);
 		const name = (id: string | undefined) => c.index.effective.strata.find((s) => s.id === id)?.name ?? id;
-		const [who, by, label] = [name(is?.stratum), name(is?.lockedBy) ?? 'a stratum below', labelOf(c, { command })];
+		const [who, by, label] = [name(is?.stratum), name(is?.lockedBy) ?? 'a level below', labelOf(c, { command })];
 		const held = is ? c.index.effective.bindings.filter((b) => b.keys === is.entry.keys && b.lockedBy === is.lockedBy) : [];
 		return {
 			sentence:
 				is?.entry.op === 'set'
-					? `${who} puts ${witness.keys} on ${label} in ${c.index.space.scopeLabel(is.entry.scope)}, but ${by} has locked what ${witness.keys} does there, so this has no effect.`
-					: `${who} takes ${witness.keys} away from ${label}, but ${by} has locked it, so it still runs.`,
+					? `${who} assigns ${witness.keys} to ${label} in ${c.index.space.scopeLabel(is.entry.scope)}, but ${by} has locked ${witness.keys} there, so this has no effect.`
+					: `${who} removes ${witness.keys} from ${label}, but ${by} has locked it, so it still runs.`,
 			count() {
 				return is ? count(c.index.reach({ ...is.entry, scopeText: scopeText(is.entry.scope) })) : 0;
 			},

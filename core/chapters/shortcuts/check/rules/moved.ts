@@ -74,7 +74,7 @@ function changes(now: Contest, was: Contest): readonly Row[] {
 /** Against the last release, a stroke now does something else: old habits misfire, which is worse than a new stroke. */
 export const moved: CheckRule = {
 	id: 'moved',
-	title: 'Does something else than in the last release',
+	title: 'Changed since the last release',
 	onContest(contest, c, report) {
 		if (!contest.wins.some((row) => row !== NOTHING)) return;
 		const released = before(c, contest.input);
@@ -106,7 +106,7 @@ export const moved: CheckRule = {
 		return [
 			{
 				kind: 'as released',
-				label: `Give ${keys} back to ${labelOf(c, { command })}`,
+				label: `Return ${keys} to ${labelOf(c, { command })}`,
 				changes: () => [
 					...takeAway(c.index, pen.profile, pen.target, binding!),
 					...gone.flatMap((b, i) => put(pen.profile, pen.target, { command, keys: keys!, scope: b.scope }, i + 1))

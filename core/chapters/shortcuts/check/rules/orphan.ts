@@ -12,7 +12,7 @@ const exists = ({ space, catalogue }: ShortcutIndex, id: CommandId, where: Bits)
 /** The command does not exist in this version, or not in that scope; or a remove or a lock is about what nobody says. */
 export const orphan: CheckRule = {
 	id: 'orphan',
-	title: 'Speaks of what is not there',
+	title: 'Refers to something missing',
 	onInput({ keys, lifeless, ineffective }, { index }, report) {
 		// what exists there and only waits for its input is told by the rule that tells of that
 		const gone = lifeless.filter(
@@ -36,8 +36,8 @@ export const orphan: CheckRule = {
 			return {
 				sentence:
 					op === 'lock'
-						? `${name} locks ${keys} for ${label}, which neither it nor a stratum below says.`
-						: `${name} removes ${keys} from ${label}, which no stratum below says.`,
+						? `${name} locks ${keys} for ${label}, which neither it nor a level below contains.`
+						: `${name} removes ${keys} from ${label}, which no level below contains.`,
 				count() {
 					return 0;
 				},
@@ -47,7 +47,7 @@ export const orphan: CheckRule = {
 		return {
 			sentence: c.index.catalogue.has(binding.command)
 				? `${keys} runs ${labelOf(c, binding)} in ${c.index.space.scopeLabel(binding.scope)}, where that command does not exist.`
-				: `${keys} names ${binding.command}, which this version does not have.`,
+				: `${keys} runs ${binding.command}, which does not exist in this version.`,
 			count() {
 				return c.index.scopeSet(binding).size;
 			},
@@ -61,6 +61,6 @@ export const orphan: CheckRule = {
 			.ineffective.filter(
 				(i) => i.reason !== 'locked' && i.entry.command === command && detail!.startsWith(`${i.entry.op}\n${i.stratum}\n`)
 			)
-			.flatMap((i) => drops(pen, i.stratum, i.entry, `Drop the ${i.entry.op} of ${keys} for ${labelOf(c, { command })}`));
+			.flatMap((i) => drops(pen, i.stratum, i.entry, `Remove the ${i.entry.op} of ${keys} for ${labelOf(c, { command })}`));
 	}
 };

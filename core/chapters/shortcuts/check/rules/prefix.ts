@@ -25,8 +25,8 @@ export const prefix: CheckRule = {
 		return {
 			sentence:
 				c.index.rules.sequences === 'at-once'
-					? `${keys} runs ${labelOf(c, binding!)} at once in ${where}, so ${names} cannot be typed there.`
-					: `${keys} for ${labelOf(c, binding!)} waits in ${where}, since it also begins ${names}.`,
+					? `${keys} runs ${labelOf(c, binding!)} immediately in ${where}, so ${names} cannot be typed there.`
+					: `${keys} for ${labelOf(c, binding!)} waits in ${where}, because it also begins ${names}.`,
 			count() {
 				const all = noBits(c.index.space.situations.length);
 				for (const longer of found) absorb(all, c.index.reach(longer));
@@ -41,8 +41,8 @@ export const prefix: CheckRule = {
 		return [
 			...moves(c, pen, binding!),
 			...(longer.length === 1 ? moves(c, pen, longer[0]!) : []),
-			go(c, pen, longer, `Take away ${listedBriefly(longer, saying(c))}`),
-			go(c, pen, [binding!], `Take ${binding!.keys} away from ${labelOf(c, binding!)}`)
+			go(c, pen, longer, `Remove ${listedBriefly(longer, saying(c))}`),
+			go(c, pen, [binding!], `Remove ${binding!.keys} from ${labelOf(c, binding!)}`)
 		];
 	}
 };

@@ -35,7 +35,7 @@ function easiest(index: ShortcutIndex, office: OfficeDesks, command: Command): B
 	return best;
 }
 
-/** A shorter stroke that lies free where the binding is alive, or is held only by commands that are hardly used. */
+/** A shorter stroke that is free where the binding is alive, or is held only by commands that are hardly used. */
 function better({ index, office }: Circumstances, binding: Binding): { keys: Keys; wasted: readonly Binding[] } | undefined {
 	const now = office.reach(binding.keys);
 	const reach = index.reach(binding);
@@ -55,10 +55,10 @@ function better({ index, office }: Circumstances, binding: Binding): { keys: Key
 	return undefined;
 }
 
-/** A frequent command needs two hands or a long stretch while a better stroke lies free or is wasted. */
+/** A frequent command needs two hands or a long stretch while a better stroke is free or is wasted. */
 export const reach: CheckRule = {
 	id: 'reach',
-	title: 'Hard to reach for its use',
+	title: 'Hard to reach for a frequent command',
 	onWhole(c, report) {
 		for (const command of frequentOf(c.index.catalogue)) {
 			const binding = easiest(c.index, c.office, command);
@@ -71,9 +71,12 @@ export const reach: CheckRule = {
 		const way = c.office.reach(binding!.keys);
 		const found = better(c, binding!);
 		const shorter = c.office.reach(detail as Keys);
-		const effort = !way ? 'cannot be pressed at the usual desk' : way.effort === 'away' ? 'takes the hand away' : 'is a stretch';
-		const state =
-			found && found.wasted.length > 0 ? `is wasted on ${listed(found.wasted.map((b) => labelOf(c, b)))}` : 'lies free';
+		const effort = !way
+			? 'cannot be pressed on the usual keyboard'
+			: way.effort === 'away'
+				? 'needs a hand to move'
+				: 'is a stretch';
+		const state = found && found.wasted.length > 0 ? `is used by ${listed(found.wasted.map((b) => labelOf(c, b)))}` : 'is free';
 		return {
 			sentence: `${binding!.keys} for ${labelOf(c, { command })}, run ${c.index.catalogue.get(command)?.use} times a day, ${effort}${way ? ` (${way.mm.toFixed(0)} mm)` : ''}; ${detail} (${shorter?.mm.toFixed(0)} mm) ${state}.`,
 			count() {

@@ -6,7 +6,7 @@ import { goes, moves } from '../proposals.ts';
 /** A platform in use, or the application itself, keeps the stroke. */
 export const reserved: CheckRule = {
 	id: 'reserved',
-	title: 'Kept by the system or the application',
+	title: 'Reserved by the system or the program',
 	onContest({ input, contenders }, { office }, report) {
 		const kept = input.isHeard ? office.kept(input.keys) : [];
 		if (kept.length === 0) return;
@@ -21,7 +21,7 @@ export const reserved: CheckRule = {
 					`${platform ?? 'the application itself'} ${does}${taken === 'default' ? ' by default' : ''}`
 			);
 		return {
-			sentence: `${keys} for ${labelOf(c, binding!)} may never arrive: with it ${listed(said)}.`,
+			sentence: `${keys} for ${labelOf(c, binding!)} may not work: ${listed(said)}.`,
 			count() {
 				return count(c.index.reach(binding!));
 			},

@@ -7,7 +7,7 @@ import { go, goes, limits, moves } from '../proposals.ts';
 /** A binding is masked in a part of its scope by others, and still wins elsewhere. May be intended. */
 export const shadow: CheckRule = {
 	id: 'shadow',
-	title: 'Masked in a part of its scope',
+	title: 'Masked in part of its scope',
 	onContest(contest, _, report) {
 		for (let place = 0; place < contest.contenders.length; place++) {
 			if (contest.wins[place] === NOTHING) continue;
@@ -20,7 +20,7 @@ export const shadow: CheckRule = {
 		const causes = contest().maskers(place);
 		const here = causes.filter((m) => hasBit(c.index.reach(m), situation));
 		return {
-			sentence: `${keys} for ${labelOf(c, binding!)} is not heard in ${c.index.space.labelOf(situation)}: ${listedBriefly(here, (m) => `${m.keys} runs ${labelOf(c, m)}`)}.`,
+			sentence: `${keys} for ${labelOf(c, binding!)} does not run in ${c.index.space.labelOf(situation)}: ${listedBriefly(here, (m) => `${m.keys} runs ${labelOf(c, m)}`)}.`,
 			count() {
 				return count(contest().shelf.bits(contest().masked(place)));
 			},

@@ -12,7 +12,7 @@ const known = new WeakMap<Catalogue, readonly CommandId[]>();
 /** A command of weight has neither a shortcut nor a place in the bars; or its opposite has a shortcut and it has neither. */
 export const stranded: CheckRule = {
 	id: 'stranded',
-	title: 'Left without a shortcut',
+	title: 'Without a shortcut',
 	commandsOf(catalogue) {
 		let list = known.get(catalogue);
 		if (!list) {

@@ -10,7 +10,7 @@ import { goes, moves } from '../proposals.ts';
  */
 export const typing: CheckRule = {
 	id: 'typing',
-	title: 'Is text where it should run',
+	title: 'Types text instead of running',
 	onContest(contest, { index }, report) {
 		if (!contest.isTyped) return;
 		const { contenders, heard } = contest;
@@ -27,7 +27,7 @@ export const typing: CheckRule = {
 	},
 	tell({ severity, bindings: [binding], witness: { keys, situation } }, c) {
 		return {
-			sentence: `${keys} for ${labelOf(c, binding!)} types text in ${c.index.space.labelOf(situation)}${severity === 'error' ? ', as everywhere else it could run' : ''}.`,
+			sentence: `${keys} for ${labelOf(c, binding!)} types text in ${c.index.space.labelOf(situation)}${severity === 'error' ? ', like everywhere else' : ''}.`,
 			count() {
 				return count(intersection(c.index.reach(binding!), c.index.typing));
 			},

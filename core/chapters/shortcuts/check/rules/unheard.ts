@@ -5,7 +5,7 @@ import { goes, moves, respellings } from '../proposals.ts';
 /** The application can never hear this spelling of an input: a character where it matches positions, or the reverse. */
 export const unheard: CheckRule = {
 	id: 'unheard',
-	title: 'Can never be heard in this spelling',
+	title: 'Can never work in this spelling',
 	onContest({ input, contenders }, _, report) {
 		if (!input.isHeard) report.each('error', contenders);
 	},
@@ -13,12 +13,12 @@ export const unheard: CheckRule = {
 		const { match } = c.index.rules;
 		const why =
 			match === 'position'
-				? 'the application matches positions, and this names a character'
+				? 'the program uses key positions, and this names a character'
 				: /\b(Key|Digit)|[a-z][A-Z]/.test(keys!)
-					? 'the application matches characters, and this names a position'
-					: 'the application matches characters, and Shift makes another sign of this one';
+					? 'the program uses characters, and this names a key position'
+					: 'the program uses characters, and Shift changes this one to another';
 		return {
-			sentence: `${keys} for ${labelOf(c, binding!)} can never be heard: ${why}.`,
+			sentence: `${keys} for ${labelOf(c, binding!)} can never work: ${why}.`,
 			count() {
 				return count(c.index.reach(binding!));
 			},

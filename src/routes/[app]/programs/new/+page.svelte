@@ -3,7 +3,7 @@
 </script>
 
 <div class="view">
-	<h2>Bring a program</h2>
+	<h2>Add a program</h2>
 	<NewProgram />
 </div>
 
@@ -13,7 +13,7 @@
 		overflow-y: auto;
 	}
 	h2 {
-		padding: 18px 18px 0;
-		font-size: 19px;
+		padding: var(--space-4) var(--space-4) 0;
+		font-size: var(--title);
 	}
 </style>

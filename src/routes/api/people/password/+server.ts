@@ -14,7 +14,7 @@ const Forgotten = z.strictObject({
 export const POST = route('people', async ({ request }, { links, people }, person) => {
 	const { id, name, days } = await readBody(request, Forgotten, 1_000);
 	const found = (await people.here()).filter((one) => one.id === id || one.name.toLowerCase() === name?.trim().toLowerCase());
-	if (found.length !== 1) throw new Problem(404, 'not-found', `There is nobody called “${name ?? id}” in the office.`);
+	if (found.length !== 1) throw new Problem(404, 'not-found', `There is no member “${name ?? id}” in the office.`);
 	// where people reach the office, for who reads it on a console
 	const address = process.env.SKARN_ADDRESS;
 	return new Created({ ...(await links.forPassword(person, found[0]!.id, days)), ...(address && { address }) });

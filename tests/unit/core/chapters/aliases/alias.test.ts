@@ -69,7 +69,7 @@ describe('aliases', () => {
 		expect(told(layers('circle -> draw.arc'))).to.deep.equal(['hides factory:1 circle']);
 		expect(told(layers('circle -> draw.circle'))).to.deep.equal([]);
 		expect(told(layers('x -> draw.arx'))).to.deep.equal(['orphan factory:1 x']);
-		expect(findings(layers('x -> draw.arx'))[0]!.fixes[0]).to.include({ kind: 'set', label: 'Make it draw.arc' });
+		expect(findings(layers('x -> draw.arx'))[0]!.fixes[0]).to.include({ kind: 'set', label: 'Change it to draw.arc' });
 		expect(told(layers('x -> draw.arc', 'x -> draw.arc'))).to.deep.equal(['duplicate office:1 x']);
 		expect(told(layers('x-y -> draw.arc'))).to.deep.equal(['spelling factory:1 x-y']);
 		expect(told(layers('x -> draw.arc !', 'x -> level.line'))).to.deep.equal(['locked office:1 x']);
@@ -108,7 +108,7 @@ describe('aliases', () => {
 		expect(kind('l').kind).to.equal('several');
 		expect(kind('circle')).to.include({ kind: 'runs', command: 'draw.circle' });
 		expect(kind('zz').kind).to.equal('unknown');
-		expect(answerTo(table, catalogue, 'ln').trace.join(' ')).to.match(/Factory, line 1: Line\. This line holds\. Line runs\./);
+		expect(answerTo(table, catalogue, 'ln').trace.join(' ')).to.match(/Factory, line 1: Line\. This line is used\. Line runs\./);
 		expect(completions(table, catalogue, 'ln', 3).map((c) => c.text)).to.deep.equal(['ln', 'lnp']);
 	});
 

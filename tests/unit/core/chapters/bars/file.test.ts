@@ -103,9 +103,9 @@ describe('bars as a file with one place a line', () => {
 			profile
 		);
 		expect(refused.map(({ line, message }) => `${line}: ${message}`)).to.deep.equal([
-			'2: in a ribbon a place needs both a tab and a group; in a toolbar it needs neither',
-			'3: Look is a toolbar, where a place has no tab',
-			'4: Work is a ribbon, where a place needs a tab and a group'
+			'2: in a ribbon, a button needs both a tab and a group; in a toolbar it needs neither',
+			'3: Look is a toolbar, where a button has no tab',
+			'4: Work is a ribbon, where a button needs a tab and a group'
 		]);
 	});
 

@@ -74,7 +74,7 @@ describe('what opens over the bars', () => {
 			'file.archive' as never
 		);
 		expect(ways.map((way) => way.where)).to.deep.equal(['Menus, File']);
-		expect(ways[0]!.terms.map((term) => term.name)).to.include('within the drawer');
+		expect(ways[0]!.terms.map((term) => term.name)).to.include('in the overflow');
 	});
 
 	it('puts a bar above the ribbon or below it, and takes the same of the canvas', () => {

@@ -35,7 +35,7 @@ describe('a lock of where a bar stands', () => {
 
 	it('refuses from above that it stands elsewhere, by name of who has locked, and not from where it was locked', () => {
 		const away = changeItem(locked, PERSONAL, bar.id, { ...bar.item, dock: left });
-		expect(told(locked, away)).to.deep.equal([`Office has locked where the bar ${bar.item.name} stands`]);
+		expect(told(locked, away)).to.deep.equal([`Office has locked the position of ${bar.item.name}`]);
 		expect(told(locked, moveItem(locked, PERSONAL, bar.id, null, 0))).to.have.length(1);
 		expect(told(locked, changeItem(locked, OFFICE, bar.id, { ...bar.item, dock: left }))).to.deep.equal([]);
 		const free = applyEdit(locked, lockPosition(stratumById(locked, OFFICE), bar.id, false));
@@ -52,10 +52,10 @@ describe('a lock of where a bar stands', () => {
 		]);
 		const finding = found.find((f) => f.rule === 'locked' && f.sentence().includes(bar.id))!;
 		expect(finding.sentence()).to.equal(
-			`Personal speaks of ${bar.id} in the bars, without effect: Office has locked where the bar Mine stands; the rest of it holds.`
+			`Personal changes ${bar.id} in the toolbars without effect: Office has locked the position of Mine; the rest is used.`
 		);
 		const [fix] = finding.fixes({ profile: after, target: PERSONAL });
-		expect(fix?.label).to.match(/^Drop/);
+		expect(fix?.label).to.match(/^Remove/);
 	});
 
 	it('is kept where the office itself moves the bar afterwards: there it stands for all', () => {
@@ -83,7 +83,7 @@ describe('a lock of where a bar stands', () => {
 		};
 		const { items } = compareFile(subject, locked, { rows: [row] }, { selection, into: undefined, otherwise: PERSONAL });
 		expect(items.map(({ state, reason }) => [state, reason])).to.deep.equal([
-			['refused', `Office has locked where the bar ${bar.item.name} stands`]
+			['refused', `Office has locked the position of ${bar.item.name}`]
 		]);
 	});
 });

@@ -63,7 +63,7 @@ const mends = (rule: string, profile: Profile, released?: Profile) => {
 describe('rules of bars', () => {
 	it('unopened: a cursor bar without a key, and one whose key does something else everywhere', () => {
 		const without = profileOf(['c', bar('cursor', 'Near'), null, 'a0'], ['p', place(often.id), 'c', 'a0']);
-		expect(found('unopened', without)[0]!.sentence()).to.equal('No key and no button opens the cursor bar Near.');
+		expect(found('unopened', without)[0]!.sentence()).to.equal('No key or mouse button opens the cursor bar Near.');
 		mends('unopened', without);
 		const keyed = profileOf(['c', bar('cursor', 'Near', { keys: 'Ctrl+Alt+9' }), null, 'a0'], ['p', place(often.id), 'c', 'a0']);
 		expect(found('unopened', keyed)).to.deep.equal([]);
@@ -75,7 +75,7 @@ describe('rules of bars', () => {
 		const taken = applyEdit(keyed, ofShortcuts([after as never]));
 		const [finding] = found('unopened', taken);
 		expect(finding!.sentence()).to.match(
-			/Ctrl\+Alt\+9 should open the cursor bar Near, and does something else in every situation/
+			/Ctrl\+Alt\+9 should open the cursor bar Near, but does something else in every situation/
 		);
 		expect(finding!.severity).to.equal('attention');
 	});
@@ -93,7 +93,7 @@ describe('rules of bars', () => {
 		];
 		const profile = profileOf(...said);
 		expect(found('buried', profile)[0]!.sentence()).to.match(
-			new RegExp(`${often.label} is run ${often.use} times a day and stands in More`)
+			new RegExp(`${often.label} is run ${often.use} times a day, but is in More`)
 		);
 		mends('buried', profile);
 		// shown elsewhere, or rarely used, or without room it is none
@@ -111,7 +111,7 @@ describe('rules of bars', () => {
 	it('halved: the opposite stands elsewhere, or nowhere', () => {
 		const nowhere = profileOf(['t', bar('toolbar', 'Row'), null, 'a0'], ['p', place(half.id), 't', 'a0']);
 		expect(found('halved', nowhere)[0]!.sentence()).to.equal(
-			`${half.label} stands in Row, and its opposite ${other.label} nowhere.`
+			`${half.label} is in Row, but its opposite ${other.label} is in no toolbar.`
 		);
 		mends('halved', nowhere);
 		const apart = profileOf(
@@ -140,7 +140,7 @@ describe('rules of bars', () => {
 		const [before, after] = [row('b9'), row('a0')];
 		const [finding] = found('moved', after, before);
 		// eight places of an icon of 24 px with 4 px around it
-		expect(finding!.sentence()).to.equal(`${often.label} stands ${8 * 32} px from where it stood in the last release.`);
+		expect(finding!.sentence()).to.equal(`${often.label} is ${8 * 32} px away from its position in the last release.`);
 		expect(found('moved', after, before)).to.have.length(1);
 		mends('moved', after, before);
 		expect(found('moved', after, undefined)).to.deep.equal([]);
@@ -170,15 +170,15 @@ describe('rules of bars', () => {
 			['q', place(plain[0]!.id), 'f', 'a0']
 		];
 		expect(found('cover', profileOf(...said(300, 300)))).to.deep.equal([]);
-		expect(found('cover', profileOf(...said(0, 40)))[0]!.sentence()).to.match(/^The floating bar Loose lies over Row on /);
-		expect(found('cover', profileOf(...said(3000, 40)))[0]!.sentence()).to.match(/lies outside of the window/);
+		expect(found('cover', profileOf(...said(0, 40)))[0]!.sentence()).to.match(/^The floating toolbar Loose covers Row on /);
+		expect(found('cover', profileOf(...said(3000, 40)))[0]!.sentence()).to.match(/is outside of the window/);
 		mends('cover', profileOf(...said(0, 40)));
 		const second: Said[] = [
 			['g', bar('toolbar', 'Other', floating(310, 310)), null, 'a2'],
 			['r', place(plain[1]!.id), 'g', 'a0']
 		];
 		expect(found('cover', profileOf(...said(300, 300), ...second)).map((f) => f.sentence())).to.deep.equal([
-			'The floating bar Other lies over Loose on Laptop 1280.'
+			'The floating toolbar Other covers Loose on Laptop 1280.'
 		]);
 	});
 
@@ -196,7 +196,7 @@ describe('rules of bars', () => {
 			{ circumstances: circumstancesOf(subject, profile, desks, null), profile, released: undefined },
 			[BARS]
 		).filter(({ rule }) => rule === 'cover');
-		expect(finding!.sentence()).to.equal('The floating bar Far stands on monitor 2, which B has not.');
+		expect(finding!.sentence()).to.equal('The floating toolbar Far is on monitor 2, which B does not have.');
 	});
 
 	it('crowding: what goes into a toolbar’s drawer on the screen with least room, by name', () => {
@@ -208,7 +208,7 @@ describe('rules of bars', () => {
 		]);
 		const [finding] = found('crowding', profileOf(['t', bar('toolbar', 'Row'), null, 'a0'], ...many));
 		// an icon of 24 px with 4 px around it: 39 of them in 1280 px, less the grip and the drawer's button
-		expect(finding!.sentence()).to.match(/^On Laptop 1280, .*, .*, .* and 18 more of Row go into its drawer\.$/);
+		expect(finding!.sentence()).to.match(/^On Laptop 1280, .*, .*, .* and 18 more of Row go into its overflow\.$/);
 		expect(found('crowding', profileOf(['t', bar('toolbar', 'Row'), null, 'a0'], ...many.slice(0, 30)))).to.deep.equal([]);
 	});
 
@@ -220,7 +220,7 @@ describe('rules of bars', () => {
 		const own = { op: 'set', id: 'p', parent: 't', order: 'a0', item: place(often.id, { title: 'Mine' }), rank: 0 };
 		const said = applyEdit(locked, [{ chapter: BARS, stratum: PERSONAL, before: null, after: own } as never]);
 		const [finding] = found('locked', said);
-		expect(finding!.sentence()).to.equal('Personal speaks of p in the bars, without effect: Office has locked it.');
+		expect(finding!.sentence()).to.equal('Personal changes p in the toolbars without effect: Office has locked it.');
 		expect(found('lost', said)).to.deep.equal([]);
 		mends('locked', said);
 	});

@@ -106,7 +106,7 @@ describe('bars at the seams', () => {
 		const theirs = applyEdit(base, takeOut(base, OFFICE, ['more' as ItemId]));
 		const told = rebased(theirs, mine as never, base);
 		expect(told.lost).to.have.length(1);
-		expect(told.lost[0]).to.match(/^file\.|.* in the bars: what it stood in is gone \(more\)$/);
+		expect(told.lost[0]).to.match(/^file\.|.* in the bars: its parent is gone \(more\)$/);
 		expect(told.changes).to.have.length(1);
 		expect(rebased(base, mine as never, base).lost).to.deep.equal([]);
 	});
@@ -134,7 +134,7 @@ describe('bars at the seams', () => {
 			[]
 		);
 		const terms = (id: string) => timeTo(setting(profile), id as ItemId)!;
-		const choosing = (id: string) => terms(id).filter(({ name }) => name === 'choosing in the drawer');
+		const choosing = (id: string) => terms(id).filter(({ name }) => name === 'choose in the overflow');
 		expect(choosing('one')).to.have.length(1);
 		expect(choosing('two')).to.have.length(2);
 		// Hick and Hyman: two alternatives in the outer flyout, since a separator and what is hidden are none
@@ -159,8 +159,8 @@ describe('bars at the seams', () => {
 		const found = findingsIn({ circumstances: circumstancesOf(subject, profile, [], null), profile, released: undefined }, [BARS])
 			.filter(({ rule }) => rule === 'crowding')
 			.map((f) => f.sentence());
-		expect(found.some((sentence) => /the tab Cladding and doors 39 has no room/.test(sentence))).to.equal(true);
-		expect(found.some((sentence) => /the menu Cladding 39 has no room/.test(sentence))).to.equal(true);
+		expect(found.some((sentence) => /the tab Cladding and doors 39 does not fit/.test(sentence))).to.equal(true);
+		expect(found.some((sentence) => /the menu Cladding 39 does not fit/.test(sentence))).to.equal(true);
 	});
 
 	it('at the sides are judged by the screen with least height', () => {

@@ -94,10 +94,10 @@ describe('bars over the strata', () => {
 		);
 		const { idle, byId } = barTree(profile);
 		const why = Object.fromEntries(idle.map((one) => [one.entry.id, one.why]));
-		expect(why['far']).to.include('what it stood in is gone (gone)');
-		expect(why['a']).to.include('below itself');
-		expect(why['b']).to.include('below itself');
-		expect(why['loose']).to.include('places stand in groups');
+		expect(why['far']).to.include('its parent is gone (gone)');
+		expect(why['a']).to.include('inside itself');
+		expect(why['b']).to.include('inside itself');
+		expect(why['loose']).to.include('buttons belong in groups');
 		expect(byId.size + idle.length).to.equal(barsIn(profile[0]!).size);
 	});
 
@@ -182,13 +182,9 @@ describe('what is wrong with bars', () => {
 
 	const cases: readonly [string, BarEntry[], string][] = [
 		['orphan', [set('x', place('no.such'), 'cut', 'b0', 20)], 'no.such'],
-		['empty', [set('x', { kind: 'group', name: 'Nothing' }, 'tab', 'b0', 20)], 'Nothing holds no command'],
+		['empty', [set('x', { kind: 'group', name: 'Nothing' }, 'tab', 'b0', 20)], 'Nothing has no command'],
 		['lost', [set('x', place(first), 'gone', 'a0', 20)], 'without effect'],
-		[
-			'doubled',
-			[set('bar2', toolbar('Quick ones'), null, 'b0', 20), set('x', place(first), 'bar2', 'a0', 21)],
-			'visible twice at once'
-		],
+		['doubled', [set('bar2', toolbar('Quick ones'), null, 'b0', 20), set('x', place(first), 'bar2', 'a0', 21)], 'visible twice'],
 		[
 			'wordless',
 			[
@@ -196,7 +192,7 @@ describe('what is wrong with bars', () => {
 				set('x', place(gneiss.commands[7]!.id, { icon: 'point' }), 'bar2', 'a0', 21),
 				set('y', place(gneiss.commands[8]!.id, { icon: 'point' }), 'bar2', 'a1', 22)
 			],
-			'the same icon and no name'
+			'the same icon and no label'
 		],
 		[
 			'cover',
@@ -234,6 +230,6 @@ describe('what is wrong with bars', () => {
 			)
 		]).flat();
 		const [found] = rulesOf(small(...many)).filter((f) => f.rule === 'crowding');
-		expect(found!.sentence()).to.match(/On Laptop 1280, of the tab Model .*(one button|off)/);
+		expect(found!.sentence()).to.match(/On Laptop 1280, of the tab Model .*(one button|hidden)/);
 	});
 });

@@ -38,7 +38,7 @@ describe('the ways to a command over the bars', () => {
 	it('are longer through a flyout or a drawer, and shorter without a tab', () => {
 		const [flyout] = ways('solid.box');
 		expect(flyout!.where).to.equal('Body, Grow, Blocks');
-		expect(flyout!.terms.map(({ name }) => name)).to.include.members(['within the drawer', 'choosing in the drawer']);
+		expect(flyout!.terms.map(({ name }) => name)).to.include.members(['in the overflow', 'choose in the overflow']);
 		expect(ways('file.save')[0]!.terms.map(({ name }) => name)).to.deep.equal(['hand to the mouse', 'pointing']);
 		const folded = applyEdit(
 			demo,

@@ -152,15 +152,15 @@ describe('roses', () => {
 		const again = edited(four, rose(8));
 		expect(told(eight, 'waiting')).to.deep.equal([]);
 		expect(told(four, 'waiting')).to.deep.equal([
-			'Revolve waits on ↗: the rose of Right there has 4 directions.',
-			'Shell waits on ↙: the rose of Right there has 4 directions.'
+			'Revolve is unassigned at ↗: the rose of Right there has 4 directions.',
+			'Shell is unassigned at ↙: the rose of Right there has 4 directions.'
 		]);
 		expect(mends(four, 'waiting')).to.deep.equal(['Give the rose 8 directions']);
 		const keys = (profile: Profile) => indexOf(subject, profile).effective.bindings.map((b) => `${b.keys} ${b.command}`);
 		expect(keys(again)).to.deep.equal(keys(eight));
 		const nowhere = edited(bare, flick('N', 'solid.extrude', PART));
-		expect(told(nowhere, 'waiting')).to.deep.equal(['Extrude waits on ↑: there is no rose that hears flicks of Right.']);
-		expect(mends(nowhere, 'waiting')).to.deep.equal(['Make a rose of 4 directions there']);
+		expect(told(nowhere, 'waiting')).to.deep.equal(['Extrude is unassigned at ↑: there is no rose for flicks with Right.']);
+		expect(mends(nowhere, 'waiting')).to.deep.equal(['Add a rose with 4 directions there']);
 	});
 
 	it('are locked like all else', () => {
@@ -172,7 +172,7 @@ describe('roses', () => {
 		const forced = applyEdit(locked, changes);
 		expect(roseIn(forced, space, RIGHT, 0)!.entry.directions).to.equal(4);
 		expect(told(forced, 'idle')).to.deep.equal([
-			'Personal speaks of the rose of Right in Everywhere, without effect: Office has locked it.'
+			'Personal changes the rose of Right in Everywhere without effect: Office has locked it.'
 		]);
 	});
 });
@@ -183,7 +183,7 @@ describe('flicks, as inputs', () => {
 		const all = findingsIn({ circumstances: circumstancesOf(subject, profile, [], null), profile, released: undefined }, [
 			'shortcuts'
 		]);
-		expect(all.some((f) => f.rule === 'clash' && f.sentence().includes('RightFlick0'))).to.equal(true);
+		expect(all.some((f) => f.rule === 'clash' && f.sentence().includes('Right ↑'))).to.equal(true);
 	});
 
 	it('are told where an opposite does not lie opposite, and put there', () => {
@@ -194,8 +194,8 @@ describe('flicks, as inputs', () => {
 			flick('E', 'solid.extrude-cut'),
 			flick('S', 'solid.shell')
 		);
-		expect(told(profile, 'halved')).to.deep.equal(['Extrude lies on ↑ and its opposite Extruded cut on →, not on ↓.']);
-		expect(mends(profile, 'halved')).to.deep.equal(['Change Extruded cut with Shell']);
+		expect(told(profile, 'halved')).to.deep.equal(['Extrude is on ↑, its opposite Extruded cut on →, not on ↓.']);
+		expect(mends(profile, 'halved')).to.deep.equal(['Swap Extruded cut and Shell']);
 		expect(told(edited(bare, rose(4), flick('N', 'solid.extrude'), flick('S', 'solid.extrude-cut')), 'halved')).to.deep.equal([]);
 		expect(
 			told(edited(bare, rose(3), flick('0', 'solid.extrude'), flick('120', 'solid.extrude-cut')), 'halved'),
@@ -207,9 +207,9 @@ describe('flicks, as inputs', () => {
 		const often = gneiss.commands.find((c) => (c.use ?? 0) >= 40)!;
 		const profile = edited(bare, rose(8), flick('NE', often.id), flick('N', 'solid.helix'));
 		expect(told(profile, 'far')[0]).to.match(
-			new RegExp(`^${often.label}, run ${often.use} times a day, lies on ↗, and Coil, run \\d+ times, has ↑\\.$`)
+			new RegExp(`^${often.label}, run ${often.use} times a day, is on ↗, and Coil, run \\d+ times, has ↑\\.$`)
 		);
-		expect(mends(profile, 'far')).to.deep.equal([`Change ${often.label} with Coil`]);
+		expect(mends(profile, 'far')).to.deep.equal([`Swap ${often.label} and Coil`]);
 	});
 
 	it('take the drag of the same button, unless the program tells them apart by time', () => {
@@ -217,7 +217,7 @@ describe('flicks, as inputs', () => {
 			ofShortcuts(put(now, PERSONAL, { command: 'view.orbit' as never, keys: parseKeys('RightDrag'), scope: PART }));
 		const profile = edited(bare, rose(4), flick('N', 'solid.extrude'), dragged);
 		expect(told(profile, 'drag')).to.deep.equal([
-			'Orbit is dragged with Right, which belongs to a rose: each move with it is a flick.'
+			'Orbit is dragged with Right, which is used by a rose: each move with it is a flick.'
 		]);
 		expect(mends(profile, 'drag')).to.deep.equal(['Drag with Ctrl+Right for Orbit']);
 		const apart = {
@@ -249,7 +249,9 @@ describe('flicks, as inputs', () => {
 		).to.deep.equal([]);
 		const shaky = found(edited(bare, rose(8)), desks(12)).find((f) => f.rule === 'wedge')!;
 		expect(shaky.sentence()).to.match(/has 8 directions; the hand at C-01 misses \d+ % of them\.$/);
-		expect(mends(edited(bare, rose(8)), 'wedge', desks(12))[0]).to.match(/^Give it [2-7] directions; what loses its own waits$/);
+		expect(mends(edited(bare, rose(8)), 'wedge', desks(12))[0]).to.match(
+			/^Reduce it to [2-7] directions; commands that lose theirs become unassigned$/
+		);
 	});
 });
 
@@ -275,7 +277,7 @@ describe('a direction that waits', () => {
 		const clashes = (now: Profile) =>
 			findingsIn({ circumstances: circumstancesOf(subject, now, [], null), profile: now, released: undefined }, [
 				'shortcuts'
-			]).filter((f) => ['clash', 'orphan'].includes(f.rule) && f.sentence().includes('RightFlick45'));
+			]).filter((f) => ['clash', 'orphan'].includes(f.rule) && f.sentence().includes('Right ↗'));
 		expect(clashes(twice)).to.deep.equal([]);
 		expect(clashes(edited(twice, rose(8, PART))).map((f) => f.rule)).to.deep.equal(['clash']);
 	});

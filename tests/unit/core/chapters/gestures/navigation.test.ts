@@ -121,7 +121,7 @@ describe('the navigation of another program', () => {
 		const locked = applyEdit(tuffs, lockOption(stratumById(tuffs, OFFICE), 'navigation.orbit' as never, true));
 		expect(() => takeOver(indexOf(subject, locked), locked, PERSONAL, [], manners(locked))).to.throw(
 			OutOfReachError,
-			/Turning the model: .* has locked it/
+			/Orbit direction: .* has locked it/
 		);
 	});
 });

@@ -38,7 +38,7 @@ describe('macros in files', () => {
 			[5, 1]
 		]);
 		expect(refused[0]!.message).to.include('"jump" is no step');
-		expect(refused[2]!.message).to.include('stands in this file already');
+		expect(refused[2]!.message).to.include('is already in this file');
 	});
 
 	it('are found in a sample of an unknown layout', () => {

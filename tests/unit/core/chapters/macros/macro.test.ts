@@ -77,7 +77,7 @@ describe('macros', () => {
 			['cancel; jump', 9, '"jump" is no step'],
 			['run', 1, 'run takes one command'],
 			['run a b', 7, 'run takes one command'],
-			['type "open', 6, 'a quotation mark stands alone'],
+			['type "open', 6, 'a quotation mark is missing; a text begins and ends with one'],
 			['type ""', 1, 'type: is empty'],
 			['cancel; launch', 9, 'launch: names no program']
 		] as const)
@@ -129,7 +129,7 @@ describe('macros', () => {
 		it('do their steps one after the other, with what runs after each', () => {
 			const events = told('x', made('x', 'cancel; run draw.circle; pick "centre"; type "250"; accept; accept'));
 			expect(events.map((e) => e.said)).to.deep.equal([
-				'Nothing runs that could be cancelled.',
+				'No command is running.',
 				'Circle runs.',
 				'Circle waits for a pick: centre.',
 				'"250" is typed for Circle.',
@@ -257,7 +257,7 @@ describe('macros', () => {
 		it('are refused whole where the macro is not as expected, or the stratum is the factory', () => {
 			const there = withMacros([a]);
 			expect(() => applyEdit(there, setMacro(inOffice(start), a))).to.throw(StaleChangeError, 'expected none, found set at 0');
-			expect(() => applyEdit(start, setMacro(start[0]!, a))).to.throw(FactoryWriteError, 'never written');
+			expect(() => applyEdit(start, setMacro(start[0]!, a))).to.throw(FactoryWriteError, 'read-only');
 		});
 
 		it('are re-checked with what they can affect, and with exactly the answer of a full check', () => {

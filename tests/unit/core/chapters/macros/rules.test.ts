@@ -94,7 +94,7 @@ describe('rules of macros, one by one', () => {
 			['empty', 'note', 'personal']
 		]);
 		const gone = found([office], [{ id: office.id, gone: true }]);
-		expect(gone[0]!.sentence).to.include('Personal takes away a, which Office has locked');
+		expect(gone[0]!.sentence).to.include('Personal removes a, which Office has locked');
 	});
 
 	it('give a witness that runs the macro where it can run', () => {

@@ -85,7 +85,7 @@ describe('modes of one’s own', () => {
 		const forced = applyEdit(locked, changes);
 		expect(modesInForce(forced)[0]!.entry.label).to.equal('Fit');
 		expect(found(forced).map((f) => [f.rule, f.sentence()])).to.deep.equal([
-			['idle', 'Personal speaks of Fit, without effect: Office has locked it.']
+			['idle', 'Personal changes Fit without effect: Office has locked it.']
 		]);
 	});
 
@@ -132,7 +132,7 @@ describe('modes of one’s own', () => {
 		);
 		expect(orphan, 'the shortcut is told').not.to.equal(undefined);
 		expect(found(gone).map((f) => f.sentence())).to.deep.equal([
-			'Personal has own.night (not there) among the favourite modes, and it is not there.'
+			'Personal has own.night (not there) among the favourite modes, but it does not exist.'
 		]);
 		const back = applyEdit(gone, inverseEdit(takeAway(made, PERSONAL, { kind: 'mode', axis: MODE, id: node('own.night') })));
 		expect(found(back)).to.deep.equal([]);
@@ -142,9 +142,9 @@ describe('modes of one’s own', () => {
 	it('that cannot be, or are called as another, are told with ways out that were tried', () => {
 		const profile = edited(bare, mode('own.a', 'Foil', 'panel'), mode('own.b', 'B', 'gone'), mode('own.c', 'C', 'skin'));
 		expect(found(profile).map((f) => [f.rule, f.sentence()])).to.deep.equal([
-			['baseless', 'The mode B cannot be: it is made of "gone", which is not there.'],
-			['baseless', 'The mode C cannot be: it is made of Skin, in which one cannot stand.'],
-			['namesake', 'Two modes are called Foil; nobody can tell them apart.']
+			['baseless', 'The mode B is not possible: it is based on "gone", which does not exist.'],
+			['baseless', 'The mode C is not possible: it is based on Skin, which cannot be active.'],
+			['namesake', 'Two modes have the name Foil.']
 		]);
 		for (const finding of found(profile)) {
 			const fixes = finding.fixes({ profile, target: PERSONAL });
@@ -233,8 +233,8 @@ describe('modes of one’s own', () => {
 		it('tells a bar that is for a mode that has gone', () => {
 			const told = found(withBars, BARS).filter((f) => f.rule === 'nowhere');
 			expect(told.map((f) => f.sentence())).to.deep.equal([
-				'The bar deep is for own.deep (not there), where nobody ever is; it shows nowhere.',
-				'The bar night is for own.night (not there), where nobody ever is; it shows nowhere.'
+				'The toolbar deep is for own.deep (not there), which never occurs, so it is never shown.',
+				'The toolbar night is for own.night (not there), which never occurs, so it is never shown.'
 			]);
 			const [fix] = told[0]!.fixes({ profile: withBars, target: PERSONAL });
 			expect(fix!.label).to.equal('Show deep everywhere');

@@ -122,7 +122,7 @@ describe('check rules, one by one', () => {
 			['elsewhere', 'note']
 		]);
 		expect(found[0]!.sentence).to.equal(
-			'At C-02, C-03 (German layout, Windows) Ctrl+Alt+Q for Draw wall is AltGr with that key and types @.'
+			'At C-02, C-03 (German layout, Windows) Ctrl+Alt+Q for Draw wall is the same as AltGr with that key and types @.'
 		);
 	});
 
@@ -130,17 +130,17 @@ describe('check rules, one by one', () => {
 		const subject = rough({ door: { contexts: [{ mode: ['cut'] }] } });
 		const found = of(told(subject, strata('set|Alt+A|gone\nset|Alt+B|door|plan', 'remove|Alt+C|wall')), 'orphan');
 		expect(found.map((f) => f.sentence)).to.deep.equal([
-			'Alt+A names gone, which this version does not have.',
+			'Alt+A runs gone, which does not exist in this version.',
 			'Alt+B runs Draw door in plan, where that command does not exist.',
-			'Office removes Alt+C from Draw wall, which no stratum below says.'
+			'Office removes Alt+C from Draw wall, which no level below contains.'
 		]);
 	});
 
 	it('duplicate and locked: say which strata', () => {
 		const found = told(rough(), strata('set|Alt+A|wall\nset|Alt+B|door', 'set|Alt+A|wall\nlock|Alt+B|door', 'remove|Alt+B|door'));
-		expect(of(found, 'duplicate')[0]!.sentence).to.equal('Factory puts Alt+A on Draw wall already; Office says it again.');
+		expect(of(found, 'duplicate')[0]!.sentence).to.equal('Factory already has Alt+A for Draw wall; Office repeats it.');
 		expect(of(found, 'locked')[0]!.sentence).to.equal(
-			'Personal takes Alt+B away from Draw door, but Office has locked it, so it still runs.'
+			'Personal removes Alt+B from Draw door, but Office has locked it, so it still runs.'
 		);
 	});
 
@@ -154,12 +154,12 @@ describe('check rules, one by one', () => {
 		const found = told(subject, profile);
 		expect(of(found, 'dead')).to.deep.equal([]);
 		expect(of(found, 'locked').map((f) => f.sentence)).to.deep.equal([
-			'Personal puts Alt+B on Draw wall in Everywhere, but Office has locked what Alt+B does there, so this has no effect.',
-			'Personal puts Alt+C on Draw roof in Everywhere, but Office has locked what Alt+C does there, so this has no effect.',
-			'Personal puts Alt+C on Draw beam in cut, but Office has locked what Alt+C does there, so this has no effect.'
+			'Personal assigns Alt+B to Draw wall in Everywhere, but Office has locked Alt+B there, so this has no effect.',
+			'Personal assigns Alt+C to Draw roof in Everywhere, but Office has locked Alt+C there, so this has no effect.',
+			'Personal assigns Alt+C to Draw beam in cut, but Office has locked Alt+C there, so this has no effect.'
 		]);
 		expect(of(found, 'orphan').map((f) => f.sentence)).to.deep.equal([
-			'Office locks Alt+K for Draw beam, which neither it nor a stratum below says.'
+			'Office locks Alt+K for Draw beam, which neither it nor a level below contains.'
 		]);
 	});
 
@@ -235,7 +235,7 @@ describe('check rules, one by one', () => {
 	it('reach: a frequent command far off while a near stroke is free or wasted', () => {
 		const found = of(told(rough({ wall: { use: 60 } }), strata('set|Ctrl+P|wall')), 'reach');
 		expect(found).to.have.length(1);
-		expect(found[0]!.sentence).to.match(/run 60 times a day, takes the hand away \(\d+ mm\); .* lies free/);
+		expect(found[0]!.sentence).to.match(/run 60 times a day, needs a hand to move \(\d+ mm\); .* is free/);
 		expect(of(told(rough({ wall: { use: 3 } }), strata('set|Ctrl+P|wall')), 'reach')).to.deep.equal([]);
 	});
 

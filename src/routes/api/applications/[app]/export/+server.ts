@@ -114,7 +114,7 @@ export const GET = route('read', async ({ params, url }, { profiles, setups, fol
 	}
 	const strata = stratum === undefined ? picked : picked.filter((s) => s.id === stratum);
 	if (strata.length === 0)
-		throw new Problem(404, 'not-found', `There is no stratum "${stratum}"; there are ${profile.map((s) => s.id).join(', ')}.`);
+		throw new Problem(404, 'not-found', `There is no level "${stratum}"; there are ${profile.map((s) => s.id).join(', ')}.`);
 	const sheet = async () => {
 		const desks = desksOf(await seats.desks(application.id));
 		const desk = desks.find((one) => seat !== undefined && one.seats.includes(seat));

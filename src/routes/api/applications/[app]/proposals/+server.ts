@@ -4,7 +4,7 @@ import { StratumId } from '$core/strata/stratum.ts';
 import { checked, readBody } from '$lib/server/problem';
 import { Created, route } from '$lib/server/route';
 
-const Reason = z.string().trim().min(3, 'say why').max(2_000);
+const Reason = z.string().trim().min(3, 'give a reason').max(2_000);
 
 const NewProposal = z.strictObject({
 	stratum: StratumId,

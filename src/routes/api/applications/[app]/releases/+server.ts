@@ -8,7 +8,7 @@ import { route } from '$lib/server/route';
 const Publication = z.strictObject({
 	/** Earlier scripts name the stratum that they write to; who may release is said by the table of rights alone. */
 	stratum: StratumId.optional(),
-	notes: z.string().trim().min(1, 'say in the notes what changes for the people at the seats').max(4000),
+	notes: z.string().trim().min(1, 'write release notes: what changes for people').max(4000),
 	base: Revision,
 	/** What is frozen besides the office stratum. */
 	strata: z.array(StratumId).max(100).default([])

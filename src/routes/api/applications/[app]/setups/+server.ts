@@ -40,9 +40,13 @@ export const PUT = route('arrange', async ({ params, request }, { setups }, pers
 	});
 	const { id, ...change } = await readBody(request, Changed, 20_000);
 	if ((change.isRecommended !== undefined || change.audience) && !may(person, 'recommend'))
-		throw new Problem(403, 'not-yours', `Stewards and trainers recommend setups; ${person.name} is here as ${person.role}.`);
+		throw new Problem(
+			403,
+			'not-yours',
+			`Only stewards and trainers can recommend setups; ${person.name} has the role ${person.role}.`
+		);
 	if (change.isRequired !== undefined && !may(person, 'people'))
-		throw new Problem(403, 'not-yours', `Stewards say which setups are required; ${person.name} is here as ${person.role}.`);
+		throw new Problem(403, 'not-yours', `Only stewards can require setups; ${person.name} has the role ${person.role}.`);
 	return setups.change(params.app!, person, id, change);
 });
 

@@ -10,6 +10,6 @@ export const GET = route('read', async ({ params, url }, { profiles }) => {
 	const { profile, revision } = await profiles.load(params.app!);
 	const strata = profile.filter((one) => id === undefined || one.id === id);
 	if (strata.length === 0)
-		throw new Problem(404, 'not-found', `There is no stratum "${id}"; there are ${profile.map((s) => s.id).join(', ')}.`);
+		throw new Problem(404, 'not-found', `There is no level "${id}"; there are ${profile.map((s) => s.id).join(', ')}.`);
 	return { revision, strata: strata.map(wireOf) };
 });

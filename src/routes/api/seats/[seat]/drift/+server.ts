@@ -10,7 +10,7 @@ export const GET = route('survey', async ({ params }, { seats, signing, releases
 		throw new Problem(
 			409,
 			'stale-revision',
-			`${params.seat} is about to get a newer file than the one that was changed by hand; look again when it was heard.`
+			`${params.seat} is about to get a newer file than the edited one. Try again after its next contact.`
 		);
 	return { sha256, text, laid: made.file };
 });

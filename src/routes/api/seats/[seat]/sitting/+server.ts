@@ -11,7 +11,11 @@ export const PUT = route('desk', async ({ params, request }, { seats, setups }, 
 	const application = await seats.applicationOf(seat);
 	const sitting = await seats.sitting(seat);
 	if (sitting && sitting.person !== person.id && !may(person, 'seats'))
-		throw new Problem(403, 'not-yours', `Somebody else sits at ${seat}. They get up first, or a steward says so.`);
+		throw new Problem(
+			403,
+			'not-yours',
+			`${seat} is in use by someone else. They have to leave it first, or a steward can release it.`
+		);
 	if (id === null) {
 		await seats.sit(seat, null);
 		return { seat, sitting: null };

@@ -14,13 +14,9 @@ export const POST = route('desk', async ({ params, request }, { seats }, person)
 export const DELETE = route('desk', async ({ params }, { seats }, person) => {
 	const seat = params.seat!;
 	const [trouble, sitting] = [await seats.trouble(seat), await seats.sitting(seat)];
-	if (!trouble) throw new Problem(409, 'nothing-to-do', `No trouble is reported of ${seat}.`);
+	if (!trouble) throw new Problem(409, 'nothing-to-do', `No problem is reported for ${seat}.`);
 	if (!maySettle(person, { trouble, sitting }))
-		throw new Problem(
-			403,
-			'not-yours',
-			`Somebody else has reported the trouble of ${seat}. They say that it is settled, or a steward does.`
-		);
+		throw new Problem(403, 'not-yours', `Someone else reported the problem of ${seat}. They or a steward can mark it as solved.`);
 	await seats.settle(seat);
 	return { seat, trouble: null };
 });

@@ -4,7 +4,7 @@ import { checked, readBody } from '$lib/server/problem';
 import { route } from '$lib/server/route';
 
 const Id = z.coerce.number().int().min(1).max(2_147_483_647);
-const Reason = z.string().trim().min(3, 'say why').max(2_000);
+const Reason = z.string().trim().min(3, 'give a reason').max(2_000);
 
 /** Takes it in, whole or in parts, changes it, or declines it with a reason. */
 const Decision = z.discriminatedUnion('does', [

@@ -26,7 +26,7 @@ export type FromHeld =
 
 const say = (message: FromHeld) => self.postMessage(message);
 
-self.onmessage = ({ data }: MessageEvent<ToHeld>) => {
+export const hear = ({ data }: MessageEvent<ToHeld>) => {
 	const { application, commands, desks, released, lists } = data;
 	const space = contextSpace(application.axes, application.reachable);
 	const subject = { application, space, catalogue: catalogueOf(commands, space) };

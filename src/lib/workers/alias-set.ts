@@ -16,7 +16,7 @@ export interface ToAliasSet {
 
 export type FromAliasSet = { readonly set: AliasSet } | { readonly problem: string };
 
-self.onmessage = async ({ data }: MessageEvent<ToAliasSet>) => {
+export const hear = async ({ data }: MessageEvent<ToAliasSet>) => {
 	try {
 		const table = aliasTable(data.strata, data.input);
 		const catalogue = new Map(data.commands.map((c) => [c.id, c]));

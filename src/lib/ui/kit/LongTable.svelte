@@ -4,7 +4,7 @@
 	import VirtualRows from '../VirtualRows.svelte';
 	import { definitionsOf, features, type Column } from './columns';
 
-	/** Rows under heads that sort them, drawn only where they are seen. What is shown of a row is the snippet's. */
+	/** A table of many rows: heads that sort, rows drawn only where they are seen. The snippet draws the cells of a row. */
 	let {
 		rows,
 		columns,
@@ -13,7 +13,6 @@
 		at = $bindable(0),
 		shown = $bindable([]),
 		viewport = $bindable(),
-		height = 30,
 		cells,
 		classOf,
 		onchoose,
@@ -30,8 +29,6 @@
 		/** The rows in their order. */
 		shown?: readonly Row[];
 		viewport?: HTMLDivElement | undefined;
-		/** Of a row, in px. */
-		height?: number;
 		/** A cell for each column. */
 		cells: Snippet<[Row]>;
 		classOf?: (row: Row) => string;
@@ -101,7 +98,6 @@
 	bind:this={list}
 	bind:viewport
 	rows={inOrder}
-	{height}
 	role="listbox"
 	aria-label={name}
 	tabindex={0}
@@ -118,7 +114,6 @@
 			id="{id}-{i}"
 			aria-selected={item === current}
 			style:grid-template-columns={tracks}
-			style:height="{height}px"
 			style:transform="translateY({top}px)"
 			onclick={() => ((at = i), onchoose(item))}
 		>
@@ -130,15 +125,15 @@
 <style>
 	.grid {
 		display: grid;
-		column-gap: 8px;
+		column-gap: var(--space-2);
 		align-items: center;
-		padding: 0 12px;
+		padding: 0 var(--space-3);
 	}
 	.head {
 		height: 28px;
 		border-bottom: 1px solid var(--line-strong);
 		background: var(--panel);
-		font-size: 12.5px;
+		font-size: var(--caption);
 		color: var(--ink-2);
 	}
 	.head button {
@@ -158,12 +153,13 @@
 		font-weight: 650;
 	}
 	.row {
+		height: var(--row);
 		position: absolute;
 		top: 0;
 		left: 0;
 		width: 100%;
 		border-bottom: 1px solid var(--line);
-		font-size: 13.5px;
+		font-size: var(--body);
 	}
 	.row:hover {
 		background: var(--panel);

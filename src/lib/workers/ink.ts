@@ -9,7 +9,7 @@ export interface ToInk {
 export type FromInk =
 	{ readonly shapes: readonly InkShape[] } | { readonly refused: readonly FileProblem[] } | { readonly failed: string };
 
-self.onmessage = ({ data: { file, text } }: MessageEvent<ToInk>) => {
+export const hear = ({ data: { file, text } }: MessageEvent<ToInk>) => {
 	try {
 		self.postMessage({ shapes: readInk(file, text) } satisfies FromInk);
 	} catch (error) {

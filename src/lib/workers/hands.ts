@@ -7,7 +7,7 @@ export interface ToHands {
 	readonly limit: number;
 }
 
-self.onmessage = ({ data }: MessageEvent<ToHands>) => {
+export const hear = ({ data }: MessageEvent<ToHands>) => {
 	const hands = data.hands.flatMap((flicks) => handSummary(flicks) ?? []);
 	self.postMessage(bearableByAll(hands, data.limit) satisfies BearableByAll);
 };

@@ -47,7 +47,7 @@ function tellAll() {
 		});
 }
 
-self.onmessage = ({ data }: MessageEvent<ToCheck>) => {
+export const hear = ({ data }: MessageEvent<ToCheck>) => {
 	if (data.kind === 'start') {
 		const space = contextSpace(data.application.axes, data.application.reachable);
 		subject = { application: data.application, space, catalogue: catalogueOf(data.commands, space) };

@@ -11,7 +11,7 @@ export interface ToImpact extends Omit<Question, 'application'> {
 export type FromImpact =
 	{ readonly kind: 'progress'; readonly done: number } | { readonly kind: 'found'; readonly impact: Impact };
 
-self.onmessage = ({ data }: MessageEvent<ToImpact>) => {
+export const hear = ({ data }: MessageEvent<ToImpact>) => {
 	const { application, commands, ...question } = data;
 	const space = contextSpace(application.axes, application.reachable);
 	const work = impactOf({ ...question, application: { application, space, catalogue: catalogueOf(commands, space) } });

@@ -10,7 +10,7 @@ export interface ToRoseSet {
 
 export type FromRoseSet = { readonly set: RoseSet } | { readonly problem: string };
 
-self.onmessage = async ({ data }: MessageEvent<ToRoseSet>) => {
+export const hear = async ({ data }: MessageEvent<ToRoseSet>) => {
 	try {
 		const costs = new Map(data.wishes.map((rose) => [rose.id, costsOf(rose.directions, data.flicks)]));
 		const set = suggestRoses(data.wishes, (degrees, rose) => costs.get(rose.id)!.get(degrees)!, await solver());

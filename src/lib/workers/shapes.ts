@@ -6,6 +6,6 @@ export interface ToShapes {
 	readonly kappa: number;
 }
 
-self.onmessage = ({ data }: MessageEvent<ToShapes>) => {
+export const hear = ({ data }: MessageEvent<ToShapes>) => {
 	self.postMessage(confusionsOf(data.shapes, data.kappa) satisfies ShapeAmong[]);
 };

@@ -34,7 +34,7 @@ let rows: ReturnType<typeof setTimeout> | undefined;
 
 const say = (message: FromAliases) => self.postMessage(message);
 
-self.onmessage = ({ data }: MessageEvent<ToAliases>) => {
+export const hear = ({ data }: MessageEvent<ToAliases>) => {
 	if (data.kind === 'start') catalogue = new Map(data.commands.map((command) => [command.id, command]));
 	else if (data.kind === 'setting') setting = data.setting;
 	else if (data.kind === 'try') say({ tried: data.n, ways: last ? soundWays(last, setting, catalogue, data.finding) : [] });
