@@ -189,7 +189,7 @@ describe('Toolbars', () => {
 	});
 
 	it('takes the fit that costs least, and gives it back', async () => {
-		const fit = at.page.getByText(/A better layout of Body saves/);
+		const fit = at.page.getByText(/A better layout of Body\s+saves/);
 		await fit.waitFor();
 		await at.page.getByRole('button', { name: 'Apply this layout' }).click();
 		await fit.waitFor({ state: 'detached' });

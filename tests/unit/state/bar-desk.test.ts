@@ -213,7 +213,7 @@ describe('the bars while they are shaped', () => {
 		expect(below(desk, 'work.body.take')).to.include('Shell');
 		desk.select(id('work.body.take.4'));
 		await desk.remove();
-		expect(at.notice!.text).to.include('to be looked at');
+		expect(at.notice!.text).to.include('default toolbars are shown');
 	});
 
 	it('get longer ways through drawers, and fits that save what they say', async () => {
