@@ -1,7 +1,7 @@
 import { expect } from 'chai';
 import { readFileSync } from 'node:fs';
 import { textWidth } from '../../core/surface/text-width.ts';
-import { desk, eventually, laidOut } from './office.ts';
+import { desk, eventually, laidOut, standIn } from './office.ts';
 
 describe('Toolbars', () => {
 	const at = desk();
@@ -271,7 +271,7 @@ describe('Toolbars', () => {
 		await at.page.getByText('Toolbars: where it shows').first().waitFor();
 		await at.open('bench');
 		const frame = at.page.getByRole('application', { name: /stand-in/ });
-		await at.page.getByRole('combobox', { name: 'Selection' }).selectOption('edge');
+		await standIn(at.page, 'Selection', 'edge');
 		await frame.locator('.pane.active svg').hover({ position: { x: 90, y: 60 } });
 		await frame.focus();
 		await at.page.keyboard.press('Control+Alt+7');
@@ -284,7 +284,7 @@ describe('Toolbars', () => {
 		await at.page.keyboard.press('Enter');
 		await at.page.getByText('Measure runs').first().waitFor();
 		await bar.waitFor({ state: 'detached' });
-		await at.page.getByRole('combobox', { name: 'Selection' }).selectOption('face');
+		await standIn(at.page, 'Selection', 'face');
 		await frame.focus();
 		await at.page.keyboard.press('Control+Alt+7');
 		expect(await bar.count()).to.equal(0);
@@ -409,7 +409,7 @@ describe('Toolbars', () => {
 	it('opens the context menu of what is selected on the bench, by the right button and by keys', async () => {
 		await at.open('bench');
 		const frame = at.page.getByRole('application');
-		await at.page.getByRole('combobox', { name: 'Selection' }).selectOption('face');
+		await standIn(at.page, 'Selection', 'face');
 		await frame.locator('.pane.active svg').click({ button: 'right', position: { x: 20, y: 20 } });
 		const menu = at.page.getByRole('menu', { name: 'Context menu' });
 		expect(await menu.getByRole('menuitem').first().innerText()).to.include('sketch');

@@ -27,7 +27,7 @@ describe('The frame of the views', () => {
 				await page.evaluate(() => document.fonts.ready);
 				const found = await page.evaluate(() => {
 					const cut = [
-						...document.querySelectorAll<HTMLElement>('.shell > header select, nav.rail a, .view-head h1, .view-head .pill')
+						...document.querySelectorAll<HTMLElement>('.shell > header :is(select, button), nav.rail a, .view-head h1, .view-head .pill')
 					]
 						.filter((one) => one.scrollWidth > one.clientWidth + 1)
 						.map((one) => one.textContent?.trim() ?? '');
@@ -79,7 +79,7 @@ describe('The frame of the views', () => {
 				};
 				// what people name and what programs name is no text of ours
 				const DATA =
-					'svg, canvas, .mono, .cm-editor, textarea, option, [role="option"], [role="row"], .window, kbd, .keys, .chip select, [role="radiogroup"]';
+					'svg, canvas, .mono, .cm-editor, textarea, option, [role="option"], [role="row"], .window, kbd, .keys, .chip select, [aria-label^="Situation:"], [role="radiogroup"]';
 				const walker = document.createTreeWalker(document.querySelector('.shell')!, NodeFilter.SHOW_TEXT);
 				const texts: Text[] = [];
 				while (walker.nextNode()) texts.push(walker.currentNode as Text);

@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { expect } from 'chai';
 import type { Locator } from 'playwright-core';
-import { desk, eventually } from './office.ts';
+import { desk, eventually, standIn } from './office.ts';
 
 describe('Gestures', () => {
 	const at = desk();
@@ -85,7 +85,7 @@ describe('Gestures', () => {
 
 	it('run on the bench: a flick, and not where there is no direction; a click of the same button opens the menu', async () => {
 		await at.open('bench');
-		await at.page.getByRole('combobox', { name: 'Document', exact: true }).selectOption('part.solids');
+		await standIn(at.page, 'Document', 'part.solids');
 		await flick(0, -80);
 		await at.page
 			.getByText(/Extrude runs/)
@@ -254,7 +254,7 @@ describe('Gestures', () => {
 		await at.page.getByRole('cell', { name: /^Seven recognised as Seven: (9\d|100) %$/ }).waitFor();
 
 		await at.open('bench');
-		await at.page.getByRole('combobox', { name: 'Document', exact: true }).selectOption('part.solids');
+		await standIn(at.page, 'Document', 'part.solids');
 		await draw(at.page.locator('.looked'), 'right', [-60, -60, 60, -60, 0, 66]);
 		await log()
 			.getByText(/bent: seven, \d+° off; ring was next with \d+°/)
@@ -310,7 +310,7 @@ describe('Gestures', () => {
 
 	it('are timed: a command is asked for, and the watch stops when it runs, by whatever input', async () => {
 		await at.open('bench');
-		await at.page.getByRole('combobox', { name: 'Document', exact: true }).selectOption('part.solids');
+		await standIn(at.page, 'Document', 'part.solids');
 		const watch = at.page.getByRole('region', { name: 'Stopwatch' });
 		await watch.getByRole('button', { name: 'Stopwatch' }).click();
 		await watch.getByText('1 of 8').waitFor();
@@ -323,7 +323,7 @@ describe('Gestures', () => {
 
 	it('turn the cabin in space, and not the picture of it alone', async () => {
 		await at.open('bench');
-		await at.page.getByRole('combobox', { name: 'Document', exact: true }).selectOption('part.solids');
+		await standIn(at.page, 'Document', 'part.solids');
 		const faces = () =>
 			at.page.locator('[data-part^="face"]').evaluateAll((all) => all.map((one) => one.getAttribute('data-part')));
 		expect(await faces()).to.deep.equal(['face0', 'face1', 'face2']);

@@ -74,6 +74,13 @@ export function desk(env: Readonly<Record<string, string>> = {}): Desk {
 	};
 }
 
+/** Chooses a context of an axis in the header, by the label of the axis. */
+export async function standIn(page: Page, axis: string, context: string): Promise<void> {
+	await page.getByRole('button', { name: /^Situation:/ }).click();
+	await page.getByRole('group', { name: 'Situation' }).getByRole('combobox', { name: axis, exact: true }).selectOption(context);
+	await page.keyboard.press('Escape');
+}
+
 /** A browser of its own for somebody, who signs in as a desk of the demo. */
 export async function seatedIn(at: Desk, name: string): Promise<Page> {
 	const context = await at.page

@@ -41,7 +41,7 @@
 		<SetupPicker />
 	</div>
 	<div class="editing"><CoreSample /></div>
-	<div class="chip"><SituationPicker /></div>
+	<SituationPicker />
 	<span class="space"></span>
 	<Probe />
 	<a
