@@ -522,7 +522,9 @@
 	}
 	.canvas {
 		display: grid;
-		place-items: center;
+		/* where it is in sight in true size, too */
+		place-items: start;
+		padding: var(--space-10) var(--space-12);
 		background: repeating-linear-gradient(45deg, transparent 0 22px, color-mix(in srgb, var(--line) 45%, transparent) 22px 23px);
 		color: var(--ink-3);
 		font-size: var(--body);
@@ -545,7 +547,6 @@
 	}
 	.canvas p {
 		display: grid;
-		justify-items: center;
 		padding: 6px 14px;
 		background: var(--ground);
 	}

@@ -313,7 +313,7 @@ const MOST_CUTS = 10_000;
 
 export const forgetWidths = (): void => cuts.clear();
 
-/** As much of the text as has room, in the font in hand. */
+/** The text, shortened with an ellipsis to the room, in the font in hand. */
 function fitted(context: CanvasRenderingContext2D, text: string, room: number): string {
 	if (text === '') return text;
 	const name = `${room.toFixed(1)} ${text}`;
@@ -323,8 +323,9 @@ function fitted(context: CanvasRenderingContext2D, text: string, room: number): 
 		cut = text;
 		if (whole > room) {
 			let length = Math.floor((text.length * room) / whole) + 1;
-			while (length > 1 && context.measureText(text.slice(0, length)).width > room) length--;
-			cut = text.slice(0, length);
+			const shortened = () => `${text.slice(0, length).trimEnd()}…`;
+			while (length > 1 && context.measureText(shortened()).width > room) length--;
+			cut = shortened();
 		}
 		if (cuts.size >= MOST_CUTS) cuts.clear();
 		cuts.set(name, cut);

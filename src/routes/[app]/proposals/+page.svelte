@@ -165,11 +165,11 @@
 						: ''}. {proposal.decision.reason}
 				</p>
 			{/if}
-			{#if isOpen}<p>
+			{#if isOpen}<div>
 					<Button size="xs" color="alternative" href="/{workspace.document.application.id}/bench?proposal={proposal.id}"
 						>Try it on the bench</Button
 					>
-				</p>{/if}
+				</div>{/if}
 			{#if isOpen && may(me, 'survey')}
 				{#if impact.progress !== undefined}
 					<p class="quiet" role="status">
