@@ -85,7 +85,7 @@ export async function browserBench(): Promise<Line[]> {
 		// the verdict on screen: from the key press to the first frame that shows the answer
 		await page.locator('[role="option"]').nth(3).click();
 		const field = page.locator('.field').first();
-		await field.focus();
+		await field.click();
 		await page.keyboard.press('Control+Alt+k');
 		await page.waitForSelector('.verdict');
 		const shown: number[] = [];
@@ -144,6 +144,7 @@ export async function browserBench(): Promise<Line[]> {
 			await page.waitForTimeout(60);
 		}
 		const situations: number[] = [];
+		await page.getByRole('button', { name: /^Situation:/ }).click();
 		const picker = page.getByRole('combobox', { name: application.axes[0]!.label });
 		const nodes = await picker.locator('option').evaluateAll((options) => options.map((o) => (o as HTMLOptionElement).value));
 		for (let i = 0; i < 20; i++) {
@@ -191,7 +192,7 @@ export async function browserBench(): Promise<Line[]> {
 		// before the command, so that every key makes another one of which there is no such
 		await page.keyboard.press('Home');
 		for (let i = 0; i < 'ak -> '.length; i++) await page.keyboard.press('ArrowRight');
-		await page.getByRole('group', { name: 'Findings of this file' }).getByText('worth attention').waitFor();
+		await page.getByRole('group', { name: 'Findings of this file' }).getByText(/warnings?/).first().waitFor();
 		// a text, as above
 		await page.evaluate(`(() => {
 			const found = document.querySelector('.found');

@@ -3,7 +3,7 @@ import { browserBench } from './browser.ts';
 import { coreBench } from './core.ts';
 import { gesturesBench } from './gestures.ts';
 import { impactBench } from './impact.ts';
-import { report } from './report.ts';
+import { report, type Line } from './report.ts';
 import { seatsBench } from './seats.ts';
 import { textBench } from './text.ts';
 
@@ -23,12 +23,21 @@ function fuzzSeconds(): number | undefined {
 	return seconds;
 }
 
-const lines = [
-	...coreBench(),
-	...barsBench(),
-	...gesturesBench(),
-	...impactBench(),
-	...textBench(fuzzSeconds()),
-	...(has('--core') ? [] : [...(await seatsBench()), ...(await browserBench())])
+const parts = [
+	coreBench,
+	barsBench,
+	gesturesBench,
+	impactBench,
+	() => textBench(fuzzSeconds()),
+	...(has('--core') ? [] : [seatsBench, browserBench])
 ];
+const lines: Line[] = [];
+for (const part of parts)
+	try {
+		lines.push(...(await part()));
+	} catch (error) {
+		// the figures of the other parts are told all the same
+		console.error(error);
+		process.exitCode = 1;
+	}
 if (!report(lines)) process.exitCode = 1;
