@@ -192,7 +192,11 @@ export async function browserBench(): Promise<Line[]> {
 		// before the command, so that every key makes another one of which there is no such
 		await page.keyboard.press('Home');
 		for (let i = 0; i < 'ak -> '.length; i++) await page.keyboard.press('ArrowRight');
-		await page.getByRole('group', { name: 'Findings of this file' }).getByText(/warnings?/).first().waitFor();
+		await page
+			.getByRole('group', { name: 'Findings of this file' })
+			.getByText(/warnings?/)
+			.first()
+			.waitFor();
 		// a text, as above
 		await page.evaluate(`(() => {
 			const found = document.querySelector('.found');
