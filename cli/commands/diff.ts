@@ -1,7 +1,7 @@
 import { Option, type Command } from 'commander';
 import type { Names } from '../../core/chapter/chapter.ts';
 import { differencesBetween } from '../../core/profile/differences.ts';
-import { profileSpace } from '../../core/chapters/modes/mode.ts';
+import { profileSpace } from '../../core/profile/profile-index.ts';
 import { loadApplication, loadProfile, PLAIN } from '../files.ts';
 import { tellRefused, type Ends } from './subject.ts';
 

@@ -1,6 +1,6 @@
 import type { Command } from 'commander';
 import type { OpenApplication } from '../../core/application/application.ts';
-import { profileSpace } from '../../core/chapters/modes/mode.ts';
+import { profileSpace } from '../../core/profile/profile-index.ts';
 import { ALL_CHAPTERS } from '../../core/profile/chapters.ts';
 import { SHORTCUTS } from '../../core/shortcut/entry.ts';
 import { loadApplication, loadProfile, type LoadedProfile } from '../files.ts';

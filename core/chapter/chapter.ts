@@ -1,9 +1,11 @@
 import type { z } from 'zod';
-import type { ShortcutIndex } from '../answer/shortcut-index.ts';
+import type { Hearing, ShortcutIndex } from '../answer/shortcut-index.ts';
 import type { InputRules } from '../application/application.ts';
 import type { Command, CommandId } from '../application/command.ts';
 import type { Scope } from '../context/scope.ts';
+import type { ContextSpace } from '../context/space.ts';
 import type { OfficeDesks } from '../keyboard/office-desks.ts';
+import type { ImpliedShortcuts } from '../shortcut/effective.ts';
 import type { Keys } from '../stroke/stroke.ts';
 import type { TextConflict } from '../text/merge-texts.ts';
 import type { ChangeProblem } from '../strata/change.ts';
@@ -151,6 +153,20 @@ export interface Words {
 	readonly view: string;
 }
 
+/** What a chapter adds to the inputs that a program hears, besides shortcuts of keys. */
+export interface Adds {
+	/** The space with the profile's contexts of this chapter in it; the same one for the same contexts. */
+	contexts?(space: ContextSpace, profile: Profile): ContextSpace;
+	/** The shortcuts that its content implies, by stratum. */
+	shortcuts?(profile: Profile): ImpliedShortcuts;
+	/** Where an input of a command can be made at all, for the inputs that the chapter decides on. */
+	heard?(profile: Profile, space: ContextSpace): Hearing;
+	/** The commands whose inputs it decides on; any change of the chapter touches them. */
+	decidesOn?(index: ShortcutIndex): Iterable<CommandId>;
+	/** The commands that it gives a place in the window, which is a way to them without keys. */
+	placed?(profile: Profile): ReadonlySet<CommandId>;
+}
+
 /** One kind of content of a profile. Everything outside a chapter's folder goes through this. */
 export interface Chapter<
 	Content = unknown,
@@ -208,8 +224,6 @@ export interface Chapter<
 	/** The changes with places in the list that no other entry has. */
 	placed(profile: Profile, changes: readonly Change[]): readonly Change[];
 	problems(changes: readonly Change[], ground: Ground): ChangeProblem[];
-	/** Finds what is wrong in it; `core/check/any-finding.ts` has its form. */
-	readonly checker?: { readonly chapter: string };
 	/** The changes by which a stratum says of renamed commands what it says of their former ids. */
 	followRenames?(stratum: Profile[number], renamed: ReadonlyMap<CommandId, CommandId>): Change[];
 	/** The commands that a stratum speaks of, one for each entry, step or line; what says nothing counts too. */
@@ -218,4 +232,6 @@ export interface Chapter<
 	commands?(profile: Profile): readonly Command[];
 	/** The command that is in the catalogue because of what is said. */
 	addsCommand?(said: Said): CommandId | undefined;
+	/** What it adds to the inputs that the program hears. */
+	readonly adds?: Adds;
 }

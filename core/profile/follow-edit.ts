@@ -1,5 +1,3 @@
-import { drawnOf, flicksOf } from '../chapters/gestures/flicks.ts';
-import { GESTURES } from '../chapters/gestures/gesture.ts';
 import type { ShortcutIndex } from '../answer/shortcut-index.ts';
 import type { CommandId } from '../application/command.ts';
 import type { Change } from '../shortcut/change.ts';
@@ -16,16 +14,14 @@ export function followEdit(checks: Checks, circumstances: Circumstances, edit: r
 	const sides = [checks.circumstances.index, circumstances.index] as const;
 	const shortcuts: Change[] = impliedChanges(...sides);
 	const commands = new Set<CommandId>();
-	for (const { chapter, changes } of byChapter(edit))
-		// a rose changes where flicks are heard, a shape where it is
-		if (chapter.id === GESTURES)
-			for (const index of sides) for (const { binding } of [...flicksOf(index), ...drawnOf(index)]) commands.add(binding.command);
-		else if (chapter.addsCommand)
-			for (const change of changes) {
-				const command = commandIn(chapter, change);
-				if (command !== undefined) commands.add(command);
-			}
-		else if (chapter.id === SHORTCUTS) shortcuts.push(...(changes as unknown as Change[]));
+	for (const { chapter, changes } of byChapter(edit)) {
+		for (const index of sides) for (const command of chapter.adds?.decidesOn?.(index) ?? []) commands.add(command);
+		for (const change of changes) {
+			const command = commandIn(chapter, change);
+			if (command !== undefined) commands.add(command);
+		}
+		if (chapter.id === SHORTCUTS) shortcuts.push(...(changes as unknown as Change[]));
+	}
 	checks.update(circumstances, shortcuts, commands);
 }
 

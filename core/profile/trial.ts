@@ -1,5 +1,4 @@
 import type { OpenApplication } from '../application/application.ts';
-import { placedCommands } from '../chapters/bars/placed.ts';
 import { isPartOf } from '../chapters/shortcuts/check/fixes.ts';
 import { KeyFinding } from '../chapters/shortcuts/checker.ts';
 import type { AnyChange } from '../chapter/chapter.ts';
@@ -9,7 +8,7 @@ import type { Profile } from '../strata/stratum.ts';
 import { findingsIn } from './checkers.ts';
 import { applyEdit } from './edit.ts';
 import { groundFor, problemsOf } from './problems.ts';
-import { indexOf } from './profile-index.ts';
+import { indexOf, placedCommands } from './profile-index.ts';
 
 /** The same look at the profile after an edit. */
 export const lookingAfter = (application: OpenApplication, looking: Looking, profile: Profile): Looking => ({

@@ -4,7 +4,7 @@ import { BARS, type SetItem } from '../chapters/bars/bar.ts';
 import { asKept } from '../chapters/bars/tree.ts';
 import type { SetRose } from '../chapters/gestures/gesture.ts';
 import { roseLockedBy } from '../chapters/gestures/hearing.ts';
-import { cursorKeys } from '../chapters/bars/cursor-keys.ts';
+import { impliedShortcuts } from '../profile/profile-index.ts';
 import { aliasTable } from '../chapters/aliases/table.ts';
 import type { ContextSpace } from '../context/space.ts';
 import { ALL_CHAPTERS, CHAPTERS, type AnyChapter } from '../profile/chapters.ts';
@@ -54,7 +54,7 @@ function placed<E extends AnyEntry>(entries: readonly E[], keyOf: (entry: E) => 
 }
 
 function foldedShortcuts(profile: Profile, { space }: FoldGround): Entries<Entry> | undefined {
-	const implied = cursorKeys(profile);
+	const implied = impliedShortcuts(profile);
 	const isImplied = new Set([...implied.values()].flat().map(shortcutKey));
 	const { bindings, removed } = effectiveProfile(profile, space, implied);
 	const factory = profile.find(({ kind }) => kind === 'factory');

@@ -6,7 +6,6 @@ import { stratumById } from '../../strata/stratum.ts';
 import { textChapter, type TextChapter, type TextSplice } from '../../chapter/text.ts';
 import { insertRecord, removeRecord, spliced } from '../../recipe/reading.ts';
 import { NotWritableError, type Splice } from '../../recipe/record.ts';
-import { aliasChecker } from './checker.ts';
 import { AliasFile, ALIASES, aliasFileIn, aliasLines, type AliasLine } from './file.ts';
 import { aliasesFollowing, commandsOfAliases } from './renames.ts';
 import { aliasTable, type AliasEntry } from './table.ts';
@@ -139,6 +138,5 @@ const chapter: TextChapter<AliasFile> = textChapter<AliasFile>({
 export const aliases: TextChapter<AliasFile> = {
 	...chapter,
 	followRenames: aliasesFollowing,
-	commandsIn: commandsOfAliases,
-	checker: aliasChecker
+	commandsIn: commandsOfAliases
 };

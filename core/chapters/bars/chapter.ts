@@ -5,8 +5,8 @@ import { inOrder } from '../../strata/entry.ts';
 import { BarEntry, BarInFile, BARS, barsIn, isPositionLock, MEETING, type Item } from './bar.ts';
 import { meets } from '../../context/bits.ts';
 import { whereShown } from './boxes.ts';
-import { barChecker } from './checker.ts';
-import { cursorBarsOf, openCommand, openCommandId } from './cursor-keys.ts';
+import { barShows, cursorBarsOf, cursorKeys, openCommand, openCommandId } from './cursor-keys.ts';
+import { placedCommands } from './placed.ts';
 import { barsOf } from './whole.ts';
 import { barTree, keptReason } from './tree.ts';
 
@@ -63,7 +63,14 @@ export const bars: KeyedChapter<BarEntry> = keyedChapter<BarEntry>(
 		},
 		inScope: (entry, scope) =>
 			entry.op === 'set' && entry.item.kind === 'bar' ? { ...entry, item: { ...entry.item, scope } } : entry,
-		checker: barChecker,
+		adds: {
+			shortcuts: cursorKeys,
+			heard(profile, space) {
+				const shows = barShows(profile, space);
+				return (_, command) => shows(command);
+			},
+			placed: placedCommands
+		},
 		addsCommand: (entry) =>
 			entry.op === 'set' && entry.item.kind === 'bar' && entry.item.form === 'cursor' ? openCommandId(entry.id) : undefined,
 		commands: (profile) => cursorBarsOf(profile).map(openCommand),

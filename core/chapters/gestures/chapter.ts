@@ -1,9 +1,9 @@
 import { counted } from '../../text/counted.ts';
 import type { z } from 'zod';
 import { keyedChapter, type KeyedChapter } from '../../chapter/keyed.ts';
-import { gestureChecker } from './checker.ts';
+import { drawnOf, flicksOf } from './flicks.ts';
 import { GestureEntry, GestureInFile, GESTURES, MEETING, triggerText, type SetRose } from './gesture.ts';
-import { roseLockedBy } from './hearing.ts';
+import { hearingOf, roseLockedBy } from './hearing.ts';
 
 export const gestures: KeyedChapter<GestureEntry> = keyedChapter<GestureEntry>(
 	{
@@ -35,5 +35,11 @@ export const gestures: KeyedChapter<GestureEntry> = keyedChapter<GestureEntry>(
 		},
 		concerns: (entry) => ({ category: 'Gestures', ...(entry.kind === 'rose' && { scope: entry.scope }) })
 	},
-	{ checker: gestureChecker }
+	{
+		adds: {
+			heard: hearingOf,
+			// a rose decides where flicks are heard, a shape where it is
+			decidesOn: (index) => [...flicksOf(index), ...drawnOf(index)].map(({ binding }) => binding.command)
+		}
+	}
 );

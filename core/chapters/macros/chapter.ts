@@ -1,6 +1,5 @@
 import { z } from 'zod';
 import { keyedChapter, type KeyedChapter } from '../../chapter/keyed.ts';
-import { macroChecker } from './checker.ts';
 import { Macro, MacroEntry, MacroId, MACROS } from './macro.ts';
 import { commandsOfMacros, macrosFollowing } from './renames.ts';
 import { commandOfMacro, macroTable } from './table.ts';
@@ -32,7 +31,6 @@ export const macros: KeyedChapter<MacroEntry> = keyedChapter<MacroEntry>(
 	{
 		commands: (profile) => Array.from(macroTable(profile).inForce.values(), ({ macro }) => commandOfMacro(macro)),
 		followRenames: macrosFollowing,
-		commandsIn: commandsOfMacros,
-		checker: macroChecker
+		commandsIn: commandsOfMacros
 	}
 );

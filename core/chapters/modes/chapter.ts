@@ -1,7 +1,6 @@
 import type { z } from 'zod';
 import { keyedChapter, type KeyedChapter } from '../../chapter/keyed.ts';
-import { modeChecker } from './checker.ts';
-import { MEETING, MODES, modesInForce, ModesEntry, ModesInFile, switchCommand, switchCommandId } from './mode.ts';
+import { MEETING, MODES, modesInForce, ModesEntry, ModesInFile, profileSpace, switchCommand, switchCommandId } from './mode.ts';
 
 export const modes: KeyedChapter<ModesEntry> = keyedChapter<ModesEntry>(
 	{
@@ -23,6 +22,6 @@ export const modes: KeyedChapter<ModesEntry> = keyedChapter<ModesEntry>(
 	},
 	{
 		commands: (profile) => modesInForce(profile).map(({ entry }) => switchCommand(entry)),
-		checker: modeChecker
+		adds: { contexts: profileSpace }
 	}
 );

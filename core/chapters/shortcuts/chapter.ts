@@ -7,7 +7,6 @@ import { AxisId, NodeId } from '../../context/axis.ts';
 import { CommandId } from '../../application/command.ts';
 import { caption } from './caption.ts';
 import { withOwnRanks } from '../../shortcut/change.ts';
-import { keyChecker } from './checker.ts';
 import { shortcutDifferences, type ShortcutDifference } from './diff.ts';
 import { Entry, shortcutKey, shortcutsIn, SHORTCUTS } from '../../shortcut/entry.ts';
 import { bringShortcuts, compareShortcuts } from './import.ts';
@@ -44,7 +43,6 @@ export const shortcuts: KeyedChapter<Entry> = keyedChapter<Entry>(
 		toFile: ({ op, command, keys, scope }) => ({ op, command, keys, scope: sorted(scope) }),
 		fromFile: entryReader(FileEntry),
 		placed: withOwnRanks,
-		checker: keyChecker,
 		inScope: (entry, scope) => ({ ...entry, scope }),
 		differences: (before, now, names) =>
 			shortcutDifferences(before, now, names).map((said): Difference => {

@@ -1,8 +1,8 @@
 import { KeyFinding } from '$core/chapters/shortcuts/checker';
-import { placedCommands } from '$core/chapters/bars/placed';
 import { acceptedIn, isAccepted } from '$core/check/acceptance';
 import type { AnyFinding, Looking } from '$core/check/finding';
 import { errorsFirst } from '$core/check/severity';
+import { placedCommands } from '$core/profile/profile-index';
 import { SIMPLE_CHECKERS, findingsIn } from '$core/profile/checkers';
 import type { Finding } from '$core/chapters/shortcuts/check/finding';
 
