@@ -36,7 +36,7 @@ for (const part of parts)
 	try {
 		lines.push(...(await part()));
 	} catch (error) {
-		// the figures of the other parts are told all the same
+		// the figures of the other parts are printed all the same
 		console.error(error);
 		process.exitCode = 1;
 	}

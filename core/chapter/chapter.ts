@@ -164,7 +164,7 @@ export interface Adds {
 	/** The commands whose inputs it decides on; any change of the chapter touches them. */
 	decidesOn?(index: ShortcutIndex): Iterable<CommandId>;
 	/** The commands that it gives a place in the window, which is a way to them without keys. */
-	placed?(profile: Profile): ReadonlySet<CommandId>;
+	places?(profile: Profile): ReadonlySet<CommandId>;
 }
 
 /** One kind of content of a profile. Everything outside a chapter's folder goes through this. */

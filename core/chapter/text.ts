@@ -174,7 +174,7 @@ export function textChapter<File extends TextFile>(definition: TextDefinition<Fi
 				const own = stratum ? contentIn(stratum) : null;
 				const isSame = own !== null && own.text === said.text && canonicalText(own.recipe) === canonicalText(said.recipe);
 				const reason = isSame ? undefined : closedReason(profile, target);
-				const lines = (file: File) => `${counted(definition.size(file), 'line')}`;
+				const lines = (file: File) => counted(definition.size(file), 'line');
 				return {
 					key: `${id} ${target}`,
 					chapter: id,

@@ -23,11 +23,11 @@ export function impliedShortcuts(profile: Profile): ImpliedShortcuts {
 	return all;
 }
 
-const PLACING = ADDING.filter(({ placed }) => placed);
+const PLACING = ADDING.filter(({ places }) => places);
 
 /** The commands that have a place in the window; the same set for the same places. */
 export function placedCommands(profile: Profile): ReadonlySet<CommandId> {
-	const [first, ...others] = PLACING.map(({ placed }) => placed!(profile));
+	const [first, ...others] = PLACING.map(({ places }) => places!(profile));
 	return others.length === 0 ? (first ?? new Set()) : new Set([first!, ...others].flatMap((commands) => [...commands]));
 }
 

@@ -69,7 +69,7 @@ export const bars: KeyedChapter<BarEntry> = keyedChapter<BarEntry>(
 				const shows = barShows(profile, space);
 				return (_, command) => shows(command);
 			},
-			placed: placedCommands
+			places: placedCommands
 		},
 		addsCommand: (entry) =>
 			entry.op === 'set' && entry.item.kind === 'bar' && entry.item.form === 'cursor' ? openCommandId(entry.id) : undefined,
